@@ -1,0 +1,7 @@
+"""The trade: pure functions and frozen dataclasses. No web, no SQL, no clock, no global state.
+
+Axes: origin on the floor midway between the two mid-feet; x forward, y to the lifter's left,
+z up. SI units and radians inside; a name at an edge carries its unit.
+"""
+
+MODEL_VERSION = "2026.11"

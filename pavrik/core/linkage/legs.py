@@ -1,0 +1,142 @@
+"""The left leg from the floor up: shank and thigh in space, the hip at its spacing."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core.body.masses import SEGMENT_MASSES
+from pavrik.core.body.segments import Body, Number
+from pavrik.core.linkage.foot import FootPlacement
+from pavrik.core.linkage.geometry import Point, angle_of_cosine, safe_root
+from pavrik.core.units import Floats
+
+
+@dataclass(frozen=True)
+class LegPose:
+    """Joints, unit thigh direction (hip to knee) and angles in rad of the left leg.
+
+    ``unreachable`` (bool) marks where the stance is too wide, or the depth too large, for the
+    thigh; the numbers there are finite but mean nothing.
+    """
+
+    foot: FootPlacement
+    knee: Point
+    hip: Point
+    thigh_direction: Point
+    shank: Floats
+    knee_flexion: Floats
+    abduction: Floats
+    azimuth: Floats
+    unreachable: Floats
+
+    @property
+    def dorsiflexion(self) -> Floats:
+        """Ankle bend needed in rad: the shank's lean less the pitch that a heel gives."""
+        return self.shank - self.foot.pitch
+
+
+def _knee(body: Body, foot: FootPlacement, shank: Floats) -> Point:
+    reach = body.shank_m * np.sin(shank)
+    return Point(
+        foot.ankle.x + reach * np.cos(foot.toe_out),
+        foot.ankle.y + reach * np.sin(foot.toe_out),
+        foot.ankle.z + body.shank_m * np.cos(shank),
+    )
+
+
+def _sagittal_thigh(body: Body, knee: Point) -> tuple[Floats, Floats, Floats]:
+    """Thigh seen from the side, its sideways part (m), and where it is too short (bool)."""
+    sideways = knee.y - np.asarray(body.hip_spacing_m) / 2
+    length, missing = safe_root(np.asarray(body.thigh_m) ** 2 - sideways**2)
+    return length, sideways, missing
+
+
+def elevation_at_depth(
+    body: Body, foot: FootPlacement, shank: Number, hip_above_knee_m: Number
+) -> Floats:
+    """Thigh elevation seen from the side, in rad, at which the hip is that far above the knee."""
+    length, _, _ = _sagittal_thigh(body, _knee(body, foot, np.asarray(shank)))
+    sine = hip_above_knee_m / np.where(length > 0, length, 1.0)
+    return np.asarray(np.arcsin(np.clip(sine, -1.0, 1.0)))
+
+
+def squat_legs(
+    body: Body, foot: FootPlacement, shank: Number, thigh_elevation: Number
+) -> LegPose:
+    """Leg with its shank leaning ``shank`` along the toes and its thigh raised from horizontal.
+
+    Angles in rad; an elevation above a quarter turn puts the hip in front of the knee.
+    """
+    shank_angle = np.asarray(shank, dtype=np.float64)
+    knee = _knee(body, foot, shank_angle)
+    length, sideways, missing = _sagittal_thigh(body, knee)
+    elevation = np.asarray(thigh_elevation, dtype=np.float64)
+    hip = Point(
+        knee.x - length * np.cos(elevation),
+        np.asarray(body.hip_spacing_m) / 2,
+        knee.z + length * np.sin(elevation),
+    )
+    thigh = Point(
+        length * np.cos(elevation) / body.thigh_m,
+        sideways / body.thigh_m,
+        -length * np.sin(elevation) / body.thigh_m,
+    )
+    shank_down = Point(
+        -np.sin(shank_angle) * np.cos(foot.toe_out),
+        -np.sin(shank_angle) * np.sin(foot.toe_out),
+        -np.cos(shank_angle),
+    )
+    dot = thigh.x * shank_down.x + thigh.y * shank_down.y + thigh.z * shank_down.z
+    return LegPose(
+        foot=foot,
+        knee=knee,
+        hip=hip,
+        thigh_direction=thigh,
+        shank=shank_angle,
+        knee_flexion=angle_of_cosine(dot),
+        abduction=np.arcsin(np.clip(thigh.y, -1.0, 1.0)),
+        azimuth=np.arctan2(thigh.y, thigh.x),
+        unreachable=missing,
+    )
+
+
+@dataclass(frozen=True)
+class LegMasses:
+    """Masses (kg, both sides) and mass centres (left) of foot, shank and thigh."""
+
+    foot_kg: Number
+    shank_kg: Number
+    thigh_kg: Number
+    foot: Point
+    shank: Point
+    thigh: Point
+
+    @property
+    def total_kg(self) -> Number:
+        return self.foot_kg + self.shank_kg + self.thigh_kg
+
+    @property
+    def first_moment(self) -> Floats:
+        """Sum of mass times x in kg m."""
+        return (
+            self.foot_kg * self.foot.x
+            + self.shank_kg * self.shank.x
+            + self.thigh_kg * self.thigh.x
+        )
+
+
+def _between(start: Point, end: Point, share: float) -> Point:
+    return Point(*(a + share * (b - a) for a, b in zip(start, end, strict=True)))
+
+
+def leg_masses(body: Body, legs: LegPose) -> LegMasses:
+    """Where the legs' masses are."""
+    masses = SEGMENT_MASSES[body.sex]
+    return LegMasses(
+        foot_kg=masses.feet * body.mass_kg,
+        shank_kg=masses.shanks * body.mass_kg,
+        thigh_kg=masses.thighs * body.mass_kg,
+        foot=legs.foot.centre,
+        shank=_between(legs.knee, legs.foot.ankle, masses.shank_centre_from_knee),
+        thigh=_between(legs.hip, legs.knee, masses.thigh_centre_from_hip),
+    )

@@ -1,0 +1,96 @@
+"""Joint moments from the floor up, both legs together, as straight lines in the load.
+
+The floor force stands under the combined mass centre (sagittally) and under mid-foot (seen from
+the front); lifters push their feet apart, which turns part of it inward. At knee and hip the
+moment is the sum over floor force and weights below the joint of (point - joint) x force.
+Signs: knee extension, hip extension, ankle plantarflexion and the adductors' share are positive
+where the muscles must work to hold the pose.
+"""
+
+from dataclasses import dataclass
+from typing import NamedTuple
+
+import numpy as np
+
+from pavrik.core.body.segments import Body, Number
+from pavrik.core.linkage.geometry import Point
+from pavrik.core.linkage.legs import LegMasses, LegPose
+from pavrik.core.units import GRAVITY_M_S2, Floats
+
+
+class Line(NamedTuple):
+    """A moment in N m that is ``fixed`` without a load and grows by ``per_kg``."""
+
+    fixed: Floats
+    per_kg: Floats
+
+    def at(self, load_kg: Number) -> Floats:
+        return self.fixed + self.per_kg * load_kg
+
+
+@dataclass(frozen=True)
+class LegMoments:
+    """Moments of both legs as lines in the load, in N m."""
+
+    ankle: Line
+    knee: Line
+    hip_sagittal: Line
+    hip_frontal: Line
+
+
+def inward_share(legs: LegPose, floor_spread: Number, floor_friction: float) -> Floats:
+    """Inward floor force per vertical force: part of the frontal hip lever, limited by grip."""
+    lever = legs.foot.contact_y_m - legs.hip.y
+    height = np.maximum(legs.hip.z, 0.05)
+    return np.clip(floor_spread * lever / height, 0.0, floor_friction)
+
+
+def _floor_line(
+    joint: Point, legs: LegPose, inward: Floats, body_kg: Number, first_moment: Floats
+) -> tuple[Line, Line]:
+    """x and y components about a joint of the floor force on both feet."""
+    frontal = GRAVITY_M_S2 * ((legs.foot.contact_y_m - joint.y) - inward * joint.z)
+    sagittal = GRAVITY_M_S2 * joint.x
+    return (
+        Line(frontal * body_kg, frontal),
+        Line(sagittal * body_kg - GRAVITY_M_S2 * first_moment, sagittal),
+    )
+
+
+def _weights(joint: Point, parts: list[tuple[Number, Point]]) -> tuple[Floats, Floats]:
+    """x and y components about a joint of the weights of the parts below it."""
+    about_x = sum((-mass * (at.y - joint.y) for mass, at in parts), np.zeros(()))
+    about_y = sum((mass * (at.x - joint.x) for mass, at in parts), np.zeros(()))
+    return GRAVITY_M_S2 * about_x, GRAVITY_M_S2 * about_y
+
+
+def leg_moments(
+    body: Body, legs: LegPose, masses: LegMasses, first_moment: Floats, inward: Floats
+) -> LegMoments:
+    """Lines of ankle, knee and hip moments; ``first_moment`` (kg m) places the floor force."""
+    foot = (masses.foot_kg, masses.foot)
+    shank = (masses.shank_kg, masses.shank)
+    thigh = (masses.thigh_kg, masses.thigh)
+    sin_toe, cos_toe = np.sin(legs.foot.toe_out), np.cos(legs.foot.toe_out)
+
+    def about(joint: Point, below: list[tuple[Number, Point]]) -> tuple[Line, Line]:
+        floor_x, floor_y = _floor_line(joint, legs, inward, body.mass_kg, first_moment)
+        weight_x, weight_y = _weights(joint, below)
+        return (
+            Line(floor_x.fixed + weight_x, floor_x.per_kg),
+            Line(floor_y.fixed + weight_y, floor_y.per_kg),
+        )
+
+    def about_leg_axis(about_x: Line, about_y: Line, sign: float) -> Line:
+        return Line(
+            sign * (cos_toe * about_y.fixed - sin_toe * about_x.fixed),
+            sign * (cos_toe * about_y.per_kg - sin_toe * about_x.per_kg),
+        )
+
+    hip_x, hip_y = about(legs.hip, [foot, shank, thigh])
+    return LegMoments(
+        ankle=about_leg_axis(*about(legs.foot.ankle, [foot]), -1.0),
+        knee=about_leg_axis(*about(legs.knee, [foot, shank]), 1.0),
+        hip_sagittal=Line(-hip_y.fixed, -hip_y.per_kg),
+        hip_frontal=hip_x,
+    )

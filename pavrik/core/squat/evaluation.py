@@ -1,0 +1,231 @@
+"""Set-ups by the thousand: for each, the best feasible shank angle and its predicted max.
+
+All inputs broadcast to one shape; two axes are added behind it, shank angle and path step. The
+search is coarse over the whole range of the ankle, then fine round the best.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core.assumptions import Assumptions
+from pavrik.core.body.segments import Body, Number
+from pavrik.core.linkage.balance import BalanceSchool
+from pavrik.core.linkage.foot import FootPlacement, place_foot
+from pavrik.core.linkage.upper_body import BarPlace
+from pavrik.core.squat.held_pose import HeldPose, LoadedSquat, hold
+from pavrik.core.squat.path import legs_along, lower_half
+from pavrik.core.squat.screens import Screens, abduction_limit
+from pavrik.core.squat.setup import BreakSchool, WidthSchool
+from pavrik.core.strength.capacities import Capacities
+from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.units import Floats, degrees, radians
+
+LEAST_SHANK_DEG = 2.0
+MOST_SHANK_DEG = 50.0
+BOTTOM = np.ones(1)
+
+
+@dataclass(frozen=True)
+class Effort:
+    """How finely shank angle and path are searched: coarse over the ankle's range, then fine
+    round the best, each along its part of the descent."""
+
+    coarse_angles: int
+    coarse_progress: Floats
+    fine_angles: int
+    fine_progress: Floats
+
+
+THOROUGH = Effort(22, np.array([0.8, 1.0]), 9, lower_half())
+"""The hardest point is nearly always the bottom, else about a fifth above it."""
+SAMPLING = Effort(12, BOTTOM, 5, np.array([0.8, 1.0]))
+
+LIMITS = ("balance", "reach", "strength", "closing", "abduction", "width", "knee_track", "lean")
+_FLAG_DEG = 90.0
+"""A limit without a degree of its own (no balance, no reach) counts as this many degrees."""
+
+
+@dataclass(frozen=True)
+class SquatCase:
+    """What is evaluated; arrays broadcast against each other, angles in rad, lengths in m."""
+
+    body: Body
+    capacities: Capacities
+    screens: Screens
+    bar: BarPlace
+    holds_lean: Number
+    stance_m: Number
+    toe_out: Number
+    heel_lift_m: Number
+    hip_above_knee_m: Number
+    balance: BalanceSchool
+    break_school: BreakSchool
+    assumed: Assumptions
+    width: WidthSchool = "moderate"
+    floor_spread: Number | None = None
+
+    def foot(self) -> FootPlacement:
+        """Where the left foot stands, with the two axes for shank and step behind."""
+        return place_foot(
+            self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed
+        )
+
+    def held(self, shank: Floats, progress: Floats) -> HeldPose:
+        """The case's legs at bottom shanks (rad) along a progress, ready to be loaded."""
+        legs = legs_along(
+            self.body,
+            self.foot(),
+            shank,
+            self.hip_above_knee_m,
+            progress,
+            self.break_school,
+            self.assumed,
+        )
+        return hold(
+            self.body, legs, self.bar, self.balance, self.capacities, self.assumed, self.floor_spread
+        )
+
+
+@dataclass(frozen=True)
+class Evaluation:
+    """The best shank of each case. Angles in rad; ``shortfall_deg`` per limit is how far the case
+    oversteps it, 0 where it is kept. ``predicted_max_kg`` is 0 where nothing is feasible;
+    ``held_max_kg`` is what the muscles hold whether or not the limits are kept."""
+
+    shank: Floats
+    feasible: Floats
+    predicted_max_kg: Floats
+    held_max_kg: Floats
+    worst_progress: Floats
+    limiter: Floats
+    bottom: LoadedSquat
+    bottom_pose: HeldPose
+    shortfall_deg: dict[str, Floats]
+
+
+@dataclass(frozen=True)
+class _Angles:
+    shank: Floats
+    load_kg: Floats
+    score: Floats
+    feasible: Floats
+    missing_deg: Floats
+
+
+def shank_range(case: SquatCase) -> tuple[Floats, Floats]:
+    """Least and most shank lean in rad that the ankle screen and the heel allow."""
+    pitch = case.foot().pitch
+    most = np.minimum(case.screens.dorsiflexion + pitch, radians(MOST_SHANK_DEG))
+    least = np.minimum(radians(LEAST_SHANK_DEG), most)
+    return np.asarray(least), np.asarray(most)
+
+
+def shortfalls_deg(case: SquatCase, pose: HeldPose, loaded: LoadedSquat) -> dict[str, Floats]:
+    """Degrees by which each limit is overstepped at the bottom."""
+    assumed, legs = case.assumed, pose.legs
+    lean_excess = degrees(loaded.balanced.lean - case.holds_lean) - assumed.lean_excess_deg
+    abduction = degrees(legs.abduction - abduction_limit(case.screens, loaded.closing, assumed))
+    track = degrees(np.abs(legs.azimuth - legs.foot.toe_out)) - assumed.knee_track_deg
+    over = {
+        "balance": np.where(loaded.balanced.impossible, _FLAG_DEG, 0.0),
+        "reach": np.where(legs.unreachable, _FLAG_DEG, 0.0),
+        "strength": np.where(np.asarray(loaded.load_kg) <= 0, _FLAG_DEG, 0.0),
+        "closing": degrees(loaded.closing - case.screens.closing),
+        "abduction": abduction,
+        "width": _excess_width_deg(case, legs.abduction),
+        "knee_track": track,
+        "lean": lean_excess,
+    }
+    return {name: np.maximum(value, 0.0) for name, value in over.items()}
+
+
+def _excess_width_deg(case: SquatCase, abduction: Floats) -> Floats:
+    if case.width == "wide":
+        return np.zeros_like(abduction)
+    return degrees(abduction) - case.assumed.moderate_abduction_deg
+
+
+def lean_factor(case: SquatCase, lean: Floats) -> Floats:
+    """Share of the max that is left when the trunk leans more (rad) than the bar holds well."""
+    excess = np.maximum(degrees(lean - case.holds_lean), 0.0)
+    return np.maximum(1.0 - case.assumed.lean_cost * excess**2, 0.0)
+
+
+def _load_along(case: SquatCase, shank: Floats, progress: Floats) -> Floats:
+    pose = case.held(shank, progress)
+    mass = case.body.mass_kg
+    return load_at_full_use(lambda load: pose.under(load).use.most, mass)
+
+
+def _assess(case: SquatCase, shank: Floats, progress: Floats) -> _Angles:
+    load = np.min(_load_along(case, shank, progress), axis=-1, keepdims=True)
+    pose = case.held(shank, BOTTOM)
+    loaded = pose.under(load)
+    missing = sum(shortfalls_deg(case, pose, loaded).values(), np.zeros(()))
+    score = load * lean_factor(case, loaded.balanced.lean)
+    feasible = missing <= 0
+    shape = np.broadcast_shapes(score.shape, missing.shape)
+    return _Angles(
+        *(np.broadcast_to(a, shape)[..., 0] for a in (shank, load, score, feasible, missing))
+    )
+
+
+def _best_angle(angles: _Angles) -> Floats:
+    """Index of the feasible angle with the highest score, else of the least overstepping one."""
+    rank = np.where(angles.feasible, angles.score, -1.0 - angles.missing_deg)
+    return np.argmax(rank, axis=-1)[..., None]
+
+
+def _fine_shanks(
+    coarse: Floats, best: Floats, least: Floats, most: Floats, effort: Effort
+) -> Floats:
+    step = (most - least) / (effort.coarse_angles - 1)
+    chosen = np.take_along_axis(coarse, best, axis=-1)[..., None]
+    offsets = np.linspace(-1.0, 1.0, effort.fine_angles)[:, None] * step
+    return np.clip(chosen + offsets, least, most)
+
+
+def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
+    """Best shank, predicted max and limits of every case; results drop the two added axes.
+
+    Every array in ``case`` must already carry two trailing axes of length 1.
+    """
+    least, most = shank_range(case)
+    coarse = least + (most - least) * np.linspace(0.0, 1.0, effort.coarse_angles)[:, None]
+    first = _assess(case, coarse, effort.coarse_progress)
+    near = _fine_shanks(first.shank, _best_angle(first), least, most, effort)
+    fine = _assess(case, near, effort.fine_progress)
+    best = _best_angle(fine)
+
+    def pick(values: Floats) -> Floats:
+        return np.take_along_axis(values, best, axis=-1)
+
+    shank, load, score = pick(fine.shank), pick(fine.load_kg), pick(fine.score)
+    bottom_pose = case.held(shank[..., None], BOTTOM)
+    bottom = bottom_pose.under(load[..., None])
+    feasible = pick(fine.feasible)[..., 0]
+    worst, limiter = _where_it_breaks(case, shank, load)
+    return Evaluation(
+        shank=shank[..., 0],
+        feasible=feasible,
+        predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
+        held_max_kg=score[..., 0],
+        worst_progress=worst,
+        limiter=limiter,
+        bottom=bottom,
+        bottom_pose=bottom_pose,
+        shortfall_deg={
+            name: np.broadcast_to(value[..., 0, 0], feasible.shape)
+            for name, value in shortfalls_deg(case, bottom_pose, bottom).items()
+        },
+    )
+
+
+def _where_it_breaks(case: SquatCase, shank: Floats, load: Floats) -> tuple[Floats, Floats]:
+    """Progress (0 to 1) of the hardest point of the lower half, and the limiter's index there."""
+    progress = lower_half()
+    use = case.held(shank[..., None], progress).under(load[..., None]).use
+    worst = np.argmax(use.most, axis=-1)[..., 0]
+    limiter = np.take_along_axis(use.limiter[..., 0, :], worst[..., None], axis=-1)[..., 0]
+    return progress[worst], limiter

@@ -1,0 +1,70 @@
+"""Why a set-up does not work, in sentences: the fact, the number, the remedy."""
+
+from collections.abc import Mapping
+
+import numpy as np
+
+from pavrik.core.squat.bar_positions import SHELVES
+from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.squat.setup import SquatSetup
+
+
+def gate_reasons(lifter: SquatLifter, setup: SquatSetup) -> list[str]:
+    """What rules a set-up out before any pose is computed: shoulders, hands, stance limit."""
+    shelf = SHELVES[setup.bar_position]
+    reasons = []
+    if not lifter.screens.bearable(setup.bar_position):
+        reasons.append(
+            f"the shoulder screen says {shelf.name} cannot be held: take a higher bar, or work "
+            "on the shoulders and screen again"
+        )
+    narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
+    if setup.grip_m is not None and narrowest is not None and setup.grip_m < narrowest:
+        reasons.append(
+            f"hands {setup.grip_m * 100:.0f} cm apart are narrower than the "
+            f"{narrowest * 100:.0f} cm that the shoulders bear in {shelf.name}: widen the grip"
+        )
+    if setup.stance_m > lifter.stance_limit_m:
+        reasons.append(
+            f"a stance of {setup.stance_m * 100:.0f} cm is wider than the "
+            f"{lifter.stance_limit_m * 100:.0f} cm that can be walked out: stand narrower or use "
+            "a monolift"
+        )
+    return reasons
+
+
+def limit_reasons(
+    lifter: SquatLifter,
+    setup: SquatSetup,
+    shortfall_deg: Mapping[str, float],
+    lean_deg: float,
+    closing_deg: float,
+) -> list[str]:
+    """One sentence for every limit that the bottom oversteps, most binding first."""
+    shelf = SHELVES[setup.bar_position]
+    ankle = float(np.rad2deg(lifter.screens.dorsiflexion))
+    closing = float(np.rad2deg(lifter.screens.closing))
+    sentences = {
+        "balance": "no lean of the trunk balances over mid-foot at this depth: more ankle bend, "
+        "a higher heel or a shallower target is needed",
+        "reach": f"a stance of {setup.stance_m * 100:.0f} cm is too wide for the thigh: stand "
+        "narrower",
+        "strength": "the body alone asks more than the strengths allow here: check the strengths "
+        "and the body mass",
+        "closing": f"the hip would close {closing_deg:.0f}°, {{over:.1f}}° more than the "
+        f"{closing:.0f}° reached with an unchanged lower back: raise the heel, widen, turn the "
+        "toes out or carry the bar higher",
+        "abduction": "the thighs would open {over:.1f}° further than the hip screen allows at "
+        "this depth: stand narrower",
+        "width": "the thighs would open {over:.1f}° further than the moderate-width school "
+        "allows: stand narrower, or choose the wide school",
+        "knee_track": "the thigh would turn {over:.1f}° more away from the toes than knees bear: "
+        "match the toes to the stance",
+        "lean": f"the trunk would lean {lean_deg:.0f}°, {{over:.1f}}° beyond the most that "
+        f"{shelf.name} is held at, with the ankle at its {ankle:.0f}°: raise the heel, carry the "
+        "bar lower or widen",
+    }
+    overstepped = sorted(
+        ((over, name) for name, over in shortfall_deg.items() if over > 0), reverse=True
+    )
+    return [sentences[name].format(over=over) for over, name in overstepped]

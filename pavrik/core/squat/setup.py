@@ -1,0 +1,39 @@
+"""One squat set-up, fully specified."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from pavrik.core.linkage.balance import BalanceSchool
+from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.squat.depth import DepthTarget
+
+BreakSchool = Literal["together", "hips_first", "knees_first"]
+WidthSchool = Literal["moderate", "wide"]
+BREAK_EXPONENT: dict[BreakSchool, float] = {
+    "together": 1.0,
+    "hips_first": 1.8,
+    "knees_first": 0.6,
+}
+"""Shank lean follows the thigh's progress to this power: *assumptions*."""
+
+
+@dataclass(frozen=True)
+class SquatSchools:
+    """The schools that change what the model computes."""
+
+    balance: BalanceSchool = "system"
+    break_school: BreakSchool = "together"
+    depth: DepthTarget = "competition"
+    width: WidthSchool = "moderate"
+
+
+@dataclass(frozen=True)
+class SquatSetup:
+    """What the coach can set; ``toe_out`` in rad. ``hip_above_knee_m`` None is the depth target."""
+
+    bar_position: BarPosition
+    stance_m: float
+    toe_out: float
+    heel_lift_m: float = 0.0
+    hip_above_knee_m: float | None = None
+    grip_m: float | None = None

@@ -1,0 +1,41 @@
+"""The load at which a use that grows with load reaches 1, for whole grids at once."""
+
+from collections.abc import Callable
+
+import numpy as np
+
+from pavrik.core.body.segments import Number
+from pavrik.core.units import Floats
+
+FIRST_BODY_MASSES = (1.0, 2.2)
+MOST_BODY_MASSES = 10.0
+TOLERANCE = 1e-4
+"""Of the use: about 0.02 kg at 200 kg."""
+STEPS = 40
+
+
+def load_at_full_use(most_use: Callable[[Floats], Floats], body_mass_kg: Number) -> Floats:
+    """Load in kg at which ``most_use`` (load -> largest use) is 1; 0 where the body alone is too
+    much, 10 body masses where nothing limits.
+
+    Use is nearly a straight line in the load, so a few secants do. Each stays inside the bracket
+    known so far; one that would leave it halves the bracket instead.
+    """
+    mass = np.asarray(body_mass_kg, dtype=np.float64)
+    before, now = (mass * share for share in FIRST_BODY_MASSES)
+    gap_before, gap_now = most_use(before) - 1.0, most_use(now) - 1.0
+    low, high = np.zeros_like(gap_now), np.full_like(gap_now, MOST_BODY_MASSES) * mass
+    for _ in range(STEPS):
+        above = gap_now > 0
+        high, low = np.where(above, now, high), np.where(above, low, now)
+        rise = gap_now - gap_before
+        with np.errstate(divide="ignore", invalid="ignore"):
+            secant = now - gap_now * (now - before) / rise
+        inside = (secant >= low) & (secant <= high)
+        after = np.where(inside, secant, (low + high) / 2)
+        after = np.where(np.abs(gap_now) < TOLERANCE, now, after)
+        if np.all(after == now):
+            return after
+        before, gap_before = now, gap_now
+        now, gap_now = after, most_use(after) - 1.0
+    return now

@@ -21,7 +21,7 @@ MUSCLES = (
 SHARED_SD = 0.25
 OWN_SD = 0.15
 OBSERVATION_SD = 0.05
-_STEP = 1e-3
+_STEP = 3e-3
 
 Firmness = Literal["nothing", "scale only", "indicative", "firm"]
 Predict = Callable[[Capacities], Floats]
@@ -74,13 +74,13 @@ def infer_capacities(
         return np.hstack([(np.log(predicted) - log_lifted) / spread, parameters / prior_spread])
 
     def jacobian(parameters: Floats) -> Floats:
-        moved = parameters + _STEP * np.vstack([np.eye(count), -np.eye(count)])
+        moved = parameters + _STEP * np.vstack([np.eye(count), np.zeros(count)])
         values = residuals(moved)
-        return np.asarray((values[:count] - values[count:]).T / (2 * _STEP))
+        return np.asarray((values[:count] - values[count]).T / _STEP)
 
     if not len(log_lifted):
         return Inferred(prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing")
-    found = least_squares(lambda x: residuals(x[None])[0], np.zeros(count), jac=jacobian)
+    found = least_squares(lambda x: residuals(x[None])[0], np.zeros(count), jac=jacobian, xtol=1e-4)
     covariance = np.linalg.inv(found.jac.T @ found.jac)
     to_log = np.hstack([np.ones((len(MUSCLES), 1)), np.eye(len(MUSCLES))])
     variances = np.diag(to_log @ covariance @ to_log.T)

@@ -1,0 +1,1 @@
+"""Bars, plates and racks: what the gym owns, and what can be loaded with it."""

@@ -1,0 +1,120 @@
+"""The shipped catalogue of faults, checked when it is read.
+
+Common practice, no source. A fault has likely causes, a cause has a test that tells it from the
+others and remedies. A broken catalogue is a programming error and stops the start.
+"""
+
+import json
+from collections import Counter
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+from typing import Any, Literal
+
+
+Lift = Literal["squat", "deadlift"]
+REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
+
+
+@dataclass(frozen=True)
+class Remedy:
+    """One thing to do; a cue says whether it is aimed at the bar or at the body."""
+
+    id: str
+    kind: str
+    text: str
+    aim: str | None
+
+
+@dataclass(frozen=True)
+class Cause:
+    """A likely cause, the test that separates it, and what helps."""
+
+    id: str
+    text: str
+    test: str
+    remedies: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Fault:
+    """What is seen, in which phases; ``cost`` names the change of pose that the model prices."""
+
+    id: str
+    lift: Lift
+    name: str
+    seen: str
+    phases: tuple[str, ...]
+    causes: tuple[str, ...]
+    cost: str
+
+
+@dataclass(frozen=True)
+class Catalogue:
+    """Faults, causes and remedies by id, and the phases of each lift in order."""
+
+    version: int
+    phases: dict[str, tuple[str, ...]]
+    faults: dict[str, Fault]
+    causes: dict[str, Cause]
+    remedies: dict[str, Remedy]
+
+    def observable(self, lift: str, phase: str, fault_id: str) -> bool:
+        """True when that fault of that lift can be seen in that phase."""
+        fault = self.faults.get(fault_id)
+        return fault is not None and fault.lift == lift and phase in fault.phases
+
+
+def _problems(catalogue: Catalogue, fault_ids: list[str]) -> list[str]:
+    problems = [f"fault {i} stands twice" for i, n in Counter(fault_ids).items() if n > 1]
+    for fault in catalogue.faults.values():
+        known = catalogue.phases.get(fault.lift, ())
+        problems += [f"{fault.id}: no phase {p} in {fault.lift}" for p in fault.phases if p not in known]
+        problems += [f"{fault.id}: no cause {c}" for c in fault.causes if c not in catalogue.causes]
+        if not fault.causes or not fault.phases:
+            problems.append(f"{fault.id}: needs a phase and a cause")
+    for cause in catalogue.causes.values():
+        problems += [
+            f"{cause.id}: no remedy {r}" for r in cause.remedies if r not in catalogue.remedies
+        ]
+    reached = {cause for fault in catalogue.faults.values() for cause in fault.causes}
+    problems += [f"cause {c} is reached by no fault" for c in catalogue.causes if c not in reached]
+    helped = {r for cause in catalogue.causes.values() for r in cause.remedies}
+    problems += [f"remedy {r} helps no cause" for r in catalogue.remedies if r not in helped]
+    problems += [
+        f"remedy {r.id}: no kind {r.kind}"
+        for r in catalogue.remedies.values()
+        if r.kind not in REMEDY_KINDS
+    ]
+    return problems
+
+
+def parse_catalogue(data: dict[str, Any]) -> Catalogue:
+    """Catalogue from its JSON. Raises ValueError listing every broken reference."""
+    catalogue = Catalogue(
+        version=data["version"],
+        phases={lift: tuple(phases) for lift, phases in data["phases"].items()},
+        faults={
+            f["id"]: Fault(
+                f["id"], f["lift"], f["name"], f["seen"],
+                tuple(f["phases"]), tuple(f["causes"]), f["cost"],
+            )
+            for f in data["faults"]
+        },
+        causes={
+            i: Cause(i, c["text"], c["test"], tuple(c["remedies"]))
+            for i, c in data["causes"].items()
+        },
+        remedies={
+            i: Remedy(i, r["kind"], r["text"], r.get("aim")) for i, r in data["remedies"].items()
+        },
+    )  # fmt: skip
+    if problems := _problems(catalogue, [f["id"] for f in data["faults"]]):
+        raise ValueError("the fault catalogue is broken: " + "; ".join(problems))
+    return catalogue
+
+
+@cache
+def shipped_catalogue() -> Catalogue:
+    """The catalogue that ships with Pavrik."""
+    return parse_catalogue(json.loads(files(__package__).joinpath("catalogue.json").read_text()))

@@ -1,0 +1,100 @@
+"""Where good coaches disagree: questions, positions, defaults, and what each position switches."""
+
+import json
+from collections.abc import Mapping
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.squat.setup import SquatSchools
+
+
+@dataclass(frozen=True)
+class Position:
+    """One answer; ``silences`` are the faults that it does not count."""
+
+    id: str
+    text: str
+    silences: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class School:
+    """One question; the first position is the default, with one line of why."""
+
+    id: str
+    lift: str
+    question: str
+    positions: tuple[Position, ...]
+    why_default: str
+    switches: str
+
+    @property
+    def default(self) -> str:
+        return self.positions[0].id
+
+
+@cache
+def shipped_schools() -> dict[str, School]:
+    """Every school by id. Raises ValueError when one silences a fault that does not exist."""
+    data = json.loads(files(__package__).joinpath("schools.json").read_text())
+    schools = {
+        s["id"]: School(
+            s["id"], s["lift"], s["question"],
+            tuple(Position(p["id"], p["text"], tuple(p["silences"])) for p in s["positions"]),
+            s["why_default"], s["switches"],
+        )
+        for s in data["schools"]
+    }  # fmt: skip
+    known = shipped_catalogue().faults
+    unknown = [
+        fault
+        for school in schools.values()
+        for position in school.positions
+        for fault in position.silences
+        if fault not in known
+    ]
+    if unknown:
+        raise ValueError(f"schools silence faults that do not exist: {', '.join(unknown)}")
+    return schools
+
+
+def check_choice(question: str, position: str) -> None:
+    """Raise ValueError where a choice names no school or no position of it."""
+    school = shipped_schools().get(question)
+    if school is None:
+        raise ValueError(f"there is no school called {question}")
+    if position not in {p.id for p in school.positions}:
+        allowed = ", ".join(p.id for p in school.positions)
+        raise ValueError(f"{question} has no position {position}: choose one of {allowed}")
+
+
+def in_force(*choices: Mapping[str, str]) -> dict[str, str]:
+    """Positions in force: the defaults, overridden by the club's and then the lifter's choices."""
+    chosen = {school.id: school.default for school in shipped_schools().values()}
+    for choice in choices:
+        chosen |= choice
+    return chosen
+
+
+def silenced_faults(chosen: Mapping[str, str]) -> frozenset[str]:
+    """Faults that do not count under the positions in force."""
+    return frozenset(
+        fault
+        for school in shipped_schools().values()
+        for position in school.positions
+        if position.id == chosen.get(school.id, school.default)
+        for fault in position.silences
+    )
+
+
+def squat_schools(chosen: Mapping[str, str]) -> SquatSchools:
+    """The model inputs of the squat under the positions in force."""
+    full = in_force(chosen)
+    return SquatSchools(
+        balance=full["squat_balance"],  # type: ignore[arg-type]
+        break_school=full["squat_break"],  # type: ignore[arg-type]
+        depth=full["squat_depth"],  # type: ignore[arg-type]
+        width=full["squat_width"],  # type: ignore[arg-type]
+    )

@@ -1,0 +1,1 @@
+"""What the lifter does next, with a reason on every line."""

@@ -1,0 +1,272 @@
+"""The next session's load from the last ones: trend, RPE error, faults, caps, in that order.
+
+Every change to the load leaves a because-line that names the facts it rests on.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
+from pavrik.core.strength.estimated_max import EstimatedMax, estimate_max, load_for, trend
+
+MOST_STEP = 0.025
+MOST_STEP_NOVICE = 0.05
+RPE_TOLERANCE = 0.5
+KG_SHARE_PER_RPE = 0.03
+"""One point of RPE is about 3 % of the load: common practice, no source."""
+FAULT_CUT = {1: 0.0, 2: 0.05, 3: 0.10}
+"""Share taken off for a fault seen twice, by its worst severity: assumption."""
+PAIN_CAP_SHARE = 0.70
+"""Most of the estimated max while a pain flag stands: assumption."""
+NAMED_JUMP = 0.10
+REPEATED = 2
+
+
+@dataclass(frozen=True)
+class LoggedFault:
+    """One observation: catalogue id, its name in words, rep number, severity 1 to 3."""
+
+    fault_id: str
+    name: str
+    rep: int
+    severity: int
+
+
+@dataclass(frozen=True)
+class LoggedSet:
+    """A set as the platform log has it; ``day`` is the date as text, for the because-lines."""
+
+    set_id: str
+    day: str
+    load_kg: float
+    reps: int
+    rpe: float | None
+    missed_reps: int = 0
+    faults: tuple[LoggedFault, ...] = ()
+
+    @property
+    def counts_for_max(self) -> bool:
+        """Sets with a miss or a lift-ending fault, or a cut depth, say nothing about the max."""
+        return self.missed_reps == 0 and not any(
+            fault.severity == 3 or fault.fault_id == "high" for fault in self.faults
+        )
+
+
+@dataclass(frozen=True)
+class Target:
+    """What the next set should be."""
+
+    reps: int
+    rpe: float
+    sets: int = 3
+
+
+@dataclass(frozen=True)
+class Gym:
+    """What the bar is loaded with."""
+
+    bar_kg: float
+    collars_kg: float
+    stock: tuple[PlatePair, ...]
+
+
+@dataclass(frozen=True)
+class Because:
+    """A reason: the rule in words and the ids of the sets or flags it rests on."""
+
+    text: str
+    facts: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class PainFlag:
+    """A region that hurts and has not been cleared."""
+
+    flag_id: str
+    region: str
+
+
+@dataclass(frozen=True)
+class NextLoad:
+    """Sets x reps @ RPE at a load that the gym can make; None where nothing is known."""
+
+    target: Target
+    estimated_max_kg: float | None
+    wanted_kg: float | None
+    loading: Loading | None
+    because: list[Because] = field(default_factory=list)
+
+
+def _kg(value: float) -> str:
+    return f"{value:.1f}".rstrip("0").rstrip(".") + " kg"
+
+
+def _estimates(history: Sequence[LoggedSet]) -> list[tuple[LoggedSet, EstimatedMax]]:
+    """The best counting set of each day, oldest first."""
+    best: dict[str, tuple[LoggedSet, EstimatedMax]] = {}
+    for logged in history:
+        if not logged.counts_for_max or logged.reps < 1:
+            continue
+        estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
+        if not estimate.trusted:
+            continue
+        if logged.day not in best or estimate.kg > best[logged.day][1].kg:
+            best[logged.day] = (logged, estimate)
+    return [best[day] for day in sorted(best)]
+
+
+def _start(
+    estimates: list[tuple[LoggedSet, EstimatedMax]], target: Target
+) -> tuple[float, float, list[Because]]:
+    """Estimated max, wanted load and the line that explains them."""
+    level = trend([estimate.kg for _, estimate in estimates])
+    assert level is not None  # noqa: S101 - callers pass at least one estimate
+    wanted = load_for(level.kg, target.reps, target.rpe)
+    last_set, last = estimates[-1]
+    text = (
+        f"estimated max {_kg(level.kg)} ({_kg(level.low_kg)} to {_kg(level.high_kg)}) from "
+        f"{len(estimates)} days, the last {last_set.reps} reps with {_kg(last_set.load_kg)} "
+        f"giving {_kg(last.kg)}: {target.reps} reps at RPE {target.rpe:g} are {_kg(wanted)}"
+    )
+    return level.kg, wanted, [Because(text, tuple(s.set_id for s, _ in estimates[-3:]))]
+
+
+def _hold_step(
+    wanted: float, last: LoggedSet, target: Target, novice: bool
+) -> tuple[float, list[Because]]:
+    """No larger step over the last exposure than the lifter's training age allows."""
+    share = MOST_STEP_NOVICE if novice else MOST_STEP
+    equal = last.load_kg * load_for(1.0, target.reps, target.rpe) / load_for(
+        1.0, max(last.reps, 1), last.rpe if last.rpe is not None else 10.0
+    )
+    most = max(equal, last.load_kg) * (1 + share)
+    if wanted <= most:
+        return wanted, []
+    jump = wanted / last.load_kg - 1
+    named = f"; {jump:.0%} at once would be a jump, not a step" if jump >= NAMED_JUMP else ""
+    return most, [
+        Because(
+            f"held to a step of {share:.1%} over the {_kg(last.load_kg)} of {last.day}{named}",
+            (last.set_id,),
+        )
+    ]
+
+
+def _answer_rpe(
+    wanted: float, last: LoggedSet, aimed_rpe: float | None
+) -> tuple[float, list[Because]]:
+    """Harder than aimed for last time takes load off; easier adds nothing by itself."""
+    if last.rpe is None or aimed_rpe is None:
+        return wanted, []
+    over = last.rpe - aimed_rpe
+    if over <= RPE_TOLERANCE:
+        return wanted, []
+    lighter = min(wanted, last.load_kg * (1 - KG_SHARE_PER_RPE * over))
+    return lighter, [
+        Because(
+            f"{_kg(last.load_kg)} felt like RPE {last.rpe:g} when {aimed_rpe:g} was aimed for: "
+            f"{KG_SHARE_PER_RPE * over:.0%} off",
+            (last.set_id,),
+        )
+    ]
+
+
+def _repeated_faults(recent: Sequence[LoggedSet]) -> dict[str, list[tuple[LoggedSet, LoggedFault]]]:
+    seen: dict[str, list[tuple[LoggedSet, LoggedFault]]] = {}
+    for logged in recent:
+        for fault in logged.faults:
+            seen.setdefault(fault.fault_id, []).append((logged, fault))
+    return {fault_id: cases for fault_id, cases in seen.items() if len(cases) >= REPEATED}
+
+
+def _answer_faults(wanted: float, recent: Sequence[LoggedSet]) -> tuple[float, list[Because]]:
+    """A fault seen twice holds the load, or lowers it when it was clear or lift-ending."""
+    because = []
+    for cases in _repeated_faults(recent).values():
+        worst = max(fault.severity for _, fault in cases)
+        lightest = min(logged.load_kg for logged, _ in cases)
+        allowed = lightest * (1 - FAULT_CUT[worst])
+        name = cases[0][1].name
+        facts = tuple(dict.fromkeys(logged.set_id for logged, _ in cases))
+        seen = f"“{name}” seen {len(cases)} times from {_kg(lightest)} up"
+        if wanted <= allowed:
+            because.append(Because(f"{seen}: the load stays below that anyway", facts))
+            continue
+        wanted = allowed
+        cut = FAULT_CUT[worst]
+        what = f"lowered {cut:.0%} below it" if cut else "held there"
+        because.append(Because(f"{seen}: {what} until two clean sets", facts))
+    return wanted, because
+
+
+def _respect_pain(
+    wanted: float, max_kg: float, flags: Sequence[PainFlag]
+) -> tuple[float, list[Because]]:
+    if not flags:
+        return wanted, []
+    regions = " and ".join(sorted({flag.region for flag in flags}))
+    cap = PAIN_CAP_SHARE * max_kg
+    return min(wanted, cap), [
+        Because(
+            f"pain flag on the {regions}: capped at {PAIN_CAP_SHARE:.0%} of the estimated max, "
+            f"{_kg(cap)}, until the coach clears it with a reason; sharp or radiating pain is for "
+            "a licensed clinician",
+            tuple(flag.flag_id for flag in flags),
+        )
+    ]
+
+
+def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
+    loading = load_bar(wanted, gym.bar_kg, gym.collars_kg, gym.stock)
+    if loading.total_kg > wanted and loading.error_kg > 0:
+        lower = load_bar(
+            max(wanted - loading.error_kg, gym.bar_kg), gym.bar_kg, gym.collars_kg, gym.stock
+        )
+        loading = lower if lower.total_kg <= wanted else loading
+    off = loading.total_kg - wanted
+    if abs(off) < 0.05:
+        return loading, []
+    return loading, [Because(f"{_kg(loading.total_kg)} is the nearest below that the plates make")]
+
+
+def next_load(
+    history: Sequence[LoggedSet],
+    target: Target,
+    gym: Gym,
+    *,
+    novice: bool = False,
+    aimed_rpe: float | None = None,
+    pain: Sequence[PainFlag] = (),
+) -> NextLoad:
+    """Next load of one lift from its log (oldest first), rounded down to the gym's plates.
+
+    ``aimed_rpe`` is what the last exposure was meant to feel like. Faults of the last two days
+    count.
+    """
+    estimates = _estimates(history)
+    if not estimates:
+        return NextLoad(
+            target, None, None, None,
+            [Because("no clean set of up to 10 reps is logged: work up to an easy set of 5 and log it")],
+        )  # fmt: skip
+    max_kg, wanted, because = _start(estimates, target)
+    days = sorted({logged.day for logged in history})[-2:]
+    recent = [logged for logged in history if logged.day in days]
+    last = max(
+        (logged for logged in history if logged.day == days[-1]), key=lambda s: s.load_kg
+    )
+    steps = (
+        lambda load: _hold_step(load, last, target, novice),
+        lambda load: _answer_rpe(load, last, aimed_rpe),
+        lambda load: _answer_faults(load, recent),
+        lambda load: _respect_pain(load, max_kg, pain),
+    )
+    for step in steps:
+        wanted, lines = step(wanted)
+        because += lines
+    empty = gym.bar_kg + gym.collars_kg
+    if wanted < empty:
+        because.append(Because(f"the empty bar with its collars is already {_kg(empty)}"))
+        wanted = empty
+    loading, lines = _make(wanted, gym)
+    return NextLoad(target, max_kg, wanted, loading, because + lines)

@@ -1,0 +1,98 @@
+"""Estimated max from a set, and the load for a target: the same formulas both ways.
+
+Epley (1985) and Brzycki (1993), from memory; the third is the usual table of reps against RPE
+(common practice, no source; reps in reserve after Zourdos et al. 2016, from memory). All are used
+with the *effective* reps, reps done plus reps left.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from statistics import median
+
+import numpy as np
+
+TRUSTED_REPS = 10
+MOST_REPS = 20
+_TABLE_SHARE = (1.0, 0.955, 0.922, 0.892, 0.863, 0.837, 0.811, 0.786, 0.762, 0.739, 0.707, 0.680)
+
+
+@dataclass(frozen=True)
+class EstimatedMax:
+    """Median of the formulas and their spread in kg; ``trusted`` up to 10 effective reps."""
+
+    kg: float
+    least_kg: float
+    most_kg: float
+    effective_reps: float
+    trusted: bool
+
+    @property
+    def log_error(self) -> float:
+        """Error of the formulas in the log: half their spread, growing with reps."""
+        return float(np.log(self.most_kg / self.least_kg) / 2 + 0.005 * self.effective_reps)
+
+
+def epley_kg(load_kg: float, reps: float) -> float:
+    """Epley (1985): w (1 + r / 30)."""
+    return load_kg * (1 + reps / 30)
+
+
+def brzycki_kg(load_kg: float, reps: float) -> float:
+    """Brzycki (1993): 36 w / (37 - r)."""
+    return 36 * load_kg / (37 - reps)
+
+
+def table_kg(load_kg: float, reps: float) -> float:
+    """From the table of shares of the max against reps to failure."""
+    share = np.interp(reps, np.arange(1, len(_TABLE_SHARE) + 1), _TABLE_SHARE)
+    return float(load_kg / share)
+
+
+def effective_reps(reps: int, rpe: float | None) -> float:
+    """Reps done plus reps left by RPE; without an RPE the set counts as all-out."""
+    return reps + (10 - rpe if rpe is not None else 0.0)
+
+
+def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> EstimatedMax:
+    """Estimated max of one set. A single at RPE 10 is its own max."""
+    if reps < 1 or reps > MOST_REPS:
+        raise ValueError(f"{reps} reps give no max: use sets of 1 to {MOST_REPS} reps")
+    if load_kg <= 0:
+        raise ValueError(f"{load_kg:g} kg gives no max: the load is above 0 kg")
+    done = effective_reps(reps, rpe)
+    if done <= 1:
+        return EstimatedMax(load_kg, load_kg, load_kg, done, True)
+    values = sorted(formula(load_kg, done) for formula in (epley_kg, brzycki_kg, table_kg))
+    return EstimatedMax(median(values), values[0], values[-1], done, done <= TRUSTED_REPS)
+
+
+def load_for(max_kg: float, reps: int, rpe: float) -> float:
+    """Load in kg at which ``reps`` reps feel like ``rpe``: the inverse of ``estimate_max``."""
+    return max_kg / estimate_max(1.0, reps, rpe).kg
+
+
+@dataclass(frozen=True)
+class Trend:
+    """Smoothed estimated max in kg with an 80 % band, and how it moved over the last exposure."""
+
+    kg: float
+    low_kg: float
+    high_kg: float
+    last_step_kg: float
+
+
+SMOOTHING = 0.35
+_BAND_SD = 1.2816
+
+
+def trend(estimates_kg: Sequence[float]) -> Trend | None:
+    """Exponentially smoothed estimates, oldest first; None without any."""
+    if not estimates_kg:
+        return None
+    level, before, variance = estimates_kg[0], estimates_kg[0], (0.03 * estimates_kg[0]) ** 2
+    for value in estimates_kg[1:]:
+        error = value - level
+        before, level = level, level + SMOOTHING * error
+        variance = (1 - SMOOTHING) * (variance + SMOOTHING * error**2)
+    band = _BAND_SD * float(np.sqrt(variance))
+    return Trend(level, level - band, level + band, level - before)

@@ -22,11 +22,15 @@ class Assumptions:
     crease_above_hip: float = _assume(0.043, "statures", "hip crease above the hip centre")
     top_above_knee: float = _assume(0.031, "statures", "top of the knee above its centre")
     competition_margin_m: float = _assume(0.015, "m", "how far below the knee a clear depth is")
-    trunk_reference_m: float = _assume(0.504, "m", "trunk length that the bar offsets are given for")
+    trunk_reference_m: float = _assume(
+        0.504, "m", "trunk length that the bar offsets are given for"
+    )
     lumbar_cut: float = _assume(0.18, "trunk lengths", "L5/S1 above the hip centre")
     midback_cut: float = _assume(0.60, "trunk lengths", "mid-back above the hip centre")
     head_centre: float = _assume(0.55, "head-and-neck lengths", "head centre above the shoulders")
-    floor_spread: float = _assume(0.30, "share", "frontal hip lever taken by pushing the feet apart")
+    floor_spread: float = _assume(
+        0.30, "share", "frontal hip lever taken by pushing the feet apart"
+    )
     floor_friction: float = _assume(0.60, "share", "most sideways force per vertical force")
 
     hip_extensors_nm: float = _assume(430.0, "N m", "hip extensors without hamstrings, 83 kg man")
@@ -36,28 +40,40 @@ class Assumptions:
     lower_back_nm: float = _assume(1000.0, "N m", "back extensors at L5/S1, 83 kg man")
     upper_back_nm: float = _assume(270.0, "N m", "back extensors at mid-back, 83 kg man")
     reference_mass_kg: float = _assume(83.0, "kg", "body mass of the reference man")
-    female_legs: float = _assume(0.8, "share", "a woman's leg strength per kg, until lifts are known")
+    female_legs: float = _assume(
+        0.8, "share", "a woman's leg strength per kg, until lifts are known"
+    )
     female_upper_back: float = _assume(0.7, "share", "a woman's mid-back strength per kg, likewise")
     hamstring_at_knee: float = _assume(0.6, "share", "hamstring knee moment per hip moment")
-    knee_best_deg: float = _assume(70.0, "deg", "knee flexion where the knee extensors are strongest")
+    knee_best_deg: float = _assume(
+        70.0, "deg", "knee flexion where the knee extensors are strongest"
+    )
     knee_width_deg: float = _assume(100.0, "deg", "how fast they weaken away from it")
     knee_least: float = _assume(0.4, "share", "least share that is left of them")
     hip_best_deg: float = _assume(90.0, "deg", "hip closing where the hip extensors are strongest")
     hip_width_deg: float = _assume(128.0, "deg", "how fast they weaken away from it")
     hip_least: float = _assume(0.5, "share", "least share that is left of them")
-    wide_hip_from_deg: float = _assume(12.0, "deg", "abduction from which a deep hip loses strength")
+    wide_hip_from_deg: float = _assume(
+        12.0, "deg", "abduction from which a deep hip loses strength"
+    )
     wide_hip_width_deg: float = _assume(52.0, "deg", "how fast it does")
     deep_hip_from_deg: float = _assume(122.0, "deg", "closing from which width costs strength")
     deep_hip_span_deg: float = _assume(20.0, "deg", "closing over which that sets in")
 
     ankle_screen_deg: float = _assume(35.0, "deg", "dorsiflexion when no ankle screen is recorded")
-    closing_screen_deg: float = _assume(155.0, "deg", "hip closing when no depth screen is recorded")
+    closing_screen_deg: float = _assume(
+        155.0, "deg", "hip closing when no depth screen is recorded"
+    )
     abduction_screen_deg: float = _assume(45.0, "deg", "abduction when no hip screen is recorded")
     abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of closing")
     abduction_lost_from_deg: float = _assume(115.0, "deg", "closing from which abduction is lost")
-    moderate_abduction_deg: float = _assume(30.0, "deg", "abduction that the moderate school allows")
+    moderate_abduction_deg: float = _assume(
+        30.0, "deg", "abduction that the moderate school allows"
+    )
     knee_track_deg: float = _assume(15.0, "deg", "most that the thigh may turn away from the toes")
-    lean_cost: float = _assume(0.001, "share per deg2", "max lost per squared degree of excess lean")
+    lean_cost: float = _assume(
+        0.001, "share per deg2", "max lost per squared degree of excess lean"
+    )
     lean_excess_deg: float = _assume(15.0, "deg", "most lean beyond what a bar position holds")
     standing_shank_deg: float = _assume(7.0, "deg", "shank lean when standing with the bar")
     stance_limit_walkout_m: float = _assume(0.85, "m", "widest stance after a walk-out")

@@ -13,6 +13,8 @@ KNEE_TO_WALL_DEG_PER_CM = 3.6
 """Bennell et al. (1998), from memory: one centimetre of the knee-to-wall lunge is about 3.6 deg."""
 
 Floats = NDArray[np.float64]
+Indices = NDArray[np.intp]
+Mask = NDArray[np.bool_]
 
 
 def radians(degrees: ArrayLike) -> Floats:
@@ -62,4 +64,6 @@ def parse_length_m(text: str, default_unit: str = "cm") -> float:
     if match := _METRIC.match(text):
         unit = (match[2] or default_unit).lower()
         return _number(match[1]) * (M_PER_IN if unit == "in" else _METRES_PER[unit])
-    raise ValueError(f'"{text}" is not a length: write it like "43.5", "43.5 cm", "17 in" or "5\'11"')
+    raise ValueError(
+        f'"{text}" is not a length: write it like "43.5", "43.5 cm", "17 in" or "5\'11"'
+    )

@@ -55,9 +55,13 @@ def _inertial(mass: float, position: tuple[float, float, float]) -> str:
 def _shares(body: Body) -> dict[str, float]:
     percent = DE_LEVA_PERCENT[body.sex]
     trunk = sum(part for part, _ in TRUNK[body.sex])
-    total = percent["head"] / 100 + trunk + sum(
-        2 * percent[name] / 100
-        for name in ("upper_arm", "forearm", "hand", "thigh", "shank", "foot")
+    total = (
+        percent["head"] / 100
+        + trunk
+        + sum(
+            2 * percent[name] / 100
+            for name in ("upper_arm", "forearm", "hand", "thigh", "shank", "foot")
+        )
     )
     return {name: value / 100 / total for name, value in percent.items()} | {"sum": total}
 
@@ -76,8 +80,12 @@ def _leg(body: Body, side: str) -> str:
         {_inertial(share["shank"] * mass, (0, 0, -shank_centre * body.shank_m))}
         <body name="{side} foot" pos="0 0 {-body.shank_m!r}">
           <joint name="{side} ankle" type="ball"/>
-          {_inertial(share["foot"] * mass,
-                     (foot_centre * body.foot_m - ankle_from_heel, 0, -body.ankle_height_m / 2))}
+          {
+        _inertial(
+            share["foot"] * mass,
+            (foot_centre * body.foot_m - ankle_from_heel, 0, -body.ankle_height_m / 2),
+        )
+    }
           <site name="{side} ball" pos="{BALL * body.foot_m - ankle_from_heel!r} 0
             {-body.ankle_height_m!r}"/>
         </body>
@@ -92,9 +100,11 @@ def _xml(body: Body, bar_along: float, bar_forward: float, load_kg: float) -> st
     low, high = CUTS[0] * length, CUTS[1] * length
 
     def fixed(name: str, kg: float, along: float, forward: float) -> str:
-        return f'<body name="{name}" pos="{forward!r} 0 {along - high!r}">' + _inertial(
-            kg, (0, 0, 0)
-        ) + "</body>"
+        return (
+            f'<body name="{name}" pos="{forward!r} 0 {along - high!r}">'
+            + _inertial(kg, (0, 0, 0))
+            + "</body>"
+        )
 
     return f"""
 <mujoco><option gravity="0 0 {-GRAVITY!r}"/><compiler angle="radian"/>
@@ -158,9 +168,7 @@ def build(
     mujoco.mj_kinematics(model, data)
     ball = data.site("left ball").xpos
     wanted_x = MIDFOOT_TO_BALL * body.foot_m * np.cos(angles.toe_out)
-    _set_joint(
-        model, data, "root", np.concatenate([[wanted_x - ball[0], 0, -ball[2]], lean])
-    )
+    _set_joint(model, data, "root", np.concatenate([[wanted_x - ball[0], 0, -ball[2]], lean]))
     mujoco.mj_forward(model, data)
     return model, data
 

@@ -66,11 +66,17 @@ def _reachable(stock: tuple[PlatePair, ...]) -> tuple[list[int], list[tuple[floa
 
 
 def load_bar(
-    target_kg: float, bar_kg: float, collars_kg: float, stock: tuple[PlatePair, ...]
+    target_kg: float,
+    bar_kg: float,
+    collars_kg: float,
+    stock: tuple[PlatePair, ...],
+    *,
+    never_above: bool = False,
 ) -> Loading:
     """The loading nearest to the target; of two equally near the lighter one.
 
-    ``collars_kg`` is the weight of both collars. Raises ValueError on impossible input.
+    ``collars_kg`` is the weight of both collars. ``never_above`` rounds down, as far as the empty
+    bar allows. Raises ValueError on impossible input.
     """
     empty_kg = bar_kg + collars_kg
     _check(target_kg, empty_kg, stock)
@@ -78,6 +84,8 @@ def load_bar(
     wanted = (target_kg - empty_kg) / 2 * GRAMS
     after = bisect_left(weights, wanted)
     near = [i for i in (after - 1, after) if 0 <= i < len(weights)]
+    if never_above:
+        near = [i for i in near if weights[i] <= wanted + 0.5] or near[:1]
     best = min(near, key=lambda i: (abs(weights[i] - wanted), weights[i]))
     total = empty_kg + 2 * weights[best] / GRAMS
     return Loading(plates[best], total, total - target_kg)

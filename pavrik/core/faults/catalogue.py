@@ -11,7 +11,6 @@ from functools import cache
 from importlib.resources import files
 from typing import Any, Literal
 
-
 Lift = Literal["squat", "deadlift"]
 REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
 
@@ -69,7 +68,9 @@ def _problems(catalogue: Catalogue, fault_ids: list[str]) -> list[str]:
     problems = [f"fault {i} stands twice" for i, n in Counter(fault_ids).items() if n > 1]
     for fault in catalogue.faults.values():
         known = catalogue.phases.get(fault.lift, ())
-        problems += [f"{fault.id}: no phase {p} in {fault.lift}" for p in fault.phases if p not in known]
+        problems += [
+            f"{fault.id}: no phase {p} in {fault.lift}" for p in fault.phases if p not in known
+        ]
         problems += [f"{fault.id}: no cause {c}" for c in fault.causes if c not in catalogue.causes]
         if not fault.causes or not fault.phases:
             problems.append(f"{fault.id}: needs a phase and a cause")

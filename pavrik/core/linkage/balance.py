@@ -12,7 +12,7 @@ from pavrik.core.body.segments import Number
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.linkage.legs import LegMasses
 from pavrik.core.linkage.upper_body import UpperBody
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Mask
 
 BalanceSchool = Literal["system", "bar"]
 
@@ -24,7 +24,7 @@ class Balanced(NamedTuple):
     sine: Floats
     cosine: Floats
     first_moment: Floats
-    impossible: Floats
+    impossible: Mask
 
     @property
     def lean(self) -> Floats:
@@ -52,10 +52,7 @@ def lean_that_balances(
     cosine = (rest * along + share * forward) / size
     if school == "bar":
         first_moment = (
-            legs.first_moment
-            + whole.mass_kg * hip.x
-            + whole.along * sine
-            + whole.forward * cosine
+            legs.first_moment + whole.mass_kg * hip.x + whole.along * sine + whole.forward * cosine
         )
     else:
         first_moment = np.zeros(())

@@ -4,7 +4,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Mask
 
 
 class Point(NamedTuple):
@@ -15,7 +15,7 @@ class Point(NamedTuple):
     z: Floats
 
 
-def safe_root(square: Floats) -> tuple[Floats, Floats]:
+def safe_root(square: Floats) -> tuple[Floats, Mask]:
     """Square root with negatives taken as 0, and where that happened (bool)."""
     missing = square < 0
     return np.sqrt(np.where(missing, 0.0, square)), missing

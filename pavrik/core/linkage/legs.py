@@ -8,7 +8,7 @@ from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.linkage.foot import FootPlacement
 from pavrik.core.linkage.geometry import Point, angle_of_cosine, safe_root
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Mask
 
 
 @dataclass(frozen=True)
@@ -27,7 +27,7 @@ class LegPose:
     knee_flexion: Floats
     abduction: Floats
     azimuth: Floats
-    unreachable: Floats
+    unreachable: Mask
 
     @property
     def dorsiflexion(self) -> Floats:
@@ -44,7 +44,7 @@ def _knee(body: Body, foot: FootPlacement, shank: Floats) -> Point:
     )
 
 
-def _sagittal_thigh(body: Body, knee: Point) -> tuple[Floats, Floats, Floats]:
+def _sagittal_thigh(body: Body, knee: Point) -> tuple[Floats, Floats, Mask]:
     """Thigh seen from the side, its sideways part (m), and where it is too short (bool)."""
     sideways = knee.y - np.asarray(body.hip_spacing_m) / 2
     length, missing = safe_root(np.asarray(body.thigh_m) ** 2 - sideways**2)
@@ -60,9 +60,7 @@ def elevation_at_depth(
     return np.asarray(np.arcsin(np.clip(sine, -1.0, 1.0)))
 
 
-def squat_legs(
-    body: Body, foot: FootPlacement, shank: Number, thigh_elevation: Number
-) -> LegPose:
+def squat_legs(body: Body, foot: FootPlacement, shank: Number, thigh_elevation: Number) -> LegPose:
     """Leg with its shank leaning ``shank`` along the toes and its thigh raised from horizontal.
 
     Angles in rad; an elevation above a quarter turn puts the hip in front of the knee.
@@ -119,9 +117,7 @@ class LegMasses:
     def first_moment(self) -> Floats:
         """Sum of mass times x in kg m."""
         return (
-            self.foot_kg * self.foot.x
-            + self.shank_kg * self.shank.x
-            + self.thigh_kg * self.thigh.x
+            self.foot_kg * self.foot.x + self.shank_kg * self.shank.x + self.thigh_kg * self.thigh.x
         )
 
 

@@ -3,7 +3,7 @@
 Every change to the load leaves a because-line that names the facts it rests on.
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
@@ -120,7 +120,7 @@ def _start(
 ) -> tuple[float, float, list[Because]]:
     """Estimated max, wanted load and the line that explains them."""
     level = trend([estimate.kg for _, estimate in estimates])
-    assert level is not None  # noqa: S101 - callers pass at least one estimate
+    assert level is not None
     wanted = load_for(level.kg, target.reps, target.rpe)
     last_set, last = estimates[-1]
     text = (
@@ -136,8 +136,10 @@ def _hold_step(
 ) -> tuple[float, list[Because]]:
     """No larger step over the last exposure than the lifter's training age allows."""
     share = MOST_STEP_NOVICE if novice else MOST_STEP
-    equal = last.load_kg * load_for(1.0, target.reps, target.rpe) / load_for(
-        1.0, max(last.reps, 1), last.rpe if last.rpe is not None else 10.0
+    equal = (
+        last.load_kg
+        * load_for(1.0, target.reps, target.rpe)
+        / load_for(1.0, max(last.reps, 1), last.rpe if last.rpe is not None else 10.0)
     )
     most = max(equal, last.load_kg) * (1 + share)
     if wanted <= most:
@@ -217,16 +219,12 @@ def _respect_pain(
 
 
 def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
-    loading = load_bar(wanted, gym.bar_kg, gym.collars_kg, gym.stock)
-    if loading.total_kg > wanted and loading.error_kg > 0:
-        lower = load_bar(
-            max(wanted - loading.error_kg, gym.bar_kg), gym.bar_kg, gym.collars_kg, gym.stock
-        )
-        loading = lower if lower.total_kg <= wanted else loading
-    off = loading.total_kg - wanted
-    if abs(off) < 0.05:
+    loading = load_bar(wanted, gym.bar_kg, gym.collars_kg, gym.stock, never_above=True)
+    if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
-    return loading, [Because(f"{_kg(loading.total_kg)} is the nearest below that the plates make")]
+    return loading, [
+        Because(f"{_kg(loading.total_kg)} is the most that the plates make up to {_kg(wanted)}")
+    ]
 
 
 def next_load(
@@ -247,22 +245,20 @@ def next_load(
     if not estimates:
         return NextLoad(
             target, None, None, None,
-            [Because("no clean set of up to 10 reps is logged: work up to an easy set of 5 and log it")],
+            [Because("no clean set of up to 10 reps is logged: work up to an easy 5 and log it")],
         )  # fmt: skip
     max_kg, wanted, because = _start(estimates, target)
     days = sorted({logged.day for logged in history})[-2:]
     recent = [logged for logged in history if logged.day in days]
-    last = max(
-        (logged for logged in history if logged.day == days[-1]), key=lambda s: s.load_kg
-    )
-    steps = (
+    last = max((logged for logged in history if logged.day == days[-1]), key=lambda s: s.load_kg)
+    answers: list[Callable[[float], tuple[float, list[Because]]]] = [
         lambda load: _hold_step(load, last, target, novice),
         lambda load: _answer_rpe(load, last, aimed_rpe),
         lambda load: _answer_faults(load, recent),
         lambda load: _respect_pain(load, max_kg, pain),
-    )
-    for step in steps:
-        wanted, lines = step(wanted)
+    ]
+    for answer in answers:
+        wanted, lines = answer(wanted)
         because += lines
     empty = gym.bar_kg + gym.collars_kg
     if wanted < empty:

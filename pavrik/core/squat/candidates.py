@@ -41,9 +41,7 @@ def _plain(values: object, index: int) -> float:
     return float(column.reshape(column.shape[0], -1)[index if column.shape[0] > 1 else 0, 0])
 
 
-def _candidate(
-    setup: SquatSetup, evaluation: Evaluation, use: Use, index: int
-) -> Candidate:
+def _candidate(setup: SquatSetup, evaluation: Evaluation, use: Use, index: int) -> Candidate:
     return Candidate(
         setup=setup,
         shank=_plain(evaluation.shank, index),

@@ -19,7 +19,7 @@ from pavrik.core.squat.screens import Screens, abduction_limit
 from pavrik.core.squat.setup import BreakSchool, WidthSchool
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.predicted_max import load_at_full_use
-from pavrik.core.units import Floats, degrees, radians
+from pavrik.core.units import Floats, Indices, Mask, degrees, radians
 
 LEAST_SHANK_DEG = 2.0
 MOST_SHANK_DEG = 50.0
@@ -67,9 +67,7 @@ class SquatCase:
 
     def foot(self) -> FootPlacement:
         """Where the left foot stands, with the two axes for shank and step behind."""
-        return place_foot(
-            self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed
-        )
+        return place_foot(self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed)
 
     def held(self, shank: Floats, progress: Floats) -> HeldPose:
         """The case's legs at bottom shanks (rad) along a progress, ready to be loaded."""
@@ -83,7 +81,13 @@ class SquatCase:
             self.assumed,
         )
         return hold(
-            self.body, legs, self.bar, self.balance, self.capacities, self.assumed, self.floor_spread
+            self.body,
+            legs,
+            self.bar,
+            self.balance,
+            self.capacities,
+            self.assumed,
+            self.floor_spread,
         )
 
 
@@ -94,11 +98,11 @@ class Evaluation:
     ``held_max_kg`` is what the muscles hold whether or not the limits are kept."""
 
     shank: Floats
-    feasible: Floats
+    feasible: Mask
     predicted_max_kg: Floats
     held_max_kg: Floats
     worst_progress: Floats
-    limiter: Floats
+    limiter: Indices
     bottom: LoadedSquat
     bottom_pose: HeldPose
     shortfall_deg: dict[str, Floats]
@@ -109,7 +113,7 @@ class _Angles:
     shank: Floats
     load_kg: Floats
     score: Floats
-    feasible: Floats
+    feasible: Mask
     missing_deg: Floats
 
 
@@ -171,14 +175,14 @@ def _assess(case: SquatCase, shank: Floats, progress: Floats) -> _Angles:
     )
 
 
-def _best_angle(angles: _Angles) -> Floats:
+def _best_angle(angles: _Angles) -> Indices:
     """Index of the feasible angle with the highest score, else of the least overstepping one."""
     rank = np.where(angles.feasible, angles.score, -1.0 - angles.missing_deg)
-    return np.argmax(rank, axis=-1)[..., None]
+    return np.asarray(np.argmax(rank, axis=-1))[..., None]
 
 
 def _fine_shanks(
-    coarse: Floats, best: Floats, least: Floats, most: Floats, effort: Effort
+    coarse: Floats, best: Indices, least: Floats, most: Floats, effort: Effort
 ) -> Floats:
     step = (most - least) / (effort.coarse_angles - 1)
     chosen = np.take_along_axis(coarse, best, axis=-1)[..., None]
@@ -204,7 +208,7 @@ def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
     shank, load, score = pick(fine.shank), pick(fine.load_kg), pick(fine.score)
     bottom_pose = case.held(shank[..., None], BOTTOM)
     bottom = bottom_pose.under(load[..., None])
-    feasible = pick(fine.feasible)[..., 0]
+    feasible = np.take_along_axis(fine.feasible, best, axis=-1)[..., 0]
     worst, limiter = _where_it_breaks(case, shank, load)
     return Evaluation(
         shank=shank[..., 0],
@@ -222,7 +226,7 @@ def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
     )
 
 
-def _where_it_breaks(case: SquatCase, shank: Floats, load: Floats) -> tuple[Floats, Floats]:
+def _where_it_breaks(case: SquatCase, shank: Floats, load: Floats) -> tuple[Floats, Indices]:
     """Progress (0 to 1) of the hardest point of the lower half, and the limiter's index there."""
     progress = lower_half()
     use = case.held(shank[..., None], progress).under(load[..., None]).use

@@ -73,7 +73,8 @@ def _verdict(
     lead = first.predicted_max_kg / second.predicted_max_kg - 1.0
     if lead < clear_lead:
         return True, (
-            f"toss-up: {name} and {_in_words(second)} differ by {lead:.1%}; try both before settling"
+            f"toss-up: {name} and {_in_words(second)} differ by {lead:.1%}; "
+            "try both before settling"
         )
     return False, f"{name} fits best, {lead:.1%} ahead of {_in_words(second)}"
 

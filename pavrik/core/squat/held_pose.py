@@ -62,9 +62,7 @@ class HeldPose:
 
     def under(self, load_kg: Number) -> LoadedSquat:
         """Balance the pose under a load and compute moments and use."""
-        balanced = lean_that_balances(
-            self.legs.hip, self.masses, self.upper, load_kg, self.school
-        )
+        balanced = lean_that_balances(self.legs.hip, self.masses, self.upper, load_kg, self.school)
         legs = self.plumb_moments or leg_moments(
             self.body, self.legs, self.masses, balanced.first_moment, self.inward
         )
@@ -99,9 +97,7 @@ def hold(
     masses = leg_masses(body, legs)
     spread = assumed.floor_spread if floor_spread is None else floor_spread
     inward = inward_share(legs, spread, assumed.floor_friction)
-    plumb = (
-        leg_moments(body, legs, masses, np.zeros(()), inward) if school == "system" else None
-    )
+    plumb = leg_moments(body, legs, masses, np.zeros(()), inward) if school == "system" else None
     return HeldPose(
         body=body,
         legs=legs,

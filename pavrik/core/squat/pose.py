@@ -148,15 +148,13 @@ def _limits(
     )
 
 
-def squat_pose(
-    lifter: SquatLifter, setup: SquatSetup, load_kg: float, shank: float
-) -> PoseReport:
+def squat_pose(lifter: SquatLifter, setup: SquatSetup, load_kg: float, shank: float) -> PoseReport:
     """The bottom of the squat at a load in kg with a shank lean in rad."""
     case = case_for(lifter, [setup])
     pose = case.held(np.full((1, 1, 1), shank), BOTTOM)
     loaded = pose.under(load_kg)
     reasons = _limits(lifter, setup, case, pose, loaded)
-    if _one(pose.legs.unreachable) or _one(loaded.balanced.impossible):
+    if np.any(pose.legs.unreachable) or np.any(loaded.balanced.impossible):
         return PoseReport({}, [], {}, {}, {}, {}, None, False, reasons)
     upper = upper_places(pose, loaded.balanced)
     shoulder_y = float(lifter.body.shoulder_spacing_m) / 2

@@ -22,13 +22,9 @@ class Screens:
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
 
-    def with_limits(
-        self, dorsiflexion: Number, closing: Number, abduction: Number
-    ) -> "Screens":
+    def with_limits(self, dorsiflexion: Number, closing: Number, abduction: Number) -> "Screens":
         """The same screens with other angles, for sampling."""
-        return replace(
-            self, dorsiflexion=dorsiflexion, closing=closing, abduction=abduction
-        )
+        return replace(self, dorsiflexion=dorsiflexion, closing=closing, abduction=abduction)
 
     def bearable(self, position: BarPosition) -> bool:
         """False only where the shoulder screen says that the position cannot be held."""
@@ -61,7 +57,9 @@ def make_screens(
         "abduction": assumed.abduction_screen_deg,
     }
     grips = dict(narrowest_grip_m or {})
-    problems = [f"there is no bar position called {name}" for name in grips if name not in BAR_POSITIONS]
+    problems = [
+        f"there is no bar position called {name}" for name in grips if name not in BAR_POSITIONS
+    ]
     for name, value in taken.items():
         low, high = _RANGES_DEG[name]
         if value is not None and not low <= value <= high:
@@ -85,4 +83,4 @@ def make_screens(
 def abduction_limit(screens: Screens, closing: Floats, assumed: Assumptions) -> Floats:
     """Abduction in rad that is left in a hip that is closed that far (rad)."""
     excess = np.maximum(closing - np.deg2rad(assumed.abduction_lost_from_deg), 0.0)
-    return screens.abduction - assumed.abduction_lost_per_deg * excess
+    return np.asarray(screens.abduction - assumed.abduction_lost_per_deg * excess)

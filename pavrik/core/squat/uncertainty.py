@@ -6,11 +6,12 @@ their spreads; every candidate keeps its set-up and finds its best shank anew on
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from typing import Any
 
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions
-from pavrik.core.body.segments import SEGMENTS, Body
+from pavrik.core.body.segments import SEGMENTS, Body, Number
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, evaluate
 from pavrik.core.squat.lifter import SquatLifter
@@ -34,7 +35,7 @@ class Sureness:
 
 def _sample_body(lifter: SquatLifter, count: int, random: np.random.Generator) -> Body:
     assumed, body = lifter.assumed, lifter.body
-    drawn = {}
+    drawn: dict[str, Any] = {}
     for name in SEGMENTS:
         length = float(getattr(body, name))
         tape = min(assumed.tape_error_m, 0.05 * length)
@@ -46,10 +47,11 @@ def _sample_body(lifter: SquatLifter, count: int, random: np.random.Generator) -
 def _sample_screens(lifter: SquatLifter, count: int, random: np.random.Generator) -> Screens:
     assumed, screens = lifter.assumed, lifter.screens
 
-    def draw(name: str, value: object) -> Floats:
+    def draw(name: str, value: Number) -> Floats:
         taken = name not in screens.assumed
         error = radians(assumed.screen_error_deg if taken else assumed.screen_guess_deg)
-        return np.reshape(value + error * random.standard_normal(count), (count, 1, 1, 1))
+        drawn = value + error * random.standard_normal(count)
+        return drawn.reshape(count, 1, 1, 1)
 
     return screens.with_limits(
         dorsiflexion=np.maximum(draw("dorsiflexion", screens.dorsiflexion), 0.0),
@@ -67,7 +69,9 @@ def _sample_capacities(
     factors = np.exp(assumed.capacity_error * random.standard_normal((len(names), count, 1, 1, 1)))
     return replace(
         known,
-        **{name: getattr(known, name) * factor for name, factor in zip(names, factors, strict=True)},
+        **{
+            name: getattr(known, name) * factor for name, factor in zip(names, factors, strict=True)
+        },
     )
 
 
@@ -95,7 +99,8 @@ def sample_maxes_kg(
     hold = radians(assumed.hold_error_deg) * random.standard_normal((samples, 1, 1, 1))
     sampled = replace(case, floor_spread=spread, holds_lean=case.holds_lean + hold)
     maxes = evaluate(sampled, SAMPLING).predicted_max_kg
-    return maxes.reshape(samples, len(setups), len(STANCE_STEPS_M)).max(axis=2)
+    per_setup = maxes.reshape(samples, len(setups), len(STANCE_STEPS_M))
+    return np.asarray(per_setup.max(axis=2))
 
 
 def how_sure(maxes_kg: Floats, clear_lead: float) -> list[Sureness]:

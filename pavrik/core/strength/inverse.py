@@ -79,9 +79,16 @@ def infer_capacities(
         return np.asarray((values[:count] - values[count]).T / _STEP)
 
     if not len(log_lifted):
-        return Inferred(prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing")
-    found = least_squares(lambda x: residuals(x[None])[0], np.zeros(count), jac=jacobian, xtol=1e-4)
-    covariance = np.linalg.inv(found.jac.T @ found.jac)
+        return Inferred(
+            prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing"
+        )
+
+    def of_one(parameters: Floats) -> Floats:
+        return np.asarray(residuals(parameters[None])[0])
+
+    found = least_squares(of_one, np.zeros(count), jac=jacobian, xtol=1e-4)
+    slope: Floats = np.asarray(found.jac)
+    covariance = np.linalg.inv(slope.T @ slope)
     to_log = np.hstack([np.ones((len(MUSCLES), 1)), np.eye(len(MUSCLES))])
     variances = np.diag(to_log @ covariance @ to_log.T)
     best = scaled(prior, _log_factors(found.x[None]))

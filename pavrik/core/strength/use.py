@@ -9,7 +9,7 @@ from typing import NamedTuple
 import numpy as np
 
 from pavrik.core.strength.capacities import Capacities
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Indices
 
 LIMITERS = (
     "hips", "legs", "quads", "knee_flexors", "adductors", "lower_back", "upper_back",
@@ -46,9 +46,10 @@ class Use(NamedTuple):
         return most
 
     @property
-    def limiter(self) -> Floats:
+    def limiter(self) -> Indices:
         """Index into ``LIMITERS`` of the largest use."""
-        return np.argmax(np.stack(np.broadcast_arrays(*self)), axis=0)
+        stacked = np.stack(np.broadcast_arrays(*self))
+        return np.asarray(np.argmax(stacked, axis=0))
 
 
 def least_use(

@@ -1,0 +1,1 @@
+"""The command line: the same services from the shell."""

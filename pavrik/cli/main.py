@@ -1,0 +1,80 @@
+"""``pavrik``: JSON in, JSON out; exit 2 and one line on standard error for bad input."""
+
+import argparse
+import json
+import sys
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+from pydantic import BaseModel, ValidationError
+
+from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
+from pavrik.services import model
+
+Command = Callable[[argparse.Namespace], None]
+
+COMPUTATIONS: dict[str, tuple[type[BaseModel], Callable[[Any], BaseModel], str]] = {
+    "pose": (SquatPoseRequest, model.pose, "one fully specified pose"),
+    "fit": (SquatFitRequest, model.fit, "the whole fit of a lifter for a lift"),
+    "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
+}
+
+
+class BadInputError(Exception):
+    """Input that cannot be used; its text is the one line that is shown."""
+
+
+def _one_line(error: ValidationError) -> str:
+    return "; ".join(
+        f"{'.'.join(str(part) for part in e['loc']) or 'input'}: {e['msg']}" for e in error.errors()
+    )
+
+
+def _read(name: str) -> Any:
+    try:
+        text = sys.stdin.read() if name == "-" else Path(name).read_text(encoding="utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        raise BadInputError(f"cannot read {name}: {error}") from error
+    try:
+        return json.loads(text)
+    except ValueError as error:
+        raise BadInputError(f"{name} is not JSON: {error}") from error
+
+
+def _compute(arguments: argparse.Namespace) -> None:
+    request_type, service, _ = COMPUTATIONS[arguments.command]
+    try:
+        request = request_type.model_validate(_read(arguments.file))
+        answer = service(request)
+    except ValidationError as error:
+        raise BadInputError(_one_line(error)) from error
+    except ValueError as error:
+        raise BadInputError("; ".join(str(error).splitlines())) from error
+    print(answer.model_dump_json(indent=2))
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(prog="pavrik", description=__doc__)
+    commands = parser.add_subparsers(dest="command", required=True)
+    for name, (_, _, about) in COMPUTATIONS.items():
+        command = commands.add_parser(name, help=about)
+        command.add_argument("file", help='a JSON file, or "-" for standard input')
+        command.set_defaults(run=_compute)
+    return parser
+
+
+def main(arguments: list[str] | None = None) -> int:
+    """Run one command; the exit code."""
+    parsed = _parser().parse_args(arguments)
+    run: Command = parsed.run
+    try:
+        run(parsed)
+    except BadInputError as error:
+        print(f"pavrik: {error}", file=sys.stderr)
+        return 2
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

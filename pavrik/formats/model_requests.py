@@ -1,0 +1,142 @@
+"""The public JSON of the model: requests of the command line and of the HTTP API alike.
+
+Every request carries ``format`` (the version of this JSON, 1 when left out). Validation collects
+all failures with their paths.
+"""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
+NotNegative = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+Degrees = Annotated[float, Field(ge=-90, le=180, allow_inf_nan=False)]
+LoadKg = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
+StanceM = Annotated[float, Field(ge=0.05, le=1.6, allow_inf_nan=False)]
+ToeOutDeg = Annotated[float, Field(ge=-20, le=80, allow_inf_nan=False)]
+HeelM = Annotated[float, Field(ge=0, le=0.08, allow_inf_nan=False)]
+BarPositionName = Literal["front", "high", "middle", "low"]
+Balance = Literal["system", "bar"]
+
+
+class Strict(BaseModel):
+    """No unknown fields: a misspelt one is an error, not a silence."""
+
+    model_config = ConfigDict(extra="forbid")
+
+
+class SegmentsIn(Strict):
+    """Measured segment lengths in metres; what is missing is estimated from stature."""
+
+    foot_m: Positive | None = None
+    ankle_height_m: Positive | None = None
+    shank_m: Positive | None = None
+    thigh_m: Positive | None = None
+    trunk_m: Positive | None = None
+    upper_arm_m: Positive | None = None
+    forearm_m: Positive | None = None
+    grip_m: Positive | None = None
+    head_neck_m: Positive | None = None
+    hip_spacing_m: Positive | None = None
+    shoulder_spacing_m: Positive | None = None
+
+    def measured(self) -> dict[str, float]:
+        return {name: value for name, value in self.model_dump().items() if value is not None}
+
+
+class BodyIn(Strict):
+    """Sex, body mass, stature and what was measured."""
+
+    sex: Literal["male", "female"]
+    mass_kg: Positive
+    stature_m: Positive
+    segments: SegmentsIn = Field(default_factory=SegmentsIn)
+
+
+class ScreensIn(Strict):
+    """Mobility screens; ankle either in degrees or as the knee-to-wall distance in cm."""
+
+    ankle_dorsiflexion_deg: Degrees | None = None
+    knee_to_wall_cm: Annotated[float, Field(ge=0, le=30)] | None = None
+    neutral_closing_deg: Degrees | None = None
+    hip_abduction_deg: Degrees | None = None
+    narrowest_grip_m: dict[BarPositionName, Positive | None] = Field(default_factory=dict)
+
+
+class SquatSetupIn(Strict):
+    """One squat set-up. ``hip_above_knee_m`` null is the depth target in force."""
+
+    bar_position: BarPositionName
+    stance_m: StanceM
+    toe_out_deg: ToeOutDeg
+    heel_lift_m: HeelM = 0.0
+    hip_above_knee_m: Annotated[float, Field(ge=-0.5, le=0.6)] | None = None
+    balance: Balance = "system"
+    grip_m: Positive | None = None
+
+
+class SquatPoseRequest(Strict):
+    """One squat pose, fully specified."""
+
+    format: Literal[1] = 1
+    lift: Literal["squat"]
+    body: BodyIn
+    setup: SquatSetupIn
+    load_kg: LoadKg
+    shank_deg: Annotated[float, Field(ge=-20, le=70)]
+    screens: ScreensIn = Field(default_factory=ScreensIn)
+
+
+class GridIn(Strict):
+    """Any axis fixed or listed; what is missing takes the usual values."""
+
+    bar_position: Annotated[list[BarPositionName], Field(min_length=1, max_length=4)] | None = None
+    stance_m: Annotated[list[StanceM], Field(min_length=1, max_length=40)] | None = None
+    toe_out_deg: Annotated[list[ToeOutDeg], Field(min_length=1, max_length=20)] | None = None
+    heel_lift_m: Annotated[list[HeelM], Field(min_length=1, max_length=8)] | None = None
+
+
+class UncertaintyIn(Strict):
+    """How many bodies are drawn, and the seed."""
+
+    samples: Annotated[int, Field(ge=1, le=1024)] = 256
+    seed: Annotated[int, Field(ge=0, le=2**32 - 1)] = 1
+
+
+class KnownBestIn(Strict):
+    """A best lift: load, reps, RPE and the set-up it was done in."""
+
+    setup: SquatSetupIn
+    load_kg: Annotated[float, Field(gt=0, le=1000)]
+    reps: Annotated[int, Field(ge=1, le=20)] = 1
+    rpe: Annotated[float, Field(ge=1, le=10)] | None = None
+
+
+class SquatFitRequest(Strict):
+    """The whole fit of one lifter's squat."""
+
+    format: Literal[1] = 1
+    lift: Literal["squat"]
+    body: BodyIn
+    screens: ScreensIn = Field(default_factory=ScreensIn)
+    schools: dict[str, str] = Field(default_factory=dict)
+    known_bests: Annotated[list[KnownBestIn], Field(max_length=20)] = Field(default_factory=list)
+    grid: GridIn = Field(default_factory=GridIn)
+    uncertainty: UncertaintyIn | None = None
+
+
+class PlateIn(Strict):
+    """A kind of plate: its weight in kg and how many pairs there are."""
+
+    kg: Annotated[float, Field(gt=0, le=100)]
+    pairs: Annotated[int, Field(ge=0, le=20)]
+
+
+class PlatesRequest(Strict):
+    """A target and what the gym owns."""
+
+    format: Literal[1] = 1
+    target_kg: Annotated[float, Field(gt=0, le=1200)]
+    bar_kg: Annotated[float, Field(gt=0, le=60)] = 20.0
+    collars_kg: Annotated[float, Field(ge=0, le=10)] = 0.0
+    plates: Annotated[list[PlateIn], Field(max_length=30)]

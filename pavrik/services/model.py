@@ -1,0 +1,189 @@
+"""The model's computations from request to answer; raises ValueError with one line per problem."""
+
+from collections.abc import Mapping
+from dataclasses import asdict, replace
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.segments import make_body
+from pavrik.core.equipment.plates import PlatePair, load_bar
+from pavrik.core.faults.schools import check_choice, squat_schools
+from pavrik.core.squat.bar_positions import BAR_POSITIONS
+from pavrik.core.squat.candidates import Candidate
+from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.squat.fit import SquatFit, fit_squat
+from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.squat.own_lifts import KnownBest, strengths_from
+from pavrik.core.squat.pose import squat_pose
+from pavrik.core.squat.screens import Screens, make_screens
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.uncertainty import Sureness
+from pavrik.core.strength.capacities import assumed_capacities
+from pavrik.core.strength.estimated_max import estimate_max
+from pavrik.core.strength.inverse import Inferred
+from pavrik.core.units import degrees, dorsiflexion_from_knee_to_wall, radians
+from pavrik.formats.model_answers import (
+    CandidateOut,
+    FitAnswer,
+    PlatesAnswer,
+    PoseAnswer,
+    RejectedOut,
+    SquatSetupOut,
+)
+from pavrik.formats.model_requests import (
+    BodyIn,
+    GridIn,
+    PlatesRequest,
+    ScreensIn,
+    SquatFitRequest,
+    SquatPoseRequest,
+    SquatSetupIn,
+)
+
+
+def screens_from(request: ScreensIn) -> Screens:
+    """Screens of a request; degrees win over the knee-to-wall distance."""
+    ankle_deg = request.ankle_dorsiflexion_deg
+    if ankle_deg is None and request.knee_to_wall_cm is not None:
+        ankle_deg = float(degrees(dorsiflexion_from_knee_to_wall(request.knee_to_wall_cm)))
+    return make_screens(
+        DEFAULT,
+        ankle_dorsiflexion_deg=ankle_deg,
+        neutral_closing_deg=request.neutral_closing_deg,
+        hip_abduction_deg=request.hip_abduction_deg,
+        narrowest_grip_m={str(name): value for name, value in request.narrowest_grip_m.items()},
+    )
+
+
+def squat_lifter(
+    body: BodyIn, screens: ScreensIn, schools: Mapping[str, str] | None = None
+) -> SquatLifter:
+    """A lifter with assumed strengths."""
+    chosen = dict(schools or {})
+    for question, position in chosen.items():
+        check_choice(question, position)
+    made = make_body(body.sex, body.mass_kg, body.stature_m, body.segments.measured())
+    return SquatLifter(
+        body=made,
+        capacities=assumed_capacities(made, DEFAULT),
+        screens=screens_from(screens),
+        schools=squat_schools(chosen),
+        measured=frozenset(body.segments.measured()),
+    )
+
+
+def setup_from(request: SquatSetupIn) -> SquatSetup:
+    """A set-up of a request in the core's terms."""
+    return SquatSetup(
+        bar_position=request.bar_position,
+        stance_m=request.stance_m,
+        toe_out=float(radians(request.toe_out_deg)),
+        heel_lift_m=request.heel_lift_m,
+        hip_above_knee_m=request.hip_above_knee_m,
+        grip_m=request.grip_m,
+    )
+
+
+def pose(request: SquatPoseRequest) -> PoseAnswer:
+    """One fully specified squat pose."""
+    schools = {"squat_balance": request.setup.balance}
+    lifter = squat_lifter(request.body, request.screens, schools)
+    report = squat_pose(
+        lifter, setup_from(request.setup), request.load_kg, float(radians(request.shank_deg))
+    )
+    return PoseAnswer.model_validate(asdict(report))
+
+
+def _grid_from(request: GridIn) -> SetupGrid:
+    listed = {
+        name: tuple(values) for name, values in request.model_dump().items() if values is not None
+    }
+    return replace(SetupGrid(), **{_GRID_FIELD.get(name, name): v for name, v in listed.items()})
+
+
+_GRID_FIELD = {"bar_position": "bar_positions"}
+
+
+def with_own_strengths(
+    lifter: SquatLifter, request: SquatFitRequest
+) -> tuple[SquatLifter, Inferred | None]:
+    """The lifter with strengths inferred from the known bests, if there are any."""
+    if not request.known_bests:
+        return lifter, None
+    bests = []
+    for best in request.known_bests:
+        estimate = estimate_max(best.load_kg, best.reps, best.rpe)
+        bests.append(KnownBest(setup_from(best.setup), estimate.kg, estimate.log_error))
+    inferred = strengths_from(lifter, bests)
+    return replace(lifter, capacities=inferred.capacities), inferred
+
+
+def setup_out(lifter: SquatLifter, setup: SquatSetup) -> SquatSetupOut:
+    """A set-up in the answer's terms."""
+    return SquatSetupOut(
+        bar_position=setup.bar_position,
+        stance_m=setup.stance_m,
+        toe_out_deg=round(float(degrees(setup.toe_out)), 6),
+        heel_lift_m=setup.heel_lift_m,
+        hip_above_knee_m=lifter.hip_above_knee_m(setup),
+        balance=lifter.schools.balance,
+    )
+
+
+def candidate_out(
+    lifter: SquatLifter, candidate: Candidate, sure: Sureness | None = None
+) -> CandidateOut:
+    """A candidate in the answer's terms."""
+    return CandidateOut(
+        setup=setup_out(lifter, candidate.setup),
+        shank_deg=float(degrees(candidate.shank)),
+        trunk_lean_deg=float(degrees(candidate.lean)),
+        hip_closing_deg=float(degrees(candidate.closing)),
+        predicted_max_kg=candidate.predicted_max_kg,
+        band_kg=sure.band_kg if sure else None,
+        median_kg=sure.median_kg if sure else None,
+        chance_best=sure.chance_best if sure else None,
+        limiter=candidate.limiter,
+        use=candidate.use,
+    )
+
+
+def fit_out(lifter: SquatLifter, fit: SquatFit, inferred: Inferred | None) -> FitAnswer:
+    """A fit in the answer's terms."""
+    sureness: list[Sureness | None] = [*fit.sureness] or [None] * len(fit.leaders)
+    leaders = [
+        candidate_out(lifter, candidate, sure)
+        for candidate, sure in zip(fit.leaders, sureness, strict=True)
+    ]
+    by_style = {leader.setup.bar_position: leader for leader in leaders}
+    return FitAnswer(
+        candidates=leaders + [candidate_out(lifter, candidate) for candidate in fit.rest],
+        best_of_style={position: by_style.get(position) for position in BAR_POSITIONS},
+        rejected=[
+            RejectedOut(setup=setup_out(lifter, r.setup), reasons=r.reasons) for r in fit.rejected
+        ],
+        toss_up=fit.toss_up,
+        verdict=fit.verdict,
+        strengths=inferred.firmness if inferred else "nothing",
+        residual_log=inferred.residual if inferred else [],
+        assumed_screens=sorted(lifter.screens.assumed),
+        model_version=MODEL_VERSION,
+    )
+
+
+def fit(request: SquatFitRequest) -> FitAnswer:
+    """The whole squat fit."""
+    lifter = squat_lifter(request.body, request.screens, request.schools)
+    lifter, inferred = with_own_strengths(lifter, request)
+    samples = request.uncertainty.samples if request.uncertainty else 0
+    seed = request.uncertainty.seed if request.uncertainty else 1
+    return fit_out(lifter, fit_squat(lifter, _grid_from(request.grid), samples, seed), inferred)
+
+
+def plates(request: PlatesRequest) -> PlatesAnswer:
+    """Plates for a target."""
+    stock = tuple(PlatePair(plate.kg, plate.pairs) for plate in request.plates)
+    loading = load_bar(request.target_kg, request.bar_kg, request.collars_kg, stock)
+    return PlatesAnswer(
+        per_side=list(loading.per_side), total_kg=loading.total_kg, error_kg=loading.error_kg
+    )

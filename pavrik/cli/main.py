@@ -9,8 +9,12 @@ from typing import Any
 
 from pydantic import BaseModel, ValidationError
 
+from pavrik.cli import operation
+from pavrik.cli.bench import run_bench
+from pavrik.cli.start import FIRST_PORT, start
 from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
 from pavrik.services import model
+from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
 
@@ -54,6 +58,31 @@ def _compute(arguments: argparse.Namespace) -> None:
     print(answer.model_dump_json(indent=2))
 
 
+def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser]") -> None:
+    start_command = commands.add_parser("start", help="database, demo club and server in one")
+    start_command.add_argument("--port", type=int, help="port of the page, else the first free one")
+    start_command.add_argument("--no-demo", action="store_true", help="leave the demo club out")
+    start_command.add_argument("--prepare", action="store_true", help="set up and stop")
+    start_command.set_defaults(run=lambda a: start(a.port, not a.no_demo, a.prepare))
+    serve = commands.add_parser("serve", help="serve PAVRIK_DATABASE_URL")
+    serve.add_argument("--port", type=int, default=FIRST_PORT)
+    serve.set_defaults(run=lambda a: operation.run_serve(a.port))
+    for name, about, run in (
+        ("migrate", "apply missing migrations to PAVRIK_DATABASE_URL", operation.run_migrate),
+        ("demo", "load the demo club into PAVRIK_DATABASE_URL", operation.run_demo),
+        ("openapi", "print the HTTP API's description", operation.print_openapi),
+        ("bench", "time the core against its own baselines", run_bench),
+    ):
+        commands.add_parser(name, help=about).set_defaults(run=lambda _, run=run: run())
+    for name, about, run_file in (
+        ("backup", "dump PAVRIK_DATABASE_URL to a file", operation.run_backup),
+        ("restore", "restore a dump into an empty PAVRIK_DATABASE_URL", operation.run_restore),
+    ):
+        command = commands.add_parser(name, help=about)
+        command.add_argument("file")
+        command.set_defaults(run=lambda a, run=run_file: run(a.file))
+
+
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="pavrik", description=__doc__)
     commands = parser.add_subparsers(dest="command", required=True)
@@ -61,6 +90,7 @@ def _parser() -> argparse.ArgumentParser:
         command = commands.add_parser(name, help=about)
         command.add_argument("file", help='a JSON file, or "-" for standard input')
         command.set_defaults(run=_compute)
+    _add_operation(commands)
     return parser
 
 
@@ -70,7 +100,7 @@ def main(arguments: list[str] | None = None) -> int:
     run: Command = parsed.run
     try:
         run(parsed)
-    except BadInputError as error:
+    except (BadInputError, ClusterError) as error:
         print(f"pavrik: {error}", file=sys.stderr)
         return 2
     return 0

@@ -43,6 +43,7 @@ class LoggedSet:
     rpe: float | None
     missed_reps: int = 0
     faults: tuple[LoggedFault, ...] = ()
+    aimed_rpe: float | None = None
 
     @property
     def counts_for_max(self) -> bool:
@@ -154,20 +155,18 @@ def _hold_step(
     ]
 
 
-def _answer_rpe(
-    wanted: float, last: LoggedSet, aimed_rpe: float | None
-) -> tuple[float, list[Because]]:
+def _answer_rpe(wanted: float, last: LoggedSet) -> tuple[float, list[Because]]:
     """Harder than aimed for last time takes load off; easier adds nothing by itself."""
-    if last.rpe is None or aimed_rpe is None:
+    if last.rpe is None or last.aimed_rpe is None:
         return wanted, []
-    over = last.rpe - aimed_rpe
+    over = last.rpe - last.aimed_rpe
     if over <= RPE_TOLERANCE:
         return wanted, []
     lighter = min(wanted, last.load_kg * (1 - KG_SHARE_PER_RPE * over))
     return lighter, [
         Because(
-            f"{_kg(last.load_kg)} felt like RPE {last.rpe:g} when {aimed_rpe:g} was aimed for: "
-            f"{KG_SHARE_PER_RPE * over:.0%} off",
+            f"{_kg(last.load_kg)} felt like RPE {last.rpe:g} when {last.aimed_rpe:g} was "
+            f"aimed for: {KG_SHARE_PER_RPE * over:.0%} off",
             (last.set_id,),
         )
     ]
@@ -233,13 +232,11 @@ def next_load(
     gym: Gym,
     *,
     novice: bool = False,
-    aimed_rpe: float | None = None,
     pain: Sequence[PainFlag] = (),
 ) -> NextLoad:
     """Next load of one lift from its log (oldest first), rounded down to the gym's plates.
 
-    ``aimed_rpe`` is what the last exposure was meant to feel like. Faults of the last two days
-    count.
+    Faults of the last two days count.
     """
     estimates = _estimates(history)
     if not estimates:
@@ -253,7 +250,7 @@ def next_load(
     last = max((logged for logged in history if logged.day == days[-1]), key=lambda s: s.load_kg)
     answers: list[Callable[[float], tuple[float, list[Because]]]] = [
         lambda load: _hold_step(load, last, target, novice),
-        lambda load: _answer_rpe(load, last, aimed_rpe),
+        lambda load: _answer_rpe(load, last),
         lambda load: _answer_faults(load, recent),
         lambda load: _respect_pain(load, max_kg, pain),
     ]

@@ -1,0 +1,1 @@
+"""HTTP: routers, sessions, errors as RFC 9457 problem+json."""

@@ -1,0 +1,139 @@
+"""Every error as problem+json (RFC 9457): what happened, what to do, which field."""
+
+import logging
+from collections.abc import Sequence
+from typing import Any
+
+import psycopg
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from psycopg_pool import PoolTimeout
+from pydantic import BaseModel
+from starlette.exceptions import HTTPException
+
+from pavrik.services.context import (
+    ForbiddenError,
+    InvalidError,
+    KeyReusedError,
+    ServiceError,
+    TooManyAttemptsError,
+    WrongSignInError,
+)
+from pavrik.store.errors import NotFoundError, RefusedError
+
+log = logging.getLogger("pavrik")
+MEDIA_TYPE = "application/problem+json"
+
+
+class FieldError(BaseModel):
+    """One failure and the path of the input it belongs to."""
+
+    path: str
+    message: str
+
+
+class Problem(BaseModel):
+    """A problem as RFC 9457 has it, with the failures of single fields."""
+
+    title: str
+    status: int
+    detail: str
+    errors: list[FieldError] = []
+
+
+PROBLEM_RESPONSES: dict[int | str, dict[str, Any]] = {
+    status: {"model": Problem, "description": text}
+    for status, text in {
+        400: "The request is not readable",
+        401: "Nobody is signed in",
+        403: "The role or the CSRF token does not allow this",
+        404: "Not in this club",
+        409: "The key was used for something else, or a rule of the records is broken",
+        422: "The input breaks a rule",
+        429: "Too many attempts",
+        503: "The database does not answer",
+    }.items()
+}
+
+
+def problem(
+    status: int, title: str, detail: str, errors: Sequence[FieldError] = ()
+) -> JSONResponse:
+    """A problem+json response."""
+    body = Problem(title=title, status=status, detail=detail, errors=list(errors))
+    return JSONResponse(body.model_dump(), status_code=status, media_type=MEDIA_TYPE)
+
+
+_SERVICE_STATUS: dict[type[ServiceError], tuple[int, str]] = {
+    ForbiddenError: (403, "Not allowed"),
+    WrongSignInError: (401, "Sign-in failed"),
+    TooManyAttemptsError: (429, "Too many attempts"),
+    KeyReusedError: (409, "Key used before"),
+    InvalidError: (422, "The input breaks a rule"),
+}
+
+
+def _service(_: Request, error: Exception) -> JSONResponse:
+    status, title = _SERVICE_STATUS.get(type(error), (400, "Refused"))  # type: ignore[arg-type]
+    fields = []
+    if isinstance(error, InvalidError) and error.field:
+        fields = [FieldError(path=error.field, message=str(error))]
+    return problem(status, title, str(error), fields)
+
+
+def _validation(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, RequestValidationError)
+    fields = [
+        FieldError(
+            path=".".join(str(part) for part in e["loc"][1:]) or str(e["loc"][0]), message=e["msg"]
+        )
+        for e in error.errors()
+    ]
+    if any(e["type"] == "json_invalid" for e in error.errors()):
+        return problem(400, "Not readable", "the request is not valid JSON", fields)
+    detail = f"{len(fields)} field{'s' if len(fields) > 1 else ''} cannot be used as given"
+    return problem(422, "The input breaks a rule", detail, fields)
+
+
+def _value(_: Request, error: Exception) -> JSONResponse:
+    lines = str(error).splitlines()
+    fields = [FieldError(path="", message=line) for line in lines]
+    return problem(422, "The input breaks a rule", "; ".join(lines), fields)
+
+
+def _not_found(_: Request, error: Exception) -> JSONResponse:
+    return problem(404, "Not found", str(error))
+
+
+def _refused(_: Request, error: Exception) -> JSONResponse:
+    field = getattr(error, "field", None)
+    fields = [FieldError(path=field, message=str(error))] if field else []
+    return problem(409, "Not recorded", str(error), fields)
+
+
+def _database(_: Request, error: Exception) -> JSONResponse:
+    log.error("database unavailable: %s", type(error).__name__)
+    return problem(
+        503, "Database unavailable", "the database does not answer; nothing was lost, try again"
+    )
+
+
+def _http(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, HTTPException)
+    response = problem(error.status_code, str(error.detail), str(error.detail))
+    response.headers.update(error.headers or {})
+    return response
+
+
+def install(app: FastAPI) -> None:
+    """Register every handler."""
+    app.add_exception_handler(ServiceError, _service)
+    app.add_exception_handler(RequestValidationError, _validation)
+    app.add_exception_handler(ValueError, _value)
+    app.add_exception_handler(NotFoundError, _not_found)
+    app.add_exception_handler(RefusedError, _refused)
+    app.add_exception_handler(psycopg.errors.CheckViolation, _refused)
+    app.add_exception_handler(psycopg.OperationalError, _database)
+    app.add_exception_handler(PoolTimeout, _database)
+    app.add_exception_handler(HTTPException, _http)

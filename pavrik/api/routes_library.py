@@ -1,0 +1,76 @@
+"""The catalogue, schools, assumptions, equipment, and the model's public computations."""
+
+from typing import Any
+
+from fastapi import APIRouter
+
+from pavrik.api.schemas import (
+    AssumptionAnswer,
+    CatalogueAnswer,
+    EquipmentAnswer,
+    SchoolsAnswer,
+)
+from pavrik.api.security import DatabaseIn, WhoIn
+from pavrik.core.assumptions import describe
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.schools import shipped_schools
+from pavrik.formats.model_answers import FitAnswer, PlatesAnswer, PoseAnswer
+from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
+from pavrik.services import library, model
+
+router = APIRouter(prefix="/api", tags=["library"])
+
+
+@router.get("/catalogue", response_model=CatalogueAnswer)
+def read_catalogue(_: WhoIn) -> Any:
+    """Faults, causes and remedies."""
+    catalogue = shipped_catalogue()
+    return {
+        "version": catalogue.version,
+        "phases": catalogue.phases,
+        "faults": [vars(fault) for fault in catalogue.faults.values()],
+        "causes": [vars(cause) for cause in catalogue.causes.values()],
+        "remedies": [vars(remedy) for remedy in catalogue.remedies.values()],
+    }
+
+
+@router.get("/schools", response_model=SchoolsAnswer)
+def read_schools(database: DatabaseIn, who: WhoIn) -> Any:
+    """Schools and the club's choices."""
+    return {
+        "schools": [
+            {**vars(school), "positions": [vars(p) for p in school.positions]}
+            for school in shipped_schools().values()
+        ],
+        "club": library.clubs_schools(database, who),
+    }
+
+
+@router.get("/assumptions", response_model=list[AssumptionAnswer])
+def read_assumptions(_: WhoIn) -> Any:
+    """The model's own starting values."""
+    return describe()
+
+
+@router.get("/equipment", response_model=EquipmentAnswer)
+def read_equipment(database: DatabaseIn, who: WhoIn) -> Any:
+    """What the gym owns."""
+    return library.equipment_of(database, who)
+
+
+@router.post("/compute/pose")
+def compute_pose(body: SquatPoseRequest, _: WhoIn) -> PoseAnswer:
+    """The ``pavrik pose`` computation."""
+    return model.pose(body)
+
+
+@router.post("/compute/fit")
+def compute_fit(body: SquatFitRequest, _: WhoIn) -> FitAnswer:
+    """The ``pavrik fit`` computation."""
+    return model.fit(body)
+
+
+@router.post("/compute/plates")
+def compute_plates(body: PlatesRequest, _: WhoIn) -> PlatesAnswer:
+    """The ``pavrik plates`` computation."""
+    return model.plates(body)

@@ -1,0 +1,90 @@
+"""The platform log and the prescriptions."""
+
+from datetime import UTC, datetime
+from typing import Annotated, Any
+from uuid import UUID
+
+from fastapi import APIRouter, Query
+
+from pavrik.api.schemas import (
+    Lift,
+    PrescribeRequest,
+    PrescriptionAnswer,
+    SetAnswer,
+    SetRef,
+    SetRequest,
+    StoredPrescriptionAnswer,
+    TargetRequest,
+    WithdrawRequest,
+)
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.prescription.next_load import Target
+from pavrik.services import prescribing, training
+from pavrik.services.lifter_inputs import get_profile
+from pavrik.store import training as store
+
+router = APIRouter(prefix="/api", tags=["training"])
+
+
+@router.get("/lifters/{lifter_id}/sets", response_model=list[SetAnswer])
+def read_sets(
+    lifter_id: UUID,
+    database: DatabaseIn,
+    who: WhoIn,
+    lift: Lift | None = None,
+    most: Annotated[int, Query(ge=1, le=500)] = 60,
+) -> Any:
+    """Standing sets, newest first."""
+    return training.shown_sets(database, who, lifter_id, lift, most)
+
+
+@router.post("/lifters/{lifter_id}/sets", status_code=201, response_model=SetRef)
+def log_set(lifter_id: UUID, body: SetRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+    """Log a set with the faults seen in it; ``replaces`` amends an earlier one."""
+    fields = body.model_dump(exclude={"faults"})
+    logged = store.TrainingSet(lifter_id=lifter_id, schools={}, **fields)
+    seen = [store.Observation(**fault.model_dump()) for fault in body.faults]
+    return training.log_set(database, who, key, logged, seen)
+
+
+@router.post("/sets/{set_id}/withdrawal", response_model=SetRef)
+def withdraw_set(
+    set_id: UUID, body: WithdrawRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> Any:
+    """Take a set back; the old fact stays on record."""
+    return training.withdraw_set(database, who, key, set_id, body.new_id, datetime.now(UTC))
+
+
+@router.post("/lifters/{lifter_id}/next-load", response_model=PrescriptionAnswer)
+def propose(lifter_id: UUID, body: TargetRequest, database: DatabaseIn, who: WhoIn) -> Any:
+    """The next load as it would be prescribed; nothing is stored."""
+    target = Target(body.reps, body.rpe, body.sets)
+    return prescribing.propose(database, who, lifter_id, body.lift, target)
+
+
+@router.get("/lifters/{lifter_id}/prescriptions", response_model=list[StoredPrescriptionAnswer])
+def read_prescriptions(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+    """Prescriptions, newest first."""
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        return [vars(given) for given in store.list_prescriptions(connection, lifter_id)]
+
+
+@router.post(
+    "/lifters/{lifter_id}/prescriptions", status_code=201, response_model=PrescriptionAnswer
+)
+def prescribe(
+    lifter_id: UUID, body: PrescribeRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> Any:
+    """Store the next load, overruled with a reason where the coach knows better."""
+    return prescribing.prescribe(
+        database,
+        who,
+        key,
+        body.prescription_id,
+        lifter_id,
+        body.lift,
+        Target(body.reps, body.rpe, body.sets),
+        body.overruled_kg,
+        body.overruled_because,
+    )

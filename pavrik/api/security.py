@@ -1,0 +1,52 @@
+"""Who is asking: the session cookie, the CSRF token, the role."""
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import Cookie, Depends, Header, HTTPException, Request
+
+from pavrik.services.accounts import Account, Accounts
+from pavrik.services.context import Who
+from pavrik.store.database import Database
+
+COOKIE = "pavrik_session"
+READING = frozenset({"GET", "HEAD", "OPTIONS"})
+
+
+def get_database(request: Request) -> Database:
+    """The application's database."""
+    database: Database = request.app.state.database
+    return database
+
+
+def get_accounts(request: Request) -> Accounts:
+    """Sign-in against the application's database."""
+    accounts: Accounts = request.app.state.accounts
+    return accounts
+
+
+def get_account(
+    request: Request,
+    accounts: Annotated[Accounts, Depends(get_accounts)],
+    token: Annotated[str | None, Cookie(alias=COOKIE, include_in_schema=False)] = None,
+    csrf: Annotated[str | None, Header(alias="X-CSRF-Token")] = None,
+) -> Account:
+    """The signed-in account; a writing request must carry the session's CSRF token."""
+    account = accounts.account(token) if token else None
+    if account is None:
+        raise HTTPException(401, "sign in first")
+    if request.method not in READING and csrf != account.csrf_token:
+        raise HTTPException(403, "the CSRF token is missing or old: reload the page")
+    return account
+
+
+def get_who(account: Annotated[Account, Depends(get_account)]) -> Who:
+    """The signed-in coach."""
+    return account.who
+
+
+DatabaseIn = Annotated[Database, Depends(get_database)]
+AccountsIn = Annotated[Accounts, Depends(get_accounts)]
+AccountIn = Annotated[Account, Depends(get_account)]
+WhoIn = Annotated[Who, Depends(get_who)]
+KeyIn = Annotated[UUID, Header(alias="Idempotency-Key")]

@@ -1,0 +1,90 @@
+"""``pavrik bench``: the core's speed, as ratios within one run."""
+
+import time
+from collections.abc import Callable
+from dataclasses import replace
+
+import numpy as np
+
+from pavrik.core.body.segments import make_body
+from pavrik.core.squat.bench import exact_setup
+from pavrik.core.squat.cases import SetupGrid, case_for
+from pavrik.core.squat.evaluation import BOTTOM
+from pavrik.core.squat.fit import fit_squat
+from pavrik.core.squat.lifter import SquatLifter, default_lifter
+from pavrik.core.squat.own_lifts import KnownBest, strengths_from
+from pavrik.core.squat.pose import squat_pose
+from pavrik.core.squat.setup import SquatSetup
+
+POSES = 200_000
+LOOP = 200
+SAMPLES = 256
+_SETUP = SquatSetup("low", 0.42, 0.35)
+
+
+def _seconds(action: Callable[[], object], repeats: int = 3) -> float:
+    best = float("inf")
+    for _ in range(repeats):
+        started = time.perf_counter()
+        action()
+        best = min(best, time.perf_counter() - started)
+    return best
+
+
+def _many_poses(lifter: SquatLifter) -> None:
+    case = case_for(lifter, [_SETUP])
+    stances = np.linspace(0.3, 0.5, POSES).reshape(-1, 1, 1)
+    replace(case, stance_m=stances).held(np.full((1, 1, 1), 0.45), BOTTOM).under(150.0)
+
+
+def _mujoco_loop_rate() -> float | None:
+    """Inverse dynamics per second of a MuJoCo model with as many joints; None without MuJoCo."""
+    try:
+        import mujoco  # type: ignore[import-untyped]
+    except ImportError:
+        return None
+    links = '<geom type="capsule" size=".05" fromto="0 0 0 0 0 .4" mass="5"/>'
+    xml = "<mujoco><worldbody>" + "".join(
+        f'<body pos="0 0 {0.4 if i else 0}"><joint type="ball"/>{links}' for i in range(8)
+    )
+    model = mujoco.MjModel.from_xml_string(xml + "</body>" * 8 + "</worldbody></mujoco>")
+    data = mujoco.MjData(model)
+
+    def loop() -> None:
+        for step in range(LOOP * 10):
+            data.qpos[0] = 1 + step * 1e-6
+            mujoco.mj_inverse(model, data)
+
+    return LOOP * 10 / _seconds(loop)
+
+
+def run_bench() -> None:
+    """Print poses per second against two loops, and the time of a fit and its parts."""
+    lifter = default_lifter(make_body("male", 83, 1.75))
+    rate = POSES / _seconds(lambda: _many_poses(lifter))
+    one_by_one = LOOP / _seconds(
+        lambda: [squat_pose(lifter, _SETUP, 150.0, 0.45) for _ in range(LOOP)]
+    )
+    print(f"poses per second, vectorised          {rate:12,.0f}")
+    print(f"  against our own loop, one by one    {rate / one_by_one:12.1f} times")
+    mujoco_rate = _mujoco_loop_rate()
+    if mujoco_rate:
+        print(f"  against a MuJoCo loop in Python     {rate / mujoco_rate:12.1f} times")
+    grid = SetupGrid(
+        stance_m=tuple(0.32 + 0.04 * i for i in range(9)),
+        toe_out_deg=(8.0, 15.0, 22.0, 29.0, 36.0),
+        heel_lift_m=(0.0, 0.01, 0.02),
+    )
+    fit = _seconds(lambda: fit_squat(lifter, grid))
+    sure = _seconds(lambda: fit_squat(lifter, grid, SAMPLES), 1) - fit
+    known = [KnownBest(_SETUP, 180.0), KnownBest(replace(_SETUP, bar_position="front"), 150.0)]
+    print(f"whole squat fit, 4 x 9 x 5 x 3        {fit * 1e3:12.0f} ms")
+    print(f"bands and chances, {SAMPLES} bodies         {sure * 1e3:12.0f} ms")
+    print(f"strengths from two lifts              {_ms(lambda: strengths_from(lifter, known))} ms")
+    print(
+        f"one exact set-up with its path        {_ms(lambda: exact_setup(lifter, _SETUP, 150))} ms"
+    )
+
+
+def _ms(action: Callable[[], object]) -> str:
+    return f"{_seconds(action) * 1e3:12.1f}"

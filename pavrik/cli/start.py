@@ -1,0 +1,120 @@
+"""``pavrik start``: database, migrations, demo club and server, all stopped again on Ctrl-C."""
+
+import fcntl
+import hashlib
+import logging
+import os
+import socket
+from collections.abc import Iterator
+from contextlib import contextmanager
+from datetime import UTC, datetime
+from pathlib import Path
+
+import uvicorn
+from argon2 import PasswordHasher
+
+from pavrik.api.app import create_app
+from pavrik.api.settings import Settings
+from pavrik.demo.load import load_demo
+from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
+from pavrik.store.cluster import Cluster, ClusterError
+from pavrik.store.database import Database
+from pavrik.store.migrate import migrate
+from pavrik.store.setup import prepare
+
+FIRST_PORT = 8460
+ROOT = Path(__file__).resolve().parents[2]
+PAGE = ROOT / "web" / "dist"
+
+
+def state_folder() -> Path:
+    """Where the private database lives: beside the code, or for root where postgres may enter."""
+    named = os.environ.get("PAVRIK_STATE")
+    if named:
+        return Path(named)
+    if os.geteuid() == 0:
+        return Path("/var/lib") / f"pavrik-{hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]}"
+    return ROOT / ".pavrik"
+
+
+@contextmanager
+def _only_one(folder: Path) -> Iterator[None]:
+    folder.mkdir(parents=True, exist_ok=True)
+    with (folder / "start.lock").open("w") as lock:
+        try:
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except OSError as error:
+            raise ClusterError(
+                "Pavrik is already running from this folder: use that one, or stop it first"
+            ) from error
+        yield
+
+
+def _is_free(port: int) -> bool:
+    with socket.socket() as probe:
+        probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        try:
+            probe.bind(("127.0.0.1", port))
+        except OSError:
+            return False
+    return True
+
+
+def choose_port(asked: int | None) -> int:
+    """The asked port, or the first free one from 8460. Raises ClusterError when taken."""
+    if asked is not None:
+        if not _is_free(asked):
+            raise ClusterError(f"port {asked} is taken: free it, or leave --port out")
+        return asked
+    for port in range(FIRST_PORT, FIRST_PORT + 50):
+        if _is_free(port):
+            return port
+    raise ClusterError(f"ports {FIRST_PORT} to {FIRST_PORT + 49} are all taken: give --port")
+
+
+@contextmanager
+def _database_urls() -> Iterator[tuple[str, str]]:
+    """Owner's and application's URL: a server of one's own, or the private cluster."""
+    own = os.environ.get("PAVRIK_DATABASE_URL")
+    if own:
+        migrate(own)
+        yield own, own
+        return
+    folder = state_folder()
+    with _only_one(folder):
+        cluster = Cluster(folder)
+        port = cluster.start()
+        try:
+            yield prepare(cluster, port)
+        finally:
+            cluster.stop()
+
+
+def _load_demo(app_url: str, owner_url: str) -> None:
+    database = Database(app_url)
+    database.open()
+    try:
+        load_demo(database, owner_url, PasswordHasher(), datetime.now(UTC))
+    finally:
+        database.close()
+
+
+def start(port: int | None, demo: bool, prepare_only: bool) -> None:
+    """Run until Ctrl-C; ``prepare_only`` sets everything up and stops."""
+    logging.basicConfig(level=logging.INFO, format="%(asctime)s %(message)s")
+    logging.getLogger("psycopg.pool").setLevel(logging.ERROR)
+    with _database_urls() as (owner_url, app_url):
+        if demo:
+            print("Loading the demo club where it is missing ...", flush=True)
+            _load_demo(app_url, owner_url)
+        if prepare_only:
+            print("Pavrik is set up: ./start serves it.")
+            return
+        chosen = choose_port(port)
+        page = PAGE if (PAGE / "index.html").exists() else None
+        app = create_app(Settings(app_url, page))
+        print(f"\nPavrik: http://127.0.0.1:{chosen}", flush=True)
+        if demo:
+            print(f"Demo club: press “Enter the demo club”, or {OWNER_EMAIL} / {OWNER_PASSWORD}")
+        print("Ctrl-C stops everything.\n", flush=True)
+        uvicorn.run(app, host="127.0.0.1", port=chosen, log_level="warning", access_log=False)

@@ -1,0 +1,152 @@
+"""Computed grids and exact set-ups for the bench: the page shows them and computes nothing."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core.linkage.geometry import Point
+from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.squat.cases import SetupGrid, case_for
+from pavrik.core.squat.evaluation import (
+    BOTTOM,
+    THOROUGH,
+    Effort,
+    Evaluation,
+    evaluate,
+)
+from pavrik.core.squat.held_pose import HeldPose, LoadedSquat
+from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.squat.path import whole_progress
+from pavrik.core.squat.pose import upper_places
+from pavrik.core.squat.reasons import gate_reasons, limit_reasons
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.strength.use import LIMITERS, Use
+from pavrik.core.units import Floats, degrees
+
+WHILE_DRAGGING = Effort(14, BOTTOM, 7, np.array([0.8, 1.0]))
+BENCH_STANCES_M = tuple(round(0.24 + 0.02 * i, 2) for i in range(29))
+BENCH_TOES_DEG = tuple(float(5 * i) for i in range(10))
+BENCH_HEELS_M = (0.0, 0.01, 0.02, 0.03)
+JOINTS = ("ankle", "knee", "hip", "shoulder", "head", "bar")
+
+
+@dataclass(frozen=True)
+class Drawn:
+    """What a figure needs. ``points`` per joint (x, y, z) in m; angles in degrees; arms in m; all
+    arrays of one shape."""
+
+    points: dict[str, tuple[Floats, Floats, Floats]]
+    angles_deg: dict[str, Floats]
+    arms_m: dict[str, Floats]
+    use: Use
+    pitch_deg: Floats
+
+
+@dataclass(frozen=True)
+class BenchGrid:
+    """Set-ups in grid order with what the figure shows at one load, and why not where not."""
+
+    setups: list[SquatSetup]
+    predicted_max_kg: Floats
+    limiter: list[str]
+    drawn: Drawn
+    reasons: list[list[str]]
+
+
+@dataclass(frozen=True)
+class ExactSetup:
+    """One set-up with its best shank, the bottom at a load, and the whole way down."""
+
+    setup: SquatSetup
+    predicted_max_kg: float
+    limiter: str
+    worst_progress: float
+    bottom: Drawn
+    progress: Floats
+    path: Drawn
+    reasons: list[str]
+
+
+def _flat(value: Floats | float, shape: tuple[int, ...]) -> Floats:
+    return np.broadcast_to(np.asarray(value, dtype=np.float64), shape).reshape(-1)
+
+
+def _draw(pose: HeldPose, loaded: LoadedSquat) -> Drawn:
+    shape = np.broadcast_shapes(
+        np.shape(loaded.balanced.sine), np.shape(pose.legs.knee.x), np.shape(loaded.use.hips)
+    )
+    upper = upper_places(pose, loaded.balanced)
+    shoulder_y = np.asarray(pose.body.shoulder_spacing_m) / 2
+
+    def point(at: Point) -> tuple[Floats, Floats, Floats]:
+        return _flat(at.x, shape), _flat(at.y, shape), _flat(at.z, shape)
+
+    def middle(place: tuple[Floats, Floats], y: Floats | float) -> tuple[Floats, Floats, Floats]:
+        return _flat(place[0], shape), _flat(y, shape), _flat(place[1], shape)
+
+    points = {
+        "ankle": point(pose.legs.foot.ankle),
+        "knee": point(pose.legs.knee),
+        "hip": point(pose.legs.hip),
+        "shoulder": middle(upper.shoulder, shoulder_y),
+        "head": middle(upper.head, 0.0),
+        "bar": middle(upper.bar, 0.0),
+    }
+    angles = {
+        "shank": pose.legs.shank,
+        "trunk_lean": loaded.balanced.lean,
+        "hip_closing": loaded.closing,
+        "knee_flexion": pose.legs.knee_flexion,
+        "hip_abduction": pose.legs.abduction,
+        "dorsiflexion": pose.legs.dorsiflexion,
+    }
+    bar_x = points["bar"][0]
+    return Drawn(
+        points=points,
+        angles_deg={name: _flat(degrees(value), shape) for name, value in angles.items()},
+        arms_m={"hip": bar_x - points["hip"][0], "knee": points["knee"][0] - bar_x},
+        use=Use(*(_flat(value, shape) for value in loaded.use)),
+        pitch_deg=_flat(degrees(pose.legs.foot.pitch), shape),
+    )
+
+
+def _reasons(lifter: SquatLifter, setup: SquatSetup, found: Evaluation, index: int) -> list[str]:
+    reasons = gate_reasons(lifter, setup)
+    if found.feasible[index]:
+        return reasons
+    over = {name: float(value[index]) for name, value in found.shortfall_deg.items()}
+    lean = float(degrees(found.bottom.balanced.lean).reshape(-1)[index])
+    closing = float(degrees(found.bottom.closing).reshape(-1)[index])
+    return reasons + limit_reasons(lifter, setup, over, lean, closing)
+
+
+def bench_grid(lifter: SquatLifter, position: BarPosition, load_kg: float) -> BenchGrid:
+    """Every set-up of one bar position that the bench's handles can reach."""
+    grid = SetupGrid((position,), BENCH_STANCES_M, BENCH_TOES_DEG, BENCH_HEELS_M)
+    setups = grid.setups()
+    found = evaluate(case_for(lifter, setups), WHILE_DRAGGING)
+    return BenchGrid(
+        setups=setups,
+        predicted_max_kg=found.predicted_max_kg,
+        limiter=[LIMITERS[int(i)] for i in found.limiter],
+        drawn=_draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
+        reasons=[_reasons(lifter, setup, found, i) for i, setup in enumerate(setups)],
+    )
+
+
+def exact_setup(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> ExactSetup:
+    """One set-up, searched thoroughly, drawn at the bottom and along the descent at a load."""
+    case = case_for(lifter, [setup])
+    found = evaluate(case, THOROUGH)
+    progress = whole_progress()
+    path_pose = case.held(found.shank[:, None, None], progress)
+    return ExactSetup(
+        setup=setup,
+        predicted_max_kg=float(found.predicted_max_kg[0]),
+        limiter=LIMITERS[int(found.limiter[0])],
+        worst_progress=float(found.worst_progress[0]),
+        bottom=_draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
+        progress=progress,
+        path=_draw(path_pose, path_pose.under(load_kg)),
+        reasons=_reasons(lifter, setup, found, 0),
+    )

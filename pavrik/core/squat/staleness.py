@@ -1,0 +1,46 @@
+"""What changed since a set-up was settled, in sentences; nothing when it still stands."""
+
+from collections.abc import Mapping
+from typing import Any
+
+MASS_SHARE = 0.02
+LENGTH_M = 0.01
+ANGLE_DEG = 3.0
+
+
+def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
+    changes = []
+    if abs(now["mass_kg"] - then["mass_kg"]) > MASS_SHARE * then["mass_kg"]:
+        changes.append(f"body mass {then['mass_kg']:g} → {now['mass_kg']:g} kg")
+    before, after = then.get("segments", {}), now.get("segments", {})
+    for name in sorted(set(before) | set(after)):
+        old, new = before.get(name), after.get(name)
+        label = name.removesuffix("_m").replace("_", " ")
+        if old is None and new is not None:
+            changes.append(f"{label} now measured, {new * 100:.1f} cm")
+        elif old is not None and new is not None and abs(new - old) > LENGTH_M:
+            changes.append(f"{label} {old * 100:.1f} → {new * 100:.1f} cm")
+    return changes
+
+
+def _screen_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
+    changes = []
+    for name in ("ankle_dorsiflexion_deg", "neutral_closing_deg", "hip_abduction_deg"):
+        old, new = then.get(name), now.get(name)
+        label = name.removesuffix("_deg").replace("_", " ")
+        if (old is None) != (new is None):
+            changes.append(f"{label} {'now screened' if old is None else 'no longer known'}")
+        elif old is not None and abs(new - old) > ANGLE_DEG:
+            changes.append(f"{label} {old:.0f} → {new:.0f}°")
+    if then.get("narrowest_grip_m", {}) != now.get("narrowest_grip_m", {}):
+        changes.append("shoulder screen")
+    return changes
+
+
+def changes_since(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
+    """Compare the inputs (body, screens, schools) of a settled set-up with today's."""
+    changes = _body_changes(then["body"], now["body"])
+    changes += _screen_changes(then["screens"], now["screens"])
+    schools_then, schools_now = then.get("schools", {}), now.get("schools", {})
+    changed = [q for q in schools_now if schools_now[q] != schools_then.get(q)]
+    return changes + [f"school: {q.removeprefix('squat_').replace('_', ' ')}" for q in changed]

@@ -1,0 +1,1 @@
+"""An invented club for trying Pavrik out."""

@@ -1,0 +1,173 @@
+"""Load the invented club through the application's own role, once."""
+
+from datetime import datetime, timedelta
+from uuid import UUID
+
+import numpy as np
+import psycopg
+from argon2 import PasswordHasher
+from psycopg import sql
+
+from pavrik.core.body.measurement import LANDMARKS
+from pavrik.core.prescription.next_load import Target
+from pavrik.demo.history import history_of, stable_id
+from pavrik.demo.people import (
+    BARS,
+    CLUB_NAME,
+    OWNER_EMAIL,
+    OWNER_NAME,
+    OWNER_PASSWORD,
+    PEOPLE,
+    PLATES,
+    RACKS,
+    Person,
+)
+from pavrik.formats.model_requests import SquatSetupIn
+from pavrik.services import prescribing, squat
+from pavrik.services.context import Who
+from pavrik.store import equipment, lifters, training
+from pavrik.store.database import Connection, Database
+
+SEED = 20
+CLUB_ID = stable_id("club")
+OWNER_ID = stable_id("owner")
+WHO = Who(CLUB_ID, OWNER_ID, "owner")
+_LANDMARK_OF = {landmark.segment.removesuffix("_m"): landmark.id for landmark in LANDMARKS}
+
+
+def is_loaded(database: Database) -> bool:
+    """True when the demo club is there, whole."""
+    with database.club(CLUB_ID) as connection:
+        row = connection.execute("select count(*) from prescription").fetchone()
+    return bool(row and row[0] >= len(PEOPLE))
+
+
+def _add_club(connection: Connection, hasher: PasswordHasher) -> None:
+    connection.execute(
+        "insert into club (club_id, name, is_demo) values (%s, %s, true)", (CLUB_ID, CLUB_NAME)
+    )
+    connection.execute(
+        """insert into coach (club_id, coach_id, email, name, role, password_hash)
+           values (%s, %s, %s, %s, 'owner', %s)""",
+        (CLUB_ID, OWNER_ID, OWNER_EMAIL, OWNER_NAME, hasher.hash(OWNER_PASSWORD)),
+    )
+    for name, mass_kg, shaft_mm, collars_kg in BARS:
+        bar = equipment.Bar(stable_id("bar", name), name, mass_kg, shaft_mm, collars_kg)
+        equipment.add_bar(connection, CLUB_ID, bar)
+    equipment.set_plates(connection, CLUB_ID, [equipment.Plates(kg, pairs) for kg, pairs in PLATES])
+    for rack in RACKS:
+        record = equipment.RackRecord(stable_id("rack", rack.name), **vars(rack))
+        equipment.add_rack(connection, CLUB_ID, record)
+
+
+def _profile(person: Person, lifter_id: UUID, mass_kg: float, at: datetime) -> lifters.Profile:
+    return lifters.Profile(
+        lifter_id, person.name, person.sex, person.born_year, mass_kg, person.stature_m,
+        person.goal, person.training_age, person.walks_out, person.history, at,
+    )  # fmt: skip
+
+
+def _measure(connection: Connection, person: Person, lifter_id: UUID, at: datetime) -> None:
+    random = np.random.default_rng([SEED, 7, lifter_id.int % 2**32])
+    for segment, length in person.segments_m.items():
+        error = random.normal(0, 0.002, 2)
+        readings = [round(float(length + e), 3) for e in error]
+        measurement = lifters.Measurement(_LANDMARK_OF[segment], readings, "", at)
+        lifters.add_measurement(
+            connection, CLUB_ID, stable_id(lifter_id, segment), lifter_id, OWNER_ID, measurement
+        )
+
+
+def _screen(connection: Connection, person: Person, lifter_id: UUID, at: datetime) -> None:
+    angles = {
+        "ankle": person.ankle_deg, "neutral_depth": person.closing_deg, "hip": person.hip_deg,
+    }  # fmt: skip
+    taken: dict[str, float | None] = {k: v for k, v in angles.items() if v is not None}
+    taken |= {f"grip_{position}": grip for position, grip in person.grips_m.items()}
+    for kind, value in taken.items():
+        lifters.add_screen(
+            connection, CLUB_ID, stable_id(lifter_id, "screen", kind), lifter_id, OWNER_ID,
+            lifters.ScreenResult(kind, value, at),
+        )  # fmt: skip
+
+
+def _add_lifter(connection: Connection, person: Person, now: datetime) -> UUID:
+    lifter_id = stable_id("lifter", person.name)
+    first = now - timedelta(weeks=17)
+    lifters.add_lifter(connection, CLUB_ID, lifter_id)
+    profile = _profile(person, lifter_id, person.mass_kg, first)
+    lifters.add_profile(connection, CLUB_ID, stable_id(lifter_id, "first"), OWNER_ID, profile)
+    _measure(connection, person, lifter_id, first)
+    _screen(connection, person, lifter_id, first)
+    for question, position in person.schools.items():
+        lifters.add_school_choice(
+            connection, CLUB_ID, stable_id(lifter_id, question), lifter_id, OWNER_ID,
+            question, position,
+        )  # fmt: skip
+    for day in history_of(person, lifter_id, now, SEED):
+        training.add_set(connection, CLUB_ID, OWNER_ID, day.logged, day.seen)
+    if person.pain:
+        region, note = person.pain
+        flag = lifters.PainFlag(
+            stable_id(lifter_id, "pain"), lifter_id, region, note, now - timedelta(days=9)
+        )
+        lifters.add_flag(connection, CLUB_ID, OWNER_ID, flag)
+    return lifter_id
+
+
+def _settle(database: Database, lifter_id: UUID) -> None:
+    found = squat.ranking(database, WHO, lifter_id)
+    leader = squat.leaders_of(found.answer)[0].setup
+    setup = SquatSetupIn(
+        bar_position=leader.bar_position,
+        stance_m=leader.stance_m,
+        toe_out_deg=leader.toe_out_deg,
+        heel_lift_m=leader.heel_lift_m,
+    )
+    squat.settle(
+        database, WHO, stable_id(lifter_id, "settle"), lifter_id, stable_id(lifter_id, "setup"),
+        setup, "Fitted at the start of the season.",
+    )  # fmt: skip
+
+
+def _gain_mass(database: Database, person: Person, lifter_id: UUID, now: datetime) -> None:
+    if person.mass_since_kg is None:
+        return
+    with database.club(CLUB_ID) as connection:
+        profile = _profile(person, lifter_id, person.mass_since_kg, now)
+        lifters.add_profile(connection, CLUB_ID, stable_id(lifter_id, "gain"), OWNER_ID, profile)
+
+
+def _forget(owner_url: str) -> None:
+    """Take a half-loaded demo club away, so that it can be loaded whole."""
+    with psycopg.connect(owner_url, autocommit=True) as connection:
+        tables = connection.execute(
+            """select table_name from information_schema.columns
+               where column_name = 'club_id' and table_schema = 'public'"""
+        ).fetchall()
+        with connection.transaction():
+            connection.execute("set local session_replication_role = replica")
+            for (table,) in tables:
+                connection.execute(
+                    sql.SQL("delete from {} where club_id = %s").format(sql.Identifier(table)),
+                    (CLUB_ID,),
+                )
+
+
+def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: datetime) -> None:
+    """Load the club, settle most lifters, prescribe the next squat; nothing when it is there."""
+    if is_loaded(database):
+        return
+    _forget(owner_url)
+    with database.club(CLUB_ID) as connection:
+        _add_club(connection, hasher)
+        ids = {person.name: _add_lifter(connection, person, now) for person in PEOPLE}
+    for person in PEOPLE:
+        lifter_id = ids[person.name]
+        if person.settles:
+            _settle(database, lifter_id)
+        _gain_mass(database, person, lifter_id, now)
+        prescribing.prescribe(
+            database, WHO, stable_id(lifter_id, "prescribe"), stable_id(lifter_id, "next"),
+            lifter_id, "squat", Target(5, 8.0, 3), None, "",
+        )  # fmt: skip

@@ -1,0 +1,147 @@
+"""The lifter's pocket card: settings a lifter can check without a computer."""
+
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.equipment.hand_marks import ring_words
+from pavrik.core.equipment.racks import Rack, RackFit, fit_rack
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.squat.bar_positions import SHELVES, usual_grip_m
+from pavrik.core.squat.bench import ExactSetup, exact_setup
+from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.units import degrees
+from pavrik.formats.model_requests import SquatSetupIn
+from pavrik.services.context import Who
+from pavrik.services.lifter_inputs import load_inputs
+from pavrik.services.model import setup_from
+from pavrik.services.squat import model_of, settled_in
+from pavrik.services.training import history
+from pavrik.store import equipment, lifters
+from pavrik.store.database import Connection, Database
+
+MOST_CUES = 2
+CAUTIONS = (
+    "Spotters or safeties at the written hole whenever the load is heavy.",
+    "Stop at sharp, radiating or new pain and see a licensed clinician.",
+    "Holding the breath raises blood pressure: with heart, eye or pressure conditions, pregnancy "
+    "or hernia ask a doctor first.",
+    "The rule book in force and the gym's rules go before this card.",
+)
+
+
+@dataclass(frozen=True)
+class GripAdvice:
+    """Hands on the bar: distance in m, in ring words, and whether the shoulders set it."""
+
+    grip_m: float
+    ring_words: str
+    set_by_screen: bool
+
+
+def grip_advice(lifter: SquatLifter, setup: SquatSetup) -> GripAdvice:
+    """As narrow as stays bearable; the usual start where no shoulder screen was taken."""
+    body, position = lifter.body, setup.bar_position
+    narrowest = lifter.screens.narrowest_grip_m.get(position)
+    grip = setup.grip_m or narrowest or usual_grip_m(body, position)
+    return GripAdvice(grip, ring_words(grip, float(body.stature_m)), narrowest is not None)
+
+
+def rack_advice(connection: Connection, found: ExactSetup) -> list[tuple[str, RackFit]]:
+    """Hook and safety holes in every rack of the club."""
+    standing = float(found.path.points["bar"][2][0])
+    bottom = float(found.bottom.points["bar"][2][0])
+    return [
+        (
+            rack.name,
+            fit_rack(
+                Rack(
+                    rack.name, rack.first_hole_m, rack.pitch_m, rack.holes, rack.lip_m,
+                    rack.inner_width_m,
+                ),
+                standing,
+                bottom,
+            ),
+        )
+        for rack in equipment.list_racks(connection)
+    ]  # fmt: skip
+
+
+def _cues(connection: Connection, lifter_id: UUID) -> list[str]:
+    """Cues for the faults seen most in the last sets, one per fault."""
+    catalogue = shipped_catalogue()
+    recent = history(connection, lifter_id, "squat")[-12:]
+    counts: dict[str, int] = {}
+    for logged in recent:
+        for fault in logged.faults:
+            counts[fault.fault_id] = counts.get(fault.fault_id, 0) + 1
+    cues: list[str] = []
+    for fault_id in sorted(counts, key=lambda f: -counts[f]):
+        remedies = [
+            catalogue.remedies[remedy]
+            for cause in catalogue.faults[fault_id].causes
+            for remedy in catalogue.causes[cause].remedies
+        ]
+        cue = next((r.text for r in remedies if r.kind == "cue" and r.text not in cues), None)
+        if cue:
+            cues.append(cue)
+    return cues[:MOST_CUES]
+
+
+def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+    """The card, or ``squat`` null where nothing is settled yet."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        view = settled_in(connection, inputs)
+        answer: dict[str, Any] = {
+            "name": inputs.profile.name,
+            "mass_kg": inputs.profile.mass_kg,
+            "cues": _cues(connection, lifter_id),
+            "cautions": list(CAUTIONS),
+            "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+            "squat": None,
+        }
+        if view is None:
+            return answer
+        known = SquatSetupIn.model_fields.keys()
+        setup = setup_from(
+            SquatSetupIn(**{k: v for k, v in view.settled.setup.items() if k in known})
+        )
+        lifter, _ = model_of(inputs)
+        found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
+        grip = grip_advice(lifter, setup)
+        foot = float(lifter.body.foot_m)
+        answer["squat"] = {
+            "bar": SHELVES[setup.bar_position].name,
+            "stance_m": setup.stance_m,
+            "stance_feet": round(setup.stance_m / foot, 1),
+            "toe_out_deg": round(float(degrees(setup.toe_out))),
+            "heel_lift_m": setup.heel_lift_m,
+            "grip_m": grip.grip_m,
+            "grip_words": grip.ring_words,
+            "grip_from_screen": grip.set_by_screen,
+            "racks": [{"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found)],
+            "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
+            "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
+            "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
+            "settled_at": view.settled.settled_at.isoformat(),
+            "reason": view.settled.reason,
+            "model_version": view.settled.model_version,
+            "stale_because": view.stale_because,
+        }
+        return answer
+
+
+def furniture(
+    database: Database, who: Who, lifter_id: UUID, setup: SquatSetupIn, load_kg: float
+) -> dict[str, Any]:
+    """Hands and rack holes for a set-up that is being tried."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        lifter, _ = model_of(inputs)
+        found = exact_setup(lifter, setup_from(setup), load_kg)
+        return {
+            "grip": vars(grip_advice(lifter, setup_from(setup))),
+            "racks": [{"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found)],
+        }

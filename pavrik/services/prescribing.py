@@ -1,0 +1,100 @@
+"""The next session's load of a lift, from the log, the flags and the gym's plates."""
+
+from datetime import UTC, datetime
+from typing import Any
+from uuid import UUID
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.equipment.plates import PlatePair
+from pavrik.core.equipment.warm_up import warm_up
+from pavrik.core.prescription.next_load import (
+    Gym,
+    NextLoad,
+    PainFlag,
+    Target,
+    next_load,
+)
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.lifter_inputs import get_profile
+from pavrik.services.training import history
+from pavrik.services.writes import write_once
+from pavrik.store import equipment, lifters, training
+from pavrik.store.database import Connection, Database
+
+
+def gym_of(connection: Connection) -> Gym:
+    """The club's bar and plates. Raises InvalidError where none are recorded."""
+    bars, plates = equipment.list_bars(connection), equipment.list_plates(connection)
+    usable = [bar for bar in bars if bar.mass_kg <= 25] or bars
+    if not usable or not plates:
+        raise InvalidError("no bar or no plates are recorded: record the club's equipment first")
+    bar = usable[0]
+    return Gym(bar.mass_kg, bar.collars_kg, tuple(PlatePair(p.kg, p.pairs) for p in plates))
+
+
+def _compute(connection: Connection, lifter_id: UUID, lift: str, target: Target) -> NextLoad:
+    profile = get_profile(connection, lifter_id)
+    flags = [
+        PainFlag(str(flag.flag_id), flag.region)
+        for flag in lifters.list_open_flags(connection, lifter_id)
+    ]
+    return next_load(
+        history(connection, lifter_id, lift, "competition"),
+        target,
+        gym_of(connection),
+        novice=profile.training_age == "novice",
+        pain=flags,
+    )
+
+
+def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
+    loading = given.loading
+    ladder = warm_up(loading.total_kg, gym.bar_kg, gym.collars_kg, gym.stock) if loading else []
+    return {
+        "sets": given.target.sets,
+        "reps": given.target.reps,
+        "rpe": given.target.rpe,
+        "estimated_max_kg": given.estimated_max_kg,
+        "load_kg": loading.total_kg if loading else None,
+        "per_side": list(loading.per_side) if loading else [],
+        "bar_kg": gym.bar_kg,
+        "collars_kg": gym.collars_kg,
+        "because": [{"text": b.text, "facts": list(b.facts)} for b in given.because],
+        "warm_up": [
+            {"reps": reps, "load_kg": step.total_kg, "per_side": list(step.per_side)}
+            for reps, step in ladder
+        ],
+    }
+
+
+def propose(
+    database: Database, who: Who, lifter_id: UUID, lift: str, target: Target
+) -> dict[str, Any]:
+    """The next load as it would be prescribed; nothing is stored."""
+    with database.club(who.club_id) as connection:
+        return _answer(_compute(connection, lifter_id, lift, target), gym_of(connection))
+
+
+def prescribe(
+    database: Database, who: Who, key: UUID, prescription_id: UUID, lifter_id: UUID, lift: str,
+    target: Target, overruled_kg: float | None, overruled_because: str,
+) -> Any:  # fmt: skip
+    """Store the next load; a coach may overrule it with a reason."""
+
+    def action(connection: Connection) -> dict[str, Any]:
+        answer = _answer(_compute(connection, lifter_id, lift, target), gym_of(connection))
+        given = training.Prescription(
+            prescription_id, lifter_id, lift, answer, overruled_kg, overruled_because,
+            datetime.now(UTC),
+        )  # fmt: skip
+        inputs = {"target": vars(target)}
+        training.add_prescription(
+            connection, who.club_id, who.coach_id, inputs, MODEL_VERSION, given
+        )
+        return {"prescription_id": str(prescription_id), **answer}
+
+    request = {
+        "lifter": str(lifter_id), "lift": lift, "target": vars(target),
+        "overruled_kg": overruled_kg, "because": overruled_because,
+    }  # fmt: skip
+    return write_once(database, who, key, "prescribe", request, action, subject=str(lifter_id))

@@ -1,0 +1,111 @@
+"""A lifter's record as the Lifter screen and the rail show it."""
+
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.body.measurement import LANDMARKS
+from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
+from pavrik.services.context import Who
+from pavrik.services.lifter_inputs import LifterInputs, load_inputs, schools_in_force
+from pavrik.services.squat import settled_in
+from pavrik.store import lifters, training
+from pavrik.store.database import Connection, Database
+
+
+@dataclass(frozen=True)
+class Best:
+    """The best estimated max of a lift or variation."""
+
+    lift: str
+    variation: str
+    estimated_max_kg: float
+    logged: training.TrainingSet
+
+
+def best_lifts(sets: list[training.TrainingSet]) -> list[Best]:
+    """Best trusted set per lift and variation, the highest first."""
+    found: dict[tuple[str, str], Best] = {}
+    for logged in sets:
+        if logged.missed_reps or not 1 <= logged.reps <= TRUSTED_REPS:
+            continue
+        if effective_reps(logged.reps, logged.rpe) > TRUSTED_REPS:
+            continue
+        estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
+        key = logged.lift, logged.variation
+        if key not in found or estimate > found[key].estimated_max_kg:
+            found[key] = Best(*key, estimate, logged)
+    return sorted(found.values(), key=lambda best: -best.estimated_max_kg)
+
+
+def _stage(state: str, note: str = "") -> dict[str, str]:
+    return {"state": state, "note": note}
+
+
+def _measure_stage(connection: Connection, lifter_id: UUID) -> dict[str, str]:
+    found = lifters.list_measurements(connection, lifter_id)
+    twice = sum(len(m.readings_m) > 1 for m in found)
+    if not found:
+        return _stage("nothing yet", "all estimated")
+    state = "settled" if twice == len(LANDMARKS) else "drafted"
+    return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
+
+
+def _squat_stage(connection: Connection, inputs: LifterInputs) -> dict[str, str]:
+    view = settled_in(connection, inputs)
+    if view is None:
+        return _stage("nothing yet")
+    if view.stale_because:
+        return _stage("out of date", ", ".join(view.stale_because))
+    return _stage("settled")
+
+
+def _stages(
+    connection: Connection, inputs: LifterInputs, sets: list[training.TrainingSet]
+) -> dict[str, dict[str, str]]:
+    lifter_id = inputs.profile.lifter_id
+    squat = _squat_stage(connection, inputs)
+    given = training.list_prescriptions(connection, lifter_id, 1)
+    return {
+        "lifter": _stage("settled"),
+        "measure": _measure_stage(connection, lifter_id),
+        "squat": squat,
+        "log": _stage("settled", f"{sets[0].performed_at:%d %b}")
+        if sets
+        else _stage("nothing yet"),
+        "prescribe": _stage("drafted", f"{given[0].prescribed_at:%d %b}")
+        if given
+        else _stage("nothing yet"),
+        "card": _stage(squat["state"], squat["note"]),
+    }
+
+
+def lifter_record(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+    """Everything that the Lifter screen shows. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        sets = training.list_sets(connection, lifter_id)
+        profile = {k: v for k, v in vars(inputs.profile).items() if k not in _NOT_PROFILE}
+        return {
+            "lifter_id": lifter_id,
+            "profile": profile,
+            "screens": [vars(s) for s in lifters.list_screens(connection, lifter_id)],
+            "flags": [vars(f) for f in lifters.list_open_flags(connection, lifter_id)],
+            "schools": schools_in_force(connection, lifter_id),
+            "bests": [
+                {
+                    "lift": best.lift,
+                    "variation": best.variation,
+                    "estimated_max_kg": best.estimated_max_kg,
+                    "load_kg": best.logged.load_kg,
+                    "reps": best.logged.reps,
+                    "rpe": best.logged.rpe,
+                    "performed_at": best.logged.performed_at,
+                }
+                for best in best_lifts(sets)
+            ],
+            "stages": _stages(connection, inputs, sets),
+        }
+
+
+_NOT_PROFILE = ("lifter_id", "said_at")

@@ -1,0 +1,1 @@
+"""PostgreSQL: migrations, one pool, SQL named after what it answers."""

@@ -1,0 +1,74 @@
+"""One pool of connections; every transaction names its club, or what a sign-in knows."""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from uuid import UUID
+
+import psycopg
+from psycopg.rows import TupleRow
+from psycopg_pool import ConnectionPool
+
+from pavrik.store.errors import refused
+
+Connection = psycopg.Connection[TupleRow]
+APP_ROLE = "pavrik_app"
+
+
+def _become_app(connection: Connection) -> None:
+    connection.execute(f"set role {APP_ROLE}")
+    connection.commit()
+
+
+class Database:
+    """The application's way to PostgreSQL. Open it once, close it at the end."""
+
+    def __init__(self, url: str, *, most_connections: int = 8) -> None:
+        self._pool = ConnectionPool(
+            url,
+            min_size=1,
+            max_size=most_connections,
+            timeout=5.0,
+            configure=_become_app,
+            check=ConnectionPool.check_connection,
+            open=False,
+        )
+
+    def open(self) -> None:
+        """Connect; raises psycopg's PoolTimeout when the server does not answer."""
+        self._pool.open(wait=True, timeout=15.0)
+
+    def close(self) -> None:
+        """Give every connection back to the server."""
+        self._pool.close()
+
+    @contextmanager
+    def _transaction(self, setting: str, value: str) -> Iterator[Connection]:
+        with self._pool.connection() as connection:
+            try:
+                with connection.transaction():
+                    connection.execute("select set_config(%s, %s, true)", (setting, value))
+                    yield connection
+            except psycopg.IntegrityError as error:
+                raise refused(error) from error
+
+    @contextmanager
+    def club(self, club_id: UUID) -> Iterator[Connection]:
+        """A transaction that sees one club and nothing else."""
+        with self._transaction("pavrik.club_id", str(club_id)) as connection:
+            yield connection
+
+    @contextmanager
+    def signing_in(self, name: str) -> Iterator[Connection]:
+        """A transaction that sees the one coach or session that ``name`` (e-mail, token digest,
+        or "demo") stands for."""
+        with self._transaction("pavrik.sign_in", name) as connection:
+            yield connection
+
+    def answers(self) -> bool:
+        """True when a query comes back."""
+        try:
+            with self._pool.connection(timeout=2.0) as connection:
+                connection.execute("select 1")
+        except psycopg.Error:
+            return False
+        return True

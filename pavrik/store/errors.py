@@ -1,0 +1,48 @@
+"""Errors of the store, in the trade's words.
+
+StoreError
+├── NotFoundError     what was asked for is not in this club
+└── RefusedError      the database refused a fact; the message says which rule and the remedy
+"""
+
+import psycopg
+
+
+class StoreError(Exception):
+    """Anything that the store reports to the services."""
+
+
+class NotFoundError(StoreError):
+    """What was asked for is not in this club."""
+
+
+class RefusedError(StoreError):
+    """A rule of the database was broken; ``field`` names the input, where one can be named."""
+
+    def __init__(self, message: str, field: str | None = None) -> None:
+        super().__init__(message)
+        self.field = field
+
+
+_SENTENCES: dict[str, tuple[str, str | None]] = {
+    "coach_email_taken": ("this e-mail already signs in to a club: use another", "email"),
+    "measurement_readings": ("readings are one to three lengths up to 150 cm", "readings_m"),
+    "screen_angle_range": ("this value is outside what a body can do: take it again", "value"),
+    "set_replaced_once": ("this set was already amended: amend the newer one", "replaces"),
+    "set_pull_style_for_pulls": ("dead-stop or rebound is noted for pulls only", "pull_style"),
+    "set_says_something": ("a set has at least one rep or one miss", "reps"),
+    "prescription_overruled_with_reason": ("overruling a load needs a reason", "overruled_because"),
+}  # fmt: skip
+
+
+def refused(error: psycopg.IntegrityError) -> RefusedError:
+    """The domain's words for a named constraint."""
+    name = error.diag.constraint_name or ""
+    if name in _SENTENCES:
+        sentence, field = _SENTENCES[name]
+        return RefusedError(sentence, field)
+    if isinstance(error, psycopg.errors.ForeignKeyViolation):
+        return RefusedError("this refers to something that is not in this club")
+    if isinstance(error, psycopg.errors.UniqueViolation):
+        return RefusedError("this is already recorded under the same id with other content")
+    return RefusedError(f"the database's rule {name.replace('_', ' ')} does not allow this")

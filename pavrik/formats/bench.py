@@ -50,6 +50,7 @@ class ExactSetupAnswer(BaseModel):
     progress: list[float]
     path: DrawnColumns
     reasons: list[str]
+    explanations: dict[str, str]
 
 
 def _rounded(values: Any, digits: int) -> list[float]:
@@ -111,4 +112,5 @@ def exact_answer(exact: ExactSetup) -> ExactSetupAnswer:
         progress=_rounded(exact.progress, 4),
         path=drawn_columns(exact.path),
         reasons=exact.reasons,
+        explanations=exact.explanations,
     )

@@ -15,6 +15,7 @@ from pavrik.store.database import Connection, Database
 RECENT_DAYS = 14
 OVERDUE_DAYS = 10
 RISING = 2
+RISING_FACTOR = 1.25
 LIFT_ENDING = 3
 _PRESSING = {"pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "open": 4, "overdue": 5}
 
@@ -42,7 +43,7 @@ def _fault_needs(
                 name = catalogue[observation.fault_id].name
                 needs.append(_need("lift_ending", f"{name} ended a lift at {logged.load_kg:g} kg"))
     for fault_id, count in sorted(recent.items(), key=lambda item: -item[1]):
-        if count >= RISING and count > before[fault_id]:
+        if count >= RISING and count >= RISING_FACTOR * before[fault_id]:
             name = catalogue[fault_id].name
             needs.append(_need("rising", f"{name}: {count} in 14 days, {before[fault_id]} before"))
     return needs

@@ -13,7 +13,9 @@ from pavrik.core.squat.evaluation import (
     Effort,
     Evaluation,
     evaluate,
+    lean_factor,
 )
+from pavrik.core.squat.explain import explain_max, explain_use
 from pavrik.core.squat.held_pose import HeldPose, LoadedSquat
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.path import whole_progress
@@ -65,6 +67,7 @@ class ExactSetup:
     progress: Floats
     path: Drawn
     reasons: list[str]
+    explanations: dict[str, str]
 
 
 def _flat(value: Floats | float, shape: tuple[int, ...]) -> Floats:
@@ -139,14 +142,22 @@ def exact_setup(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> Exact
     case = case_for(lifter, [setup])
     found = evaluate(case, THOROUGH)
     progress = whole_progress()
+    bottom = found.bottom_pose.under(load_kg)
+    lost = 1.0 - float(lean_factor(case, found.bottom.balanced.lean).reshape(-1)[0])
+    predicted, worst = float(found.predicted_max_kg[0]), float(found.worst_progress[0])
+    limiter = LIMITERS[int(found.limiter[0])]
     path_pose = case.held(found.shank[:, None, None], progress)
     return ExactSetup(
         setup=setup,
-        predicted_max_kg=float(found.predicted_max_kg[0]),
-        limiter=LIMITERS[int(found.limiter[0])],
-        worst_progress=float(found.worst_progress[0]),
-        bottom=_draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
+        predicted_max_kg=predicted,
+        limiter=limiter,
+        worst_progress=worst,
+        bottom=_draw(found.bottom_pose, bottom),
         progress=progress,
         path=_draw(path_pose, path_pose.under(load_kg)),
         reasons=_reasons(lifter, setup, found, 0),
+        explanations={
+            **explain_use(found.bottom_pose, bottom),
+            "predicted_max": explain_max(predicted, limiter, worst, lost),
+        },
     )

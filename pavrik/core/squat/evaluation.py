@@ -39,7 +39,7 @@ class Effort:
 
 THOROUGH = Effort(22, np.array([0.8, 1.0]), 9, lower_half())
 """The hardest point is nearly always the bottom, else about a fifth above it."""
-SAMPLING = Effort(12, BOTTOM, 5, np.array([0.8, 1.0]))
+SAMPLING = Effort(14, BOTTOM, 7, np.array([0.8, 1.0]))
 
 LIMITS = ("balance", "reach", "strength", "closing", "abduction", "width", "knee_track", "lean")
 _FLAG_DEG = 90.0
@@ -95,7 +95,7 @@ class SquatCase:
 class Evaluation:
     """The best shank of each case. Angles in rad; ``shortfall_deg`` per limit is how far the case
     oversteps it, 0 where it is kept. ``predicted_max_kg`` is 0 where nothing is feasible;
-    ``held_max_kg`` is what the muscles hold whether or not the limits are kept."""
+    ``held_max_kg`` is what the muscles hold even where the limits are not kept."""
 
     shank: Floats
     feasible: Mask
@@ -214,7 +214,7 @@ def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
         shank=shank[..., 0],
         feasible=feasible,
         predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
-        held_max_kg=score[..., 0],
+        held_max_kg=np.where(feasible, score[..., 0], load[..., 0]),
         worst_progress=worst,
         limiter=limiter,
         bottom=bottom,

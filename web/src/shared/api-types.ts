@@ -892,6 +892,10 @@ export interface components {
          */
         ExactSetupAnswer: {
             bottom: components["schemas"]["DrawnColumns"];
+            /** Explanations */
+            explanations: {
+                [key: string]: string;
+            };
             /** Limiter */
             limiter: string;
             path: components["schemas"]["DrawnColumns"];

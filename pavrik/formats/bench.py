@@ -13,11 +13,18 @@ MILLIMETRES = 4
 PERCENT_DIGITS = 3
 
 
-class DrawnColumns(BaseModel):
-    """Columns of equal length: points as [x], [y], [z] in metres, angles in degrees, arms in
-    metres, use as shares."""
+class PlaceColumns(BaseModel):
+    """Places of one joint in metres."""
 
-    points: dict[str, tuple[list[float], list[float], list[float]]]
+    x: list[float]
+    y: list[float]
+    z: list[float]
+
+
+class DrawnColumns(BaseModel):
+    """Columns of equal length: angles in degrees, arms in metres, use as shares."""
+
+    points: dict[str, PlaceColumns]
     angles_deg: dict[str, list[float]]
     arms_m: dict[str, list[float]]
     use: dict[str, list[float]]
@@ -61,10 +68,10 @@ def drawn_columns(drawn: Drawn) -> DrawnColumns:
     """Rounded columns of what was drawn."""
     return DrawnColumns(
         points={
-            name: (
-                _rounded(x, MILLIMETRES),
-                _rounded(y, MILLIMETRES),
-                _rounded(z, MILLIMETRES),
+            name: PlaceColumns(
+                x=_rounded(x, MILLIMETRES),
+                y=_rounded(y, MILLIMETRES),
+                z=_rounded(z, MILLIMETRES),
             )
             for name, (x, y, z) in drawn.points.items()
         },

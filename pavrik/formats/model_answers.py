@@ -49,7 +49,7 @@ class CandidateOut(BaseModel):
     trunk_lean_deg: float
     hip_closing_deg: float
     predicted_max_kg: float
-    band_kg: tuple[float, float] | None = None
+    band_kg: list[float] | None = Field(None, description="10th and 90th percentile")
     median_kg: float | None = None
     chance_best: float | None = None
     limiter: str

@@ -140,7 +140,7 @@ def candidate_out(
         trunk_lean_deg=float(degrees(candidate.lean)),
         hip_closing_deg=float(degrees(candidate.closing)),
         predicted_max_kg=candidate.predicted_max_kg,
-        band_kg=sure.band_kg if sure else None,
+        band_kg=list(sure.band_kg) if sure else None,
         median_kg=sure.median_kg if sure else None,
         chance_best=sure.chance_best if sure else None,
         limiter=candidate.limiter,

@@ -754,11 +754,11 @@ export interface components {
          * @description A feasible set-up with its best shank and what it promises.
          */
         CandidateOut: {
-            /** Band Kg */
-            band_kg?: [
-                number,
-                number
-            ] | null;
+            /**
+             * Band Kg
+             * @description 10th and 90th percentile
+             */
+            band_kg?: number[] | null;
             /** Chance Best */
             chance_best?: number | null;
             /** Hip Closing Deg */
@@ -838,8 +838,7 @@ export interface components {
         };
         /**
          * DrawnColumns
-         * @description Columns of equal length: points as [x], [y], [z] in metres, angles in degrees, arms in
-         *     metres, use as shares.
+         * @description Columns of equal length: angles in degrees, arms in metres, use as shares.
          */
         DrawnColumns: {
             /** Angles Deg */
@@ -854,11 +853,7 @@ export interface components {
             pitch_deg: number[];
             /** Points */
             points: {
-                [key: string]: [
-                    number[],
-                    number[],
-                    number[]
-                ];
+                [key: string]: components["schemas"]["PlaceColumns"];
             };
             /** Use */
             use: {
@@ -1279,6 +1274,18 @@ export interface components {
             severity: number;
             /** Side */
             side?: ("left" | "right") | null;
+        };
+        /**
+         * PlaceColumns
+         * @description Places of one joint in metres.
+         */
+        PlaceColumns: {
+            /** X */
+            x: number[];
+            /** Y */
+            y: number[];
+            /** Z */
+            z: number[];
         };
         /**
          * PlateAnswer

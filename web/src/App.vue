@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useTheme } from 'vuetify'
+import AppRail from './shared/AppRail.vue'
+import KeySheet from './shared/KeySheet.vue'
+import { useSession } from './shared/session'
+
+const route = useRoute()
+const router = useRouter()
+const theme = useTheme()
+const { session } = useSession()
+const keysShown = ref(false)
+const offline = ref(!navigator.onLine)
+const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
+const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'log', '5': 'prescribe', '6': 'card' }
+
+function isTyping(event: KeyboardEvent): boolean {
+  const target = event.target as HTMLElement
+  return ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.isContentEditable
+}
+function onKey(event: KeyboardEvent) {
+  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+  if (event.key === '?') keysShown.value = true
+  if (event.key === '0') router.push({ name: 'floor' })
+  const stage = STAGE_KEYS[event.key]
+  if (stage && lifterId.value) router.push({ name: stage, params: { lifterId: lifterId.value } })
+}
+const onLine = () => (offline.value = !navigator.onLine)
+onMounted(() => {
+  window.addEventListener('keydown', onKey)
+  window.addEventListener('online', onLine)
+  window.addEventListener('offline', onLine)
+})
+onUnmounted(() => {
+  window.removeEventListener('keydown', onKey)
+  window.removeEventListener('online', onLine)
+  window.removeEventListener('offline', onLine)
+})
+watch(
+  () => route.name,
+  (name) => theme.change(name === 'log' ? 'platform' : 'paper'),
+  { immediate: true },
+)
+</script>
+
+<template>
+  <v-app>
+    <div :class="['frame', { bare: !session }]">
+      <AppRail v-if="session" :lifter-id="lifterId" class="no-print" @keys="keysShown = true" />
+      <div class="stage">
+        <p v-if="offline" class="offline" role="status">
+          No network. What you type stays here; saving works again when the network is back.
+        </p>
+        <RouterView :key="lifterId ?? 'club'" />
+      </div>
+    </div>
+    <KeySheet v-model="keysShown" />
+  </v-app>
+</template>
+
+<style scoped>
+.frame { display: grid; grid-template-columns: 188px minmax(0, 1fr); min-height: 100vh; }
+.frame.bare { grid-template-columns: 1fr; }
+.stage { min-width: 0; }
+.offline { background: var(--signal); color: #fff; padding: 6px 16px; font-weight: 600; }
+@media (max-width: 760px) { .frame { grid-template-columns: 1fr; grid-template-rows: auto 1fr; } }
+@media print { .frame { display: block; } }
+</style>

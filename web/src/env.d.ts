@@ -1,0 +1,3 @@
+/// <reference types="vite/client" />
+declare module '@fontsource-variable/archivo/wdth.css'
+declare module 'vuetify/styles'

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+// Both feet from above: drag a foot for the stance, its toes for the toe-out.
+import { computed } from 'vue'
+import { useUnits } from '@/shared/units'
+import { useHandle } from './useHandle'
+
+const props = defineProps<{ stanceM: number; toeOutDeg: number; footM: number }>()
+const emit = defineEmits<{ stance: [stepCm: number]; toes: [stepDeg: number]; begin: [] }>()
+const { cm } = useUnits()
+
+// On paper toes point up; the ankle is a quarter foot from the heel.
+const sole = computed(() => {
+  const f = props.footM * 100
+  return `M-2.6 ${f * 0.22} C-4 ${f * 0.05} -4.6 ${-f * 0.3} -4.4 ${-f * 0.52} C-4.2 ${-f * 0.7} -1.5 ${-f * 0.78} 1.2 ${-f * 0.74} C3.8 ${-f * 0.7} 4.4 ${-f * 0.55} 4.2 ${-f * 0.42} C3.8 ${-f * 0.15} 3.4 0 3 ${f * 0.2} C2.6 ${f * 0.27} -2 ${f * 0.28} -2.6 ${f * 0.22} Z`
+})
+const half = computed(() => props.stanceM * 50)
+// Toes point up the paper; at an angle the toe end is this far from the ankle.
+const toe = computed(() => {
+  const t = (props.toeOutDeg * Math.PI) / 180
+  const reach = props.footM * 70
+  return { x: half.value + reach * Math.sin(t), y: -reach * Math.cos(t) }
+})
+const foot = useHandle({ stepUnits: 0.5, axis: 'x', begin: () => emit('begin'), move: (steps) => emit('stance', steps) })
+const toes = useHandle({ stepUnits: 0.42, axis: 'x', begin: () => emit('begin'), move: (steps) => emit('toes', steps) })
+</script>
+
+<template>
+  <svg class="top" viewBox="-46 -28 92 46" role="group" :aria-label="`Feet from above: stance ${cm(stanceM, 0)}, toes out ${toeOutDeg} degrees`">
+    <line x1="0" y1="-26" x2="0" y2="12" class="plumb" />
+    <g :transform="`translate(${-half} 0) rotate(${-toeOutDeg}) scale(-1 1)`"><path :d="sole" class="sole" /></g>
+    <g
+      class="handle" role="slider" tabindex="0" aria-label="Stance, ankle to ankle" :aria-valuetext="cm(stanceM, 0)"
+      aria-valuemin="24" aria-valuemax="80" :aria-valuenow="Math.round(stanceM * 100)" v-on="foot"
+    >
+      <g :transform="`translate(${half} 0) rotate(${toeOutDeg})`"><path :d="sole" class="sole live" /></g>
+    </g>
+    <g
+      class="handle" role="slider" tabindex="0" aria-label="Toes out" :aria-valuetext="`${toeOutDeg} degrees`"
+      aria-valuemin="0" aria-valuemax="45" :aria-valuenow="toeOutDeg" v-on="toes"
+    >
+      <circle :cx="toe.x" :cy="toe.y" r="3.2" class="grip" />
+    </g>
+    <text :x="Math.min(toe.x + 4, 38)" :y="toe.y - 1" class="value">{{ toeOutDeg }}°</text>
+    <g class="dim">
+      <line :x1="-half" :x2="half" y1="11" y2="11" />
+      <line :x1="-half" :x2="-half" y1="9.4" y2="12.6" /><line :x1="half" :x2="half" y1="9.4" y2="12.6" />
+      <text x="0" y="16.5" text-anchor="middle">{{ cm(stanceM, 0) }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.top { width: 100%; display: block; touch-action: none; user-select: none; }
+.plumb { stroke: var(--ink); stroke-width: 0.35; stroke-dasharray: 2.4 1 0.6 1; }
+.sole { fill: var(--body); stroke: var(--body-line); stroke-width: 0.4; }
+.handle { cursor: grab; outline: none; }
+.handle .grip { fill: transparent; stroke: var(--ink); stroke-width: 0.4; stroke-dasharray: 1 0.8; }
+.handle:hover .live, .handle:focus-visible .live, .handle:hover .grip, .handle:focus-visible .grip { stroke: var(--signal); stroke-width: 0.8; stroke-dasharray: none; }
+.dim line { stroke: var(--ink); stroke-width: 0.4; }
+text { font-size: 4px; font-weight: 650; fill: var(--ink); }
+</style>

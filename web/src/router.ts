@@ -1,0 +1,32 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { loadSession, useSession } from './shared/session'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/sign-in', name: 'sign-in', component: () => import('./stages/signin/SignIn.vue') },
+    { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
+    { path: '/lifters/new', name: 'new-lifter', component: () => import('./stages/lifter/NewLifter.vue') },
+    {
+      path: '/lifters/:lifterId',
+      props: true,
+      children: [
+        { path: '', name: 'lifter', props: true, component: () => import('./stages/lifter/Lifter.vue') },
+        { path: 'measure', name: 'measure', props: true, component: () => import('./stages/measure/Measure.vue') },
+        { path: 'squat', name: 'squat', props: true, component: () => import('./stages/squat/Squat.vue') },
+        { path: 'log', name: 'log', props: true, component: () => import('./stages/log/Log.vue') },
+        { path: 'prescribe', name: 'prescribe', props: true, component: () => import('./stages/prescribe/Prescribe.vue') },
+        { path: 'card', name: 'card', props: true, component: () => import('./stages/card/Card.vue') },
+      ],
+    },
+    { path: '/:anything(.*)', name: 'lost', component: () => import('./shared/Lost.vue') },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const { session, asked } = useSession()
+  if (!asked.value) await loadSession()
+  if (!session.value && to.name !== 'sign-in') return { name: 'sign-in', query: { to: to.fullPath } }
+  if (session.value && to.name === 'sign-in') return { name: 'floor' }
+  return true
+})

@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { signOut, switchUnits, useSession } from './session'
+import { useLifter } from './useLifter'
+
+const props = defineProps<{ lifterId: string | null }>()
+defineEmits<{ keys: [] }>()
+const route = useRoute()
+const router = useRouter()
+const { session } = useSession()
+const { data: lifter } = useLifter(() => props.lifterId)
+
+const STAGES = [
+  ['lifter', 'Lifter'],
+  ['measure', 'Measure'],
+  ['squat', 'Squat'],
+  ['log', 'Log'],
+  ['prescribe', 'Prescribe'],
+  ['card', 'Card'],
+] as const
+
+const stages = computed(() =>
+  STAGES.map(([name, title]) => {
+    const state = lifter.value?.stages[name]
+    return { name, title, state: state?.state ?? 'nothing yet', note: state?.note || state?.state || '' }
+  }),
+)
+
+async function leave() {
+  await signOut()
+  await router.push({ name: 'sign-in' })
+}
+</script>
+
+<template>
+  <nav class="rail" aria-label="Stages">
+    <RouterLink to="/" class="brand">Pavr<span class="signal">|</span>k</RouterLink>
+    <p class="soft small club">{{ session?.club }}</p>
+    <ol class="stages">
+      <li>
+        <RouterLink to="/" :class="['stage', { open: route.name === 'floor' }]">
+          <span class="dot floor" aria-hidden="true" /><span><b>Floor</b></span>
+        </RouterLink>
+      </li>
+      <template v-if="lifterId">
+        <li v-for="stage in stages" :key="stage.name">
+          <RouterLink
+            :to="{ name: stage.name, params: { lifterId } }"
+            :class="['stage', { open: route.name === stage.name }]"
+          >
+            <span :class="['dot', stage.state.replace(/ /g, '-')]" aria-hidden="true" />
+            <span>
+              <b>{{ stage.title }}</b>
+              <span class="small soft note-line">{{ stage.note }}</span>
+            </span>
+          </RouterLink>
+        </li>
+      </template>
+    </ol>
+    <div class="foot small soft">
+      <p>{{ session?.coach }}</p>
+      <button
+        class="linkish"
+        @click="switchUnits(session?.mass_unit === 'kg' ? 'lb' : 'kg', session?.length_unit === 'cm' ? 'in' : 'cm')"
+      >{{ session?.mass_unit }}, {{ session?.length_unit }}: switch</button>
+      <button class="linkish" @click="$emit('keys')">Keys</button>
+      <button class="linkish" @click="leave">Sign out</button>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+.rail { border-right: 1px solid var(--line); padding: 20px 12px 16px 22px; display: flex; flex-direction: column; position: sticky; top: 0; height: 100vh; overflow-y: auto; background: var(--paper); color: var(--ink); }
+.brand { font-size: 22px; font-weight: 800; text-decoration: none; font-stretch: 110%; }
+.club { margin-bottom: 18px; }
+.stages { list-style: none; padding: 0; margin: 0; position: relative; }
+.stages::before { content: ''; position: absolute; left: 6px; top: 0; bottom: 0; border-left: 1px dashed var(--body-line); }
+.stage { display: flex; gap: 12px; padding: 8px 0; text-decoration: none; position: relative; align-items: flex-start; min-height: 38px; }
+.stage b { font-weight: 600; display: block; }
+.stage.open b { font-weight: 800; }
+.note-line { display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
+.dot { flex: none; width: 13px; height: 13px; border-radius: 50%; border: 1.5px solid var(--ink); background: var(--paper); margin-top: 3px; }
+.dot.settled { background: var(--ink); }
+.dot.drafted { background: linear-gradient(90deg, var(--ink) 50%, var(--paper) 50%); }
+.dot.out-of-date { background: repeating-linear-gradient(45deg, var(--ink) 0 2px, var(--paper) 2px 4px); }
+.dot.floor { border-radius: 2px; }
+.open .dot { border-color: var(--signal); box-shadow: 0 0 0 3px color-mix(in srgb, var(--signal) 22%, transparent); }
+.foot { margin-top: auto; display: flex; flex-direction: column; gap: 4px; align-items: flex-start; padding-top: 16px; }
+@media (max-width: 760px) {
+  .rail { position: static; height: auto; border-right: 0; border-bottom: 1px solid var(--line); padding: 8px 12px; overflow: visible; }
+  .club { display: none; }
+  .stages { display: flex; gap: 14px; overflow-x: auto; }
+  .stages::before, .note-line { display: none; }
+  .stage { gap: 6px; min-height: 40px; align-items: center; }
+  .dot { margin-top: 0; }
+  .foot { flex-direction: row; gap: 14px; padding-top: 4px; }
+  .foot p { display: none; }
+}
+</style>

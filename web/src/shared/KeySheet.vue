@@ -1,0 +1,30 @@
+<script setup lang="ts">
+const shown = defineModel<boolean>({ required: true })
+const KEYS = [
+  ['0', 'the floor'],
+  ['1 … 6', 'Lifter, Measure, Squat, Log, Prescribe, Card of the open lifter'],
+  ['Tab', 'to the next handle of the bench'],
+  ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
+  ['u, r', 'undo and redo on the bench'],
+  ['p', 'pin the set-up as A, again to let it go'],
+  ['g, m, f', 'on the platform: good rep, miss, fault'],
+  ['?', 'this sheet'],
+]
+</script>
+
+<template>
+  <v-dialog v-model="shown">
+    <v-card class="pa-6" aria-labelledby="keys-title">
+      <h1 id="keys-title">Keys</h1>
+      <table class="plain mt-3">
+        <tbody>
+          <tr v-for="[key, does] in KEYS" :key="key">
+            <td style="width: 110px"><b>{{ key }}</b></td>
+            <td>{{ does }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="mt-4"><v-btn @click="shown = false">Close</v-btn></div>
+    </v-card>
+  </v-dialog>
+</template>

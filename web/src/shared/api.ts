@@ -1,0 +1,68 @@
+// The one way to the server: types made from its OpenAPI description, the session's CSRF token on
+// every write, an idempotency key where a write takes one, problem+json as an Error.
+import createClient, { type Middleware } from 'openapi-fetch'
+import { v7 as uuid7 } from 'uuid'
+import type { components, paths } from './api-types'
+
+export type Schemas = components['schemas']
+export { uuid7 }
+
+export interface FieldError {
+  path: string
+  message: string
+}
+
+export class ProblemError extends Error {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    detail: string,
+    readonly errors: FieldError[],
+  ) {
+    super(detail)
+  }
+}
+
+let csrfToken = ''
+export function rememberCsrf(token: string): void {
+  csrfToken = token
+}
+
+const withToken: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== 'GET') request.headers.set('X-CSRF-Token', csrfToken)
+    return request
+  },
+}
+
+export const client = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) })
+client.use(withToken)
+
+interface Outcome<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** The data of an answer, or a ProblemError with what the server said. */
+export async function answered<T>(outcome: Promise<Outcome<T>>): Promise<T> {
+  let result: Outcome<T>
+  try {
+    result = await outcome
+  } catch {
+    throw new ProblemError(0, 'No connection', 'No connection to Pavrik. What you entered is kept here; try again.', [])
+  }
+  if (result.response.ok) return result.data as T
+  const body = (result.error ?? {}) as { title?: string; detail?: string; errors?: FieldError[] }
+  throw new ProblemError(
+    result.response.status,
+    body.title ?? 'Something went wrong',
+    body.detail ?? `The server answered ${result.response.status}. What you entered is kept here; try again.`,
+    body.errors ?? [],
+  )
+}
+
+/** Header of a write that may be sent twice and takes effect once. */
+export function once(key: string = uuid7()) {
+  return { header: { 'Idempotency-Key': key } }
+}

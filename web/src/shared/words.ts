@@ -1,0 +1,33 @@
+// Words for what the model names.
+export const BAR_NAMES: Record<string, string> = {
+  front: 'Front',
+  high: 'High bar',
+  middle: 'Middle bar',
+  low: 'Low bar',
+}
+export const BAR_ORDER = ['low', 'middle', 'high', 'front'] as const
+export type BarPosition = (typeof BAR_ORDER)[number]
+
+export const USE_NAMES: Record<string, string> = {
+  hips: 'Hips',
+  legs: 'Legs together',
+  quads: 'Quads',
+  knee_flexors: 'Knee flexors',
+  adductors: 'Adductors',
+  lower_back: 'Lower back',
+  upper_back: 'Upper back',
+}
+
+export const GOALS = [
+  { value: 'competition', title: 'Competition' },
+  { value: 'strength', title: 'General strength' },
+  { value: 'muscle', title: 'Muscle' },
+  { value: 'sport', title: 'Another sport' },
+  { value: 'health', title: 'Health' },
+] as const
+
+export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)} %`
+
+export function dayOf(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+}

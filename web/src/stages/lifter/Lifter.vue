@@ -1,0 +1,128 @@
+<script setup lang="ts">
+// What is settled, what is open, what hurts, and which schools this lifter follows.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import StageHead from '@/shared/StageHead.vue'
+import Waiting from '@/shared/Waiting.vue'
+import { answered, client, once } from '@/shared/api'
+import { useSession } from '@/shared/session'
+import { useUnits } from '@/shared/units'
+import { useForget, useLifter } from '@/shared/useLifter'
+import { useProblem } from '@/shared/useProblem'
+import { dayOf } from '@/shared/words'
+import PainFlags from './PainFlags.vue'
+import ProfileForm from './ProfileForm.vue'
+import { emptyProfile, typed, untyped } from './profile'
+
+const props = defineProps<{ lifterId: string }>()
+const units = useUnits()
+const { kg, cm } = units
+const { mayWrite } = useSession()
+const forget = useForget()
+const lifter = useLifter(() => props.lifterId)
+const schools = useQuery({ queryKey: ['schools'], queryFn: () => answered(client.GET('/api/schools')) })
+const at = computed(() => ({ path: { lifter_id: props.lifterId } }))
+
+const form = ref(emptyProfile())
+const touched = ref(false)
+watch(
+  () => lifter.data.value,
+  (record) => {
+    if (record && !touched.value) form.value = typed(record.profile, units)
+  },
+  { immediate: true },
+)
+watch(form, () => (touched.value = true), { deep: true })
+const { message, busy, run, of } = useProblem()
+async function save() {
+  const done = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/profile', {
+        params: { ...at.value, ...once() },
+        body: untyped(form.value, units),
+      }),
+    ),
+  )
+  if (!done) return
+  touched.value = false
+  await forget(props.lifterId)
+}
+async function choose(question: string, position: string) {
+  await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/schools', {
+        params: { ...at.value, ...once() },
+        body: { question, position },
+      }),
+    ),
+  )
+  await forget(props.lifterId)
+}
+
+const answer = computed(() => {
+  const stages = lifter.data.value?.stages
+  if (!stages) return 'The lifter'
+  const open = Object.entries(stages).filter(([, s]) => s.state !== 'settled' && s.state !== 'drafted')
+  if (lifter.data.value?.flags.length) return 'Something hurts: loads are capped until it is cleared'
+  if (stages.squat?.state === 'out of date') return `Squat out of date: ${stages.squat.note}`
+  return open.length ? `Still open: ${open.map(([name]) => name).join(', ')}` : 'Settled; train'
+})
+const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((s) => s.lift === 'squat'))
+</script>
+
+<template>
+  <main>
+    <StageHead :over="lifter.data.value?.profile.name ?? ''" :answer="answer">
+      <v-btn :to="{ name: 'measure', params: { lifterId } }">Measure</v-btn>
+      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
+    </StageHead>
+    <Waiting v-if="!lifter.data.value" :error="lifter.error.value" what="The lifter" @again="lifter.refetch()" />
+    <div v-else class="columns">
+      <form novalidate @submit.prevent="save">
+        <h2 class="mb-3">Who</h2>
+        <ProfileForm v-model="form" :of="of" />
+        <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
+        <div v-if="mayWrite" class="mt-4">
+          <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save as a newer fact</v-btn>
+        </div>
+      </form>
+      <div class="right">
+        <PainFlags :lifter-id="lifterId" :flags="lifter.data.value.flags" />
+        <section>
+          <h2>Best lifts <small>estimated from the log</small></h2>
+          <table v-if="lifter.data.value.bests.length" class="plain mt-1">
+            <thead><tr><th>Lift</th><th>Estimated max</th><th>From</th></tr></thead>
+            <tbody>
+              <tr v-for="b in lifter.data.value.bests" :key="b.lift + b.variation">
+                <td>{{ b.variation === 'competition' ? b.lift : b.variation }}</td>
+                <td><b>{{ kg(b.estimated_max_kg) }}</b></td>
+                <td class="soft">{{ b.reps }} × {{ kg(b.load_kg) }}<template v-if="b.rpe"> @ {{ b.rpe }}</template>, {{ dayOf(b.performed_at) }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <p v-else class="soft">No set logged yet. Strengths are assumptions until two lifts are known.</p>
+        </section>
+        <section>
+          <h2>Schools <small>followed with this lifter</small></h2>
+          <div v-for="s in squatSchools" :key="s.id" class="school">
+            <label :for="s.id">{{ s.question }}</label>
+            <select :id="s.id" :disabled="!mayWrite" :value="lifter.data.value.schools[s.id]" @change="choose(s.id, ($event.target as HTMLSelectElement).value)">
+              <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
+            </select>
+            <span class="small soft why">Default because: {{ s.why_default }} Switches {{ s.switches }}.</span>
+          </div>
+        </section>
+        <p class="soft small">{{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.</p>
+      </div>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: minmax(320px, 500px) minmax(0, 1fr); gap: 40px; padding: 20px 26px 40px; max-width: 1080px; }
+.right { display: grid; gap: 26px; align-content: start; }
+.school { display: grid; grid-template-columns: 1fr 230px; gap: 2px 12px; padding: 7px 0; border-top: 1px solid var(--hair); align-items: center; }
+.why { grid-column: 1 / -1; }
+select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 5px 7px; width: 100%; }
+@media (max-width: 900px) { .columns { grid-template-columns: 1fr; padding: 14px; gap: 24px; } .school { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+// The body in its own proportions; pick a segment, read it twice, see what it does to the squat.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import StandingBody from '@/figure/StandingBody.vue'
+import StageHead from '@/shared/StageHead.vue'
+import Waiting from '@/shared/Waiting.vue'
+import { answered, client } from '@/shared/api'
+import { useUnits } from '@/shared/units'
+import { useLifter } from '@/shared/useLifter'
+import { BAR_NAMES } from '@/shared/words'
+import Readings from './Readings.vue'
+import Screens from './Screens.vue'
+
+const props = defineProps<{ lifterId: string }>()
+const { cm, kg } = useUnits()
+const { data: lifter } = useLifter(() => props.lifterId)
+const path = computed(() => ({ params: { path: { lifter_id: props.lifterId } } }))
+const sheet = useQuery({
+  queryKey: ['measurements', props.lifterId],
+  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', path.value)),
+})
+const ranking = useQuery({
+  queryKey: ['ranking', props.lifterId],
+  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/squat/ranking', path.value)),
+})
+const picked = ref('thigh_m')
+const landmark = computed(() => sheet.data.value?.landmarks.find((l) => l.segment === picked.value))
+const measured = computed(() => (sheet.data.value?.landmarks ?? []).filter((l) => !l.estimated).map((l) => l.segment))
+const twice = computed(() => (sheet.data.value?.landmarks ?? []).filter((l) => l.readings_m.length > 1).length)
+const answer = computed(() => {
+  const all = sheet.data.value?.landmarks.length ?? 0
+  if (!all) return 'Measuring'
+  const doubts = sheet.data.value!.landmarks.filter((l) => l.doubt && !l.kept_because).length
+  if (doubts) return `${doubts} reading${doubts > 1 ? 's' : ''} cannot well be right`
+  if (!twice.value) return 'Every length is still estimated from stature'
+  return twice.value === all ? 'Measured, twice' : `${twice.value} of ${all} lengths measured twice, the rest estimated`
+})
+
+const before = ref<string | null>(null)
+const leader = computed(() => {
+  const best = ranking.data.value?.leaders[0]
+  if (!best) return ranking.data.value ? 'no squat to full depth is feasible' : null
+  return `${BAR_NAMES[best.setup.bar_position]}, ${cm(best.setup.stance_m, 0)}, ${kg(best.predicted_max_kg, 0)}`
+})
+watch(leader, (now, then) => {
+  if (now && then && now !== then) before.value = then
+})
+</script>
+
+<template>
+  <main>
+    <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
+      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
+    </StageHead>
+    <Waiting v-if="!sheet.data.value" :error="sheet.error.value" what="The measuring sheet" @again="sheet.refetch()" />
+    <div v-else class="columns">
+      <StandingBody class="figure" :segments="sheet.data.value.segments_m" :picked="picked" :measured="measured" @pick="picked = $event" />
+      <div class="middle">
+        <div class="picks" role="group" aria-label="Segments">
+          <button
+            v-for="l in sheet.data.value.landmarks" :key="l.landmark" :class="['pick', { on: l.segment === picked }]"
+            :aria-pressed="l.segment === picked" @click="picked = l.segment"
+          >
+            <span>{{ l.name }}</span>
+            <span class="small"><b>{{ cm(l.length_m) }}</b> <span :class="l.doubt ? 'signal' : 'soft'">{{ l.estimated ? 'estimated' : `${l.readings_m.length}×` }}</span></span>
+          </button>
+        </div>
+        <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" />
+        <div class="note mt-5 small">
+          <p><b>What it does to the squat.</b> {{ leader ?? 'Fitting …' }}</p>
+          <p v-if="before" class="soft">Before the last change: {{ before }}</p>
+          <p v-if="sheet.data.value.technical_error_m !== null" class="soft">Technical error of your tape: {{ cm(sheet.data.value.technical_error_m, 2) }}</p>
+          <p v-if="sheet.data.value.sum_doubt" class="signal">{{ sheet.data.value.sum_doubt }}.</p>
+        </div>
+      </div>
+      <Screens v-if="lifter" class="screens" :lifter-id="lifterId" :screens="lifter.screens" />
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns { display: grid; grid-template-columns: 300px minmax(300px, 1fr) minmax(300px, 420px); gap: 28px; padding: 18px 26px 40px; }
+.figure { position: sticky; top: 16px; }
+.picks { display: grid; grid-template-columns: 1fr 1fr; gap: 0 14px; margin-bottom: 18px; }
+.pick { display: flex; justify-content: space-between; gap: 8px; background: none; border: 0; border-top: 1px solid var(--hair); border-left: 3px solid transparent; padding: 5px 4px 5px 8px; font: inherit; color: inherit; text-align: left; cursor: pointer; flex-wrap: wrap; }
+.pick.on { border-left-color: var(--signal); background: var(--signal-wash); }
+.pick:hover { background: var(--hair); }
+@media (max-width: 1180px) { .columns { grid-template-columns: 240px minmax(0, 1fr); } .screens { grid-column: 2; } }
+@media (max-width: 760px) { .columns { grid-template-columns: 1fr; padding: 14px; } .figure { position: static; max-height: 46vh; } .screens { grid-column: 1; } .picks { grid-template-columns: 1fr; } }
+</style>

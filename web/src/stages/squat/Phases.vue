@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// The phases of the lift; choosing one shows the path's pose there and its largest use.
+import { computed } from 'vue'
+import type { Schemas } from '@/shared/api'
+import { USE_NAMES, percent } from '@/shared/words'
+
+const props = defineProps<{ path: Schemas['ExactSetupAnswer'] | null; chosen: number | null }>()
+defineEmits<{ choose: [index: number | null] }>()
+
+// Progress of the descent at which each phase is shown; the way up passes the same places.
+const PHASES = [
+  ['Set', 0],
+  ['Descent', 0.5],
+  ['Bottom', 1],
+  ['Out of the hole', 0.8],
+  ['Middle', 0.5],
+  ['Finish', 0],
+] as const
+
+const shown = computed(() =>
+  PHASES.map(([name, progress], phase) => {
+    const path = props.path
+    if (!path) return { name, phase, index: null, text: '' }
+    const index = path.progress.reduce(
+      (best, p, i) => (Math.abs(p - progress) < Math.abs((path.progress[best] ?? 9) - progress) ? i : best), 0)
+    const uses = Object.entries(path.path.use).map(([use, values]) => [use, values[index] ?? 0] as const)
+    const most = uses.reduce((a, b) => (b[1] > a[1] ? b : a))
+    return { name, phase, index, text: `${USE_NAMES[most[0]]} ${percent(most[1])}` }
+  }),
+)
+</script>
+
+<template>
+  <ol class="phases" aria-label="Phases of the lift">
+    <li v-for="phase in shown" :key="phase.phase">
+      <button
+        :class="{ on: chosen === phase.phase || (chosen === null && phase.phase === 2) }"
+        @click="$emit('choose', phase.phase === 2 ? null : phase.phase)"
+      >
+        <span>{{ phase.name }}</span>
+        <span class="small soft">{{ phase.text }}</span>
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.phases { display: grid; grid-template-columns: repeat(6, 1fr); list-style: none; padding: 0; margin: 0; border-top: 1px solid var(--line); }
+button { width: 100%; min-height: 50px; text-align: left; background: none; border: 0; border-left: 1px solid var(--line); padding: 6px 8px; font: inherit; color: inherit; cursor: pointer; display: flex; flex-direction: column; }
+button.on { border-left: 3px solid var(--signal); font-weight: 700; }
+button:hover { background: var(--hair); }
+@media (max-width: 760px) { .phases { grid-template-columns: repeat(3, 1fr); } }
+</style>

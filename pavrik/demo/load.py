@@ -104,6 +104,10 @@ def _add_lifter(connection: Connection, person: Person, now: datetime) -> UUID:
             connection, CLUB_ID, stable_id(lifter_id, question), lifter_id, OWNER_ID,
             question, position,
         )  # fmt: skip
+    return lifter_id
+
+
+def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetime) -> None:
     for day in history_of(person, lifter_id, now, SEED):
         training.add_set(connection, CLUB_ID, OWNER_ID, day.logged, day.seen)
     if person.pain:
@@ -112,10 +116,9 @@ def _add_lifter(connection: Connection, person: Person, now: datetime) -> UUID:
             stable_id(lifter_id, "pain"), lifter_id, region, note, now - timedelta(days=9)
         )
         lifters.add_flag(connection, CLUB_ID, OWNER_ID, flag)
-    return lifter_id
 
 
-def _settle(database: Database, lifter_id: UUID) -> None:
+def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
     found = squat.ranking(database, WHO, lifter_id)
     leader = squat.leaders_of(found.answer)[0].setup
     setup = SquatSetupIn(
@@ -126,7 +129,7 @@ def _settle(database: Database, lifter_id: UUID) -> None:
     )
     squat.settle(
         database, WHO, stable_id(lifter_id, "settle"), lifter_id, stable_id(lifter_id, "setup"),
-        setup, "Fitted at the start of the season.",
+        setup, "Fitted at the start of the season.", at,
     )  # fmt: skip
 
 
@@ -165,7 +168,9 @@ def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: d
     for person in PEOPLE:
         lifter_id = ids[person.name]
         if person.settles:
-            _settle(database, lifter_id)
+            _settle(database, lifter_id, now - timedelta(weeks=17))
+        with database.club(CLUB_ID) as connection:
+            _train(connection, person, lifter_id, now)
         _gain_mass(database, person, lifter_id, now)
         prescribing.prescribe(
             database, WHO, stable_id(lifter_id, "prescribe"), stable_id(lifter_id, "next"),

@@ -135,10 +135,10 @@ PEOPLE = (
     ),
     Person(
         "Calloway Strand", "male", 1979, 118.3, 1.829, "competition", "advanced",
-        "Lifts from the monolift. Gained since the set-up was settled.",
+        "Lifts from the monolift; the right elbow bears no low bar. Gained since the fit.",
         240.0, 270.0,
         segments_m={"thigh": 0.440, "shank": 0.446, "trunk": 0.541},
-        grips_m={"low": 0.96, "high": 0.78}, walks_out=False, mass_since_kg=123.9,
+        grips_m={"low": None, "middle": None, "high": 0.78}, walks_out=False, mass_since_kg=123.9,
         schools={"squat_width": "wide"},
         troubles=(Trouble("upper-round", "out of the hole", 0.93),),
         idle_days=13,

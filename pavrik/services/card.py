@@ -14,7 +14,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services.context import Who
-from pavrik.services.lifter_inputs import load_inputs
+from pavrik.services.lifter_inputs import load_inputs, settled_setup
 from pavrik.services.model import setup_from
 from pavrik.services.squat import model_of, settled_in
 from pavrik.services.training import history
@@ -104,10 +104,7 @@ def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
         }
         if view is None:
             return answer
-        known = SquatSetupIn.model_fields.keys()
-        setup = setup_from(
-            SquatSetupIn(**{k: v for k, v in view.settled.setup.items() if k in known})
-        )
+        setup = setup_from(settled_setup(view.settled))
         lifter, _ = model_of(inputs)
         found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
         grip = grip_advice(lifter, setup)

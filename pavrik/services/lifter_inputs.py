@@ -1,6 +1,7 @@
 """From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
 
 from dataclasses import dataclass, replace
+from datetime import datetime
 from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
@@ -88,11 +89,19 @@ def schools_in_force(connection: Connection, lifter_id: UUID) -> dict[str, str]:
     )
 
 
-def _settled_setup(connection: Connection, profile: lifters.Profile) -> SquatSetupIn:
-    settled = setups.newest_settled(connection, profile.lifter_id, "squat")
-    if settled:
-        known = SquatSetupIn.model_fields.keys()
-        return SquatSetupIn(**{k: v for k, v in settled.setup.items() if k in known})
+def settled_setup(settled: setups.Settled) -> SquatSetupIn:
+    """The set-up of a settled record; fields that later versions dropped are left out."""
+    known = SquatSetupIn.model_fields.keys()
+    return SquatSetupIn(**{k: v for k, v in settled.setup.items() if k in known})
+
+
+def _setup_in_force(
+    history: list[setups.Settled], profile: lifters.Profile, at: datetime
+) -> SquatSetupIn:
+    """What the lifter was settled on at a time, else a usual low-bar set-up."""
+    for settled in history:
+        if settled.lift == "squat" and settled.settled_at <= at:
+            return settled_setup(settled)
     return SquatSetupIn(
         bar_position="low",
         stance_m=round(USUAL_STANCE_SHARE * profile.stature_m, 2),
@@ -102,7 +111,7 @@ def _settled_setup(connection: Connection, profile: lifters.Profile) -> SquatSet
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
     """The best trusted set of every bar position in the log."""
-    usual = _settled_setup(connection, profile)
+    history = setups.list_settled(connection, profile.lifter_id)
     best: dict[str, tuple[float, KnownBestIn]] = {}
     for logged in training.list_sets(connection, profile.lifter_id, "squat"):
         if logged.variation != "competition" and logged.variation not in BAR_OF_VARIATION:
@@ -111,6 +120,7 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
             continue
         if effective_reps(logged.reps, logged.rpe) > TRUSTED_REPS:
             continue
+        usual = _setup_in_force(history, profile, logged.performed_at)
         bar = BAR_OF_VARIATION.get(logged.variation, usual.bar_position)
         estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
         if bar not in best or estimate.kg > best[bar][0]:

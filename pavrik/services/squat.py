@@ -137,7 +137,7 @@ def exact(
 
 def settle(
     database: Database, who: Who, key: UUID, lifter_id: UUID, setup_id: UUID,
-    setup: SquatSetupIn, reason: str,
+    setup: SquatSetupIn, reason: str, settled_at: datetime | None = None,
 ) -> Any:  # fmt: skip
     """Settle on a set-up with its inputs, model version and seed. Raises InvalidError where it
     is not feasible for this lifter."""
@@ -170,7 +170,7 @@ def settle(
                 model_version=MODEL_VERSION,
                 seed=SEED,
                 reason=reason,
-                settled_at=datetime.now(UTC),
+                settled_at=settled_at or datetime.now(UTC),
             ),
         )
         return {"setup_id": str(setup_id), **prediction}

@@ -1,3 +1,4 @@
+import './shared/layers.css'
 import '@fontsource-variable/archivo/index.css'
 import 'vuetify/styles'
 import './shared/styles.css'

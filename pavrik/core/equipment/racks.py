@@ -59,10 +59,12 @@ def fit_rack(rack: Rack, standing_bar_m: float, bottom_bar_m: float) -> RackFit:
     if hook is None:
         problem = "the lowest hook is too high for this lifter: use another rack"
     elif dip > MOST_DIP_M:
-        problem = (
-            f"the highest hook leaves a dip of {dip * 100:.0f} cm: use a taller rack or expect to "
-            "half-squat the bar out"
+        next_up = (
+            "it is the top hole: use a taller rack"
+            if hook == rack.holes
+            else f"hole {hook + 1} would put the lifter on tiptoe: use a rack with a finer pitch"
         )
+        problem = f"hole {hook} leaves a dip of {dip * 100:.0f} cm and {next_up}"
     elif safety is None:
         problem = "the lowest safety is above the bottom position: use blocks or spotters"
     return RackFit(hook, dip, safety, below, problem)

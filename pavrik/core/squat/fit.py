@@ -79,12 +79,23 @@ def _verdict(
     return False, f"{name} fits best, {lead:.1%} ahead of {_in_words(second)}"
 
 
+def _by_chance(
+    leaders: list[Candidate], sureness: list[Sureness]
+) -> tuple[list[Candidate], list[Sureness]]:
+    pairs = sorted(
+        zip(leaders, sureness, strict=True),
+        key=lambda pair: (-pair[1].chance_best, -pair[1].median_kg),
+    )
+    return [leader for leader, _ in pairs], [sure for _, sure in pairs]
+
+
 def fit_squat(
     lifter: SquatLifter, grid: SetupGrid | None = None, samples: int = 0, seed: int = 1
 ) -> SquatFit:
     """Fit over bar position, stance, toes and heel, each with its best feasible shank.
 
-    ``samples`` bodies are drawn for bands and chances; 0 leaves them out.
+    ``samples`` bodies are drawn for bands and chances, which then order the leaders; with 0 the
+    predicted max does.
     """
     assumed = lifter.assumed
     candidates, rejected = assess(lifter, (grid or SetupGrid()).setups())
@@ -92,7 +103,7 @@ def fit_squat(
     sureness: list[Sureness] = []
     if leaders and samples:
         maxes = sample_maxes_kg(lifter, [c.setup for c in leaders], samples, seed)
-        sureness = how_sure(maxes, assumed.clear_lead)
+        leaders, sureness = _by_chance(leaders, how_sure(maxes, assumed.clear_lead))
     toss_up, verdict = _verdict(leaders, sureness, assumed.toss_up_below, assumed.clear_lead)
     leading = {id(candidate) for candidate in leaders}
     rest = sorted(

@@ -25,7 +25,7 @@ const toes = useHandle({ stepUnits: 0.42, axis: 'x', begin: () => emit('begin'),
 </script>
 
 <template>
-  <svg class="top" viewBox="-46 -28 92 46" role="group" :aria-label="`Feet from above: stance ${cm(stanceM, 0)}, toes out ${toeOutDeg} degrees`">
+  <svg class="top" viewBox="-50 -28 100 48" role="group" :aria-label="`Feet from above: stance ${cm(stanceM, 0)}, toes out ${toeOutDeg} degrees`">
     <line x1="0" y1="-26" x2="0" y2="12" class="plumb" />
     <g :transform="`translate(${-half} 0) rotate(${-toeOutDeg}) scale(-1 1)`"><path :d="sole" class="sole" /></g>
     <g
@@ -40,7 +40,7 @@ const toes = useHandle({ stepUnits: 0.42, axis: 'x', begin: () => emit('begin'),
     >
       <circle :cx="toe.x" :cy="toe.y" r="3.2" class="grip" />
     </g>
-    <text :x="Math.min(toe.x + 4, 38)" :y="toe.y - 1" class="value">{{ toeOutDeg }}°</text>
+    <text :x="Math.min(toe.x + 4.5, 37)" :y="toe.y + 1" class="value">{{ toeOutDeg }}°</text>
     <g class="dim">
       <line :x1="-half" :x2="half" y1="11" y2="11" />
       <line :x1="-half" :x2="-half" y1="9.4" y2="12.6" /><line :x1="half" :x2="half" y1="9.4" y2="12.6" />
@@ -57,5 +57,5 @@ const toes = useHandle({ stepUnits: 0.42, axis: 'x', begin: () => emit('begin'),
 .handle .grip { fill: transparent; stroke: var(--ink); stroke-width: 0.4; stroke-dasharray: 1 0.8; }
 .handle:hover .live, .handle:focus-visible .live, .handle:hover .grip, .handle:focus-visible .grip { stroke: var(--signal); stroke-width: 0.8; stroke-dasharray: none; }
 .dim line { stroke: var(--ink); stroke-width: 0.4; }
-text { font-size: 4px; font-weight: 650; fill: var(--ink); }
+text { font-size: 5.6px; font-weight: 650; fill: var(--ink); }
 </style>

@@ -63,7 +63,9 @@ async function leave() {
       <button
         class="linkish"
         @click="switchUnits(session?.mass_unit === 'kg' ? 'lb' : 'kg', session?.length_unit === 'cm' ? 'in' : 'cm')"
-      >{{ session?.mass_unit }}, {{ session?.length_unit }}: switch</button>
+      >
+        {{ session?.mass_unit }}, {{ session?.length_unit }}: switch
+      </button>
       <button class="linkish" @click="$emit('keys')">Keys</button>
       <button class="linkish" @click="leave">Sign out</button>
     </div>

@@ -32,7 +32,14 @@ watch(
   },
   { immediate: true },
 )
-watch(form, () => (touched.value = true), { deep: true })
+watch(
+  form,
+  (now) => {
+    const record = lifter.data.value
+    touched.value = !record || JSON.stringify(now) !== JSON.stringify(typed(record.profile, units))
+  },
+  { deep: true },
+)
 const { message, busy, run, of } = useProblem()
 async function save() {
   const done = await run(() =>

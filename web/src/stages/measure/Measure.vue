@@ -80,12 +80,12 @@ watch(leader, (now, then) => {
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: 300px minmax(300px, 1fr) minmax(300px, 420px); gap: 28px; padding: 18px 26px 40px; }
+.columns { display: grid; grid-template-columns: 270px minmax(300px, 1fr) minmax(300px, 400px); gap: 28px; padding: 18px 26px 40px; }
 .figure { position: sticky; top: 16px; }
-.picks { display: grid; grid-template-columns: 1fr 1fr; gap: 0 14px; margin-bottom: 18px; }
-.pick { display: flex; justify-content: space-between; gap: 8px; background: none; border: 0; border-top: 1px solid var(--hair); border-left: 3px solid transparent; padding: 5px 4px 5px 8px; font: inherit; color: inherit; text-align: left; cursor: pointer; flex-wrap: wrap; }
+.picks { display: grid; margin-bottom: 18px; }
+.pick { display: flex; justify-content: space-between; gap: 8px; background: none; border: 0; border-top: 1px solid var(--hair); border-left: 3px solid transparent; padding: 4px 4px 4px 8px; font: inherit; color: inherit; text-align: left; cursor: pointer; }
 .pick.on { border-left-color: var(--signal); background: var(--signal-wash); }
 .pick:hover { background: var(--hair); }
 @media (max-width: 1180px) { .columns { grid-template-columns: 240px minmax(0, 1fr); } .screens { grid-column: 2; } }
-@media (max-width: 760px) { .columns { grid-template-columns: 1fr; padding: 14px; } .figure { position: static; max-height: 46vh; } .screens { grid-column: 1; } .picks { grid-template-columns: 1fr; } }
+@media (max-width: 760px) { .columns { grid-template-columns: 1fr; padding: 14px; } .figure { position: static; max-height: 46vh; } .screens { grid-column: 1; } }
 </style>

@@ -73,9 +73,10 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
         <ExactEntry :live="live" :load-kg="load" @set="set" @load="load = $event" />
         <p v-if="shown" class="live-max" aria-live="polite">
           <button v-if="feasible" class="linkish" :aria-expanded="openMax" @click="openMax = !openMax">
-            <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span> {{ massUnit }} predicted, {{ USE_NAMES[shown.limiter]?.toLowerCase() }} limit
+            <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span> {{ massUnit }} predicted
           </button>
           <b v-else class="signal">Not feasible as drawn</b>
+          <span v-if="feasible" class="small soft limit">{{ USE_NAMES[shown.limiter]?.toLowerCase() }} limit it{{ shown.exact ? '' : ' (nearest computed)' }}</span>
         </p>
       </div>
       <p v-if="openMax && path && feasible" class="note small">{{ path.explanations.predicted_max }}.</p>
@@ -106,7 +107,7 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
       <Phases :path="path" :chosen="phase" @choose="phase = $event" />
     </section>
 
-    <aside class="side sheetless">
+    <aside class="findings">
       <Ranking :ranking="ranking" :live="live" @choose="set" />
       <section v-if="pose" class="mt-4">
         <h2>Use at {{ kg(load) }} <small>{{ phase === null ? 'bottom of the squat' : 'in the chosen phase' }}</small></h2>
@@ -140,23 +141,26 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
 <style scoped>
 .bench { display: grid; grid-template-columns: minmax(0, 1fr) 412px; min-height: calc(100vh - 65px); }
 .drawing { padding: 10px 22px 8px; display: flex; flex-direction: column; gap: 6px; min-width: 0; border-right: 1px solid var(--line); }
-.over-figure { display: flex; justify-content: space-between; align-items: flex-end; gap: 12px; flex-wrap: wrap; }
-.live-max { min-height: 34px; }
+.over-figure { display: flex; justify-content: space-between; align-items: flex-end; gap: 12px; }
+.limit { display: block; margin-top: 3px; }
+.live-max { min-height: 46px; text-align: right; line-height: 1.15; }
 .figures { position: relative; flex: 1; min-height: 0; }
-.side-view { max-height: calc(100vh - 232px); min-height: 380px; }
+.side-view { height: calc(100vh - 214px); min-height: 340px; }
 .feet { position: absolute; right: 0; top: 4px; width: 196px; padding: 4px; background: var(--sheet); }
 .reasons { list-style: none; margin: 0; }
-.side { padding: 14px 20px 24px; background: var(--sheet); overflow-y: auto; max-height: calc(100vh - 65px); }
+.findings { padding: 14px 20px 24px; background: var(--sheet); overflow-y: auto; max-height: calc(100vh - 65px); }
 .rack { margin-top: 8px; border-top: 1px solid var(--line); padding-top: 4px; }
 .rack dl { display: flex; gap: 24px; margin: 0; }
 .rack dl div { display: flex; flex-direction: column-reverse; }
 .rack dd { margin: 0; font-size: 19px; font-weight: 700; line-height: 1.2; }
 @media (max-width: 1080px) {
   .bench { grid-template-columns: 1fr; }
-  .side { max-height: none; }
+  .findings { max-height: none; }
 }
 @media (max-width: 760px) {
   .drawing { padding: 10px 12px; border: 0; }
+  .over-figure { flex-wrap: wrap; }
+  .live-max { text-align: left; }
   .feet { position: static; width: 100%; max-width: 300px; margin: 8px auto; }
   .side-view { min-height: 300px; max-height: 70vh; }
 }

@@ -57,10 +57,12 @@ const takeLoad = () => {
         <option v-for="b in BAR_ORDER" :key="b" :value="b">{{ BAR_NAMES[b] }}</option>
       </select>
     </label>
-    <label v-for="f in [
-      { id: 'stance', label: `Stance, ${lengthUnit}` }, { id: 'toes', label: 'Toes out, °' },
-      { id: 'heel', label: `Heel, ${lengthUnit}` }, { id: 'load', label: `Load, ${massUnit}` },
-    ]" :key="f.id">
+    <label
+      v-for="f in [
+        { id: 'stance', label: `Stance, ${lengthUnit}` }, { id: 'toes', label: 'Toes out, °' },
+        { id: 'heel', label: `Heel, ${lengthUnit}` }, { id: 'load', label: `Load, ${massUnit}` },
+      ]" :key="f.id"
+    >
       <span class="small soft">{{ f.label }}</span>
       <input v-if="f.id === 'stance'" v-model="stance" inputmode="decimal" @change="takeStance" />
       <input v-else-if="f.id === 'toes'" v-model="toes" inputmode="decimal" @change="takeToes" />

@@ -16,7 +16,7 @@ from pavrik.core.squat.own_lifts import KnownBest, strengths_from
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
 
-POSES = 200_000
+POSES = 20_000
 LOOP = 200
 SAMPLES = 256
 _SETUP = SquatSetup("low", 0.42, 0.35)
@@ -61,7 +61,7 @@ def _mujoco_loop_rate() -> float | None:
 def run_bench() -> None:
     """Print poses per second against two loops, and the time of a fit and its parts."""
     lifter = default_lifter(make_body("male", 83, 1.75))
-    rate = POSES / _seconds(lambda: _many_poses(lifter))
+    rate = POSES / _seconds(lambda: _many_poses(lifter), 20)
     one_by_one = LOOP / _seconds(
         lambda: [squat_pose(lifter, _SETUP, 150.0, 0.45) for _ in range(LOOP)]
     )

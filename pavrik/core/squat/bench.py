@@ -8,9 +8,8 @@ from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.cases import SetupGrid, case_for
 from pavrik.core.squat.evaluation import (
-    BOTTOM,
+    SAMPLING,
     THOROUGH,
-    Effort,
     Evaluation,
     evaluate,
     lean_factor,
@@ -25,7 +24,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS, Use
 from pavrik.core.units import Floats, degrees
 
-WHILE_DRAGGING = Effort(14, BOTTOM, 7, np.array([0.8, 1.0]))
+WHILE_DRAGGING = SAMPLING
 BENCH_STANCES_M = tuple(round(0.24 + 0.02 * i, 2) for i in range(29))
 BENCH_TOES_DEG = tuple(float(5 * i) for i in range(10))
 BENCH_HEELS_M = (0.0, 0.01, 0.02, 0.03)

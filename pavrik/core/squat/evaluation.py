@@ -27,19 +27,26 @@ BOTTOM = np.ones(1)
 
 
 @dataclass(frozen=True)
-class Effort:
-    """How finely shank angle and path are searched: coarse over the ankle's range, then fine
-    round the best, each along its part of the descent."""
+class Pass:
+    """One pass of the search: how many shank angles, along which part of the descent."""
 
-    coarse_angles: int
-    coarse_progress: Floats
-    fine_angles: int
-    fine_progress: Floats
+    angles: int
+    progress: Floats
 
 
-THOROUGH = Effort(22, np.array([0.8, 1.0]), 9, lower_half())
+Effort = tuple[Pass, ...]
+"""The first pass covers the ankle's range; each further one the spacing round the best so far."""
+
+NEAR_BOTTOM = np.array([0.8, 1.0])
 """The hardest point is nearly always the bottom, else about a fifth above it."""
-SAMPLING = Effort(14, BOTTOM, 7, np.array([0.8, 1.0]))
+THOROUGH: Effort = (
+    Pass(18, NEAR_BOTTOM),
+    Pass(9, lower_half()[::3]),
+    Pass(9, lower_half()[::3]),
+    Pass(7, lower_half()[::2]),
+    Pass(1, lower_half()),
+)
+SAMPLING: Effort = (Pass(14, BOTTOM), Pass(7, NEAR_BOTTOM))
 
 LIMITS = ("balance", "reach", "strength", "closing", "abduction", "width", "knee_track", "lean")
 _FLAG_DEG = 90.0
@@ -181,13 +188,25 @@ def _best_angle(angles: _Angles) -> Indices:
     return np.asarray(np.argmax(rank, axis=-1))[..., None]
 
 
-def _fine_shanks(
-    coarse: Floats, best: Indices, least: Floats, most: Floats, effort: Effort
+def _finer(
+    tried: Floats, best: Indices, spacing: Floats, angles: int, range_: tuple[Floats, Floats]
 ) -> Floats:
-    step = (most - least) / (effort.coarse_angles - 1)
-    chosen = np.take_along_axis(coarse, best, axis=-1)[..., None]
-    offsets = np.linspace(-1.0, 1.0, effort.fine_angles)[:, None] * step
-    return np.clip(chosen + offsets, least, most)
+    chosen = np.take_along_axis(tried, best, axis=-1)[..., None]
+    offsets = (np.arange(angles) - (angles - 1) / 2)[:, None] * spacing
+    return np.clip(chosen + offsets, *range_)
+
+
+def _search(case: SquatCase, effort: Effort) -> _Angles:
+    least, most = shank_range(case)
+    first, *further = effort
+    shank = least + (most - least) * np.linspace(0.0, 1.0, first.angles)[:, None]
+    spacing = (most - least) / (first.angles - 1)
+    found = _assess(case, shank, first.progress)
+    for finer in further:
+        spacing = 2 * spacing / max(finer.angles - 1, 1)
+        shank = _finer(found.shank, _best_angle(found), spacing, finer.angles, (least, most))
+        found = _assess(case, shank, finer.progress)
+    return found
 
 
 def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
@@ -195,11 +214,7 @@ def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
 
     Every array in ``case`` must already carry two trailing axes of length 1.
     """
-    least, most = shank_range(case)
-    coarse = least + (most - least) * np.linspace(0.0, 1.0, effort.coarse_angles)[:, None]
-    first = _assess(case, coarse, effort.coarse_progress)
-    near = _fine_shanks(first.shank, _best_angle(first), least, most, effort)
-    fine = _assess(case, near, effort.fine_progress)
+    fine = _search(case, effort)
     best = _best_angle(fine)
 
     def pick(values: Floats) -> Floats:

@@ -10,6 +10,8 @@ from pavrik.core.squat.setup import BREAK_EXPONENT, BreakSchool
 from pavrik.core.units import Floats, radians
 
 STEPS = 25
+UPRIGHT = np.pi / 2
+"""Standing with the bar: the thigh is plumb, the shank leans a little, the knee is unlocked."""
 PHASES = ("set", "descent", "bottom", "out of the hole", "middle", "finish")
 
 
@@ -28,10 +30,8 @@ def legs_along(
     """
     standing = radians(assumed.standing_shank_deg)
     shank = standing + (bottom_shank - standing) * progress ** BREAK_EXPONENT[break_school]
-    seen_from_side = np.arctan(np.tan(standing) * np.cos(foot.toe_out))
-    straight = np.pi / 2 + seen_from_side
     bottom = elevation_at_depth(body, foot, bottom_shank, hip_above_knee_m)
-    return squat_legs(body, foot, shank, straight + (bottom - straight) * progress)
+    return squat_legs(body, foot, shank, UPRIGHT + (bottom - UPRIGHT) * progress)
 
 
 def whole_progress(steps: int = STEPS) -> Floats:

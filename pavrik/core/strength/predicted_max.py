@@ -11,6 +11,7 @@ FIRST_BODY_MASSES = (1.0, 2.2)
 MOST_BODY_MASSES = 10.0
 TOLERANCE = 1e-4
 """Of the use: about 0.02 kg at 200 kg."""
+LEAST_KG = 0.01
 STEPS = 40
 
 
@@ -33,9 +34,10 @@ def load_at_full_use(most_use: Callable[[Floats], Floats], body_mass_kg: Number)
             secant = now - gap_now * (now - before) / rise
         inside = (secant >= low) & (secant <= high)
         after = np.where(inside, secant, (low + high) / 2)
-        after = np.where(np.abs(gap_now) < TOLERANCE, now, after)
-        if np.all(after == now):
-            return after
+        settled = (np.abs(gap_now) < TOLERANCE) | (high - low < LEAST_KG)
+        if np.all(settled):
+            break
+        after = np.where(settled, now, after)
         before, gap_before = now, gap_now
         now, gap_now = after, most_use(after) - 1.0
-    return now
+    return np.where(high < 2 * LEAST_KG, 0.0, now)

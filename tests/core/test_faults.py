@@ -1,0 +1,76 @@
+import copy
+import json
+from importlib.resources import files
+
+import pytest
+
+from pavrik.core.faults.catalogue import parse_catalogue, shipped_catalogue
+from pavrik.core.faults.schools import (
+    check_choice,
+    in_force,
+    shipped_schools,
+    silenced_faults,
+    squat_schools,
+)
+
+LONE_CAUSE = {"text": "", "test": "", "remedies": []}
+DATA = json.loads(files("pavrik.core.faults").joinpath("catalogue.json").read_text())
+
+
+def test_the_shipped_catalogue_is_whole():
+    catalogue = shipped_catalogue()
+    assert len(catalogue.faults) == 52
+    assert {fault.lift for fault in catalogue.faults.values()} == {"squat", "deadlift"}
+    assert catalogue.observable("squat", "bottom", "butt-wink")
+    assert not catalogue.observable("squat", "rack", "butt-wink")
+    assert not catalogue.observable("deadlift", "bottom", "butt-wink")
+
+
+@pytest.mark.parametrize(
+    ("damage", "words"),
+    [
+        (lambda d: d["faults"].append(d["faults"][0]), "stands twice"),
+        (lambda d: d["faults"][0]["causes"].append("ghosts"), "no cause ghosts"),
+        (lambda d: d["faults"][0]["phases"].append("lunch"), "no phase lunch"),
+        (lambda d: d["faults"][0].update(causes=[]), "needs a phase and a cause"),
+        (lambda d: d["causes"]["fear"]["remedies"].append("luck"), "no remedy luck"),
+        (lambda d: d["causes"].update(alone=LONE_CAUSE), "reached by no"),
+        (lambda d: d["remedies"].update(alone={"kind": "cue", "text": ""}), "helps no cause"),
+        (lambda d: d["remedies"]["chalk"].update(kind="spell"), "no kind spell"),
+    ],
+)  # fmt: skip
+def test_a_broken_catalogue_says_what_is_broken(damage, words):
+    broken = copy.deepcopy(DATA)
+    damage(broken)
+    with pytest.raises(ValueError, match=words):
+        parse_catalogue(broken)
+
+
+def test_every_cause_has_a_test_and_a_remedy():
+    for cause in shipped_catalogue().causes.values():
+        assert cause.test
+        assert cause.remedies
+
+
+def test_schools_have_defaults_with_a_reason():
+    for school in shipped_schools().values():
+        assert len(school.positions) >= 2
+        assert school.why_default
+
+
+def test_a_lifters_choice_wins_over_the_clubs():
+    chosen = in_force({"squat_width": "wide"}, {"squat_width": "moderate", "squat_balance": "bar"})
+    assert chosen["squat_width"] == "moderate"
+    assert squat_schools(chosen).balance == "bar"
+    assert squat_schools({}).break_school == "together"
+
+
+def test_following_a_school_silences_its_fault():
+    assert "hips-first" in silenced_faults(in_force({"squat_break": "hips_first"}))
+    assert "hips-first" not in silenced_faults(in_force({}))
+
+
+@pytest.mark.parametrize(("question", "position"), [("diet", "x"), ("squat_width", "huge")])
+def test_unknown_schools_are_refused(question, position):
+    with pytest.raises(ValueError, match=r"no school|no position"):
+        check_choice(question, position)

@@ -1,0 +1,183 @@
+"""What holds for every body: lengths, balance, linearity, finite answers, reasons."""
+
+import numpy as np
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from scipy.optimize import brentq
+
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.segments import Body
+from pavrik.core.linkage.foot import place_foot
+from pavrik.core.linkage.geometry import Point
+from pavrik.core.squat.bar_positions import BAR_POSITIONS
+from pavrik.core.squat.candidates import assess
+from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.squat.fit import fit_squat
+from pavrik.core.squat.lifter import default_lifter
+from pavrik.core.squat.pose import PoseReport, squat_pose
+from pavrik.core.squat.screens import make_screens
+from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from tests.core.bodies import DEFAULT_MAN, adults
+
+setups = st.builds(
+    SquatSetup,
+    bar_position=st.sampled_from(BAR_POSITIONS),
+    stance_m=st.floats(0.15, 0.8),
+    toe_out=st.floats(0.0, 0.8),
+    heel_lift_m=st.floats(0.0, 0.03),
+)
+shanks = st.floats(0.05, 0.75)
+loads = st.floats(0.0, 350.0)
+many = settings(max_examples=120, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+some = settings(max_examples=12, deadline=None)
+
+
+def _numbers(report: PoseReport) -> list[float]:
+    groups = (report.angles, report.moments_nm, report.arms_m, report.use)
+    return [value for group in groups for value in group.values()]
+
+
+def _distance(a: tuple[float, ...], b: tuple[float, ...]) -> float:
+    return float(np.linalg.norm(np.subtract(a, b)))
+
+
+@many
+@given(body=adults(), setup=setups, load=loads, shank=shanks)
+def test_poses_keep_lengths_balance_and_stay_finite(body, setup, load, shank):
+    report = squat_pose(default_lifter(body), setup, load, shank)
+    if not report.points:
+        assert report.reasons
+        assert not report.feasible
+        return
+    points = report.points
+    assert _distance(points["ankle"], points["knee"]) == pytest.approx(body.shank_m, abs=1e-9)
+    assert _distance(points["knee"], points["hip"]) == pytest.approx(body.thigh_m, abs=1e-9)
+    trunk = np.subtract(points["shoulder"], points["hip"])
+    assert np.hypot(trunk[0], trunk[2]) == pytest.approx(body.trunk_m, abs=1e-9)
+    assert sum(m.kg * m.x_m for m in report.masses) == pytest.approx(0.0, abs=1e-8)
+    assert sum(m.kg for m in report.masses) == pytest.approx(body.mass_kg + load, abs=1e-9)
+    assert np.all(np.isfinite(_numbers(report)))
+    assert report.feasible == (not report.reasons)
+
+
+@many
+@given(body=adults(), setup=setups, shank=shanks)
+def test_in_the_bar_school_the_bar_is_over_midfoot_and_moments_are_linear(body, setup, shank):
+    lifter = default_lifter(body, schools=SquatSchools(balance="bar"))
+    reports = [squat_pose(lifter, setup, load, shank) for load in (0.0, 100.0, 200.0)]
+    if not reports[0].points:
+        return
+    assert reports[0].points["bar"][0] == pytest.approx(0.0, abs=1e-9)
+    for name in ("ankle", "knee", "hip_sagittal", "hip_frontal", "lumbar", "midback"):
+        none, one, two = (report.moments_nm[name] for report in reports)
+        assert two - one == pytest.approx(one - none, abs=1e-6)
+
+
+@many
+@given(body=adults(), setup=setups, load=loads, shank=shanks)
+def test_the_closed_form_lean_is_the_root_that_scipy_finds(body, setup, load, shank):
+    report = squat_pose(default_lifter(body), setup, load, shank)
+    if not report.points:
+        return
+    hip_x = report.points["hip"][0]
+    lean = np.deg2rad(report.angles["trunk_lean_deg"])
+    upper = [m for m in report.masses if m.name not in ("feet", "shanks", "thighs")]
+    lower = sum(m.kg * m.x_m for m in report.masses if m not in upper)
+
+    def turned(extra: float) -> float:
+        hip_z = report.points["hip"][2]
+        return lower + sum(
+            m.kg * (hip_x + (m.x_m - hip_x) * np.cos(extra) + (m.z_m - hip_z) * np.sin(extra))
+            for m in upper
+        )
+
+    extra = brentq(turned, -0.3, 0.3, xtol=1e-12) if turned(-0.3) * turned(0.3) < 0 else 0.0
+    assert lean + extra == pytest.approx(lean, abs=1e-7)
+
+
+@many
+@given(body=adults(), heel=st.floats(0.0, 0.04), toe=st.floats(0.0, 0.8))
+def test_the_raised_heel_turns_the_foot_about_its_ball(body: Body, heel, toe):
+    flat = place_foot(body, 0.4, toe, 0.0, DEFAULT)
+    raised = place_foot(body, 0.4, toe, heel, DEFAULT)
+    ball_x = 0.22 * body.foot_m
+
+    def from_ball(ankle: Point) -> float:
+        return float(np.hypot(ankle.x / np.cos(toe) - ball_x, ankle.z))
+
+    assert from_ball(raised.ankle) == pytest.approx(from_ball(flat.ankle), abs=1e-12)
+
+
+@some
+@given(body=adults(), ankle=st.floats(8, 45), closing=st.floats(120, 165), hip=st.floats(25, 60))
+def test_every_setup_is_a_candidate_or_has_its_reasons(body, ankle, closing, hip):
+    screens = make_screens(
+        DEFAULT,
+        ankle_dorsiflexion_deg=ankle,
+        neutral_closing_deg=closing,
+        hip_abduction_deg=hip,
+    )
+    lifter = default_lifter(body, screens=screens)
+    grid = SetupGrid(stance_m=(0.3, 0.45, 0.6), toe_out_deg=(10.0, 30.0), heel_lift_m=(0.0, 0.02))
+    candidates, rejected = assess(lifter, grid.setups())
+    assert len(candidates) + len(rejected) == len(grid.setups())
+    assert all(entry.reasons for entry in rejected)
+    for candidate in candidates:
+        assert candidate.predicted_max_kg > 0
+        assert np.rad2deg(candidate.closing) <= closing + 1e-6
+        assert max(candidate.use.values()) <= 1.0 + 1e-3
+        assert np.isfinite(list(candidate.use.values())).all()
+
+
+@some
+@given(body=adults())
+def test_a_stiffer_ankle_never_raises_the_predicted_max(body):
+    setup = [SquatSetup("high", 0.42, 0.35)]
+
+    def best(ankle: float) -> float:
+        screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=ankle)
+        found = assess(default_lifter(body, screens=screens), setup)[0]
+        return found[0].predicted_max_kg if found else 0.0
+
+    loose, stiff = best(40.0), best(22.0)
+    assert stiff <= loose * 1.004
+
+
+def test_a_stance_wider_than_the_thigh_allows_says_so():
+    report = squat_pose(default_lifter(DEFAULT_MAN), SquatSetup("low", 1.3, 0.3), 100, 0.3)
+    assert not report.feasible
+    assert report.points == {}
+    assert "too wide for the thigh" in " ".join(report.reasons)
+
+
+def test_no_feasible_setup_is_an_answer():
+    screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=5, neutral_closing_deg=100)
+    fit = fit_squat(default_lifter(DEFAULT_MAN, screens=screens), samples=16)
+    assert fit.leaders == []
+    assert "no set-up" in fit.verdict
+    assert fit.rejected
+
+
+def test_shoulders_and_stance_limit_gate():
+    screens = make_screens(DEFAULT, narrowest_grip_m={"low": None, "high": 0.8})
+    lifter = default_lifter(DEFAULT_MAN, screens=screens, stance_limit_m=0.4)
+    setups_given = [
+        SquatSetup("low", 0.38, 0.35),
+        SquatSetup("high", 0.38, 0.35, grip_m=0.6),
+        SquatSetup("high", 0.46, 0.35),
+    ]
+    candidates, rejected = assess(lifter, setups_given)
+    assert candidates == []
+    words = [" ".join(entry.reasons) for entry in rejected]
+    assert "cannot be held" in words[0]
+    assert "widen the grip" in words[1]
+    assert "walked out" in words[2]
+
+
+@pytest.mark.parametrize(
+    "bad", [{"ankle_dorsiflexion_deg": 90}, {"narrowest_grip_m": {"neck": 0.5}}]
+)
+def test_screens_that_no_body_has_are_refused(bad):
+    with pytest.raises(ValueError, match=r"take the screen again|no bar position"):
+        make_screens(DEFAULT, **bad)

@@ -1,0 +1,200 @@
+"""The search against slow references, its uncertainty, and strengths from lifts."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.segments import make_body
+from pavrik.core.squat.bench import bench_grid, exact_setup
+from pavrik.core.squat.cases import SetupGrid, case_for
+from pavrik.core.squat.evaluation import THOROUGH, Pass, evaluate
+from pavrik.core.squat.fit import fit_squat
+from pavrik.core.squat.lifter import default_lifter
+from pavrik.core.squat.own_lifts import KnownBest, strengths_from
+from pavrik.core.squat.path import lower_half, whole_progress
+from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.staleness import changes_since
+from pavrik.core.squat.uncertainty import how_sure, sample_maxes_kg
+from pavrik.core.strength.predicted_max import load_at_full_use
+from tests.core.bodies import DEFAULT_MAN
+
+BRUTE = (Pass(400, lower_half()),)
+SETUPS = [SquatSetup(p, 0.42, 0.35, h) for p in ("front", "high", "low") for h in (0.0, 0.02)]
+
+
+def _random_bodies(count: int) -> list:
+    random = np.random.default_rng(3)
+    return [
+        make_body(
+            random.choice(["male", "female"]),
+            random.uniform(55, 120),
+            stature := random.uniform(1.55, 1.92),
+            {
+                "thigh_m": 0.245 * stature * random.normal(1, 0.05),
+                "trunk_m": 0.288 * stature * random.normal(1, 0.04),
+            },
+        )
+        for _ in range(count)
+    ]
+
+
+@pytest.mark.parametrize("body", _random_bodies(12))
+def test_the_fast_search_equals_brute_force_within_half_a_percent(body):
+    case = case_for(default_lifter(body), SETUPS)
+    fast, slow = evaluate(case, THOROUGH), evaluate(case, BRUTE)
+    both = fast.feasible & slow.feasible
+    assert np.array_equal(fast.feasible, slow.feasible)
+    assert fast.predicted_max_kg[both] == pytest.approx(slow.predicted_max_kg[both], rel=0.005)
+
+
+def test_the_predicted_max_is_where_bisection_finds_full_use():
+    case = case_for(default_lifter(DEFAULT_MAN), SETUPS)
+    pose = case.held(np.full((1, 1, 1), 0.42), np.ones(1))
+
+    def most(load):
+        return pose.under(load).use.most
+
+    found = load_at_full_use(most, 83.0)
+    low, high = np.zeros_like(found), np.full_like(found, 830.0)
+    for _ in range(60):
+        middle = (low + high) / 2
+        over = most(middle) > 1
+        low, high = np.where(over, low, middle), np.where(over, middle, high)
+    assert found == pytest.approx(low, abs=0.05)
+
+
+def test_a_body_too_weak_for_itself_has_a_max_of_nothing():
+    lifter = default_lifter(DEFAULT_MAN)
+    weak = replace(lifter.capacities, knee_extensors=30.0, hip_extensors=20.0, hamstrings=30.0)
+    found = evaluate(case_for(replace(lifter, capacities=weak), SETUPS))
+    assert not found.feasible.any()
+    assert np.all(found.predicted_max_kg == 0)
+    assert found.shortfall_deg["strength"].all()
+
+
+def test_same_seed_same_answer_and_bands_hold_the_point_estimate():
+    lifter = default_lifter(DEFAULT_MAN)
+    grid = SetupGrid(stance_m=(0.42,), toe_out_deg=(20.0,), heel_lift_m=(0.0,))
+    first, again = (fit_squat(lifter, grid, samples=64, seed=5) for _ in range(2))
+    assert first.sureness == again.sureness
+    for leader, sure in zip(first.leaders, first.sureness, strict=True):
+        assert sure.band_kg[0] < leader.predicted_max_kg < sure.band_kg[1]
+    assert sum(sure.chance_best for sure in first.sureness) <= 1.0
+
+
+def test_an_unmeasured_body_has_wider_bands():
+    setups = [SquatSetup("low", 0.42, 0.35)]
+    known = frozenset(["thigh_m", "shank_m", "trunk_m", "foot_m"])
+    widths = []
+    for measured in (known, frozenset()):
+        lifter = default_lifter(DEFAULT_MAN, measured=measured)
+        fixed = replace(lifter, assumed=replace(DEFAULT, capacity_error=0.0))
+        band = how_sure(sample_maxes_kg(fixed, setups, 128, 1), 0.01)[0].band_kg
+        widths.append(band[1] - band[0])
+    assert widths[1] > widths[0]
+
+
+def test_the_best_by_a_clear_lead_is_called_so():
+    maxes = np.array([[110.0, 100.0]] * 9 + [[100.0, 100.5]])
+    sure = how_sure(maxes, 0.01)
+    assert sure[0].chance_best == pytest.approx(0.9)
+    assert sure[1].chance_best == 0.0
+
+
+def test_a_toss_up_is_called_a_toss_up():
+    fit = fit_squat(default_lifter(DEFAULT_MAN), samples=48)
+    assert fit.toss_up
+    assert fit.verdict.startswith("toss-up")
+    assert fit.sureness[0].chance_best == max(s.chance_best for s in fit.sureness)
+
+
+def test_the_wide_school_widens_the_choice():
+    def widest(school):
+        lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(width=school))
+        return max(leader.setup.stance_m for leader in fit_squat(lifter).leaders)
+
+    assert widest("wide") > widest("moderate")
+
+
+def test_strengths_from_two_lifts_explain_them_better_than_the_prior():
+    lifter = default_lifter(DEFAULT_MAN)
+    strong = replace(
+        lifter.capacities,
+        hip_extensors=lifter.capacities.hip_extensors * 1.3,
+        hamstrings=lifter.capacities.hamstrings * 1.3,
+        knee_extensors=lifter.capacities.knee_extensors * 1.3,
+    )
+    setups = [SquatSetup("low", 0.42, 0.35), SquatSetup("high", 0.42, 0.35)]
+    case = case_for(replace(lifter, capacities=strong), setups)
+    lifted = evaluate(case).held_max_kg
+    bests = [KnownBest(s, float(kg)) for s, kg in zip(setups, lifted, strict=True)]
+    inferred = strengths_from(lifter, bests)
+    assert inferred.firmness == "indicative"
+    assert np.abs(inferred.residual).max() < 0.05
+    assert 1.1 < inferred.capacities.knee_extensors / lifter.capacities.knee_extensors < 1.5
+    assert strengths_from(lifter, bests[:1]).firmness == "scale only"
+    assert strengths_from(lifter, []).capacities == lifter.capacities
+
+
+@pytest.mark.parametrize("school", ["together", "hips_first", "knees_first"])
+def test_the_way_down_starts_standing_and_ends_at_the_bottom(school):
+    lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(break_school=school))
+    exact = exact_setup(lifter, SquatSetup("low", 0.42, 0.35), 120.0)
+    knees = exact.path.angles_deg["knee_flexion"]
+    assert knees[0] < 25.0, "unlocked, and bent inward by the stance, but standing"
+    assert np.all(np.diff(knees) > 0)
+    for joint in ("knee", "hip", "bar"):
+        for axis in range(3):
+            assert exact.path.points[joint][axis][-1] == pytest.approx(
+                exact.bottom.points[joint][axis][0], abs=1e-9
+            )
+    assert len(exact.progress) == len(whole_progress()) >= 25
+
+
+def test_break_schools_differ_half_way_down():
+    def shank_half_way(school):
+        lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(break_school=school))
+        path = exact_setup(lifter, SquatSetup("low", 0.42, 0.35), 120.0).path
+        return path.angles_deg["shank"][12]
+
+    assert shank_half_way("hips_first") < shank_half_way("together")
+    assert shank_half_way("together") < shank_half_way("knees_first")
+
+
+def test_the_bench_grid_agrees_with_the_exact_setup():
+    lifter = default_lifter(DEFAULT_MAN)
+    grid = bench_grid(lifter, "low", 120.0)
+    index = next(
+        i
+        for i, s in enumerate(grid.setups)
+        if (s.stance_m, s.heel_lift_m) == (0.42, 0.0) and round(np.rad2deg(s.toe_out)) == 20
+    )
+    exact = exact_setup(lifter, grid.setups[index], 120.0)
+    assert grid.predicted_max_kg[index] == pytest.approx(exact.predicted_max_kg, rel=0.01)
+    assert exact.explanations["legs"].startswith("(knee ")
+    infeasible = [bool(reasons) for reasons in grid.reasons]
+    assert (grid.predicted_max_kg == 0).tolist() == infeasible
+
+
+def test_what_changed_since_settling_is_named():
+    then = {
+        "body": {"mass_kg": 83, "segments": {"thigh_m": 0.43}},
+        "screens": {"ankle_dorsiflexion_deg": 34, "narrowest_grip_m": {}},
+        "schools": {"squat_width": "moderate"},
+    }
+    assert changes_since(then, then) == []
+    now = {
+        "body": {"mass_kg": 87, "segments": {"thigh_m": 0.445, "shank_m": 0.43}},
+        "screens": {"ankle_dorsiflexion_deg": 28, "narrowest_grip_m": {"low": 0.8}},
+        "schools": {"squat_width": "wide"},
+    }
+    assert changes_since(then, now) == [
+        "body mass 83 → 87 kg",
+        "shank now measured, 43.0 cm",
+        "thigh 43.0 → 44.5 cm",
+        "ankle dorsiflexion 34 → 28°",
+        "shoulder screen",
+        "school: width",
+    ]

@@ -19,6 +19,10 @@ from pavrik.core.squat.setup import SquatSetup
 POSES = 20_000
 LOOP = 200
 SAMPLES = 256
+BODIES = 12
+_JOINTS = {0: "<freejoint/>", 1: '<joint axis="0 1 0"/>', 2: '<joint axis="0 1 0"/>'} | {
+    i: '<joint type="ball"/>' for i in range(3, 9)
+}
 _SETUP = SquatSetup("low", 0.42, 0.35)
 
 
@@ -38,21 +42,21 @@ def _many_poses(lifter: SquatLifter) -> None:
 
 
 def _mujoco_loop_rate() -> float | None:
-    """Inverse dynamics per second of a MuJoCo model with as many joints; None without MuJoCo."""
+    """Inverse dynamics per second of a MuJoCo model with as many bodies and joints; None without MuJoCo."""
     try:
         import mujoco  # type: ignore[import-untyped]
     except ImportError:
         return None
     links = '<geom type="capsule" size=".05" fromto="0 0 0 0 0 .4" mass="5"/>'
     xml = "<mujoco><worldbody>" + "".join(
-        f'<body pos="0 0 {0.4 if i else 0}"><joint type="ball"/>{links}' for i in range(8)
+        f'<body pos="0 0 {0.4 if i else 0}">{_JOINTS.get(i, "")}{links}' for i in range(BODIES)
     )
-    model = mujoco.MjModel.from_xml_string(xml + "</body>" * 8 + "</worldbody></mujoco>")
+    model = mujoco.MjModel.from_xml_string(xml + "</body>" * BODIES + "</worldbody></mujoco>")
     data = mujoco.MjData(model)
 
     def loop() -> None:
         for step in range(LOOP * 10):
-            data.qpos[0] = 1 + step * 1e-6
+            data.qpos[0] = step * 1e-6
             mujoco.mj_inverse(model, data)
 
     return LOOP * 10 / _seconds(loop)

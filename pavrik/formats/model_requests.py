@@ -15,6 +15,8 @@ LoadKg = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
 StanceM = Annotated[float, Field(ge=0.05, le=1.6, allow_inf_nan=False)]
 ToeOutDeg = Annotated[float, Field(ge=-20, le=80, allow_inf_nan=False)]
 HeelM = Annotated[float, Field(ge=0, le=0.08, allow_inf_nan=False)]
+GripM = Annotated[float, Field(ge=0.2, le=1.31)]
+"""Between the middles of the hands; a bar has 1.31 m between its collars."""
 BarPositionName = Literal["front", "high", "middle", "low"]
 Balance = Literal["system", "bar"]
 
@@ -60,7 +62,7 @@ class ScreensIn(Strict):
     knee_to_wall_cm: Annotated[float, Field(ge=0, le=30)] | None = None
     neutral_closing_deg: Degrees | None = None
     hip_abduction_deg: Degrees | None = None
-    narrowest_grip_m: dict[BarPositionName, Positive | None] = Field(default_factory=dict)
+    narrowest_grip_m: dict[BarPositionName, GripM | None] = Field(default_factory=dict)
 
 
 class SquatSetupIn(Strict):
@@ -72,7 +74,7 @@ class SquatSetupIn(Strict):
     heel_lift_m: HeelM = 0.0
     hip_above_knee_m: Annotated[float, Field(ge=-0.5, le=0.6)] | None = None
     balance: Balance = "system"
-    grip_m: Positive | None = None
+    grip_m: GripM | None = None
 
 
 class SquatPoseRequest(Strict):

@@ -1,0 +1,67 @@
+from collections.abc import Callable, Iterator
+from contextlib import ExitStack
+
+import pytest
+from fastapi.testclient import TestClient
+
+from pavrik.api.app import create_app
+from pavrik.api.settings import Settings
+from tests.api.helpers import Coach, add_club
+from tests.conftest import CHEAP, Server
+
+
+@pytest.fixture(scope="module")
+def browser(server: Server, empty_name: str) -> Iterator[Callable[[], Coach]]:
+    """Makes browsers that share nothing but the server."""
+    app = create_app(Settings(server.app_url(empty_name), None, hasher=CHEAP))
+    with ExitStack() as stack, TestClient(app):
+
+        def open_one() -> Coach:
+            client = TestClient(app, raise_server_exceptions=False)
+            stack.callback(client.close)
+            return Coach(client)
+
+        yield open_one
+
+
+@pytest.fixture(scope="module")
+def owner_url(server: Server, empty_name: str) -> str:
+    return server.owner_url(empty_name)
+
+
+@pytest.fixture(scope="module")
+def clubs(owner_url: str) -> None:
+    add_club(
+        owner_url,
+        "First",
+        ("owner@first.example", "owner"),
+        ("reader@first.example", "read_only"),
+    )
+    add_club(owner_url, "Second", ("owner@second.example", "owner"))
+
+
+@pytest.fixture(scope="module")
+def coach(browser: Callable[[], Coach], clubs: None) -> Coach:
+    signed_in = browser()
+    assert signed_in.sign_in("owner@first.example").status_code == 200
+    return signed_in
+
+
+@pytest.fixture(scope="module")
+def stranger(browser: Callable[[], Coach], clubs: None) -> Coach:
+    """A coach of another club."""
+    signed_in = browser()
+    assert signed_in.sign_in("owner@second.example").status_code == 200
+    return signed_in
+
+
+@pytest.fixture(scope="module")
+def reader(browser: Callable[[], Coach], clubs: None) -> Coach:
+    signed_in = browser()
+    assert signed_in.sign_in("reader@first.example").status_code == 200
+    return signed_in
+
+
+@pytest.fixture(scope="module")
+def nobody(browser: Callable[[], Coach], clubs: None) -> Coach:
+    return browser()

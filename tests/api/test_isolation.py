@@ -1,0 +1,160 @@
+"""Another club and nobody get nothing: every table, every route."""
+
+import psycopg
+import pytest
+from uuid6 import uuid7
+
+from tests.api.helpers import PROFILE, a_set, add_lifter
+
+NOT_A_CLUBS = {"migration", "sign_in_attempt"}
+
+
+@pytest.fixture(scope="module")
+def theirs(coach):
+    """Something of the first club in as many tables as the routes fill."""
+    lifter = add_lifter(coach)
+    at = f"/api/lifters/{lifter}"
+    logged = a_set()
+    coach.post(f"{at}/sets", logged)
+    coach.post(f"{at}/measurements", {"landmark": "foot_length", "readings_m": [0.25]})
+    coach.post(f"{at}/screens", {"kind": "ankle", "value": 33})
+    coach.post(f"{at}/flags", {"region": "hip"})
+    coach.post(f"{at}/schools", {"question": "squat_width", "position": "wide"})
+    coach.get(f"{at}/squat/ranking")
+    flag = coach.get(at).json()["flags"][0]["flag_id"]
+    return {"lifter_id": lifter, "set_id": logged["set_id"], "flag_id": flag}
+
+
+SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
+BODIES = {
+    ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
+    ("POST", "/api/lifters/{lifter_id}/profile"): lambda: PROFILE,
+    ("POST", "/api/lifters/{lifter_id}/measurements"): lambda: {
+        "landmark": "foot_length", "readings_m": [0.25]},
+    ("POST", "/api/lifters/{lifter_id}/screens"): lambda: {"kind": "ankle", "value": 30},
+    ("POST", "/api/lifters/{lifter_id}/flags"): lambda: {"region": "knee"},
+    ("POST", "/api/lifters/{lifter_id}/schools"): lambda: {
+        "question": "squat_width", "position": "wide"},
+    ("POST", "/api/schools"): lambda: {"question": "squat_width", "position": "wide"},
+    ("POST", "/api/flags/{flag_id}/clearance"): lambda: {"reason": "fine again"},
+    ("POST", "/api/lifters/{lifter_id}/squat/exact"): lambda: {"setup": SETUP, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/squat/furniture"): lambda: {"setup": SETUP, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/squat/settled"): lambda: {
+        "setup_id": str(uuid7()), "setup": SETUP},
+    ("POST", "/api/lifters/{lifter_id}/sets"): a_set,
+    ("POST", "/api/sets/{set_id}/withdrawal"): lambda: {"new_id": str(uuid7())},
+    ("POST", "/api/lifters/{lifter_id}/next-load"): lambda: {},
+    ("POST", "/api/lifters/{lifter_id}/prescriptions"): lambda: {"prescription_id": str(uuid7())},
+    ("PUT", "/api/session/units"): lambda: {"mass_unit": "kg", "length_unit": "cm"},
+}  # fmt: skip
+QUERY = {"/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50"}
+OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo")}
+
+
+def _routes(coach):
+    paths = coach.get("/api/openapi.json").json()["paths"]
+    return [(method.upper(), path) for path, found in paths.items() for method in found]
+
+
+def _try(who, method, path, theirs):
+    body = BODIES.get((method, path))
+    address = path.format(**theirs) + QUERY.get(path, "")
+    return who.send(method, address, body() if body else None)
+
+
+def test_nobody_gets_nothing_from_any_route(coach, nobody, theirs):
+    tried = 0
+    for method, path in _routes(coach):
+        if (method, path) in OPEN:
+            continue
+        answer = _try(nobody, method, path, theirs)
+        assert answer.status_code == 401, (method, path, answer.text)
+        tried += 1
+    assert tried > 25
+
+
+def test_another_club_gets_nothing_of_ours_from_any_route(coach, stranger, theirs):
+    tried = 0
+    for method, path in _routes(coach):
+        if "{" not in path:
+            continue
+        answer = _try(stranger, method, path, theirs)
+        assert answer.status_code in (404, 409, 422), (method, path, answer.text)
+        assert theirs["lifter_id"] not in answer.text
+        tried += 1
+    assert tried > 15
+    assert [row["lifter_id"] for row in stranger.get("/api/floor").json()] == []
+
+
+def test_a_reader_reads_and_does_not_write(coach, reader, theirs):
+    assert reader.get(f"/api/lifters/{theirs['lifter_id']}").status_code == 200
+    for method, path in _routes(coach):
+        computes = path.startswith("/api/compute") or path.endswith(
+            ("exact", "furniture", "next-load")
+        )
+        if method != "POST" or "session" in path or computes:
+            continue
+        answer = _try(reader, method, path, theirs)
+        assert answer.status_code == 403, (method, path, answer.text)
+
+
+def _tables(connection):
+    rows = connection.execute(
+        "select tablename from pg_tables where schemaname = 'public'"
+    ).fetchall()
+    return [row[0] for row in rows if row[0] not in NOT_A_CLUBS]
+
+
+@pytest.fixture
+def app_connection(server, empty_name):
+    with psycopg.connect(server.app_url(empty_name)) as connection:
+        yield connection
+        connection.rollback()
+
+
+def test_every_table_is_keyed_by_club_and_forces_its_policy(owner_url):
+    with psycopg.connect(owner_url) as connection:
+        for table in _tables(connection):
+            key = connection.execute(
+                """select a.attname from pg_index i join pg_attribute a
+                     on a.attrelid = i.indrelid and a.attnum = i.indkey[0]
+                   where i.indrelid = %s::regclass and i.indisprimary""",
+                (table,),
+            ).fetchone()
+            assert key == ("club_id",), table
+            forced = connection.execute(
+                """select relrowsecurity and relforcerowsecurity from pg_class
+                   where oid = %s::regclass""",
+                (table,),
+            ).fetchone()
+            assert forced == (True,), table
+
+
+def test_the_apps_role_bypasses_nothing(app_connection):
+    row = app_connection.execute(
+        "select rolsuper, rolbypassrls, rolcreaterole from pg_roles where rolname = current_user"
+    ).fetchone()
+    assert row == (False, False, False)
+
+
+@pytest.mark.parametrize("club", [None, "another"])
+def test_without_the_right_club_every_table_is_empty(app_connection, theirs, club):
+    if club:
+        app_connection.execute("select set_config('pavrik.club_id', %s, true)", (str(uuid7()),))
+    for table in _tables(app_connection):
+        assert app_connection.execute(f"select count(*) from {table}").fetchone() == (0,), table
+
+
+def test_a_row_cannot_be_written_into_another_club(app_connection, theirs):
+    app_connection.execute("select set_config('pavrik.club_id', %s, true)", (str(uuid7()),))
+    with pytest.raises(psycopg.errors.InsufficientPrivilege):
+        app_connection.execute(
+            "insert into lifter (club_id, lifter_id) values (%s, %s)", (uuid7(), uuid7())
+        )
+
+
+@pytest.mark.parametrize("table", ["training_set", "measurement", "lifter_profile", "audit"])
+@pytest.mark.parametrize("verb", ["delete from {}", "update {} set club_id = club_id"])
+def test_facts_are_never_overwritten(app_connection, table, verb):
+    with pytest.raises(psycopg.errors.InsufficientPrivilege):
+        app_connection.execute(verb.format(table))

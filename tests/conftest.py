@@ -1,0 +1,88 @@
+"""One throw-away PostgreSQL per worker, one migrated template, one database per module."""
+
+import tempfile
+from collections.abc import Callable, Iterator
+from datetime import UTC, datetime
+from itertools import count
+from pathlib import Path
+
+import psycopg
+import pytest
+from argon2 import PasswordHasher
+
+from pavrik.demo.load import load_demo
+from pavrik.store.cluster import UNSAFE_BUT_FAST, Cluster
+from pavrik.store.database import Database
+from pavrik.store.setup import prepare
+
+CHEAP = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
+NOW = datetime(2026, 11, 20, 12, 0, tzinfo=UTC)
+TEMPLATE, WITH_DEMO = "pavrik", "with_demo"
+_numbers = count()
+
+
+class Server:
+    """The worker's PostgreSQL."""
+
+    def __init__(self, cluster: Cluster, port: int) -> None:
+        self._cluster = cluster
+        self.port = port
+
+    def owner_url(self, name: str) -> str:
+        return self._cluster.owner_url(self.port, name)
+
+    def app_url(self, name: str) -> str:
+        return self._cluster.app_url(self.port, name)
+
+    def copy(self, template: str, name: str | None = None) -> str:
+        """A new database made from a template; its name."""
+        made = name or f"t{next(_numbers)}"
+        with psycopg.connect(self.owner_url("postgres"), autocommit=True) as connection:
+            connection.execute(f"create database {made} template {template} strategy file_copy")
+        return made
+
+
+@pytest.fixture(scope="session")
+def server() -> Iterator[Server]:
+    with tempfile.TemporaryDirectory(prefix="pvk") as folder:
+        Path(folder).chmod(0o755)
+        cluster = Cluster(Path(folder), trusted=True, options=UNSAFE_BUT_FAST)
+        port = cluster.start()
+        prepare(cluster, port)
+        yield Server(cluster, port)
+        cluster.stop()
+
+
+@pytest.fixture(scope="session")
+def demo_template(server: Server) -> str:
+    name = server.copy(TEMPLATE, WITH_DEMO)
+    database = Database(server.app_url(name))
+    database.open()
+    load_demo(database, server.owner_url(name), CHEAP, NOW)
+    database.close()
+    return name
+
+
+@pytest.fixture(scope="module")
+def empty_name(server: Server) -> str:
+    return server.copy(TEMPLATE)
+
+
+@pytest.fixture(scope="module")
+def demo_name(server: Server, demo_template: str) -> str:
+    return server.copy(demo_template)
+
+
+@pytest.fixture(scope="module")
+def open_database() -> Iterator[Callable[[str], Database]]:
+    opened: list[Database] = []
+
+    def open_one(url: str) -> Database:
+        database = Database(url)
+        database.open()
+        opened.append(database)
+        return database
+
+    yield open_one
+    for database in opened:
+        database.close()

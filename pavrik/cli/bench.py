@@ -19,10 +19,8 @@ from pavrik.core.squat.setup import SquatSetup
 POSES = 20_000
 LOOP = 200
 SAMPLES = 256
-BODIES = 12
-_JOINTS = {0: "<freejoint/>", 1: '<joint axis="0 1 0"/>', 2: '<joint axis="0 1 0"/>'} | {
-    i: '<joint type="ball"/>' for i in range(3, 9)
-}
+_HINGE, _BALL = '<joint axis="0 1 0"/>', '<joint type="ball"/>'
+_JOINTS = ("<freejoint/>", _HINGE, _HINGE, *[_BALL] * 6, "", "", "")
 _SETUP = SquatSetup("low", 0.42, 0.35)
 
 
@@ -42,16 +40,17 @@ def _many_poses(lifter: SquatLifter) -> None:
 
 
 def _mujoco_loop_rate() -> float | None:
-    """Inverse dynamics per second of a MuJoCo model with as many bodies and joints; None without MuJoCo."""
+    """Inverse dynamics per second of a MuJoCo model with a lifter's count of bodies and joints;
+    None where MuJoCo is not installed."""
     try:
         import mujoco  # type: ignore[import-untyped]
     except ImportError:
         return None
     links = '<geom type="capsule" size=".05" fromto="0 0 0 0 0 .4" mass="5"/>'
     xml = "<mujoco><worldbody>" + "".join(
-        f'<body pos="0 0 {0.4 if i else 0}">{_JOINTS.get(i, "")}{links}' for i in range(BODIES)
+        f'<body pos="0 0 {0.4 if i else 0}">{joint}{links}' for i, joint in enumerate(_JOINTS)
     )
-    model = mujoco.MjModel.from_xml_string(xml + "</body>" * BODIES + "</worldbody></mujoco>")
+    model = mujoco.MjModel.from_xml_string(xml + "</body>" * len(_JOINTS) + "</worldbody></mujoco>")
     data = mujoco.MjData(model)
 
     def loop() -> None:

@@ -1,0 +1,182 @@
+"""How the tests use the page: as a coach does, by what is written on it."""
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+from selenium.common.exceptions import (
+    ElementClickInterceptedException,
+    NoSuchElementException,
+    StaleElementReferenceException,
+)
+from selenium.webdriver import Chrome
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.remote.webelement import WebElement
+from selenium.webdriver.support.ui import WebDriverWait
+
+PATIENCE_S = 30
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+_EXPECTED_NOISE = ("401", "404", "409", "422", "503", "net::ERR", "Failed to fetch")
+
+
+class Page:
+    """One browser window on Pavrik."""
+
+    def __init__(self, driver: Chrome, address: str) -> None:
+        self.driver = driver
+        self.address = address
+        self._wait = WebDriverWait(
+            driver,
+            PATIENCE_S,
+            poll_frequency=0.05,
+            ignored_exceptions=(
+                NoSuchElementException,
+                StaleElementReferenceException,
+                ElementClickInterceptedException,
+            ),
+        )
+
+    def until(self, found: Callable[[], Any], what: str) -> Any:
+        """Wait until something holds; says what was missing when it never does."""
+        return self._wait.until(lambda _: found(), f"waited in vain for {what}:\n{self.text()}")
+
+    def forget(self) -> None:
+        self.driver.get(self.address)
+        self.driver.execute_cdp_cmd("Network.clearBrowserCookies", {})
+        self.driver.execute_script("localStorage.clear()")
+        self.driver.get_log("browser")
+
+    def resize(self, width: int, height: int) -> None:
+        self.driver.execute_cdp_cmd(
+            "Emulation.setDeviceMetricsOverride",
+            {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False},
+        )
+
+    def open(self, path: str) -> None:
+        self.driver.get(self.address + path)
+
+    def enter_demo(self) -> None:
+        self.open("/")
+        self.click("Enter the demo club")
+        self.see("lifters need you")
+
+    def open_lifter(self, name: str, stage: str) -> None:
+        """Open a stage of a demo lifter from the floor, by the links a coach would use."""
+        self.open("/")
+        self.click(name)
+        self.see("Best lifts")
+        self.click(stage)
+
+    def text(self) -> str:
+        return self.driver.find_element(By.TAG_NAME, "body").text
+
+    def see(self, *texts: str) -> None:
+        for text in texts:
+            self.until(lambda text=text: text in self.text(), f"“{text}”")
+
+    def not_see(self, text: str) -> None:
+        self.until(lambda: text not in self.text(), f"“{text}” to go")
+
+    def find(self, css: str) -> WebElement:
+        found: WebElement = self.until(
+            lambda: self.driver.find_element(By.CSS_SELECTOR, css), f"an element {css}"
+        )
+        return found
+
+    def all(self, css: str) -> list[WebElement]:
+        return self.driver.find_elements(By.CSS_SELECTOR, css)
+
+    def click(self, text: str) -> None:
+        """Press the first visible link or button that is called so."""
+        xpath = (
+            f"//*[self::a or self::button][normalize-space(.)='{text}' or @aria-label='{text}']"
+            f" | //*[self::a or self::button][.//b[normalize-space(.)='{text}']]"
+        )
+
+        def press() -> bool:
+            for element in self.driver.find_elements(By.XPATH, xpath):
+                if element.is_displayed() and element.is_enabled():
+                    element.click()
+                    return True
+            return False
+
+        self.until(press, f"a link or button “{text}”")
+
+    def field(self, label: str) -> WebElement:
+        """The input whose label is, or starts with, a text."""
+        script = """
+          const wanted = arguments[0]
+          const own = (l) => [...l.childNodes].map((n) => n.textContent).join(' ').trim()
+          for (const label of document.querySelectorAll('label')) {
+            if (!own(label).startsWith(wanted) || !label.checkVisibility()) continue
+            const input = label.control ?? label.querySelector('input, select, textarea')
+            if (input) return input
+          }
+          return null"""
+        found: WebElement = self.until(
+            lambda: self.driver.execute_script(script, label), f"a field “{label}”"
+        )
+        return found
+
+    def fill(self, label: str, value: str) -> None:
+        field = self.field(label)
+        field.send_keys(Keys.CONTROL, "a")
+        field.send_keys(value)
+
+    def choose(self, label: str, option: str) -> None:
+        field = self.field(label)
+        field.find_element(By.XPATH, f".//option[normalize-space(.)='{option}']").click()
+
+    def press(self, css: str, *keys: str) -> None:
+        element = self.find(css)
+        self.driver.execute_script("arguments[0].focus()", element)
+        element.send_keys(*keys)
+
+    def keys(self, *keys: str) -> None:
+        self.driver.switch_to.active_element.send_keys(*keys)
+
+    def heading(self) -> str:
+        return self.find("h1").text
+
+    def drag(self, css: str, x: int, y: int) -> None:
+        """Drag the middle of an element by pixels, in small moves as a hand does."""
+        from selenium.webdriver import ActionChains
+
+        element = self.find(css)
+        chain = ActionChains(self.driver, duration=20).click_and_hold(element)
+        for _ in range(8):
+            chain.move_by_offset(x // 8, y // 8)
+        chain.release().perform()
+
+    def serious_violations(self) -> list[str]:
+        """What axe-core calls serious or critical on the page as it stands."""
+        self.driver.execute_script(AXE.read_text(encoding="utf-8"))
+        result = self.driver.execute_async_script(
+            "const done = arguments[0];"
+            "axe.run(document, { resultTypes: ['violations'] }).then(done)"
+        )
+        return [
+            f"{v['id']}: {node['html'][:120]} ({node.get('failureSummary', '')[:160]})"
+            for v in result["violations"]
+            if v["impact"] in ("serious", "critical")
+            for node in v["nodes"][:3]
+        ]
+
+    def wider_than_the_screen(self) -> int:
+        """Pixels by which the page is wider than the window."""
+        return int(
+            self.driver.execute_script(
+                "return document.documentElement.scrollWidth - window.innerWidth"
+            )
+        )
+
+    def assert_quiet(self) -> None:
+        """The console has no errors but those of refused requests."""
+        errors = [
+            entry["message"]
+            for entry in self.driver.get_log("browser")
+            if entry["level"] == "SEVERE"
+            and not any(noise in entry["message"] for noise in _EXPECTED_NOISE)
+        ]
+        assert errors == []

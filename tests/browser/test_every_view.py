@@ -1,0 +1,52 @@
+"""Every view: no serious accessibility violation, nothing wider than the window."""
+
+import pytest
+
+STAGES = ("Lifter", "Measure", "Squat", "Log", "Prescribe", "Card")
+READY = {
+    "Lifter": "Schools",
+    "Measure": "Mobility screens",
+    "Squat": "Hands and rack",
+    "Log": "Keep the set",
+    "Prescribe": "Because",
+    "Card": "The card in the pocket",
+}
+LONG_NAME = "Maximiliane-Theodora Featherstone-Quartermaine van der Veldt"
+
+
+def check(page) -> None:
+    assert page.serious_violations() == []
+    assert page.wider_than_the_screen() <= 0
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+def test_the_door_and_the_floor(page, width):
+    page.resize(width, 800)
+    page.open("/")
+    page.see("Enter the demo club")
+    check(page)
+    page.enter_demo()
+    check(page)
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+@pytest.mark.parametrize("stage", STAGES)
+def test_every_stage_even_with_a_long_name(coach, stage, width):
+    coach.resize(width, 800)
+    coach.open_lifter(LONG_NAME, stage)
+    coach.see(READY[stage])
+    check(coach)
+
+
+def test_an_address_that_leads_nowhere(coach):
+    coach.open("/nowhere/at/all")
+    coach.see("There is nothing at this address", "Back to the floor")
+
+
+def test_the_card_prints_without_the_frame(coach):
+    coach.open_lifter("Marlow Teague", "Card")
+    coach.see("The card in the pocket")
+    coach.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": "print"})
+    shown = [nav.is_displayed() for nav in coach.all("nav")]
+    coach.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
+    assert shown == [False]

@@ -12,6 +12,7 @@ from psycopg_pool import PoolTimeout
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
+from pavrik.formats.refusals import sentence
 from pavrik.services.context import (
     ForbiddenError,
     InvalidError,
@@ -86,13 +87,17 @@ def _validation(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, RequestValidationError)
     fields = [
         FieldError(
-            path=".".join(str(part) for part in e["loc"][1:]) or str(e["loc"][0]), message=e["msg"]
+            path=".".join(str(part) for part in e["loc"][1:]) or str(e["loc"][0]),
+            message=sentence(e),
         )
         for e in error.errors()
     ]
     if any(e["type"] == "json_invalid" for e in error.errors()):
         return problem(400, "Not readable", "the request is not valid JSON", fields)
-    detail = f"{len(fields)} field{'s' if len(fields) > 1 else ''} cannot be used as given"
+    detail = (
+        "one entry cannot be used as it is" if len(fields) == 1
+        else f"{len(fields)} entries cannot be used as they are"
+    )  # fmt: skip
     return problem(422, "The input breaks a rule", detail, fields)
 
 

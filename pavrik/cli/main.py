@@ -13,6 +13,7 @@ from pavrik.cli import operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
+from pavrik.formats.refusals import sentence
 from pavrik.services import model
 from pavrik.store.cluster import ClusterError
 
@@ -31,7 +32,8 @@ class BadInputError(Exception):
 
 def _one_line(error: ValidationError) -> str:
     return "; ".join(
-        f"{'.'.join(str(part) for part in e['loc']) or 'input'}: {e['msg']}" for e in error.errors()
+        f"{'.'.join(str(part) for part in e['loc']) or 'input'}: {sentence(e)}"
+        for e in error.errors()
     )
 
 

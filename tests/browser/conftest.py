@@ -38,7 +38,10 @@ class RunningServer:
 
     def start(self) -> None:
         app = create_app(Settings(self._database_url, PAGE, hasher=CHEAP))
-        config = uvicorn.Config(app, host="127.0.0.1", port=self.port, log_level="error")
+        config = uvicorn.Config(
+            app, host="127.0.0.1", port=self.port, log_level="critical",
+            timeout_graceful_shutdown=1,
+        )  # fmt: skip
         self._server = uvicorn.Server(config)
         self._thread = threading.Thread(target=self._server.run, daemon=True)
         self._thread.start()
@@ -47,7 +50,7 @@ class RunningServer:
             waited.wait(0.01)
 
     def stop(self) -> None:
-        self._server.force_exit = self._server.should_exit = True
+        self._server.should_exit = True
         self._thread.join(timeout=15)
 
 

@@ -89,10 +89,9 @@ class Page:
 
     def click(self, text: str) -> None:
         """Press the first visible link or button that is called so."""
-        xpath = (
-            f"//*[self::a or self::button][normalize-space(.)='{text}' or @aria-label='{text}']"
-            f" | //*[self::a or self::button][.//b[normalize-space(.)='{text}']]"
-        )
+        named = f"normalize-space(.)='{text}'"
+        control = "//*[self::a or self::button]"
+        xpath = f"{control}[{named} or @aria-label='{text}' or .//*[{named}] or text()[{named}]]"
 
         def press() -> bool:
             for element in self.driver.find_elements(By.XPATH, xpath):
@@ -179,4 +178,4 @@ class Page:
             if entry["level"] == "SEVERE"
             and not any(noise in entry["message"] for noise in _EXPECTED_NOISE)
         ]
-        assert errors == []
+        assert not errors, errors

@@ -24,13 +24,13 @@ def open_bench(page, name: str = "Marlow Teague") -> None:
 def test_dragging_a_foot_changes_stance_and_answer(coach):
     open_bench(coach)
     before, first = stance_cm(coach), shown_max(coach)
-    coach.drag(STANCE, 48, 0)
-    coach.until(lambda: stance_cm(coach) > before + 3, "a wider stance")
+    coach.drag(STANCE, -16, 0)
+    coach.until(lambda: stance_cm(coach) < before - 3, "a narrower stance")
     coach.until(lambda: shown_max(coach) != first, "another predicted max")
     coach.keys("u")
     coach.until(lambda: stance_cm(coach) == before, "the stance before the drag")
     coach.keys("r")
-    coach.until(lambda: stance_cm(coach) > before + 3, "the redone drag")
+    coach.until(lambda: stance_cm(coach) < before - 3, "the redone drag")
 
 
 def test_the_whole_bench_works_by_keyboard(coach):

@@ -61,9 +61,9 @@ watch(
 
 <style scoped>
 .frame { display: grid; grid-template-columns: 188px minmax(0, 1fr); min-height: 100vh; }
-.frame.bare { grid-template-columns: 1fr; }
+.frame.bare { grid-template-columns: minmax(0, 1fr); }
 .stage { min-width: 0; }
 .offline { background: var(--signal); color: #fff; padding: 6px 16px; font-weight: 600; }
-@media (max-width: 760px) { .frame { grid-template-columns: 1fr; grid-template-rows: auto 1fr; } }
+@media (max-width: 760px) { .frame { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto 1fr; } }
 @media print { .frame { display: block; } }
 </style>

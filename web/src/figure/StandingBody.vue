@@ -18,7 +18,7 @@ const s = computed(() => {
   const wrist = { x: elbow.x + 2, y: elbow.y + cm('forearm_m') }
   const hand = { x: wrist.x + 0.5, y: wrist.y + cm('grip_m') }
   const foot = { x: halfHip + 3, y: -2 }
-  const top = -props.segments.stature_m! * 100
+  const top = Math.min(-props.segments.stature_m! * 100, shoulder - 16)
   return { ankle, knee, hip, shoulder, halfHip, halfShoulder, elbow, wrist, hand, foot, top }
 })
 const parts = computed(() => {
@@ -49,7 +49,7 @@ const cm = (name: string) => `${((props.segments[name] ?? 0) * 100).toFixed(1)} 
   <svg class="standing" :viewBox="`-62 ${s.top - 6} 124 ${-s.top + 16}`" role="group" aria-label="The lifter standing, to own proportions">
     <line x1="-60" x2="60" y1="0" y2="0" class="floor" />
     <line x1="0" x2="0" :y1="s.top - 4" y2="6" class="plumb" />
-    <ellipse cx="0" :cy="(s.top + s.shoulder) / 2 - 1.5" rx="8" :ry="(s.shoulder - s.top) / 2 - 4" class="part" />
+    <ellipse cx="0" :cy="(s.top + s.shoulder) / 2 - 1.5" rx="8" :ry="Math.max(6, (s.shoulder - s.top) / 2 - 4)" class="part" />
     <g v-for="part in parts" :key="part.id" :class="{ on: part.id === picked?.id, done: measured.includes(part.id) }" @click="emit('pick', part.id)">
       <path v-for="(d, i) in part.paths" :key="i" :d="d" class="part" />
     </g>

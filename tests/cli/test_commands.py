@@ -1,0 +1,112 @@
+"""The public command line: JSON in, JSON out, exit 2 and one line for bad input."""
+
+import io
+import json
+from pathlib import Path
+
+import pytest
+
+from pavrik.cli.main import main
+
+BODY = {"sex": "male", "mass_kg": 83, "stature_m": 1.75}
+SETUP = {
+    "bar_position": "low", "stance_m": 0.42, "toe_out_deg": 20, "heel_lift_m": 0,
+    "hip_above_knee_m": None, "balance": "system",
+}  # fmt: skip
+POSE = {"lift": "squat", "body": BODY, "setup": SETUP, "load_kg": 150, "shank_deg": 28}
+
+
+@pytest.fixture
+def run(monkeypatch, capsys):
+    """Run a command on a JSON value from standard input; exit code, answer or the error line."""
+
+    def run_one(command, value):
+        text = value if isinstance(value, str) else json.dumps(value)
+        monkeypatch.setattr("sys.stdin", io.StringIO(text))
+        code = main([command, "-"])
+        shown = capsys.readouterr()
+        return code, json.loads(shown.out) if code == 0 else shown.err
+
+    return run_one
+
+
+def test_pose_has_everything_that_is_documented(run):
+    code, answer = run("pose", POSE)
+    assert code == 0
+    assert set(answer["points"]) == {"ankle", "knee", "hip", "shoulder", "bar"}
+    assert set(answer["angles"]) == {
+        "shank_deg", "trunk_lean_deg", "back_deg", "hip_closing_deg", "knee_flexion_deg",
+        "hip_abduction_deg", "dorsiflexion_deg",
+    }  # fmt: skip
+    assert set(answer["moments_nm"]) == {
+        "ankle", "knee", "hip_sagittal", "hip_frontal", "hip", "lumbar", "midback",
+    }  # fmt: skip
+    assert set(answer["use"]) == {
+        "hips", "legs", "quads", "knee_flexors", "adductors", "lower_back", "upper_back",
+    }  # fmt: skip
+    assert answer["limiter"] == max(answer["use"], key=answer["use"].get)
+    assert sum(mass["kg"] for mass in answer["masses"]) == pytest.approx(83 + 150)
+
+
+def test_fit_answers_for_the_default_body_within_the_bands(run):
+    grid = {"stance_m": [0.42], "toe_out_deg": [20], "heel_lift_m": [0]}
+    request = {"lift": "squat", "body": BODY, "grid": grid}
+    code, answer = run("fit", request | {"uncertainty": {"samples": 32, "seed": 1}})
+    assert code == 0
+    best = {name: found["predicted_max_kg"] for name, found in answer["best_of_style"].items()}
+    assert 0.80 <= best["front"] / best["low"] <= 0.93
+    assert 0.90 <= best["high"] / best["low"] <= 1.00
+    assert answer["verdict"]
+    assert answer["model_version"]
+    for leader in answer["candidates"][:4]:
+        assert leader["band_kg"][0] < leader["predicted_max_kg"] < leader["band_kg"][1]
+
+
+def test_plates(run):
+    plates = [{"kg": 25, "pairs": 2}, {"kg": 10, "pairs": 1}, {"kg": 1.25, "pairs": 1}]
+    code, answer = run("plates", {"target_kg": 142.5, "bar_kg": 20, "plates": plates})
+    assert (code, answer["per_side"]) == (0, [25, 25, 10, 1.25])
+    assert answer["total_kg"] == pytest.approx(142.5)
+
+
+@pytest.mark.parametrize(
+    ("command", "value", "said"),
+    [
+        ("pose", "{", "not JSON"),
+        ("pose", POSE | {"load_kg": -1}, "load_kg: -1 kg"),
+        ("pose", POSE | {"colour": 1}, "colour: there is no field of this name"),
+        ("pose", POSE | {"body": BODY | {"stature_m": 17.5}}, "stature 17.5 m is outside"),
+        ("fit", {"lift": "squat", "body": BODY | {"mass_kg": 12}}, "grown lifters only"),
+        ("fit", {"lift": "squat", "body": BODY, "schools": {"faith": "x"}}, "no school called"),
+        ("plates", {"target_kg": 100, "plates": [{"kg": -5, "pairs": 1}]}, "plates.0.kg"),
+    ],
+)
+def test_bad_input_is_one_line_and_exit_2(run, command, value, said):
+    code, error = run(command, value)
+    assert code == 2
+    assert error.startswith("pavrik: ")
+    assert said in error
+    assert error.count("\n") == 1
+
+
+def test_a_missing_file_is_one_line(capsys):
+    assert main(["pose", "/nowhere/at/all.json"]) == 2
+    assert capsys.readouterr().err.startswith("pavrik: cannot read /nowhere/at/all.json")
+
+
+def test_an_impossible_stance_is_an_answer_with_reasons(run):
+    code, answer = run("pose", POSE | {"setup": SETUP | {"stance_m": 1.5}})
+    assert code == 0
+    assert answer["feasible"] is False
+    assert any("too wide for the thigh" in reason for reason in answer["reasons"])
+
+
+def test_every_command_is_documented():
+    import argparse
+
+    from pavrik.cli.main import _parser
+
+    text = (Path(__file__).parents[2] / "docs" / "operation.md").read_text()
+    actions = _parser()._actions
+    commands = next(a for a in actions if isinstance(a, argparse._SubParsersAction)).choices
+    assert [name for name in commands if f"`pavrik {name}" not in text] == []

@@ -1,0 +1,137 @@
+"""``pavrik start`` from nothing, over ruins, beside others: it runs, or says why."""
+
+import os
+import shutil
+import signal
+import socket
+import subprocess
+import sys
+import tempfile
+import threading
+import urllib.request
+from collections.abc import Iterator
+from pathlib import Path
+
+import psycopg
+import pytest
+
+from pavrik.cli.start import choose_port
+from pavrik.store.cluster import Cluster, ClusterError
+from pavrik.store.setup import prepare
+
+
+@pytest.fixture
+def state() -> Iterator[Path]:
+    folder = Path(tempfile.mkdtemp(prefix="pvs"))
+    folder.chmod(0o755)
+    yield folder
+    Cluster(folder).stop()
+    shutil.rmtree(folder, ignore_errors=True)
+
+
+def start(state: Path, *arguments: str) -> subprocess.Popen[str]:
+    return subprocess.Popen(
+        [sys.executable, "-m", "pavrik.cli.main", "start", "--no-demo", *arguments],
+        env=os.environ | {"PAVRIK_STATE": str(state)},
+        stdout=subprocess.PIPE,
+        stderr=subprocess.STDOUT,
+        text=True,
+    )
+
+
+def address_of(process: subprocess.Popen[str]) -> str:
+    assert process.stdout is not None
+    for line in process.stdout:
+        if line.startswith("Pavrik: http"):
+            return line.split()[1]
+    raise AssertionError("the server never printed its address")
+
+
+def healthy(address: str) -> bool:
+    for _ in range(200):
+        try:
+            with urllib.request.urlopen(f"{address}/api/health", timeout=5) as answer:
+                return b'"ok"' in answer.read()
+        except OSError:
+            threading.Event().wait(0.05)
+    return False
+
+
+def end(process: subprocess.Popen[str], how: int = signal.SIGINT) -> None:
+    process.send_signal(how)
+    process.communicate(timeout=60)
+
+
+def test_a_first_start_a_second_one_and_ctrl_c(state):
+    for _ in range(2):
+        process = start(state)
+        assert healthy(address_of(process))
+        end(process)
+        assert Cluster(state).running_port() is None
+
+
+def test_a_killed_start_leaves_nothing_in_the_way(state):
+    process = start(state)
+    assert healthy(address_of(process))
+    end(process, signal.SIGKILL)
+    assert Cluster(state).running_port() is not None
+    again = start(state)
+    assert healthy(address_of(again))
+    end(again)
+
+
+def test_a_half_done_set_up_is_done_again(state):
+    ruins = state / "data.unfinished"
+    ruins.mkdir()
+    (ruins / "PG_VERSION").write_text("half")
+    process = start(state, "--prepare")
+    out, _ = process.communicate(timeout=120)
+    assert process.returncode == 0, out
+    assert not ruins.exists()
+
+
+def test_a_second_pavrik_on_the_same_folder_is_refused_in_a_sentence(state):
+    first = start(state)
+    address_of(first)
+    second = start(state)
+    out, _ = second.communicate(timeout=60)
+    assert second.returncode == 2
+    assert "already running from this folder" in out
+    end(first)
+
+
+def test_a_busy_port_is_passed_over_or_refused_when_it_was_asked_for():
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        port = taken.getsockname()[1]
+        with pytest.raises(ClusterError, match=f"port {port} is taken"):
+            choose_port(port)
+    assert choose_port(None) >= 8460
+
+
+def test_a_backup_comes_back_whole(state, monkeypatch, capsys):
+    from pavrik.cli.main import main
+
+    cluster = Cluster(state)
+    port = cluster.start()
+    owner_url, _ = prepare(cluster, port)
+    with psycopg.connect(owner_url, autocommit=True) as connection:
+        connection.execute(
+            "insert into club (club_id, name) values (gen_random_uuid(), 'Saved Club')"
+        )
+        connection.execute("create database empty template template0")
+    dump = state / "club.dump"
+    monkeypatch.setenv("PAVRIK_DATABASE_URL", owner_url)
+    assert main(["backup", str(dump)]) == 0
+    restored = cluster.owner_url(port, "empty")
+    monkeypatch.setenv("PAVRIK_DATABASE_URL", restored)
+    assert main(["restore", str(dump)]) == 0
+    with psycopg.connect(restored) as connection:
+        assert connection.execute("select name from club").fetchall() == [("Saved Club",)]
+        forced = connection.execute(
+            "select relforcerowsecurity from pg_class where relname = 'training_set'"
+        ).fetchone()
+    assert forced == (True,)
+    assert main(["restore", str(state / "no.dump")]) == 2
+    assert "failed" in capsys.readouterr().err

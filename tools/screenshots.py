@@ -1,0 +1,72 @@
+"""Take docs/screenshots from a running Pavrik with the demo club, at 1280x800.
+
+Run it as ``.venv/bin/python tools/screenshots.py [http://127.0.0.1:8460] [view ...]``.
+"""
+
+import base64
+import shutil
+import sys
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+sys.path.insert(0, str(Path(__file__).parents[1]))
+
+from selenium.webdriver import Chrome, ChromeOptions
+from selenium.webdriver.chrome.service import Service
+
+from tests.browser.conftest import FLAGS
+from tests.browser.page import Page
+
+FOLDER = Path(__file__).parents[1] / "docs" / "screenshots"
+LIFTER = "Marlow Teague"
+
+
+def _stage(stage: str, *ready: str, name: str = LIFTER) -> Callable[[Page], None]:
+    def go(page: Page) -> None:
+        page.open_lifter(name, stage)
+        page.see(*ready)
+
+    return go
+
+
+def _floor(page: Page) -> None:
+    page.open("/")
+    page.see("need you")
+
+
+VIEWS: dict[str, Callable[[Page], None]] = {
+    "floor": _floor,
+    "lifter": _stage("Lifter", "Schools"),
+    "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
+    "squat": _stage("Squat", "Hands and rack", "hook hole"),
+    "squat-infeasible": _stage("Squat", "Hands and rack", name="Dov Harrowgate"),
+    "log": _stage("Log", "Keep the set"),
+    "prescribe": _stage("Prescribe", "Because"),
+    "card": _stage("Card", "The card in the pocket"),
+}
+
+
+def main(address: str, wanted: list[str]) -> None:
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    profile = tempfile.mkdtemp()
+    options = ChromeOptions()
+    options.binary_location = "/usr/bin/chromium"
+    for flag in (*FLAGS, f"--user-data-dir={profile}"):
+        options.add_argument(flag)
+    driver = Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    page = Page(driver, address)
+    page.resize(1280, 800)
+    page.enter_demo()
+    for name in wanted or VIEWS:
+        VIEWS[name](page)
+        picture = driver.execute_cdp_cmd("Page.captureScreenshot", {"format": "png"})["data"]
+        (FOLDER / f"{name}.png").write_bytes(base64.b64decode(picture))
+    driver.quit()
+    shutil.rmtree(profile, ignore_errors=True)
+
+
+if __name__ == "__main__":
+    given = sys.argv[1:]
+    first = given[0] if given and given[0].startswith("http") else "http://127.0.0.1:8460"
+    main(first, [view for view in given if not view.startswith("http")])

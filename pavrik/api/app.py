@@ -13,10 +13,12 @@ from prometheus_client import CollectorRegistry, Counter, Histogram, generate_la
 
 from pavrik.api import (
     problems,
+    routes_gym,
     routes_library,
     routes_lifters,
     routes_session,
     routes_squat,
+    routes_study,
     routes_training,
 )
 from pavrik.api.schemas import HealthAnswer
@@ -25,10 +27,14 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.services.accounts import Accounts
+from pavrik.services.jobs import Jobs
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
-ROUTERS = (routes_session, routes_lifters, routes_squat, routes_training, routes_library)
+ROUTERS = (
+    routes_session, routes_lifters, routes_squat, routes_study, routes_training, routes_gym,
+    routes_library,
+)  # fmt: skip
 HEADERS = {
     "Content-Security-Policy": (
         "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
@@ -109,7 +115,9 @@ def create_app(settings: Settings) -> FastAPI:
         database.open()
         app.state.database = database
         app.state.accounts = Accounts(database, settings.hasher)
+        app.state.jobs = Jobs(database)
         yield
+        app.state.jobs.close()
         database.close()
 
     app = FastAPI(

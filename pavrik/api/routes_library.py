@@ -7,7 +7,6 @@ from fastapi import APIRouter
 from pavrik.api.schemas import (
     AssumptionAnswer,
     CatalogueAnswer,
-    EquipmentAnswer,
     SchoolsAnswer,
 )
 from pavrik.api.security import DatabaseIn, WhoIn
@@ -16,7 +15,8 @@ from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.formats.model_answers import FitAnswer, PlatesAnswer, PoseAnswer
 from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
-from pavrik.services import library, model
+from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
+from pavrik.services import library, model, study
 
 router = APIRouter(prefix="/api", tags=["library"])
 
@@ -52,12 +52,6 @@ def read_assumptions(_: WhoIn) -> Any:
     return describe()
 
 
-@router.get("/equipment", response_model=EquipmentAnswer)
-def read_equipment(database: DatabaseIn, who: WhoIn) -> Any:
-    """What the gym owns."""
-    return library.equipment_of(database, who)
-
-
 @router.post("/compute/pose")
 def compute_pose(body: SquatPoseRequest, _: WhoIn) -> PoseAnswer:
     """The ``pavrik pose`` computation."""
@@ -68,6 +62,18 @@ def compute_pose(body: SquatPoseRequest, _: WhoIn) -> PoseAnswer:
 def compute_fit(body: SquatFitRequest, _: WhoIn) -> FitAnswer:
     """The ``pavrik fit`` computation."""
     return model.fit(body)
+
+
+@router.post("/compute/path")
+def compute_path(body: SquatAtLoadRequest, _: WhoIn) -> PathAnswer:
+    """The ``pavrik path`` computation."""
+    return study.path(body)
+
+
+@router.post("/compute/cost")
+def compute_cost(body: CostRequest, _: WhoIn) -> CostAnswer:
+    """The ``pavrik cost`` computation."""
+    return study.cost(body)
 
 
 @router.post("/compute/plates")

@@ -20,6 +20,7 @@ from pavrik.api.schemas import (
     ScreenRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.squat.screens import closing_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.services import floor, lifters, record
 from pavrik.services.context import InvalidError
@@ -82,14 +83,19 @@ def measure(
     return Acknowledged()
 
 
-def _screen_value(body: ScreenRequest) -> float | None:
-    if body.knee_to_wall_cm is not None:
+def _screen_readings(body: ScreenRequest) -> list[float]:
+    if body.knee_to_wall_cm:
         if body.kind != "ankle":
             raise InvalidError("knee-to-wall is a screen of the ankle only", "knee_to_wall_cm")
-        return body.knee_to_wall_cm * KNEE_TO_WALL_DEG_PER_CM
-    if body.value is None and not body.kind.startswith("grip_"):
-        raise InvalidError("this screen needs a value in degrees", "value")
-    return body.value
+        return [cm * KNEE_TO_WALL_DEG_PER_CM for cm in body.knee_to_wall_cm]
+    if body.side_picture is not None:
+        if body.kind != "neutral_depth":
+            raise InvalidError("the three angles give the neutral depth only", "side_picture")
+        angles = body.side_picture
+        return [closing_from_angles_deg(angles.thigh_deg, angles.lean_deg)]
+    if not body.readings and not body.kind.startswith("grip_"):
+        raise InvalidError("this screen needs one to three readings", "readings")
+    return body.readings
 
 
 @router.post("/lifters/{lifter_id}/screens", response_model=Acknowledged)
@@ -97,7 +103,7 @@ def take_screen(
     lifter_id: UUID, body: ScreenRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> Acknowledged:
     """A new screen result."""
-    lifters.take_screen(database, who, key, lifter_id, body.kind, _screen_value(body))
+    lifters.take_screen(database, who, key, lifter_id, body.kind, _screen_readings(body))
     return Acknowledged()
 
 

@@ -5,10 +5,12 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
+from pavrik.api.routes_study import JobsIn
 from pavrik.api.schemas import (
     CardAnswer,
     ExactRequest,
     FurnitureAnswer,
+    HistoryAnswer,
     RankingAnswer,
     SettledAnswer,
     SettledSetupAnswer,
@@ -23,9 +25,9 @@ router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["squat"])
 
 
 @router.get("/squat/ranking", response_model=RankingAnswer)
-def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
-    """The ranked set-ups with bands and chances."""
-    return squat.ranking(database, who, lifter_id).answer
+def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
+    """The ranked set-ups: bands and chances follow when their job is done."""
+    return squat.ranking(database, who, lifter_id, jobs)
 
 
 @router.get("/squat/grid", response_model=BenchGridAnswer)
@@ -67,6 +69,12 @@ def settle(
 ) -> Any:
     """Settle on a set-up."""
     return squat.settle(database, who, key, lifter_id, body.setup_id, body.setup, body.reason)
+
+
+@router.get("/squat/settled/history", response_model=list[HistoryAnswer])
+def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+    """Every set-up that the lifter was settled on, newest first."""
+    return squat.settled_history(database, who, lifter_id)
 
 
 @router.get("/card", response_model=CardAnswer)

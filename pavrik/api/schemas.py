@@ -8,6 +8,7 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 
 from pavrik.formats.model_answers import CandidateOut
 from pavrik.formats.model_requests import SquatSetupIn, Strict
+from pavrik.formats.squat_study import JobAnswer
 
 Lift = Literal["squat", "deadlift"]
 Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder", "elbow", "wrist"]
@@ -71,6 +72,7 @@ class ProfileRequest(Strict):
     goal: Literal["competition", "strength", "muscle", "sport", "health"] = "competition"
     training_age: Literal["novice", "trained", "advanced"] = "trained"
     walks_out: bool = True
+    gear: Literal["raw", "sleeves", "suit"] = "raw"
     history: Annotated[Text, Field(max_length=4000)] = ""
 
 
@@ -97,11 +99,12 @@ class FlagAnswer(BaseModel):
 
 
 class ScreenAnswer(BaseModel):
-    """Newest result of a screen; value in degrees, or metres for grips."""
+    """Newest result of a screen; degrees, or metres for grips, hop and box."""
 
     kind: str
     value: float | None
     taken_at: datetime
+    readings: list[float]
 
 
 class StageState(BaseModel):
@@ -172,15 +175,30 @@ class MeasureRequest(Strict):
     kept_because: Note = ""
 
 
+class SidePicture(Strict):
+    """Angles read from the side at the deepest squat with a still lower back: how far the knee
+    stands above the hip along the thigh, and the trunk's lean from vertical."""
+
+    thigh_deg: Annotated[float, Field(ge=-60, le=60)]
+    lean_deg: Annotated[float, Field(ge=0, le=80)]
+
+
 class ScreenRequest(Strict):
-    """A screen: degrees, metres for grips, null where the position cannot be held. The ankle may
-    be given as the knee-to-wall distance instead."""
+    """A screen read one to three times: degrees, or metres for grips, hop and box; no reading
+    where the position cannot be held. The ankle may be given as knee-to-wall distances, the
+    neutral depth as angles of a side picture."""
 
     kind: Literal[
-        "ankle", "neutral_depth", "hip", "grip_front", "grip_high", "grip_middle", "grip_low"
-    ]
-    value: Annotated[float, Field(ge=0, le=180)] | None = None
-    knee_to_wall_cm: Annotated[float, Field(ge=0, le=30)] | None = None
+        "ankle", "neutral_depth", "hip", "hip_rotation", "hop", "box",
+        "grip_front", "grip_high", "grip_middle", "grip_low",
+    ]  # fmt: skip
+    readings: Annotated[list[Annotated[float, Field(ge=0, le=180)]], Field(max_length=3)] = Field(
+        default_factory=list
+    )
+    knee_to_wall_cm: Annotated[list[Annotated[float, Field(ge=0, le=30)]], Field(max_length=3)] = (
+        Field(default_factory=list)
+    )
+    side_picture: SidePicture | None = None
 
 
 class FlagRequest(Strict):
@@ -217,6 +235,13 @@ class RankingAnswer(BaseModel):
     assumed_screens: list[str]
     model_version: str
     seed: int
+    job: JobAnswer | None = None
+
+
+class SetupRequest(Strict):
+    """A set-up to be studied."""
+
+    setup: SquatSetupIn
 
 
 class ExactRequest(Strict):
@@ -224,6 +249,12 @@ class ExactRequest(Strict):
 
     setup: SquatSetupIn
     load_kg: Annotated[float, Field(ge=0, le=600)]
+
+
+class CostStudyRequest(ExactRequest):
+    """``amounts`` per fault, in its unit, replace the usual ones."""
+
+    amounts: dict[str, Annotated[float, Field(ge=-30, le=30)]] = Field(default_factory=dict)
 
 
 class RackAnswer(BaseModel):
@@ -234,6 +265,7 @@ class RackAnswer(BaseModel):
     dip_m: float
     safety_hole: int | None
     safety_below_m: float
+    clearance_m: float
     problem: str | None
 
 
@@ -243,6 +275,9 @@ class GripAnswer(BaseModel):
     grip_m: float
     ring_words: str
     set_by_screen: bool
+    elbow_flexion_deg: float | None
+    forearm_tilt_deg: float | None
+    problem: str | None
 
 
 class FurnitureAnswer(BaseModel):
@@ -280,6 +315,17 @@ class SettledSetupAnswer(BaseModel):
     settled_at: datetime
     model_version: str
     stale_because: list[str]
+
+
+class HistoryAnswer(BaseModel):
+    """One set-up that a lifter was settled on."""
+
+    setup_id: UUID
+    setup: SquatSetupIn
+    predicted_max_kg: float
+    reason: str
+    settled_at: datetime
+    model_version: str
 
 
 class ObservationRequest(Strict):
@@ -506,6 +552,7 @@ class PositionAnswer(BaseModel):
     id: str
     text: str
     silences: list[str]
+    cue: str
 
 
 class SchoolAnswer(BaseModel):
@@ -536,12 +583,17 @@ class AssumptionAnswer(BaseModel):
 
 
 class BarAnswer(BaseModel):
-    """A bar."""
+    """A bar; with a centre of its own it is a specialty bar."""
 
+    bar_id: UUID
     name: str
     mass_kg: float
     shaft_mm: float
     collars_kg: float
+    beyond_shoulder_m: float | None
+    forward_m: float | None
+    holds_lean_deg: float | None
+    handles: bool
 
 
 class PlateAnswer(BaseModel):
@@ -554,12 +606,15 @@ class PlateAnswer(BaseModel):
 class RackRecordAnswer(BaseModel):
     """A rack as it was measured, in metres."""
 
+    rack_id: UUID
     name: str
     first_hole_m: float
     pitch_m: float
     holes: int
     lip_m: float
     inner_width_m: float
+    first_safety_m: float | None
+    safety_pitch_m: float | None
 
 
 class EquipmentAnswer(BaseModel):

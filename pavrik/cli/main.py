@@ -14,7 +14,8 @@ from pavrik.cli.bench import run_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services import model
+from pavrik.formats.squat_study import CostRequest, SquatAtLoadRequest
+from pavrik.services import model, study
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
@@ -22,6 +23,12 @@ Command = Callable[[argparse.Namespace], None]
 COMPUTATIONS: dict[str, tuple[type[BaseModel], Callable[[Any], BaseModel], str]] = {
     "pose": (SquatPoseRequest, model.pose, "one fully specified pose"),
     "fit": (SquatFitRequest, model.fit, "the whole fit of a lifter for a lift"),
+    "path": (
+        SquatAtLoadRequest,
+        study.path,
+        "the bar's path at the load and for a ladder of loads",
+    ),
+    "cost": (CostRequest, study.cost, "what every fault costs in a set-up at a load"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 

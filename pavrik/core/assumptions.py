@@ -19,9 +19,9 @@ class Assumptions:
     ankle_behind_midfoot: float = _assume(0.25, "foot lengths", "ankle joint behind mid-foot")
     ball_before_midfoot: float = _assume(0.22, "foot lengths", "ball of the foot before mid-foot")
     foot_centre_height: float = _assume(0.5, "ankle heights", "height of the foot's mass centre")
-    crease_above_hip: float = _assume(0.043, "statures", "hip crease above the hip centre")
-    top_above_knee: float = _assume(0.031, "statures", "top of the knee above its centre")
     competition_margin_m: float = _assume(0.015, "m", "how far below the knee a clear depth is")
+    box_shank_deg: float = _assume(20.0, "deg", "lean of the shank when sitting on a box")
+    seat_below_hip_m: float = _assume(0.09, "m", "seat below the hip centre, on a box")
     trunk_reference_m: float = _assume(
         0.504, "m", "trunk length that the bar offsets are given for"
     )
@@ -67,6 +67,12 @@ class Assumptions:
     abduction_screen_deg: float = _assume(45.0, "deg", "abduction when no hip screen is recorded")
     abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of closing")
     abduction_lost_from_deg: float = _assume(115.0, "deg", "closing from which abduction is lost")
+    rotation_screen_deg: float = _assume(
+        50.0, "deg", "outward hip rotation when no rotation screen is recorded"
+    )
+    held_knee_m: float = _assume(
+        0.06, "m", "most that the knee passes the ball of the foot in the held-back school"
+    )
     moderate_abduction_deg: float = _assume(
         30.0, "deg", "abduction that the moderate school allows"
     )
@@ -80,6 +86,9 @@ class Assumptions:
     stance_limit_monolift_m: float = _assume(1.05, "m", "widest stance in a monolift")
 
     length_error: float = _assume(0.035, "share", "error (sd) of a length estimated from stature")
+    offset_error_m: float = _assume(
+        0.005, "m", "error (sd) of crease and knee-top offsets that nobody measured"
+    )
     tape_error_m: float = _assume(0.010, "m", "error (sd) of one tape reading")
     screen_error_deg: float = _assume(2.0, "deg", "error (sd) of a screen that was taken")
     screen_guess_deg: float = _assume(4.0, "deg", "error (sd) of a screen that is missing")

@@ -25,6 +25,7 @@ from pavrik.demo.people import (
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services import prescribing, squat
 from pavrik.services.context import Who
+from pavrik.services.lifter_inputs import load_inputs
 from pavrik.store import equipment, lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -51,19 +52,19 @@ def _add_club(connection: Connection, hasher: PasswordHasher) -> None:
            values (%s, %s, %s, %s, 'owner', %s)""",
         (CLUB_ID, OWNER_ID, OWNER_EMAIL, OWNER_NAME, hasher.hash(OWNER_PASSWORD)),
     )
-    for name, mass_kg, shaft_mm, collars_kg in BARS:
-        bar = equipment.Bar(stable_id("bar", name), name, mass_kg, shaft_mm, collars_kg)
-        equipment.add_bar(connection, CLUB_ID, bar)
+    for bar in BARS:
+        record = equipment.Bar(bar_id=stable_id("bar", bar["name"]), **bar)
+        equipment.save_bar(connection, CLUB_ID, record)
     equipment.set_plates(connection, CLUB_ID, [equipment.Plates(kg, pairs) for kg, pairs in PLATES])
     for rack in RACKS:
-        record = equipment.RackRecord(stable_id("rack", rack.name), **vars(rack))
-        equipment.add_rack(connection, CLUB_ID, record)
+        measured = equipment.RackRecord(stable_id("rack", rack.name), **vars(rack))
+        equipment.save_rack(connection, CLUB_ID, measured)
 
 
 def _profile(person: Person, lifter_id: UUID, mass_kg: float, at: datetime) -> lifters.Profile:
     return lifters.Profile(
         lifter_id, person.name, person.sex, person.born_year, mass_kg, person.stature_m,
-        person.goal, person.training_age, person.walks_out, person.history, at,
+        person.goal, person.training_age, person.walks_out, person.gear, person.history, at,
     )  # fmt: skip
 
 
@@ -81,6 +82,7 @@ def _measure(connection: Connection, person: Person, lifter_id: UUID, at: dateti
 def _screen(connection: Connection, person: Person, lifter_id: UUID, at: datetime) -> None:
     angles = {
         "ankle": person.ankle_deg, "neutral_depth": person.closing_deg, "hip": person.hip_deg,
+        "hip_rotation": person.rotation_deg, "hop": person.hop_m,
     }  # fmt: skip
     taken: dict[str, float | None] = {k: v for k, v in angles.items() if v is not None}
     taken |= {f"grip_{position}": grip for position, grip in person.grips_m.items()}
@@ -119,7 +121,8 @@ def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetim
 
 
 def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
-    found = squat.ranking(database, WHO, lifter_id)
+    with database.club(CLUB_ID) as connection:
+        found = squat.ranking_in(connection, WHO, load_inputs(connection, lifter_id))
     leader = squat.leaders_of(found.answer)[0].setup
     setup = SquatSetupIn(
         bar_position=leader.bar_position,

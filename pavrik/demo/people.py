@@ -5,6 +5,7 @@ racks that were never meant to match, and one set of plates too few.
 """
 
 from dataclasses import dataclass, field
+from typing import Any
 
 from pavrik.core.equipment.racks import Rack
 
@@ -13,15 +14,19 @@ OWNER_NAME = "Ysolde Brackenbury"
 OWNER_EMAIL = "ysolde@kilnlane.example"
 OWNER_PASSWORD = "brick-by-brick"  # noqa: S105 - the printed sign-in of the invented demo club
 
-BARS = (
-    ("Meet bar", 20.0, 29.0, 5.0),
-    ("Training bar", 20.0, 28.0, 0.0),
-    ("Old ten", 10.0, 25.0, 0.0),
-)
+BARS: tuple[dict[str, Any], ...] = (
+    {"name": "Meet bar", "mass_kg": 20.0, "shaft_mm": 29.0, "collars_kg": 5.0},
+    {"name": "Training bar", "mass_kg": 20.0, "shaft_mm": 28.0, "collars_kg": 0.0},
+    {"name": "Old ten", "mass_kg": 10.0, "shaft_mm": 25.0, "collars_kg": 0.0},
+    {
+        "name": "Yoke bar", "mass_kg": 28.0, "shaft_mm": 32.0, "collars_kg": 0.0,
+        "beyond_shoulder_m": 0.045, "forward_m": 0.02, "holds_lean_deg": 34.0, "handles": True,
+    },
+)  # fmt: skip
 PLATES = ((25.0, 5), (20.0, 2), (15.0, 2), (10.0, 3), (5.0, 3), (2.5, 2), (1.25, 2), (0.5, 1))
 RACKS = (
     Rack("North rack", 0.62, 0.05, 24, 0.03, 1.21),
-    Rack("Chimney rack", 0.70, 0.08, 14, 0.045, 1.16),
+    Rack("Chimney rack", 0.70, 0.08, 14, 0.045, 1.16, 0.30, 0.10),
 )
 
 
@@ -55,6 +60,9 @@ class Person:
     ankle_deg: float | None = 34.0
     closing_deg: float | None = 152.0
     hip_deg: float | None = 46.0
+    rotation_deg: float | None = 48.0
+    hop_m: float | None = None
+    gear: str = "raw"
     grips_m: dict[str, float | None] = field(default_factory=dict)
     troubles: tuple[Trouble, ...] = ()
     pain: tuple[str, str] | None = None
@@ -126,7 +134,7 @@ PEOPLE = (
         "Theo Rowan-Mbali", "male", 2006, 70.2, 1.784, "strength", "novice",
         "Six weeks in the gym. No tape measure yet: all lengths estimated.",
         82.5, 105.0,
-        measured=False, ankle_deg=None, closing_deg=None, hip_deg=None,
+        measured=False, ankle_deg=None, closing_deg=None, hip_deg=None, rotation_deg=None,
         troubles=(
             Trouble("loose-brace", "bottom", 0.9, 1),
             Trouble("knees-first", "descent", 0.9, 1),
@@ -139,6 +147,7 @@ PEOPLE = (
         240.0, 270.0,
         segments_m={"thigh": 0.440, "shank": 0.446, "trunk": 0.541},
         grips_m={"low": None, "middle": None, "high": 0.78}, walks_out=False, mass_since_kg=123.9,
+        gear="suit", hop_m=0.47,
         schools={"squat_width": "wide"},
         troubles=(Trouble("upper-round", "out of the hole", 0.93),),
         idle_days=13,

@@ -41,6 +41,8 @@ class SegmentsIn(Strict):
     head_neck_m: Positive | None = None
     hip_spacing_m: Positive | None = None
     shoulder_spacing_m: Positive | None = None
+    hip_crease_m: Positive | None = None
+    knee_top_m: Positive | None = None
 
     def measured(self) -> dict[str, float]:
         return {name: value for name, value in self.model_dump().items() if value is not None}
@@ -62,7 +64,20 @@ class ScreensIn(Strict):
     knee_to_wall_cm: Annotated[float, Field(ge=0, le=30)] | None = None
     neutral_closing_deg: Degrees | None = None
     hip_abduction_deg: Degrees | None = None
+    hip_rotation_deg: Degrees | None = None
+    box_height_m: Annotated[float, Field(ge=0.15, le=0.7)] | None = None
     narrowest_grip_m: dict[BarPositionName, GripM | None] = Field(default_factory=dict)
+
+
+class SpecialtyBarIn(Strict):
+    """A bar with a centre of its own in trunk axes: past the shoulder line and forward of the
+    trunk's axis, for a trunk of 0.504 m; ``handles`` in front spare the shoulders."""
+
+    name: Annotated[str, Field(min_length=1, max_length=60)]
+    beyond_shoulder_m: Annotated[float, Field(ge=-0.3, le=0.3)]
+    forward_m: Annotated[float, Field(ge=-0.3, le=0.3)]
+    holds_lean_deg: Annotated[float, Field(ge=5, le=70)]
+    handles: bool = False
 
 
 class SquatSetupIn(Strict):
@@ -75,6 +90,7 @@ class SquatSetupIn(Strict):
     hip_above_knee_m: Annotated[float, Field(ge=-0.5, le=0.6)] | None = None
     balance: Balance = "system"
     grip_m: GripM | None = None
+    specialty: SpecialtyBarIn | None = None
 
 
 class SquatPoseRequest(Strict):

@@ -5,16 +5,17 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.equipment.hand_marks import ring_words
-from pavrik.core.equipment.racks import Rack, RackFit, fit_rack
+from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.squat.bar_positions import SHELVES, usual_grip_m
+from pavrik.core.squat.bar_positions import usual_grip_m
 from pavrik.core.squat.bench import ExactSetup, exact_setup
+from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.units import degrees
+from pavrik.core.units import degrees, radians
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services.context import Who
-from pavrik.services.lifter_inputs import load_inputs, settled_setup
+from pavrik.services.lifter_inputs import LifterInputs, load_inputs, settled_setup
 from pavrik.services.model import setup_from
 from pavrik.services.squat import model_of, settled_in
 from pavrik.services.training import history
@@ -31,25 +32,49 @@ CAUTIONS = (
 )
 
 
+WIDE_HANDS_M = 0.25
+"""What the wide school adds to the narrowest bearable grip: assumption."""
+
+
 @dataclass(frozen=True)
 class GripAdvice:
-    """Hands on the bar: distance in m, in ring words, and whether the shoulders set it."""
+    """Hands on the bar: distance in m, in ring words, whether the shoulders set it, and what
+    elbow and forearm do there."""
 
     grip_m: float
     ring_words: str
     set_by_screen: bool
+    elbow_flexion_deg: float | None
+    forearm_tilt_deg: float | None
+    problem: str | None
 
 
-def grip_advice(lifter: SquatLifter, setup: SquatSetup) -> GripAdvice:
-    """As narrow as stays bearable; the usual start where no shoulder screen was taken."""
-    body, position = lifter.body, setup.bar_position
-    narrowest = lifter.screens.narrowest_grip_m.get(position)
-    grip = setup.grip_m or narrowest or usual_grip_m(body, position)
-    return GripAdvice(grip, ring_words(grip, float(body.stature_m)), narrowest is not None)
+def grip_advice(lifter: SquatLifter, setup: SquatSetup, lean: float, hands: str) -> GripAdvice:
+    """As narrow as stays bearable, wider in the wide school; the usual start where no shoulder
+    screen was taken. ``lean`` in rad."""
+    body, shelf = lifter.body, setup.shelf
+    if shelf.handles:
+        return GripAdvice(0.0, "hands on the handles", False, None, None, None)
+    narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
+    least = narrowest or max(usual_grip_m(body, shelf), narrowest_by_elbow_m(lifter, shelf))
+    wide = WIDE_HANDS_M if hands == "wide" and setup.bar_position != "front" else 0.0
+    grip = setup.grip_m or min(least + wide, WIDEST_M)
+    pose = grip_pose(lifter, shelf, grip, lean)
+    return GripAdvice(
+        grip,
+        ring_words(grip, float(body.stature_m)),
+        narrowest is not None,
+        pose.elbow_flexion_deg,
+        pose.forearm_tilt_deg,
+        pose.problem,
+    )
 
 
-def rack_advice(connection: Connection, found: ExactSetup) -> list[tuple[str, RackFit]]:
+def rack_advice(
+    connection: Connection, found: ExactSetup, foot_m: float
+) -> list[tuple[str, RackFit]]:
     """Hook and safety holes in every rack of the club."""
+    feet = feet_width_m(found.setup.stance_m, found.setup.toe_out, foot_m)
     standing = float(found.path.points["bar"][2][0])
     bottom = float(found.bottom.points["bar"][2][0])
     return [
@@ -58,14 +83,22 @@ def rack_advice(connection: Connection, found: ExactSetup) -> list[tuple[str, Ra
             fit_rack(
                 Rack(
                     rack.name, rack.first_hole_m, rack.pitch_m, rack.holes, rack.lip_m,
-                    rack.inner_width_m,
+                    rack.inner_width_m, rack.first_safety_m, rack.safety_pitch_m,
                 ),
                 standing,
                 bottom,
+                feet,
             ),
         )
         for rack in equipment.list_racks(connection)
     ]  # fmt: skip
+
+
+def _grip(
+    lifter: SquatLifter, setup: SquatSetup, found: ExactSetup, inputs: LifterInputs
+) -> GripAdvice:
+    lean = float(radians(found.bottom.angles_deg["trunk_lean"][0]))
+    return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
 
 def _cues(connection: Connection, lifter_id: UUID) -> list[str]:
@@ -107,10 +140,10 @@ def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
         setup = setup_from(settled_setup(view.settled))
         lifter, _ = model_of(inputs)
         found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
-        grip = grip_advice(lifter, setup)
+        grip = _grip(lifter, setup, found, inputs)
         foot = float(lifter.body.foot_m)
         answer["squat"] = {
-            "bar": SHELVES[setup.bar_position].name,
+            "bar": setup.shelf.name,
             "stance_m": setup.stance_m,
             "stance_feet": round(setup.stance_m / foot, 1),
             "toe_out_deg": round(float(degrees(setup.toe_out))),
@@ -118,7 +151,9 @@ def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
             "grip_m": grip.grip_m,
             "grip_words": grip.ring_words,
             "grip_from_screen": grip.set_by_screen,
-            "racks": [{"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found)],
+            "racks": [
+                {"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found, foot)
+            ],
             "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
             "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
             "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
@@ -139,6 +174,9 @@ def furniture(
         lifter, _ = model_of(inputs)
         found = exact_setup(lifter, setup_from(setup), load_kg)
         return {
-            "grip": vars(grip_advice(lifter, setup_from(setup))),
-            "racks": [{"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found)],
+            "grip": vars(_grip(lifter, setup_from(setup), found, inputs)),
+            "racks": [
+                {"rack": name, **vars(fit)}
+                for name, fit in rack_advice(connection, found, float(lifter.body.foot_m))
+            ],
         }

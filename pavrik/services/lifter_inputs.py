@@ -30,6 +30,8 @@ _SCREEN_FIELD = {
     "ankle": "ankle_dorsiflexion_deg",
     "neutral_depth": "neutral_closing_deg",
     "hip": "hip_abduction_deg",
+    "hip_rotation": "hip_rotation_deg",
+    "box": "box_height_m",
 }
 
 
@@ -76,7 +78,7 @@ def _screens(connection: Connection, lifter_id: UUID) -> ScreensIn:
     for result in lifters.list_screens(connection, lifter_id):
         if result.kind in _SCREEN_FIELD:
             angles[_SCREEN_FIELD[result.kind]] = result.value
-        else:
+        elif result.kind.startswith("grip_"):
             grips[result.kind.removeprefix("grip_")] = result.value
     return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips})
 

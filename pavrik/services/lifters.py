@@ -165,19 +165,21 @@ def measure(
 
 
 def take_screen(
-    database: Database, who: Who, key: UUID, lifter_id: UUID, kind: str, value: float | None
+    database: Database, who: Who, key: UUID, lifter_id: UUID, kind: str, readings: list[float]
 ) -> Any:
-    """A new screen result: degrees, or metres for grips; None says it cannot be held."""
+    """A new screen result from one to three readings: degrees, or metres for grips, hop and box;
+    none says that the position cannot be held."""
+    value = settled_length_m(readings) if readings else None
 
     def action(connection: Connection) -> dict[str, Any]:
         get_profile(connection, lifter_id)
         store.add_screen(
             connection, who.club_id, uuid7(), lifter_id, who.coach_id,
-            store.ScreenResult(kind, value, datetime.now(UTC)),
+            store.ScreenResult(kind, value, datetime.now(UTC), readings),
         )  # fmt: skip
         return {"kind": kind}
 
-    request = {"lifter": str(lifter_id), "kind": kind, "value": value}
+    request = {"lifter": str(lifter_id), "kind": kind, "readings": readings}
     return write_once(database, who, key, "screen", request, action, subject=str(lifter_id))
 
 

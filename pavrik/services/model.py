@@ -8,11 +8,13 @@ from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.equipment.plates import PlatePair, load_bar
 from pavrik.core.faults.schools import check_choice, squat_schools
-from pavrik.core.squat.bar_positions import BAR_POSITIONS
+from pavrik.core.squat.bar_positions import BAR_POSITIONS, Shelf
 from pavrik.core.squat.candidates import Candidate
 from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.squat.depth import hip_above_knee_on_box
 from pavrik.core.squat.fit import SquatFit, fit_squat
 from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.squat.natural_bottom import deepest_hip_above_knee_m
 from pavrik.core.squat.own_lifts import KnownBest, strengths_from
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.screens import Screens, make_screens
@@ -51,6 +53,7 @@ def screens_from(request: ScreensIn) -> Screens:
         ankle_dorsiflexion_deg=ankle_deg,
         neutral_closing_deg=request.neutral_closing_deg,
         hip_abduction_deg=request.hip_abduction_deg,
+        hip_rotation_deg=request.hip_rotation_deg,
         narrowest_grip_m={str(name): value for name, value in request.narrowest_grip_m.items()},
     )
 
@@ -63,13 +66,34 @@ def squat_lifter(
     for question, position in chosen.items():
         check_choice(question, position)
     made = make_body(body.sex, body.mass_kg, body.stature_m, body.segments.measured())
-    return SquatLifter(
+    lifter = SquatLifter(
         body=made,
         capacities=assumed_capacities(made, DEFAULT),
         screens=screens_from(screens),
         schools=squat_schools(chosen),
         measured=frozenset(body.segments.measured()),
     )
+    return _with_own_depth(lifter, screens.box_height_m)
+
+
+USUAL = SquatSetup("high", 0.44, float(radians(22.0)))
+"""Where the deepest neutral squat is looked for: *assumption*."""
+
+
+def _with_own_depth(lifter: SquatLifter, box_height_m: float | None) -> SquatLifter:
+    """The depth target where it is this lifter's own: deepest neutral, or the recorded box."""
+    target = lifter.schools.depth
+    if target == "deepest":
+        return replace(lifter, own_depth_m=deepest_hip_above_knee_m(lifter, USUAL)[0])
+    if target == "box":
+        if box_height_m is None:
+            raise ValueError(
+                "the depth school is a box but no box height is recorded: measure the box, or "
+                "choose another depth"
+            )
+        depth = hip_above_knee_on_box(lifter.body, box_height_m, lifter.assumed)
+        return replace(lifter, own_depth_m=depth)
+    return lifter
 
 
 def setup_from(request: SquatSetupIn) -> SquatSetup:
@@ -81,6 +105,9 @@ def setup_from(request: SquatSetupIn) -> SquatSetup:
         heel_lift_m=request.heel_lift_m,
         hip_above_knee_m=request.hip_above_knee_m,
         grip_m=request.grip_m,
+        specialty=Shelf(**request.specialty.model_dump(), hands_beyond_shoulders_m=0.22)
+        if request.specialty
+        else None,
     )
 
 

@@ -1,11 +1,13 @@
 """The squat bench: ranking, grids, exact set-ups, settling."""
 
+from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from functools import lru_cache
 from typing import Any
 from uuid import UUID
 
+import numpy as np
 from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
@@ -13,21 +15,24 @@ from pavrik.core.squat.bar_positions import BAR_POSITIONS, BarPosition
 from pavrik.core.squat.bench import bench_grid, exact_setup
 from pavrik.core.squat.candidates import Rejected
 from pavrik.core.squat.cases import SetupGrid
-from pavrik.core.squat.fit import SquatFit, fit_squat
+from pavrik.core.squat.fit import SquatFit, fit_squat, with_sureness
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.staleness import changes_since
+from pavrik.core.squat.uncertainty import sample_in_steps, sample_maxes_kg
 from pavrik.core.strength.inverse import Inferred
+from pavrik.core.units import Floats
 from pavrik.formats.bench import ExactSetupAnswer, exact_answer, grid_answer
 from pavrik.formats.model_answers import CandidateOut
 from pavrik.formats.model_requests import SquatFitRequest, SquatSetupIn
 from pavrik.services.context import InvalidError, Who
-from pavrik.services.lifter_inputs import LifterInputs, load_inputs
+from pavrik.services.jobs import Jobs
+from pavrik.services.lifter_inputs import LifterInputs, load_inputs, settled_setup
 from pavrik.services.model import fit_out, setup_from
 from pavrik.services.writes import digest_of, write_once
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
 
-SAMPLES = 192
+SAMPLES = 256
 SEED = 1
 NEAREST_REASONS = 4
 
@@ -79,8 +84,7 @@ def _why_not(fit: SquatFit) -> dict[str, list[str]]:
     return found
 
 
-def _compute(lifter: SquatLifter, inferred: Inferred | None) -> dict[str, Any]:
-    fit = fit_squat(lifter, SetupGrid(), SAMPLES, SEED)
+def _answer(lifter: SquatLifter, inferred: Inferred | None, fit: SquatFit) -> dict[str, Any]:
     answer = fit_out(lifter, fit, inferred)
     leaders = [c.model_dump() for c in answer.candidates[: len(fit.leaders)]]
     return {
@@ -98,25 +102,93 @@ def _compute(lifter: SquatLifter, inferred: Inferred | None) -> dict[str, Any]:
     }
 
 
-def ranking_in(connection: Connection, who: Who, inputs: LifterInputs) -> Ranking:
-    """The fit of today's facts, from the store when the same content was fitted before."""
-    lifter_id = inputs.profile.lifter_id
+@lru_cache(maxsize=64)
+def _point_fit(request_json: str, walks_out: bool) -> SquatFit:
+    """The fit without its sureness: quick, and computed once for the same content."""
+    return fit_squat(_model(request_json, walks_out)[0], SetupGrid())
+
+
+def _content(inputs: LifterInputs) -> tuple[dict[str, Any], str]:
     content = {"request": inputs.request.model_dump(), "walks_out": inputs.profile.walks_out}
-    digest = digest_of(content)
-    known = setups.find_fit(connection, lifter_id, "squat", digest, MODEL_VERSION)
+    return content, digest_of(content)
+
+
+def point_fit(inputs: LifterInputs) -> SquatFit:
+    """The fit of today's facts without its sureness."""
+    return _point_fit(inputs.request.model_dump_json(), inputs.profile.walks_out)
+
+
+def _find(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+    lifter_id, (_, digest) = inputs.profile.lifter_id, _content(inputs)
+    return setups.find_fit(connection, lifter_id, "squat", digest, MODEL_VERSION)
+
+
+def _keep(connection: Connection, who: Who, inputs: LifterInputs, fit: SquatFit) -> dict[str, Any]:
+    content, digest = _content(inputs)
+    answer = _answer(*model_of(inputs), fit)
+    setups.add_fit(
+        connection, who.club_id, uuid7(), inputs.profile.lifter_id, "squat", content, digest,
+        answer, MODEL_VERSION,
+    )  # fmt: skip
+    return answer
+
+
+def ranking_in(connection: Connection, who: Who, inputs: LifterInputs) -> Ranking:
+    """The whole fit of today's facts, from the store when the same content was fitted before."""
+    digest = _content(inputs)[1]
+    known = _find(connection, inputs)
     if known is not None:
         return Ranking(known, digest)
-    answer = _compute(*model_of(inputs))
-    setups.add_fit(
-        connection, who.club_id, uuid7(), lifter_id, "squat", content, digest, answer, MODEL_VERSION
-    )
-    return Ranking(answer, digest)
+    lifter, fit = model_of(inputs)[0], point_fit(inputs)
+    if fit.leaders:
+        maxes = sample_maxes_kg(lifter, [c.setup for c in fit.leaders], SAMPLES, SEED)
+        fit = with_sureness(fit, maxes, lifter.assumed)
+    return Ranking(_keep(connection, who, inputs, fit), digest)
 
 
-def ranking(database: Database, who: Who, lifter_id: UUID) -> Ranking:
-    """The ranked set-ups of a lifter."""
+def _sureness_steps(database: Database, who: Who, inputs: LifterInputs) -> Iterator[float]:
+    """Draw the bodies step by step and keep the whole fit at the end."""
+    lifter, fit = model_of(inputs)[0], point_fit(inputs)
+    drawn: list[Floats] = []
+    leaders = [c.setup for c in fit.leaders]
+    for rows in sample_in_steps(lifter, leaders, SAMPLES, SEED) if leaders else ():
+        drawn.append(rows)
+        yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
+    if drawn:
+        fit = with_sureness(fit, np.concatenate(drawn), lifter.assumed)
     with database.club(who.club_id) as connection:
-        return ranking_in(connection, who, load_inputs(connection, lifter_id))
+        _keep(connection, who, inputs, fit)
+
+
+def ranking(database: Database, who: Who, lifter_id: UUID, jobs: Jobs) -> dict[str, Any]:
+    """The ranked set-ups: at once without their sureness, whose job is named; whole when it is
+    known."""
+    inputs = _inputs(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        known = _find(connection, inputs)
+    if known is not None:
+        return known | {"job": None}
+    answer = _answer(*model_of(inputs), point_fit(inputs))
+    steps = _sureness_steps(database, who, inputs)
+    job = jobs.ask(who, lifter_id, "squat sureness", _content(inputs)[1], steps)
+    return answer | {"job": vars(job)}
+
+
+def leaders_now(database: Database, who: Who, lifter_id: UUID) -> tuple[
+    LifterInputs, SquatLifter, list[CandidateOut]
+]:  # fmt: skip
+    """A lifter's inputs, model and leaders, sure or not."""
+    inputs = _inputs(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        known = _find(connection, inputs)
+    lifter, inferred = model_of(inputs)
+    answer = known or _answer(lifter, inferred, point_fit(inputs))
+    return inputs, lifter, leaders_of(answer)
+
+
+def lifter_model(database: Database, who: Who, lifter_id: UUID) -> SquatLifter:
+    """The model of a lifter from today's facts."""
+    return model_of(_inputs(database, who, lifter_id))[0]
 
 
 def grid_json(
@@ -215,3 +287,21 @@ def settled_view(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any
         "model_version": view.settled.model_version,
         "stale_because": view.stale_because,
     }
+
+
+def settled_history(database: Database, who: Who, lifter_id: UUID) -> list[dict[str, Any]]:
+    """Every settled squat set-up of a lifter, newest first."""
+    with database.club(who.club_id) as connection:
+        load_inputs(connection, lifter_id)
+        return [
+            {
+                "setup_id": settled.setup_id,
+                "setup": settled_setup(settled),
+                "predicted_max_kg": settled.prediction["predicted_max_kg"],
+                "reason": settled.reason,
+                "settled_at": settled.settled_at,
+                "model_version": settled.model_version,
+            }
+            for settled in setups.list_settled(connection, lifter_id)
+            if settled.lift == "squat"
+        ]

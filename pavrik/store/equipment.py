@@ -17,6 +17,15 @@ class Bar:
     mass_kg: float
     shaft_mm: float
     collars_kg: float
+    beyond_shoulder_m: float | None = None
+    forward_m: float | None = None
+    holds_lean_deg: float | None = None
+    handles: bool = False
+
+    @property
+    def is_specialty(self) -> bool:
+        """True where the bar has a centre of its own on the back."""
+        return self.beyond_shoulder_m is not None
 
 
 @dataclass(frozen=True)
@@ -38,13 +47,22 @@ class RackRecord:
     holes: int
     lip_m: float
     inner_width_m: float
+    first_safety_m: float | None = None
+    safety_pitch_m: float | None = None
+
+
+_BAR = """bar_id, name, mass_kg, shaft_mm, collars_kg, beyond_shoulder_m, forward_m, holds_lean_deg,
+  handles"""
+_RACK = """rack_id, name, first_hole_m, pitch_m, holes, lip_m, inner_width_m, first_safety_m,
+  safety_pitch_m"""
 
 
 def list_bars(connection: Connection) -> list[Bar]:
-    """Bars of the club, the heaviest first."""
+    """Bars of the club: straight ones first, the heaviest first."""
     cursor = connection.cursor(row_factory=class_row(Bar))
     return cursor.execute(
-        "select bar_id, name, mass_kg, shaft_mm, collars_kg from bar order by mass_kg desc, name"
+        f"""select {_BAR} from bar
+            order by beyond_shoulder_m is not null, mass_kg desc, name"""
     ).fetchall()
 
 
@@ -57,19 +75,28 @@ def list_plates(connection: Connection) -> list[Plates]:
 def list_racks(connection: Connection) -> list[RackRecord]:
     """Racks of the club by name."""
     cursor = connection.cursor(row_factory=class_row(RackRecord))
-    return cursor.execute(
-        """select rack_id, name, first_hole_m, pitch_m, holes, lip_m, inner_width_m
-           from rack order by name"""
-    ).fetchall()
+    return cursor.execute(f"select {_RACK} from rack order by name").fetchall()
 
 
-def add_bar(connection: Connection, club_id: UUID, bar: Bar) -> None:
-    """A new bar."""
+def save_bar(connection: Connection, club_id: UUID, bar: Bar) -> None:
+    """A new bar, or an old one measured again."""
     connection.execute(
-        """insert into bar (club_id, bar_id, name, mass_kg, shaft_mm, collars_kg)
-           values (%s, %s, %s, %s, %s, %s)""",
-        (club_id, bar.bar_id, bar.name, bar.mass_kg, bar.shaft_mm, bar.collars_kg),
-    )
+        f"""insert into bar (club_id, {_BAR}) values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s)
+            on conflict (club_id, bar_id) do update set name = excluded.name,
+              mass_kg = excluded.mass_kg, shaft_mm = excluded.shaft_mm,
+              collars_kg = excluded.collars_kg, beyond_shoulder_m = excluded.beyond_shoulder_m,
+              forward_m = excluded.forward_m, holds_lean_deg = excluded.holds_lean_deg,
+              handles = excluded.handles""",
+        (
+            club_id, bar.bar_id, bar.name, bar.mass_kg, bar.shaft_mm, bar.collars_kg,
+            bar.beyond_shoulder_m, bar.forward_m, bar.holds_lean_deg, bar.handles,
+        ),
+    )  # fmt: skip
+
+
+def delete_bar(connection: Connection, bar_id: UUID) -> bool:
+    """Take a bar out; False where there is none."""
+    return bool(connection.execute("delete from bar where bar_id = %s", (bar_id,)).rowcount)
 
 
 def set_plates(connection: Connection, club_id: UUID, plates: list[Plates]) -> None:
@@ -81,14 +108,22 @@ def set_plates(connection: Connection, club_id: UUID, plates: list[Plates]) -> N
     )
 
 
-def add_rack(connection: Connection, club_id: UUID, rack: RackRecord) -> None:
-    """A new rack."""
+def save_rack(connection: Connection, club_id: UUID, rack: RackRecord) -> None:
+    """A new rack, or an old one measured again."""
     connection.execute(
-        """insert into rack
-             (club_id, rack_id, name, first_hole_m, pitch_m, holes, lip_m, inner_width_m)
-           values (%s, %s, %s, %s, %s, %s, %s, %s)""",
+        f"""insert into rack (club_id, {_RACK}) values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s)
+            on conflict (club_id, rack_id) do update set name = excluded.name,
+              first_hole_m = excluded.first_hole_m, pitch_m = excluded.pitch_m,
+              holes = excluded.holes, lip_m = excluded.lip_m,
+              inner_width_m = excluded.inner_width_m, first_safety_m = excluded.first_safety_m,
+              safety_pitch_m = excluded.safety_pitch_m""",
         (
             club_id, rack.rack_id, rack.name, rack.first_hole_m, rack.pitch_m, rack.holes,
-            rack.lip_m, rack.inner_width_m,
+            rack.lip_m, rack.inner_width_m, rack.first_safety_m, rack.safety_pitch_m,
         ),
     )  # fmt: skip
+
+
+def delete_rack(connection: Connection, rack_id: UUID) -> bool:
+    """Take a rack out; False where there is none."""
+    return bool(connection.execute("delete from rack where rack_id = %s", (rack_id,)).rowcount)

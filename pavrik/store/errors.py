@@ -28,6 +28,10 @@ _SENTENCES: dict[str, tuple[str, str | None]] = {
     "coach_email_taken": ("this e-mail already signs in to a club: use another", "email"),
     "measurement_readings": ("readings are one to three lengths up to 150 cm", "readings_m"),
     "screen_angle_range": ("this value is outside what a body can do: take it again", "value"),
+    "bar_centre_whole": (
+        "a bar with a centre of its own needs all three: beyond the shoulders, forward, lean",
+        "beyond_shoulder_m",
+    ),
     "set_replaced_once": ("this set was already amended: amend the newer one", "replaces"),
     "set_pull_style_for_pulls": ("dead-stop or rebound is noted for pulls only", "pull_style"),
     "set_says_something": ("a set has at least one rep or one miss", "reps"),

@@ -1,6 +1,6 @@
 """Lifters and the facts about them: profiles, measurements, screens, pain flags, schools."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from uuid import UUID
 
@@ -22,6 +22,7 @@ class Profile:
     goal: str
     training_age: str
     walks_out: bool
+    gear: str
     history: str
     said_at: datetime
 
@@ -43,6 +44,7 @@ class ScreenResult:
     kind: str
     value: float | None
     taken_at: datetime
+    readings: list[float] = field(default_factory=list)
 
 
 @dataclass(frozen=True)
@@ -58,7 +60,7 @@ class PainFlag:
 
 _PROFILE = """
   lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, walks_out,
-  history, said_at
+  gear, history, said_at
 """
 
 
@@ -96,12 +98,12 @@ def add_profile(
     """A new fact about a lifter; it supersedes the one before."""
     connection.execute(
         """insert into lifter_profile (club_id, profile_id, lifter_id, name, sex, born_year,
-             mass_kg, stature_m, goal, training_age, walks_out, history, said_at, said_by)
-           values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s)""",
+             mass_kg, stature_m, goal, training_age, walks_out, gear, history, said_at, said_by)
+           values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s)""",
         (
             club_id, profile_id, profile.lifter_id, profile.name, profile.sex, profile.born_year,
             profile.mass_kg, profile.stature_m, profile.goal, profile.training_age,
-            profile.walks_out, profile.history, profile.said_at, said_by,
+            profile.walks_out, profile.gear, profile.history, profile.said_at, said_by,
         ),
     )  # fmt: skip
 
@@ -136,8 +138,8 @@ def list_screens(connection: Connection, lifter_id: UUID) -> list[ScreenResult]:
     """Newest result of every screen that was taken."""
     cursor = connection.cursor(row_factory=class_row(ScreenResult))
     return cursor.execute(
-        """select distinct on (kind) kind, value, taken_at from screen where lifter_id = %s
-           order by kind, taken_at desc, screen_id desc""",
+        """select distinct on (kind) kind, value, taken_at, readings from screen
+           where lifter_id = %s order by kind, taken_at desc, screen_id desc""",
         (lifter_id,),
     ).fetchall()
 
@@ -148,10 +150,14 @@ def add_screen(
 ) -> None:  # fmt: skip
     """A new screen result."""
     connection.execute(
-        """insert into screen (club_id, screen_id, lifter_id, kind, value, taken_at, taken_by)
-           values (%s, %s, %s, %s, %s, %s, %s)""",
-        (club_id, screen_id, lifter_id, result.kind, result.value, result.taken_at, taken_by),
-    )
+        """insert into screen
+             (club_id, screen_id, lifter_id, kind, value, taken_at, readings, taken_by)
+           values (%s, %s, %s, %s, %s, %s, %s, %s)""",
+        (
+            club_id, screen_id, lifter_id, result.kind, result.value, result.taken_at,
+            result.readings, taken_by,
+        ),
+    )  # fmt: skip
 
 
 def list_open_flags(connection: Connection, lifter_id: UUID | None = None) -> list[PainFlag]:

@@ -17,12 +17,28 @@ def theirs(coach):
     logged = a_set()
     coach.post(f"{at}/sets", logged)
     coach.post(f"{at}/measurements", {"landmark": "foot_length", "readings_m": [0.25]})
-    coach.post(f"{at}/screens", {"kind": "ankle", "value": 33})
+    coach.post(f"{at}/screens", {"kind": "ankle", "readings": [33]})
     coach.post(f"{at}/flags", {"region": "hip"})
     coach.post(f"{at}/schools", {"question": "squat_width", "position": "wide"})
-    coach.get(f"{at}/squat/ranking")
+    job = coach.get(f"{at}/squat/ranking").json()["job"]["job_id"]
+    bar, rack = (str(uuid7()) for _ in range(2))
+    coach.send(
+        "PUT",
+        "/api/equipment/bars",
+        {"bar_id": bar, "name": "Theirs", "mass_kg": 20, "shaft_mm": 28},
+    )
+    coach.send(
+        "PUT", "/api/equipment/racks", BODIES["PUT", "/api/equipment/racks"]() | {"rack_id": rack}
+    )
     flag = coach.get(at).json()["flags"][0]["flag_id"]
-    return {"lifter_id": lifter, "set_id": logged["set_id"], "flag_id": flag}
+    return {
+        "lifter_id": lifter,
+        "set_id": logged["set_id"],
+        "flag_id": flag,
+        "job_id": job,
+        "bar_id": bar,
+        "rack_id": rack,
+    }
 
 
 SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
@@ -31,7 +47,7 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/profile"): lambda: PROFILE,
     ("POST", "/api/lifters/{lifter_id}/measurements"): lambda: {
         "landmark": "foot_length", "readings_m": [0.25]},
-    ("POST", "/api/lifters/{lifter_id}/screens"): lambda: {"kind": "ankle", "value": 30},
+    ("POST", "/api/lifters/{lifter_id}/screens"): lambda: {"kind": "ankle", "readings": [30]},
     ("POST", "/api/lifters/{lifter_id}/flags"): lambda: {"region": "knee"},
     ("POST", "/api/lifters/{lifter_id}/schools"): lambda: {
         "question": "squat_width", "position": "wide"},
@@ -45,9 +61,24 @@ BODIES = {
     ("POST", "/api/sets/{set_id}/withdrawal"): lambda: {"new_id": str(uuid7())},
     ("POST", "/api/lifters/{lifter_id}/next-load"): lambda: {},
     ("POST", "/api/lifters/{lifter_id}/prescriptions"): lambda: {"prescription_id": str(uuid7())},
+    ("POST", "/api/lifters/{lifter_id}/squat/costs"): lambda: {"setup": SETUP, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/squat/paths"): lambda: {"setup": SETUP, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/squat/depth"): lambda: {"setup": SETUP},
+    ("POST", "/api/lifters/{lifter_id}/squat/map"): lambda: {"setup": SETUP},
+    ("POST", "/api/lifters/{lifter_id}/squat/goals"): lambda: {},
+    ("PUT", "/api/equipment/bars"): lambda: {
+        "bar_id": str(uuid7()), "name": "Bar", "mass_kg": 20, "shaft_mm": 28},
+    ("PUT", "/api/equipment/racks"): lambda: {
+        "rack_id": str(uuid7()), "name": "Rack", "first_hole_m": 0.5, "pitch_m": 0.05,
+        "holes": 24, "lip_m": 0.03, "inner_width_m": 1.2},
+    ("PUT", "/api/equipment/plates"): lambda: {"plates": [{"kg": 20, "pairs": 2}]},
     ("PUT", "/api/session/units"): lambda: {"mass_unit": "kg", "length_unit": "cm"},
 }  # fmt: skip
-QUERY = {"/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50"}
+QUERY = {
+    "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
+    "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
+    "/api/lifters/{lifter_id}/squat/why-not": "?bar_position=low",
+}
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo")}
 
 
@@ -90,7 +121,7 @@ def test_a_reader_reads_and_does_not_write(coach, reader, theirs):
     assert reader.get(f"/api/lifters/{theirs['lifter_id']}").status_code == 200
     for method, path in _routes(coach):
         computes = path.startswith("/api/compute") or path.endswith(
-            ("exact", "furniture", "next-load")
+            ("exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals")
         )
         if method != "POST" or "session" in path or computes:
             continue

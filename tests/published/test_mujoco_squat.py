@@ -39,7 +39,7 @@ def _both(
     ours = squat_pose(lifter, setup, load_kg, float(np.deg2rad(26.0)))
     bar = bar_place(body, position, DEFAULT)
     abduction = np.deg2rad(ours.angles["hip_abduction_deg"])
-    depth = lifter.hip_above_knee_m()
+    depth = float(lifter.depth_target_m())
     angles = JointAngles(
         lean=float(np.deg2rad(ours.angles["trunk_lean_deg"])),
         elevation=float(np.arcsin(depth / (body.thigh_m * np.cos(abduction)))),

@@ -60,6 +60,14 @@ LANDMARKS: tuple[Landmark, ...] = (
         "hip_breadth", "Hip joint spacing", "hip_spacing_m",
         "From the front; between the two hip joints, about two thirds of the pelvis's breadth.",
     ),
+    Landmark(
+        "hip_crease", "Hip crease above the hip bone", "hip_crease_m",
+        "Side picture at the bottom, scaled by the plate; hip bone up to the fold of the hip.",
+    ),
+    Landmark(
+        "knee_top", "Top of the knee above its joint line", "knee_top_m",
+        "The same picture; joint line of the knee up to the top of the bent knee.",
+    ),
 )  # fmt: skip
 
 LANDMARK_BY_ID = {landmark.id: landmark for landmark in LANDMARKS}

@@ -17,6 +17,8 @@ SPREAD_SHARE: dict[str, float] = {
     "head_neck_m": 0.060,
     "hip_spacing_m": 0.110,
     "shoulder_spacing_m": 0.080,
+    "hip_crease_m": 0.200,
+    "knee_top_m": 0.200,
 }
 """Standard deviation of a length as a share of its expected value at that stature: assumption."""
 

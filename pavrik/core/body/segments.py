@@ -27,8 +27,11 @@ STATURE_FRACTION: dict[str, float] = {
     "head_neck_m": 0.182,
     "hip_spacing_m": 0.10,
     "shoulder_spacing_m": 0.22,
+    "hip_crease_m": 0.043,
+    "knee_top_m": 0.031,
 }
-"""Drillis & Contini (1966), from memory; grip, head_neck and the two spacings are assumptions."""
+"""Drillis & Contini (1966), from memory; grip, head_neck, the spacings and the two offsets (hip
+crease above the hip centre, top of the knee above the knee centre) are assumptions."""
 
 SEGMENTS = tuple(STATURE_FRACTION)
 
@@ -54,6 +57,8 @@ class Body:
     head_neck_m: Number
     hip_spacing_m: Number
     shoulder_spacing_m: Number
+    hip_crease_m: Number
+    knee_top_m: Number
 
     @property
     def arm_m(self) -> Number:

@@ -12,11 +12,12 @@ from pavrik.core.squat.setup import SquatSchools
 
 @dataclass(frozen=True)
 class Position:
-    """One answer; ``silences`` are the faults that it does not count."""
+    """One answer; ``silences`` are the faults that it does not count, ``cue`` what it says."""
 
     id: str
     text: str
     silences: tuple[str, ...]
+    cue: str
 
 
 @dataclass(frozen=True)
@@ -42,7 +43,10 @@ def shipped_schools() -> dict[str, School]:
     schools = {
         s["id"]: School(
             s["id"], s["lift"], s["question"],
-            tuple(Position(p["id"], p["text"], tuple(p["silences"])) for p in s["positions"]),
+            tuple(
+                Position(p["id"], p["text"], tuple(p["silences"]), p.get("cue", ""))
+                for p in s["positions"]
+            ),
             s["why_default"], s["switches"],
         )
         for s in data["schools"]
@@ -97,4 +101,6 @@ def squat_schools(chosen: Mapping[str, str]) -> SquatSchools:
         break_school=full["squat_break"],  # type: ignore[arg-type]
         depth=full["squat_depth"],  # type: ignore[arg-type]
         width=full["squat_width"],  # type: ignore[arg-type]
+        knees=full["squat_knees"],  # type: ignore[arg-type]
+        bar=full["squat_bar"],  # type: ignore[arg-type]
     )

@@ -33,18 +33,25 @@ class Balanced(NamedTuple):
 
 
 def lean_that_balances(
-    hip: Point, legs: LegMasses, upper: UpperBody, load_kg: Number, school: BalanceSchool
+    hip: Point,
+    legs: LegMasses,
+    upper: UpperBody,
+    load_kg: Number,
+    school: BalanceSchool,
+    shift_m: Number = 0.0,
 ) -> Balanced:
-    """The lean under one load; with ``share = C / hypot(A, B)`` it is
-    ``asin(share) - atan2(B, A)``, taken apart so that no angle need be computed."""
+    """The lean under one load, ``shift_m`` in front of mid-foot. With
+    ``share = C / hypot(A, B)`` it is ``asin(share) - atan2(B, A)``, taken apart so that no angle
+    need be computed."""
     whole = upper.whole
     if school == "bar":
         along, forward = np.asarray(upper.bar.along_m), np.asarray(upper.bar.forward_m)
-        target = -hip.x
+        target = shift_m - hip.x
     else:
         loaded = whole.with_load(load_kg, upper.bar)
         along, forward = np.asarray(loaded.along), np.asarray(loaded.forward)
-        target = -(legs.first_moment + loaded.mass_kg * hip.x)
+        everything = legs.total_kg + loaded.mass_kg
+        target = everything * shift_m - (legs.first_moment + loaded.mass_kg * hip.x)
     size = np.sqrt(along**2 + forward**2)
     share = np.clip(target / size, -1.0, 1.0)
     rest = np.sqrt(1.0 - share**2)
@@ -52,8 +59,12 @@ def lean_that_balances(
     cosine = (rest * along + share * forward) / size
     if school == "bar":
         first_moment = (
-            legs.first_moment + whole.mass_kg * hip.x + whole.along * sine + whole.forward * cosine
+            legs.first_moment
+            + whole.mass_kg * hip.x
+            + whole.along * sine
+            + whole.forward * cosine
+            + load_kg * shift_m
         )
     else:
-        first_moment = np.zeros(())
+        first_moment = np.asarray(everything * shift_m)
     return Balanced(sine, cosine, first_moment, np.abs(target) > size)

@@ -30,6 +30,26 @@ class LegPose:
     unreachable: Mask
 
     @property
+    def rotation(self) -> Floats:
+        """Outward turn of the thigh about its own axis in rad (swing and twist): from where
+        raising and opening the thigh alone would put the knee's hinge to where the toes put it."""
+        thigh = self.thigh_direction
+        toe_sin, toe_cos = np.sin(self.foot.toe_out), np.cos(self.foot.toe_out)
+        spread = 1.0 - thigh.z
+        swung = (
+            -thigh.x * thigh.y / spread,
+            -thigh.z + thigh.x**2 / spread,
+            thigh.y,
+        )
+        along = -toe_sin * swung[0] + toe_cos * swung[1]
+        turned = (
+            thigh.x * (-swung[2] * toe_cos)
+            + thigh.y * (-swung[2] * toe_sin)
+            + thigh.z * (swung[0] * toe_cos + swung[1] * toe_sin)
+        )
+        return np.arctan2(-turned, along)
+
+    @property
     def dorsiflexion(self) -> Floats:
         """Ankle bend needed in rad: the shank's lean less the pitch that a heel gives."""
         return self.shank - self.foot.pitch

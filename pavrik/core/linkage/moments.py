@@ -30,10 +30,12 @@ class Line(NamedTuple):
 
 @dataclass(frozen=True)
 class LegMoments:
-    """Moments of both legs as lines in the load, in N m."""
+    """Moments of both legs as lines in the load, in N m. ``knee_frontal`` opens the knee inward
+    (about the line of the toes); ligaments and bone bear it, no capacity here does."""
 
     ankle: Line
     knee: Line
+    knee_frontal: Line
     hip_sagittal: Line
     hip_frontal: Line
 
@@ -87,10 +89,18 @@ def leg_moments(
             sign * (cos_toe * about_y.per_kg - sin_toe * about_x.per_kg),
         )
 
+    def about_toe_line(about_x: Line, about_y: Line) -> Line:
+        return Line(
+            cos_toe * about_x.fixed + sin_toe * about_y.fixed,
+            cos_toe * about_x.per_kg + sin_toe * about_y.per_kg,
+        )
+
+    knee = about(legs.knee, [foot, shank])
     hip_x, hip_y = about(legs.hip, [foot, shank, thigh])
     return LegMoments(
         ankle=about_leg_axis(*about(legs.foot.ankle, [foot]), -1.0),
-        knee=about_leg_axis(*about(legs.knee, [foot, shank]), 1.0),
+        knee=about_leg_axis(*knee, 1.0),
+        knee_frontal=about_toe_line(*knee),
         hip_sagittal=Line(-hip_y.fixed, -hip_y.per_kg),
         hip_frontal=hip_x,
     )

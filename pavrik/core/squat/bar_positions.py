@@ -18,44 +18,50 @@ BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
 @dataclass(frozen=True)
 class Shelf:
     """One bar position: centre in trunk axes (m, past the shoulder line and forward) for a trunk
-    of the reference length, the lean in degrees it holds well, hands beyond the shoulders (m)."""
+    of the reference length, the lean in degrees it holds well, hands beyond the shoulders (m).
+    ``handles``: the hands hold handles in front, so the shoulder screen does not gate it."""
 
     name: str
     beyond_shoulder_m: float
     forward_m: float
     holds_lean_deg: float
     hands_beyond_shoulders_m: float
+    handles: bool = False
 
 
 SHELVES: dict[BarPosition, Shelf] = {
-    "front": Shelf("front", 0.02, 0.085, 18.0, 0.06),
-    "high": Shelf("high bar", 0.03, -0.075, 38.0, 0.16),
-    "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.22),
-    "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.28),
+    "front": Shelf("front", 0.02, 0.085, 18.0, 0.10),
+    "high": Shelf("high bar", 0.03, -0.075, 38.0, 0.22),
+    "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.30),
+    "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.40),
 }
-"""All *assumptions*."""
+"""All *assumptions*. Hands: front just outside the shoulders, high a thumb beyond them, low with
+the middle finger about on the ring (common practice, no source)."""
+
+SAFETY_BAR = Shelf("safety bar", 0.045, 0.02, 34.0, 0.0, handles=True)
+"""A bar with a yoke and handles in front: its centre hangs before the neck (assumption)."""
 
 
 def bar_place(body: Body, position: BarPosition, assumed: Assumptions) -> BarPlace:
     """Bar centre in this body's trunk axes."""
-    return bar_places(body, [position], (), assumed)
+    return bar_places(body, [SHELVES[position]], (), assumed)
 
 
 def bar_places(
-    body: Body, positions: Sequence[BarPosition], shape: tuple[int, ...], assumed: Assumptions
+    body: Body, shelves: Sequence[Shelf], shape: tuple[int, ...], assumed: Assumptions
 ) -> BarPlace:
-    """Bar centres of several positions, laid out in ``shape``."""
+    """Bar centres on several shelves, laid out in ``shape``."""
     scale = body.trunk_m / assumed.trunk_reference_m
-    beyond = np.reshape([SHELVES[p].beyond_shoulder_m for p in positions], shape)
-    forward = np.reshape([SHELVES[p].forward_m for p in positions], shape)
+    beyond = np.reshape([shelf.beyond_shoulder_m for shelf in shelves], shape)
+    forward = np.reshape([shelf.forward_m for shelf in shelves], shape)
     return BarPlace(body.trunk_m + scale * beyond, scale * forward)
 
 
-def held_leans(positions: Sequence[BarPosition], shape: tuple[int, ...]) -> Floats:
-    """Leans in rad that the positions hold well, laid out in ``shape``."""
-    return radians(np.reshape([SHELVES[p].holds_lean_deg for p in positions], shape))
+def held_leans(shelves: Sequence[Shelf], shape: tuple[int, ...]) -> Floats:
+    """Leans in rad that the shelves hold well, laid out in ``shape``."""
+    return radians(np.reshape([shelf.holds_lean_deg for shelf in shelves], shape))
 
 
-def usual_grip_m(body: Body, position: BarPosition) -> float:
+def usual_grip_m(body: Body, shelf: Shelf) -> float:
     """Starting distance between the middles of the hands, in metres."""
-    return float(body.shoulder_spacing_m + SHELVES[position].hands_beyond_shoulders_m)
+    return float(body.shoulder_spacing_m + shelf.hands_beyond_shoulders_m)

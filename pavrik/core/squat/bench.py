@@ -73,7 +73,8 @@ def _flat(value: Floats | float, shape: tuple[int, ...]) -> Floats:
     return np.broadcast_to(np.asarray(value, dtype=np.float64), shape).reshape(-1)
 
 
-def _draw(pose: HeldPose, loaded: LoadedSquat) -> Drawn:
+def draw(pose: HeldPose, loaded: LoadedSquat) -> Drawn:
+    """Everything that a figure shows of a pose under a load, flattened to columns."""
     shape = np.broadcast_shapes(
         np.shape(loaded.balanced.sine), np.shape(pose.legs.knee.x), np.shape(loaded.use.hips)
     )
@@ -131,7 +132,7 @@ def bench_grid(lifter: SquatLifter, position: BarPosition, load_kg: float) -> Be
         setups=setups,
         predicted_max_kg=found.predicted_max_kg,
         limiter=[LIMITERS[int(i)] for i in found.limiter],
-        drawn=_draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
+        drawn=draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
         reasons=[_reasons(lifter, setup, found, i) for i, setup in enumerate(setups)],
     )
 
@@ -151,9 +152,9 @@ def exact_setup(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> Exact
         predicted_max_kg=predicted,
         limiter=limiter,
         worst_progress=worst,
-        bottom=_draw(found.bottom_pose, bottom),
+        bottom=draw(found.bottom_pose, bottom),
         progress=progress,
-        path=_draw(path_pose, path_pose.under(load_kg)),
+        path=draw(path_pose, path_pose.under(load_kg)),
         reasons=_reasons(lifter, setup, found, 0),
         explanations={
             **explain_use(found.bottom_pose, bottom),

@@ -6,11 +6,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.evaluation import Evaluation, evaluate
+from pavrik.core.squat.evaluation import SAMPLING, Evaluation, evaluate
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.reasons import gate_reasons, limit_reasons
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS, Use
+from pavrik.core.units import Floats
 
 
 @dataclass(frozen=True)
@@ -78,3 +79,8 @@ def assess(
         else:
             candidates.append(_candidate(setup, evaluation, use, index))
     return candidates, rejected
+
+
+def best_max_of(lifter: SquatLifter, setups: Sequence[SquatSetup]) -> Floats:
+    """Predicted max in kg of each set-up, 0 where the body cannot take it; gates left out."""
+    return evaluate(case_for(lifter, setups), SAMPLING).predicted_max_kg

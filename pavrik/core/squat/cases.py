@@ -49,20 +49,24 @@ def case_for(
     def column(values: Sequence[float]) -> np.ndarray:
         return np.reshape(np.array(values, dtype=np.float64), shape)
 
-    positions = [setup.bar_position for setup in setups]
+    shelves = [setup.shelf for setup in setups]
+    own_depth = column(
+        [np.nan if s.hip_above_knee_m is None else s.hip_above_knee_m for s in setups]
+    )
     schools = lifter.schools
     return SquatCase(
         body=lifter.body,
         capacities=lifter.capacities,
         screens=lifter.screens,
-        bar=bar_places(lifter.body, positions, shape, lifter.assumed),
-        holds_lean=held_leans(positions, shape),
+        bar=bar_places(lifter.body, shelves, shape, lifter.assumed),
+        holds_lean=held_leans(shelves, shape),
         stance_m=column([setup.stance_m for setup in setups]),
         toe_out=column([setup.toe_out for setup in setups]),
         heel_lift_m=column([setup.heel_lift_m for setup in setups]),
-        hip_above_knee_m=column([lifter.hip_above_knee_m(setup) for setup in setups]),
+        hip_above_knee_m=np.where(np.isnan(own_depth), lifter.depth_target_m(), own_depth),
         balance=schools.balance,
         break_school=schools.break_school,
         width=schools.width,
+        knees=schools.knees,
         assumed=lifter.assumed,
     )

@@ -4,7 +4,7 @@ All inputs broadcast to one shape; two axes are added behind it, shank angle and
 search is coarse over the whole range of the ankle, then fine round the best.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -16,7 +16,7 @@ from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.held_pose import HeldPose, LoadedSquat, hold
 from pavrik.core.squat.path import legs_along, lower_half
 from pavrik.core.squat.screens import Screens, abduction_limit
-from pavrik.core.squat.setup import BreakSchool, WidthSchool
+from pavrik.core.squat.setup import BreakSchool, KneesSchool, WidthSchool
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import Floats, Indices, Mask, degrees, radians
@@ -48,7 +48,10 @@ THOROUGH: Effort = (
 )
 SAMPLING: Effort = (Pass(14, BOTTOM), Pass(7, NEAR_BOTTOM))
 
-LIMITS = ("balance", "reach", "strength", "closing", "abduction", "width", "knee_track", "lean")
+LIMITS = (
+    "balance", "reach", "strength", "closing", "abduction", "rotation", "width", "knee_track",
+    "knee_forward", "lean",
+)  # fmt: skip
 _FLAG_DEG = 90.0
 """A limit without a degree of its own (no balance, no reach) counts as this many degrees."""
 
@@ -70,11 +73,16 @@ class SquatCase:
     break_school: BreakSchool
     assumed: Assumptions
     width: WidthSchool = "moderate"
+    knees: KneesSchool = "free"
     floor_spread: Number | None = None
+    shift_m: Number = 0.0
+    knee_in: Number = 0.0
+    """rad by which the leg's plane turns inward of the toes: 0 unless a fault does it"""
 
     def foot(self) -> FootPlacement:
         """Where the left foot stands, with the two axes for shank and step behind."""
-        return place_foot(self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed)
+        foot = place_foot(self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed)
+        return replace(foot, toe_out=foot.toe_out - self.knee_in)
 
     def held(self, shank: Floats, progress: Floats) -> HeldPose:
         """The case's legs at bottom shanks (rad) along a progress, ready to be loaded."""
@@ -95,6 +103,7 @@ class SquatCase:
             self.capacities,
             self.assumed,
             self.floor_spread,
+            self.shift_m,
         )
 
 
@@ -144,8 +153,10 @@ def shortfalls_deg(case: SquatCase, pose: HeldPose, loaded: LoadedSquat) -> dict
         "strength": np.where(np.asarray(loaded.load_kg) <= 0, _FLAG_DEG, 0.0),
         "closing": degrees(loaded.closing - case.screens.closing),
         "abduction": abduction,
+        "rotation": degrees(legs.rotation - case.screens.rotation),
         "width": _excess_width_deg(case, legs.abduction),
         "knee_track": track,
+        "knee_forward": _knee_too_far_deg(case, pose),
         "lean": lean_excess,
     }
     return {name: np.maximum(value, 0.0) for name, value in over.items()}
@@ -155,6 +166,16 @@ def _excess_width_deg(case: SquatCase, abduction: Floats) -> Floats:
     if case.width == "wide":
         return np.zeros_like(abduction)
     return degrees(abduction) - case.assumed.moderate_abduction_deg
+
+
+def _knee_too_far_deg(case: SquatCase, pose: HeldPose) -> Floats:
+    """Degrees of shank by which the knee passes the ball too far where it is held back."""
+    knee = pose.legs.knee
+    if case.knees == "free":
+        return np.zeros_like(knee.x)
+    ball = case.assumed.ball_before_midfoot * case.body.foot_m
+    along = knee.x * np.cos(case.toe_out) + (knee.y - pose.legs.foot.ankle.y) * np.sin(case.toe_out)
+    return degrees((along - ball - case.assumed.held_knee_m) / case.body.shank_m)
 
 
 def lean_factor(case: SquatCase, lean: Floats) -> Floats:
@@ -214,7 +235,15 @@ def evaluate(case: SquatCase, effort: Effort = THOROUGH) -> Evaluation:
 
     Every array in ``case`` must already carry two trailing axes of length 1.
     """
-    fine = _search(case, effort)
+    return _report(case, _search(case, effort))
+
+
+def evaluate_at(case: SquatCase, shank: Floats) -> Evaluation:
+    """The same at given shanks (rad), one per case, laid out like the case's arrays."""
+    return _report(case, _assess(case, shank, lower_half()))
+
+
+def _report(case: SquatCase, fine: _Angles) -> Evaluation:
     best = _best_angle(fine)
 
     def pick(values: Floats) -> Floats:

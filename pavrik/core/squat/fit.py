@@ -1,13 +1,14 @@
 """The squat fit: every set-up of the grid, ranked, with the verdict in words."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+from pavrik.core.assumptions import Assumptions
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
 from pavrik.core.squat.candidates import Candidate, Rejected, assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.uncertainty import Sureness, how_sure, sample_maxes_kg
-from pavrik.core.units import degrees
+from pavrik.core.units import Floats, degrees
 
 
 @dataclass(frozen=True)
@@ -100,13 +101,20 @@ def fit_squat(
     assumed = lifter.assumed
     candidates, rejected = assess(lifter, (grid or SetupGrid()).setups())
     leaders = _leaders(candidates, assumed.clear_lead)
-    sureness: list[Sureness] = []
-    if leaders and samples:
-        maxes = sample_maxes_kg(lifter, [c.setup for c in leaders], samples, seed)
-        leaders, sureness = _by_chance(leaders, how_sure(maxes, assumed.clear_lead))
-    toss_up, verdict = _verdict(leaders, sureness, assumed.toss_up_below, assumed.clear_lead)
+    toss_up, verdict = _verdict(leaders, [], assumed.toss_up_below, assumed.clear_lead)
     leading = {id(candidate) for candidate in leaders}
     rest = sorted(
         (c for c in candidates if id(c) not in leading), key=lambda c: -c.predicted_max_kg
     )
-    return SquatFit(leaders, rest, rejected, sureness, toss_up, verdict)
+    fit = SquatFit(leaders, rest, rejected, [], toss_up, verdict)
+    if not (leaders and samples):
+        return fit
+    maxes = sample_maxes_kg(lifter, [c.setup for c in leaders], samples, seed)
+    return with_sureness(fit, maxes, assumed)
+
+
+def with_sureness(fit: SquatFit, maxes_kg: Floats, assumed: Assumptions) -> SquatFit:
+    """A fit with its leaders ordered by chance; ``maxes_kg`` has shape (samples, leaders)."""
+    leaders, sureness = _by_chance(fit.leaders, how_sure(maxes_kg, assumed.clear_lead))
+    toss_up, verdict = _verdict(leaders, sureness, assumed.toss_up_below, assumed.clear_lead)
+    return replace(fit, leaders=leaders, sureness=sureness, toss_up=toss_up, verdict=verdict)

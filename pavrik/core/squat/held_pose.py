@@ -54,6 +54,8 @@ class HeldPose:
     wide_hip: Floats
     plumb_moments: LegMoments | None
     """Leg moments when the floor force is under mid-foot whatever the load (system school)."""
+    shift_m: Number = 0.0
+    """How far in front of mid-foot the pose balances: 0 unless a fault moves it."""
 
     def closing_at(self, balanced: Balanced) -> Floats:
         """Hip closing in rad: half a turn less the angle between trunk and thigh."""
@@ -62,7 +64,9 @@ class HeldPose:
 
     def under(self, load_kg: Number) -> LoadedSquat:
         """Balance the pose under a load and compute moments and use."""
-        balanced = lean_that_balances(self.legs.hip, self.masses, self.upper, load_kg, self.school)
+        balanced = lean_that_balances(
+            self.legs.hip, self.masses, self.upper, load_kg, self.school, self.shift_m
+        )
         legs = self.plumb_moments or leg_moments(
             self.body, self.legs, self.masses, balanced.first_moment, self.inward
         )
@@ -92,12 +96,14 @@ def hold(
     capacities: Capacities,
     assumed: Assumptions,
     floor_spread: Number | None = None,
+    shift_m: Number = 0.0,
 ) -> HeldPose:
     """Prepare a leg pose and a bar place for loading."""
     masses = leg_masses(body, legs)
     spread = assumed.floor_spread if floor_spread is None else floor_spread
     inward = inward_share(legs, spread, assumed.floor_friction)
-    plumb = leg_moments(body, legs, masses, np.zeros(()), inward) if school == "system" else None
+    over_midfoot = school == "system" and np.all(np.asarray(shift_m) == 0)
+    plumb = leg_moments(body, legs, masses, np.zeros(()), inward) if over_midfoot else None
     return HeldPose(
         body=body,
         legs=legs,
@@ -110,4 +116,5 @@ def hold(
         knee_share=knee_share(legs.knee_flexion, assumed),
         wide_hip=wide_hip_share(legs.abduction, assumed),
         plumb_moments=plumb,
+        shift_m=shift_m,
     )

@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from pavrik.core.assumptions import DEFAULT, Assumptions
-from pavrik.core.body.segments import Body
+from pavrik.core.body.segments import Body, Number
 from pavrik.core.squat.depth import hip_above_knee_at
 from pavrik.core.squat.screens import Screens, make_screens
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
@@ -21,12 +21,20 @@ class SquatLifter:
     measured: frozenset[str] = frozenset()
     stance_limit_m: float = DEFAULT.stance_limit_walkout_m
     assumed: Assumptions = DEFAULT
+    own_depth_m: float | None = None
+    """Hip above knee where the depth target is this lifter's own: deepest neutral, or a box."""
 
-    def hip_above_knee_m(self, setup: SquatSetup | None = None) -> float:
+    def depth_target_m(self) -> Number:
+        """Hip above knee in metres at the depth target in force; an array for sampled bodies."""
+        if self.own_depth_m is not None:
+            return self.own_depth_m
+        return hip_above_knee_at(self.body, self.schools.depth, self.assumed)
+
+    def hip_above_knee_m(self, setup: SquatSetup) -> float:
         """The set-up's own depth in metres, else that of the depth target in force."""
-        if setup is not None and setup.hip_above_knee_m is not None:
+        if setup.hip_above_knee_m is not None:
             return setup.hip_above_knee_m
-        return float(hip_above_knee_at(self.body, self.schools.depth, self.assumed))
+        return float(self.depth_target_m())
 
 
 def default_lifter(body: Body, **changes: object) -> SquatLifter:

@@ -4,19 +4,25 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from pavrik.core.squat.bar_positions import SHELVES
+from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
+
+_INSTEAD: dict[BarPosition, str] = {
+    "front": "cross the arms or hold straps, or take the bar on the back",
+    "high": "try a bar with handles, or work on the shoulders and screen again",
+    "middle": "carry the bar higher, or work on the shoulders and screen again",
+    "low": "carry the bar higher, or work on the shoulders and screen again",
+}
 
 
 def gate_reasons(lifter: SquatLifter, setup: SquatSetup) -> list[str]:
     """What rules a set-up out before any pose is computed: shoulders, hands, stance limit."""
-    shelf = SHELVES[setup.bar_position]
+    shelf = setup.shelf
     reasons = []
-    if not lifter.screens.bearable(setup.bar_position):
+    if not shelf.handles and not lifter.screens.bearable(setup.bar_position):
         reasons.append(
-            f"the shoulder screen says {shelf.name} cannot be held: take a higher bar, or work "
-            "on the shoulders and screen again"
+            f"the shoulder screen says {shelf.name} cannot be held: {_INSTEAD[setup.bar_position]}"
         )
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
     if setup.grip_m is not None and narrowest is not None and setup.grip_m < narrowest:
@@ -41,7 +47,7 @@ def limit_reasons(
     closing_deg: float,
 ) -> list[str]:
     """One sentence for every limit that the bottom oversteps, most binding first."""
-    shelf = SHELVES[setup.bar_position]
+    shelf = setup.shelf
     ankle = float(np.rad2deg(lifter.screens.dorsiflexion))
     closing = float(np.rad2deg(lifter.screens.closing))
     sentences = {
@@ -56,6 +62,10 @@ def limit_reasons(
         "toes out or carry the bar higher",
         "abduction": "the thighs would open {over:.1f}° further than the hip screen allows at "
         "this depth: stand narrower",
+        "rotation": "the thighs would turn out {over:.1f}° further than the hip rotation "
+        "screen allows: turn the toes in, or work on the hips and screen again",
+        "knee_forward": "the knees would travel past the toes, {over:.1f}° of shin more than the "
+        "held-back school allows: sit back further, or free the knees",
         "width": "the thighs would open {over:.1f}° further than the moderate-width school "
         "allows: stand narrower, or choose the wide school",
         "knee_track": "the thigh would turn {over:.1f}° more away from the toes than knees bear: "

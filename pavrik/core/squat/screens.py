@@ -19,19 +19,25 @@ class Screens:
     dorsiflexion: Number
     closing: Number
     abduction: Number
+    rotation: Number
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
 
-    def with_limits(self, dorsiflexion: Number, closing: Number, abduction: Number) -> "Screens":
+    def with_limits(
+        self, dorsiflexion: Number, closing: Number, abduction: Number, rotation: Number
+    ) -> "Screens":
         """The same screens with other angles, for sampling."""
-        return replace(self, dorsiflexion=dorsiflexion, closing=closing, abduction=abduction)
+        return replace(
+            self, dorsiflexion=dorsiflexion, closing=closing, abduction=abduction, rotation=rotation
+        )
 
     def bearable(self, position: BarPosition) -> bool:
         """False only where the shoulder screen says that the position cannot be held."""
         return self.narrowest_grip_m.get(position, 0.0) is not None
 
 
-_RANGES_DEG = {"dorsiflexion": (0.0, 60.0), "closing": (60.0, 180.0), "abduction": (5.0, 90.0)}
+_RANGES_DEG = {"dorsiflexion": (0.0, 60.0), "closing": (60.0, 180.0), "abduction": (5.0, 90.0),
+              "rotation": (0.0, 90.0)}  # fmt: skip
 
 
 def make_screens(
@@ -40,6 +46,7 @@ def make_screens(
     ankle_dorsiflexion_deg: float | None = None,
     neutral_closing_deg: float | None = None,
     hip_abduction_deg: float | None = None,
+    hip_rotation_deg: float | None = None,
     narrowest_grip_m: Mapping[str, float | None] | None = None,
 ) -> Screens:
     """Screens from what was taken; None is filled with the assumption.
@@ -50,11 +57,13 @@ def make_screens(
         "dorsiflexion": ankle_dorsiflexion_deg,
         "closing": neutral_closing_deg,
         "abduction": hip_abduction_deg,
+        "rotation": hip_rotation_deg,
     }
     default = {
         "dorsiflexion": assumed.ankle_screen_deg,
         "closing": assumed.closing_screen_deg,
         "abduction": assumed.abduction_screen_deg,
+        "rotation": assumed.rotation_screen_deg,
     }
     grips = dict(narrowest_grip_m or {})
     problems = [
@@ -78,6 +87,12 @@ def make_screens(
         narrowest_grip_m={p: grips[p] for p in BAR_POSITIONS if p in grips},
         assumed=missing | ({"shoulder"} if not grips else frozenset()),
     )
+
+
+def closing_from_angles_deg(thigh_deg: float, lean_deg: float) -> float:
+    """Hip closing in degrees from a side picture: the thigh's rise of the knee over the hip
+    (negative below) and the trunk's lean from vertical. Thigh level and trunk upright close 90."""
+    return 90.0 + thigh_deg + lean_deg
 
 
 def abduction_limit(screens: Screens, closing: Floats, assumed: Assumptions) -> Floats:

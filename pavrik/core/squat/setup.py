@@ -4,11 +4,13 @@ from dataclasses import dataclass
 from typing import Literal
 
 from pavrik.core.linkage.balance import BalanceSchool
-from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.squat.bar_positions import SHELVES, BarPosition, Shelf
 from pavrik.core.squat.depth import DepthTarget
 
 BreakSchool = Literal["together", "hips_first", "knees_first"]
 WidthSchool = Literal["moderate", "wide"]
+KneesSchool = Literal["free", "held"]
+BarSchool = Literal["model", "upright", "low"]
 BREAK_EXPONENT: dict[BreakSchool, float] = {
     "together": 1.0,
     "hips_first": 1.8,
@@ -25,6 +27,8 @@ class SquatSchools:
     break_school: BreakSchool = "together"
     depth: DepthTarget = "competition"
     width: WidthSchool = "moderate"
+    knees: KneesSchool = "free"
+    bar: BarSchool = "model"
 
 
 @dataclass(frozen=True)
@@ -37,3 +41,10 @@ class SquatSetup:
     heel_lift_m: float = 0.0
     hip_above_knee_m: float | None = None
     grip_m: float | None = None
+    specialty: Shelf | None = None
+    """A bar with a centre of its own; it then counts instead of the position's usual one."""
+
+    @property
+    def shelf(self) -> Shelf:
+        """Where the bar's centre is and the lean it holds."""
+        return self.specialty or SHELVES[self.bar_position]

@@ -4,7 +4,7 @@ A tape errs, a screen errs, strengths and the model's own numbers are guesses. A
 their spreads; every candidate keeps its set-up and finds its best shank anew on each body.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -21,6 +21,7 @@ from pavrik.core.strength.capacities import Capacities
 from pavrik.core.units import Floats, radians
 
 BAND_PERCENT = (10.0, 90.0)
+OFFSETS = ("hip_crease_m", "knee_top_m")
 STANCE_STEPS_M = (-0.08, -0.04, 0.0, 0.04)
 
 
@@ -39,7 +40,8 @@ def _sample_body(lifter: SquatLifter, count: int, random: np.random.Generator) -
     for name in SEGMENTS:
         length = float(getattr(body, name))
         tape = min(assumed.tape_error_m, 0.05 * length)
-        error = tape if name in lifter.measured else assumed.length_error * length
+        guess = assumed.offset_error_m if name in OFFSETS else assumed.length_error * length
+        error = tape if name in lifter.measured else guess
         drawn[name] = np.maximum(length + error * random.standard_normal(count), 0.3 * length)
     return replace(body, **drawn).reshaped(count, 1, 1, 1)
 
@@ -57,6 +59,7 @@ def _sample_screens(lifter: SquatLifter, count: int, random: np.random.Generator
         dorsiflexion=np.maximum(draw("dorsiflexion", screens.dorsiflexion), 0.0),
         closing=draw("closing", screens.closing),
         abduction=draw("abduction", screens.abduction),
+        rotation=draw("rotation", screens.rotation),
     )
 
 
@@ -75,8 +78,22 @@ def _sample_capacities(
     )
 
 
-def _neighbours(setup: SquatSetup) -> list[SquatSetup]:
+def neighbours(setup: SquatSetup) -> list[SquatSetup]:
+    """The set-up a little narrower and wider: a re-fit on another body may move the feet."""
     return [replace(setup, stance_m=setup.stance_m + step) for step in STANCE_STEPS_M]
+
+
+STEP = 32
+"""Bodies drawn at once: small enough to report progress, large enough to be fast."""
+
+
+def sample_in_steps(
+    lifter: SquatLifter, setups: Sequence[SquatSetup], samples: int, seed: int
+) -> Iterator[Floats]:
+    """The rows of ``sample_maxes_kg``, a few bodies at a time."""
+    for start in range(0, samples, STEP):
+        random = np.random.default_rng([seed, start])
+        yield _sample_step(lifter, setups, min(STEP, samples - start), random)
 
 
 def sample_maxes_kg(
@@ -85,7 +102,12 @@ def sample_maxes_kg(
     """Predicted max in kg of each set-up on each sampled lifter, shape (samples, set-ups);
     0 where it is not feasible there. Each is re-fitted: it may stand a little narrower or wider
     and finds its own shank angle. Same seed, same answer."""
-    random = np.random.default_rng(seed)
+    return np.concatenate(list(sample_in_steps(lifter, setups, samples, seed)))
+
+
+def _sample_step(
+    lifter: SquatLifter, setups: Sequence[SquatSetup], samples: int, random: np.random.Generator
+) -> Floats:
     assumed = lifter.assumed
     drawn = replace(
         lifter,
@@ -93,7 +115,7 @@ def sample_maxes_kg(
         screens=_sample_screens(lifter, samples, random),
         capacities=_sample_capacities(lifter.capacities, assumed, samples, random),
     )
-    refits = [near for setup in setups for near in _neighbours(setup)]
+    refits = [near for setup in setups for near in neighbours(setup)]
     case = case_for(drawn, refits, before=(1,))
     spread = random.uniform(assumed.spread_low, assumed.spread_high, (samples, 1, 1, 1))
     hold = radians(assumed.hold_error_deg) * random.standard_normal((samples, 1, 1, 1))

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/compute/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compute Cost
+         * @description The ``pavrik cost`` computation.
+         */
+        post: operations["compute_cost_api_compute_cost_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/compute/fit": {
         parameters: {
             query?: never;
@@ -58,6 +78,26 @@ export interface paths {
          * @description The ``pavrik fit`` computation.
          */
         post: operations["compute_fit_api_compute_fit_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/path": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compute Path
+         * @description The ``pavrik path`` computation.
+         */
+        post: operations["compute_path_api_compute_path_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -124,6 +164,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/equipment/bars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Bar
+         * @description Add a bar, or measure it again.
+         */
+        put: operations["save_bar_api_equipment_bars_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/bars/{bar_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Bar Out
+         * @description Take a bar out of the gym.
+         */
+        delete: operations["take_bar_out_api_equipment_bars__bar_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Count Plates
+         * @description Replace the count of the plates.
+         */
+        put: operations["count_plates_api_equipment_plates_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/racks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Save Rack
+         * @description Add a rack, or measure it again.
+         */
+        put: operations["save_rack_api_equipment_racks_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/racks/{rack_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Rack Out
+         * @description Take a rack out of the gym.
+         */
+        delete: operations["take_rack_out_api_equipment_racks__rack_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flags/{flag_id}/clearance": {
         parameters: {
             query?: never;
@@ -179,6 +319,30 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Job
+         * @description How far a computation is.
+         */
+        get: operations["read_job_api_jobs__job_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Cancel Job
+         * @description Cancel a computation.
+         */
+        delete: operations["cancel_job_api_jobs__job_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -416,6 +580,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/squat/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Costs
+         * @description What every priced fault costs in a set-up at a load.
+         */
+        post: operations["read_costs_api_lifters__lifter_id__squat_costs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/squat/deciding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Deciding
+         * @description Which input decides between the leaders, and the next measurement.
+         */
+        get: operations["read_deciding_api_lifters__lifter_id__squat_deciding_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/squat/depth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Depth
+         * @description Natural bottoms by stance and the price of depth.
+         */
+        post: operations["read_depth_api_lifters__lifter_id__squat_depth_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/squat/exact": {
         parameters: {
             query?: never;
@@ -456,6 +680,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/squat/goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Goals
+         * @description How a goal orders the leaders, by its own weights or by others.
+         */
+        post: operations["read_goals_api_lifters__lifter_id__squat_goals_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/squat/grid": {
         parameters: {
             query?: never;
@@ -476,6 +720,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/squat/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Map
+         * @description Predicted max and limiter over stance and another axis, round a set-up.
+         */
+        post: operations["read_map_api_lifters__lifter_id__squat_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/squat/paths": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Paths
+         * @description The bar's paths for a ladder of loads.
+         */
+        post: operations["read_paths_api_lifters__lifter_id__squat_paths_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/squat/ranking": {
         parameters: {
             query?: never;
@@ -485,7 +769,7 @@ export interface paths {
         };
         /**
          * Read Ranking
-         * @description The ranked set-ups with bands and chances.
+         * @description The ranked set-ups: bands and chances follow when their job is done.
          */
         get: operations["read_ranking_api_lifters__lifter_id__squat_ranking_get"];
         put?: never;
@@ -514,6 +798,46 @@ export interface paths {
          * @description Settle on a set-up.
          */
         post: operations["settle_api_lifters__lifter_id__squat_settled_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/squat/settled/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read History
+         * @description Every set-up that the lifter was settled on, newest first.
+         */
+        get: operations["read_history_api_lifters__lifter_id__squat_settled_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/squat/why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Why Not
+         * @description Why a style is closed, and the smallest changes that open it.
+         */
+        get: operations["read_why_not_api_lifters__lifter_id__squat_why_not_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -663,17 +987,79 @@ export interface components {
         };
         /**
          * BarAnswer
-         * @description A bar.
+         * @description A bar; with a centre of its own it is a specialty bar.
          */
         BarAnswer: {
+            /**
+             * Bar Id
+             * Format: uuid
+             */
+            bar_id: string;
+            /** Beyond Shoulder M */
+            beyond_shoulder_m: number | null;
             /** Collars Kg */
             collars_kg: number;
+            /** Forward M */
+            forward_m: number | null;
+            /** Handles */
+            handles: boolean;
+            /** Holds Lean Deg */
+            holds_lean_deg: number | null;
             /** Mass Kg */
             mass_kg: number;
             /** Name */
             name: string;
             /** Shaft Mm */
             shaft_mm: number;
+        };
+        /**
+         * BarIn
+         * @description A bar; the three centre fields together make it a specialty bar (see SpecialtyBarIn).
+         */
+        BarIn: {
+            /**
+             * Bar Id
+             * Format: uuid
+             */
+            bar_id: string;
+            /** Beyond Shoulder M */
+            beyond_shoulder_m?: number | null;
+            /**
+             * Collars Kg
+             * @default 0
+             */
+            collars_kg: number;
+            /** Forward M */
+            forward_m?: number | null;
+            /**
+             * Handles
+             * @default false
+             */
+            handles: boolean;
+            /** Holds Lean Deg */
+            holds_lean_deg?: number | null;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Shaft Mm */
+            shaft_mm: number;
+        };
+        /**
+         * BarPathOut
+         * @description The bar's path at one load, standing first.
+         */
+        BarPathOut: {
+            /** Load Kg */
+            load_kg: number;
+            /** Range M */
+            range_m: number;
+            /** Share Of System */
+            share_of_system: number;
+            /** X M */
+            x_m: number[];
+            /** Z M */
+            z_m: number[];
         };
         /**
          * BecauseAnswer
@@ -837,6 +1223,91 @@ export interface components {
             reason: string;
         };
         /**
+         * CostAnswer
+         * @description All priced faults, the dearest first; empty, with reasons, where the set-up is infeasible.
+         */
+        CostAnswer: {
+            /** Costs */
+            costs: components["schemas"]["FaultCostOut"][];
+            /** Model Version */
+            model_version: string;
+            /** Reasons */
+            reasons: string[];
+        };
+        /**
+         * CostRequest
+         * @description ``amounts`` per fault, in its unit (m, deg or a share), replace the usual ones.
+         */
+        CostRequest: {
+            /** Amounts */
+            amounts?: {
+                [key: string]: number;
+            };
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Lift
+             * @constant
+             */
+            lift: "squat";
+            /** Load Kg */
+            load_kg: number;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            setup: components["schemas"]["SquatSetupIn"];
+        };
+        /**
+         * CostStudyRequest
+         * @description ``amounts`` per fault, in its unit, replace the usual ones.
+         */
+        CostStudyRequest: {
+            /** Amounts */
+            amounts?: {
+                [key: string]: number;
+            };
+            /** Load Kg */
+            load_kg: number;
+            setup: components["schemas"]["SquatSetupIn"];
+        };
+        /**
+         * DecidingAnswer
+         * @description What decides between the leaders, the most decisive first, and the next measurement.
+         */
+        DecidingAnswer: {
+            /** Flips */
+            flips: components["schemas"]["FlipOut"][];
+            /** Sentence */
+            sentence: string;
+        };
+        /**
+         * DepthAnswer
+         * @description Natural bottoms by stance and what a centimetre of depth costs; lengths in m.
+         */
+        DepthAnswer: {
+            /** Below Parallel M */
+            below_parallel_m: (number | null)[];
+            /** Competition M */
+            competition_m: number;
+            /** Per Cm Kg */
+            per_cm_kg: number | null;
+            /** Per Cm Share */
+            per_cm_share: number | null;
+            /** Stance M */
+            stance_m: number[];
+            /** Target Below Parallel M */
+            target_below_parallel_m: number;
+            /** Widest Deep Enough M */
+            widest_deep_enough_m: number | null;
+        };
+        /**
          * DrawnColumns
          * @description Columns of equal length: angles in degrees, arms in metres, use as shares.
          */
@@ -926,6 +1397,37 @@ export interface components {
             seen: string;
         };
         /**
+         * FaultCostOut
+         * @description What one fault costs; ``drawn`` is the disturbed pose at the load, columns of length 1 or
+         *     along the deeper half.
+         */
+        FaultCostOut: {
+            /** After Kg */
+            after_kg: number;
+            /** Amount */
+            amount: number;
+            /** Before Kg */
+            before_kg: number;
+            drawn: components["schemas"]["DrawnColumns"] | null;
+            /** Fault Id */
+            fault_id: string;
+            /** Knee Inward Nm */
+            knee_inward_nm: number;
+            /** Limiter After */
+            limiter_after: string;
+            /** Limiter Before */
+            limiter_before: string;
+            /** Lost Kg */
+            lost_kg: number;
+            /** Lost Share */
+            lost_share: number;
+            most_moved: components["schemas"]["MovedUse"];
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * FieldError
          * @description One failure and the path of the input it belongs to.
          */
@@ -1004,6 +1506,26 @@ export interface components {
             region: "ankle" | "knee" | "hip" | "lower back" | "upper back" | "shoulder" | "elbow" | "wrist";
         };
         /**
+         * FlipOut
+         * @description How far one input must move to change the answer; null where nothing near does.
+         */
+        FlipOut: {
+            /** By */
+            by: number | null;
+            /** Errors */
+            errors: number | null;
+            /** Measured */
+            measured: boolean;
+            /** Name */
+            name: string;
+            /** To */
+            to: string | null;
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * FloorRow
          * @description One lifter on the floor.
          */
@@ -1039,6 +1561,42 @@ export interface components {
             racks: components["schemas"]["RackAnswer"][];
         };
         /**
+         * GoalScoreOut
+         * @description Score of one leader with its parts, each a share of the best.
+         */
+        GoalScoreOut: {
+            /** Bar Position */
+            bar_position: string;
+            /** Parts */
+            parts: {
+                [key: string]: number;
+            };
+            /** School */
+            school: number;
+            /** Total */
+            total: number;
+        };
+        /**
+         * GoalsAnswer
+         * @description How the goal orders the leaders, in the open, and the learning ladder.
+         */
+        GoalsAnswer: {
+            /** Advice */
+            advice: string[];
+            /** Goal */
+            goal: string;
+            /** Ladder */
+            ladder: components["schemas"]["RungOut"][];
+            /** Scores */
+            scores: components["schemas"]["GoalScoreOut"][];
+            /** Sentence */
+            sentence: string;
+            /** Weights */
+            weights: {
+                [key: string]: number;
+            };
+        };
+        /**
          * GridIn
          * @description Any axis fixed or listed; what is missing takes the usual values.
          */
@@ -1057,8 +1615,14 @@ export interface components {
          * @description Hands on the bar.
          */
         GripAnswer: {
+            /** Elbow Flexion Deg */
+            elbow_flexion_deg: number | null;
+            /** Forearm Tilt Deg */
+            forearm_tilt_deg: number | null;
             /** Grip M */
             grip_m: number;
+            /** Problem */
+            problem: string | null;
             /** Ring Words */
             ring_words: string;
             /** Set By Screen */
@@ -1076,6 +1640,55 @@ export interface components {
              * @enum {string}
              */
             status: "ok" | "no database";
+        };
+        /**
+         * HistoryAnswer
+         * @description One set-up that a lifter was settled on.
+         */
+        HistoryAnswer: {
+            /** Model Version */
+            model_version: string;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Reason */
+            reason: string;
+            /**
+             * Settled At
+             * Format: date-time
+             */
+            settled_at: string;
+            setup: components["schemas"]["SquatSetupIn"];
+            /**
+             * Setup Id
+             * Format: uuid
+             */
+            setup_id: string;
+        };
+        /**
+         * ItemRef
+         * @description What was saved or taken out.
+         */
+        ItemRef: {
+            /** Id */
+            id: string;
+        };
+        /**
+         * JobAnswer
+         * @description A computation on its way; ``progress`` from 0 to 1.
+         */
+        JobAnswer: {
+            /**
+             * Job Id
+             * Format: uuid
+             */
+            job_id: string;
+            /** Progress */
+            progress: number;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "running" | "done" | "cancelled" | "failed";
         };
         /**
          * KnownBestIn
@@ -1161,6 +1774,22 @@ export interface components {
             lifter_id: string;
         };
         /**
+         * MapAnswer
+         * @description Predicted max over stance (columns) and another axis (rows).
+         */
+        MapAnswer: {
+            /** Across */
+            across: string;
+            /** Kg */
+            kg: number[][];
+            /** Limit */
+            limit: string[][];
+            /** Rows */
+            rows: string[];
+            /** Stance M */
+            stance_m: number[];
+        };
+        /**
          * MeasureAnswer
          * @description The measuring sheet; every segment length as the model uses it, in metres.
          */
@@ -1190,6 +1819,18 @@ export interface components {
             landmark: string;
             /** Readings M */
             readings_m: number[];
+        };
+        /**
+         * MovedUse
+         * @description The capacity whose use at the load rises most, as shares before and after.
+         */
+        MovedUse: {
+            /** After */
+            after: number;
+            /** Before */
+            before: number;
+            /** Name */
+            name: string;
         };
         /**
          * Need
@@ -1276,6 +1917,27 @@ export interface components {
             side?: ("left" | "right") | null;
         };
         /**
+         * PathAnswer
+         * @description The whole descent at the load (the ascent passes the same poses), and a ladder of loads.
+         */
+        PathAnswer: {
+            drawn: components["schemas"]["DrawnColumns"];
+            /** Ladder */
+            ladder: components["schemas"]["BarPathOut"][];
+            /** Model Version */
+            model_version: string;
+            /** Phases */
+            phases: string[];
+            /** Plumb From Kg */
+            plumb_from_kg: number;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Progress */
+            progress: number[];
+            /** Reasons */
+            reasons: string[];
+        };
+        /**
          * PlaceColumns
          * @description Places of one joint in metres.
          */
@@ -1292,6 +1954,16 @@ export interface components {
          * @description Pairs of one weight.
          */
         PlateAnswer: {
+            /** Kg */
+            kg: number;
+            /** Pairs */
+            pairs: number;
+        };
+        /**
+         * PlateCount
+         * @description Pairs of one weight.
+         */
+        PlateCount: {
             /** Kg */
             kg: number;
             /** Pairs */
@@ -1318,6 +1990,14 @@ export interface components {
             per_side: number[];
             /** Total Kg */
             total_kg: number;
+        };
+        /**
+         * PlatesIn
+         * @description The whole stock as it was counted.
+         */
+        PlatesIn: {
+            /** Plates */
+            plates: components["schemas"]["PlateCount"][];
         };
         /**
          * PlatesRequest
@@ -1405,6 +2085,8 @@ export interface components {
          * @description One answer to a school's question.
          */
         PositionAnswer: {
+            /** Cue */
+            cue: string;
             /** Id */
             id: string;
             /** Silences */
@@ -1502,6 +2184,12 @@ export interface components {
             /** Born Year */
             born_year?: number | null;
             /**
+             * Gear
+             * @default raw
+             * @enum {string}
+             */
+            gear: "raw" | "sleeves" | "suit";
+            /**
              * Goal
              * @default competition
              * @enum {string}
@@ -1540,6 +2228,8 @@ export interface components {
          * @description Holes in one rack; distances in metres.
          */
         RackAnswer: {
+            /** Clearance M */
+            clearance_m: number;
             /** Dip M */
             dip_m: number;
             /** Hook Hole */
@@ -1554,12 +2244,14 @@ export interface components {
             safety_hole: number | null;
         };
         /**
-         * RackRecordAnswer
-         * @description A rack as it was measured, in metres.
+         * RackIn
+         * @description A rack as it was measured, in metres; safeties may have holes of their own.
          */
-        RackRecordAnswer: {
+        RackIn: {
             /** First Hole M */
             first_hole_m: number;
+            /** First Safety M */
+            first_safety_m?: number | null;
             /** Holes */
             holes: number;
             /** Inner Width M */
@@ -1570,6 +2262,40 @@ export interface components {
             name: string;
             /** Pitch M */
             pitch_m: number;
+            /**
+             * Rack Id
+             * Format: uuid
+             */
+            rack_id: string;
+            /** Safety Pitch M */
+            safety_pitch_m?: number | null;
+        };
+        /**
+         * RackRecordAnswer
+         * @description A rack as it was measured, in metres.
+         */
+        RackRecordAnswer: {
+            /** First Hole M */
+            first_hole_m: number;
+            /** First Safety M */
+            first_safety_m: number | null;
+            /** Holes */
+            holes: number;
+            /** Inner Width M */
+            inner_width_m: number;
+            /** Lip M */
+            lip_m: number;
+            /** Name */
+            name: string;
+            /** Pitch M */
+            pitch_m: number;
+            /**
+             * Rack Id
+             * Format: uuid
+             */
+            rack_id: string;
+            /** Safety Pitch M */
+            safety_pitch_m: number | null;
         };
         /**
          * RankingAnswer
@@ -1580,6 +2306,7 @@ export interface components {
             assumed_screens: string[];
             /** Feasible Count */
             feasible_count: number;
+            job?: components["schemas"]["JobAnswer"] | null;
             /** Leaders */
             leaders: components["schemas"]["CandidateOut"][];
             /** Model Version */
@@ -1625,6 +2352,36 @@ export interface components {
             text: string;
         };
         /**
+         * RemedyOut
+         * @description The least change that opens a style, where it then stands, and its predicted max.
+         */
+        RemedyOut: {
+            /** Heel Lift M */
+            heel_lift_m: number;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Stance M */
+            stance_m: number;
+            /** Toe Out Deg */
+            toe_out_deg: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RungOut
+         * @description One rung of the learning ladder.
+         */
+        RungOut: {
+            /** Flat */
+            flat: boolean;
+            /** Name */
+            name: string;
+            /** Ready */
+            ready: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * SchoolAnswer
          * @description One question on which good coaches disagree.
          */
@@ -1666,11 +2423,13 @@ export interface components {
         };
         /**
          * ScreenAnswer
-         * @description Newest result of a screen; value in degrees, or metres for grips.
+         * @description Newest result of a screen; degrees, or metres for grips, hop and box.
          */
         ScreenAnswer: {
             /** Kind */
             kind: string;
+            /** Readings */
+            readings: number[];
             /**
              * Taken At
              * Format: date-time
@@ -1681,19 +2440,21 @@ export interface components {
         };
         /**
          * ScreenRequest
-         * @description A screen: degrees, metres for grips, null where the position cannot be held. The ankle may
-         *     be given as the knee-to-wall distance instead.
+         * @description A screen read one to three times: degrees, or metres for grips, hop and box; no reading
+         *     where the position cannot be held. The ankle may be given as knee-to-wall distances, the
+         *     neutral depth as angles of a side picture.
          */
         ScreenRequest: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "ankle" | "neutral_depth" | "hip" | "grip_front" | "grip_high" | "grip_middle" | "grip_low";
+            kind: "ankle" | "neutral_depth" | "hip" | "hip_rotation" | "hop" | "box" | "grip_front" | "grip_high" | "grip_middle" | "grip_low";
             /** Knee To Wall Cm */
-            knee_to_wall_cm?: number | null;
-            /** Value */
-            value?: number | null;
+            knee_to_wall_cm?: number[];
+            /** Readings */
+            readings?: number[];
+            side_picture?: components["schemas"]["SidePicture"] | null;
         };
         /**
          * ScreensIn
@@ -1702,8 +2463,12 @@ export interface components {
         ScreensIn: {
             /** Ankle Dorsiflexion Deg */
             ankle_dorsiflexion_deg?: number | null;
+            /** Box Height M */
+            box_height_m?: number | null;
             /** Hip Abduction Deg */
             hip_abduction_deg?: number | null;
+            /** Hip Rotation Deg */
+            hip_rotation_deg?: number | null;
             /** Knee To Wall Cm */
             knee_to_wall_cm?: number | null;
             /** Narrowest Grip M */
@@ -1728,8 +2493,12 @@ export interface components {
             grip_m?: number | null;
             /** Head Neck M */
             head_neck_m?: number | null;
+            /** Hip Crease M */
+            hip_crease_m?: number | null;
             /** Hip Spacing M */
             hip_spacing_m?: number | null;
+            /** Knee Top M */
+            knee_top_m?: number | null;
             /** Shank M */
             shank_m?: number | null;
             /** Shoulder Spacing M */
@@ -1928,6 +2697,24 @@ export interface components {
             stale_because: string[];
         };
         /**
+         * SetupRequest
+         * @description A set-up to be studied.
+         */
+        SetupRequest: {
+            setup: components["schemas"]["SquatSetupIn"];
+        };
+        /**
+         * SidePicture
+         * @description Angles read from the side at the deepest squat with a still lower back: how far the knee
+         *     stands above the hip along the thigh, and the trunk's lean from vertical.
+         */
+        SidePicture: {
+            /** Lean Deg */
+            lean_deg: number;
+            /** Thigh Deg */
+            thigh_deg: number;
+        };
+        /**
          * SignInRequest
          * @description E-mail and password.
          */
@@ -1936,6 +2723,52 @@ export interface components {
             email: string;
             /** Password */
             password: string;
+        };
+        /**
+         * SpecialtyBarIn
+         * @description A bar with a centre of its own in trunk axes: past the shoulder line and forward of the
+         *     trunk's axis, for a trunk of 0.504 m; ``handles`` in front spare the shoulders.
+         */
+        SpecialtyBarIn: {
+            /** Beyond Shoulder M */
+            beyond_shoulder_m: number;
+            /** Forward M */
+            forward_m: number;
+            /**
+             * Handles
+             * @default false
+             */
+            handles: boolean;
+            /** Holds Lean Deg */
+            holds_lean_deg: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SquatAtLoadRequest
+         * @description A body in a set-up at a load: what ``pavrik path`` and ``pavrik cost`` take.
+         */
+        SquatAtLoadRequest: {
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Lift
+             * @constant
+             */
+            lift: "squat";
+            /** Load Kg */
+            load_kg: number;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            setup: components["schemas"]["SquatSetupIn"];
         };
         /**
          * SquatCard
@@ -2054,6 +2887,7 @@ export interface components {
             heel_lift_m: number;
             /** Hip Above Knee M */
             hip_above_knee_m?: number | null;
+            specialty?: components["schemas"]["SpecialtyBarIn"] | null;
             /** Stance M */
             stance_m: number;
             /** Toe Out Deg */
@@ -2186,6 +3020,32 @@ export interface components {
             per_side: number[];
             /** Reps */
             reps: number;
+        };
+        /**
+         * WeightsRequest
+         * @description Weights of the goals; null takes those of the lifter's goal.
+         */
+        WeightsRequest: {
+            /** Weights */
+            weights?: {
+                [key: string]: number;
+            } | null;
+        };
+        /**
+         * WhyNotAnswer
+         * @description Why a style is closed to this body, and what opens it, the easiest first.
+         */
+        WhyNotAnswer: {
+            /** Bar Position */
+            bar_position: string;
+            /** Binding */
+            binding: string[];
+            /** Feasible */
+            feasible: boolean;
+            /** Gates */
+            gates: string[];
+            /** Remedies */
+            remedies: components["schemas"]["RemedyOut"][];
         };
         /**
          * WithdrawRequest
@@ -2395,6 +3255,104 @@ export interface operations {
             };
         };
     };
+    compute_cost_api_compute_cost_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     compute_fit_api_compute_fit_post: {
         parameters: {
             query?: never;
@@ -2417,6 +3375,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compute_path_api_compute_path_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SquatAtLoadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -2783,6 +3839,497 @@ export interface operations {
             };
         };
     };
+    save_bar_api_equipment_bars_put: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BarIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_bar_out_api_equipment_bars__bar_id__delete: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                bar_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    count_plates_api_equipment_plates_put: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlatesIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_rack_api_equipment_racks_put: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RackIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_rack_out_api_equipment_racks__rack_id__delete: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                rack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     clear_flag_api_flags__flag_id__clearance_post: {
         parameters: {
             query?: never;
@@ -2994,6 +4541,198 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HealthAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_job_api_jobs__job_id__get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    cancel_job_api_jobs__job_id__delete: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                job_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -4459,6 +6198,302 @@ export interface operations {
             };
         };
     };
+    read_costs_api_lifters__lifter_id__squat_costs_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostStudyRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_deciding_api_lifters__lifter_id__squat_deciding_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DecidingAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_depth_api_lifters__lifter_id__squat_depth_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DepthAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_exact_api_lifters__lifter_id__squat_exact_post: {
         parameters: {
             query?: never;
@@ -4659,6 +6694,106 @@ export interface operations {
             };
         };
     };
+    read_goals_api_lifters__lifter_id__squat_goals_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeightsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoalsAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_grid_api_lifters__lifter_id__squat_grid_get: {
         parameters: {
             query: {
@@ -4682,6 +6817,208 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BenchGridAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_map_api_lifters__lifter_id__squat_map_post: {
+        parameters: {
+            query: {
+                across: "bar_position" | "shank_deg" | "toe_out_deg";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetupRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MapAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_paths_api_lifters__lifter_id__squat_paths_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExactRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -4975,6 +7312,200 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettledAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_history_api_lifters__lifter_id__squat_settled_history_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HistoryAnswer"][];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_why_not_api_lifters__lifter_id__squat_why_not_get: {
+        parameters: {
+            query: {
+                bar_position: "front" | "high" | "middle" | "low";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyNotAnswer"];
                 };
             };
             /** @description The request is not readable */

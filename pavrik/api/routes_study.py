@@ -1,0 +1,116 @@
+"""The squat studied: what faults cost, why not, maps, paths, depth, what decides, goals, jobs."""
+
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Depends, Query, Request
+
+from pavrik.api.schemas import CostStudyRequest, ExactRequest, SetupRequest
+from pavrik.api.security import DatabaseIn, WhoIn
+from pavrik.formats.model_requests import BarPositionName
+from pavrik.formats.squat_study import (
+    CostAnswer,
+    DecidingAnswer,
+    DepthAnswer,
+    GoalsAnswer,
+    JobAnswer,
+    MapAnswer,
+    PathAnswer,
+    WeightsRequest,
+    WhyNotAnswer,
+)
+from pavrik.services import squat, study
+from pavrik.services.jobs import Jobs
+from pavrik.services.model import setup_from
+from pavrik.store import lifters
+
+router = APIRouter(prefix="/api", tags=["study"])
+
+
+def get_jobs(request: Request) -> Jobs:
+    """The process's pool of background computations."""
+    jobs: Jobs = request.app.state.jobs
+    return jobs
+
+
+JobsIn = Annotated[Jobs, Depends(get_jobs)]
+
+
+@router.post("/lifters/{lifter_id}/squat/costs")
+def read_costs(
+    lifter_id: UUID, body: CostStudyRequest, database: DatabaseIn, who: WhoIn
+) -> CostAnswer:
+    """What every priced fault costs in a set-up at a load."""
+    lifter = squat.lifter_model(database, who, lifter_id)
+    return study.costs_of(lifter, setup_from(body.setup), body.load_kg, body.amounts)
+
+
+@router.post("/lifters/{lifter_id}/squat/paths")
+def read_paths(lifter_id: UUID, body: ExactRequest, database: DatabaseIn, who: WhoIn) -> PathAnswer:
+    """The bar's paths for a ladder of loads."""
+    lifter = squat.lifter_model(database, who, lifter_id)
+    return study.path_of(lifter, setup_from(body.setup), body.load_kg)
+
+
+@router.post("/lifters/{lifter_id}/squat/depth")
+def read_depth(
+    lifter_id: UUID, body: SetupRequest, database: DatabaseIn, who: WhoIn
+) -> DepthAnswer:
+    """Natural bottoms by stance and the price of depth."""
+    lifter = squat.lifter_model(database, who, lifter_id)
+    return study.depth_answer(lifter, setup_from(body.setup))
+
+
+@router.post("/lifters/{lifter_id}/squat/map")
+def read_map(
+    lifter_id: UUID,
+    body: SetupRequest,
+    database: DatabaseIn,
+    who: WhoIn,
+    across: Annotated[Literal["bar_position", "shank_deg", "toe_out_deg"], Query()],
+) -> MapAnswer:
+    """Predicted max and limiter over stance and another axis, round a set-up."""
+    lifter = squat.lifter_model(database, who, lifter_id)
+    return study.map_answer(lifter, setup_from(body.setup), across)
+
+
+@router.get("/lifters/{lifter_id}/squat/why-not")
+def read_why_not(
+    lifter_id: UUID, bar_position: BarPositionName, database: DatabaseIn, who: WhoIn
+) -> WhyNotAnswer:
+    """Why a style is closed, and the smallest changes that open it."""
+    return study.why_not_answer(squat.lifter_model(database, who, lifter_id), bar_position)
+
+
+@router.get("/lifters/{lifter_id}/squat/deciding")
+def read_deciding(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> DecidingAnswer:
+    """Which input decides between the leaders, and the next measurement."""
+    _, lifter, leaders = squat.leaders_now(database, who, lifter_id)
+    return study.deciding_answer(lifter, leaders)
+
+
+@router.post("/lifters/{lifter_id}/squat/goals")
+def read_goals(
+    lifter_id: UUID, body: WeightsRequest, database: DatabaseIn, who: WhoIn
+) -> GoalsAnswer:
+    """How a goal orders the leaders, by its own weights or by others."""
+    inputs, lifter, leaders = squat.leaders_now(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        pain = [flag.region for flag in lifters.list_open_flags(connection, lifter_id)]
+    profile = inputs.profile
+    novice = profile.training_age == "novice"
+    return study.goals_answer(
+        lifter, leaders, profile.goal, profile.gear, novice, pain, body.weights
+    )
+
+
+@router.get("/jobs/{job_id}", response_model=JobAnswer)
+def read_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> Any:
+    """How far a computation is."""
+    return vars(jobs.state(who, job_id))
+
+
+@router.delete("/jobs/{job_id}", response_model=JobAnswer)
+def cancel_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> Any:
+    """Cancel a computation."""
+    return vars(jobs.cancel(who, job_id))

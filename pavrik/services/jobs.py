@@ -1,0 +1,70 @@
+"""Background computations: claimed in the database, run in a small pool of threads.
+
+Any number of workers may stand in front of one database: a job is claimed once by its content, its
+result is stored by content, and a worker that dies leaves a job that the next request gives up.
+"""
+
+import logging
+from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from uuid import UUID
+
+from uuid6 import uuid7
+
+from pavrik.services.context import Who
+from pavrik.store import jobs as store
+from pavrik.store.database import Database
+from pavrik.store.errors import NotFoundError
+
+log = logging.getLogger("pavrik")
+Steps = Iterator[float]
+"""Yields progress from 0 to 1; the result is stored by the iterator itself before it ends."""
+
+
+class Jobs:
+    """The pool of one server process."""
+
+    def __init__(self, database: Database, threads: int = 2) -> None:
+        self._database = database
+        self._pool = ThreadPoolExecutor(threads, thread_name_prefix="pavrik-job")
+
+    def close(self) -> None:
+        """Let running jobs end; start no more."""
+        self._pool.shutdown(wait=True, cancel_futures=True)
+
+    def ask(self, who: Who, lifter_id: UUID, kind: str, digest: str, steps: Steps) -> store.Job:
+        """The job of this content: the running one, or a new one that starts now."""
+        with self._database.club(who.club_id) as connection:
+            job, new = store.claim_job(connection, who.club_id, uuid7(), lifter_id, kind, digest)
+        if new:
+            self._pool.submit(self._run, who, job.job_id, steps)
+        return job
+
+    def _run(self, who: Who, job_id: UUID, steps: Steps) -> None:
+        try:
+            for progress in steps:
+                with self._database.club(who.club_id) as connection:
+                    if not store.beat(connection, job_id, progress):
+                        return
+            self._end(who, job_id, "done")
+        except Exception:
+            log.exception("job failed")
+            self._end(who, job_id, "failed")
+
+    def _end(self, who: Who, job_id: UUID, state: str) -> None:
+        with self._database.club(who.club_id) as connection:
+            store.end_job(connection, job_id, state)
+
+    def state(self, who: Who, job_id: UUID) -> store.Job:
+        """How far a job is. Raises NotFoundError."""
+        with self._database.club(who.club_id) as connection:
+            job = store.get_job(connection, job_id)
+        if job is None:
+            raise NotFoundError("this computation is not in your club")
+        return job
+
+    def cancel(self, who: Who, job_id: UUID) -> store.Job:
+        """Stop a job at its next step."""
+        self.state(who, job_id)
+        self._end(who, job_id, "cancelled")
+        return self.state(who, job_id)

@@ -1,18 +1,23 @@
 """``pavrik bench``: the core's speed, as ratios within one run."""
 
 import time
+import tracemalloc
 from collections.abc import Callable
 from dataclasses import replace
 
 import numpy as np
+from scipy.optimize import brentq, minimize_scalar
 
 from pavrik.core.body.segments import make_body
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.cases import SetupGrid, case_for
+from pavrik.core.squat.costs import fault_costs
+from pavrik.core.squat.deciding import what_decides
 from pavrik.core.squat.evaluation import BOTTOM
 from pavrik.core.squat.fit import fit_squat
 from pavrik.core.squat.lifter import SquatLifter, default_lifter
 from pavrik.core.squat.own_lifts import KnownBest, strengths_from
+from pavrik.core.squat.path import lower_half
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
 
@@ -82,11 +87,51 @@ def run_bench() -> None:
     sure = _seconds(lambda: fit_squat(lifter, grid, SAMPLES), 1) - fit
     known = [KnownBest(_SETUP, 180.0), KnownBest(replace(_SETUP, bar_position="front"), 150.0)]
     print(f"whole squat fit, 4 x 9 x 5 x 3        {fit * 1e3:12.0f} ms")
+    peak = _peak_mb(lambda: fit_squat(lifter, grid))
+    print(f"  peak memory of the fit              {peak:12.0f} MB")
+    one = _seconds(lambda: _scipy_fit(lifter, _SETUP), 1)
+    ratio = one * len(grid.setups()) / fit
+    print(f"  against a scipy.optimize loop       {ratio:12.1f} times")
     print(f"bands and chances, {SAMPLES} bodies         {sure * 1e3:12.0f} ms")
     print(f"strengths from two lifts              {_ms(lambda: strengths_from(lifter, known))} ms")
+    print(f"one exact set-up while dragging, p95  {_drag_ms(lifter):12.1f} ms")
+    leaders = [c.setup for c in fit_squat(lifter, grid).leaders]
+    print(f"what decides between the leaders      {_ms(lambda: what_decides(lifter, leaders))} ms")
     print(
-        f"one exact set-up with its path        {_ms(lambda: exact_setup(lifter, _SETUP, 150))} ms"
+        f"costs of all faults                   {_ms(lambda: fault_costs(lifter, _SETUP, 140))} ms"
     )
+
+
+def _scipy_fit(lifter: SquatLifter, setup: SquatSetup) -> float:
+    """One set-up the slow way: bounded search of the shank, root search of the load at each."""
+    case = case_for(lifter, [setup])
+    path = lower_half()
+
+    def max_at(shank: float) -> float:
+        pose = case.held(np.full((1, 1, 1), shank), path)
+        full = brentq(lambda kg: float(np.max(pose.under(kg).use.most)) - 1.0, 0.0, 800.0)
+        return -float(full)
+
+    return -float(minimize_scalar(max_at, bounds=(0.1, 0.6), method="bounded").fun)
+
+
+def _peak_mb(action: Callable[[], object]) -> float:
+    tracemalloc.start()
+    action()
+    peak = tracemalloc.get_traced_memory()[1]
+    tracemalloc.stop()
+    return peak / 1e6
+
+
+def _drag_ms(lifter: SquatLifter) -> float:
+    """What the server does per rest of the hand while dragging, 95th percentile in ms."""
+    times = []
+    for step in range(60):
+        moved = replace(_SETUP, stance_m=0.30 + 0.004 * step)
+        started = time.perf_counter()
+        exact_setup(lifter, moved, 150.0)
+        times.append(time.perf_counter() - started)
+    return float(np.percentile(times, 95)) * 1e3
 
 
 def _ms(action: Callable[[], object]) -> str:

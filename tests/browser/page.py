@@ -15,7 +15,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
-PATIENCE_S = 30
+PATIENCE_S = 20
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 _EXPECTED_NOISE = ("401", "404", "409", "422", "503", "net::ERR", "Failed to fetch")
 

@@ -38,6 +38,23 @@ def test_every_stage_even_with_a_long_name(coach, stage, width):
     check(coach)
 
 
+@pytest.mark.parametrize("tab", ["goals", "costs", "map", "path", "depth", "history"])
+def test_every_finding_of_the_bench(coach, tab):
+    coach.open_lifter("Marlow Teague", "Squat")
+    coach.see("Hands and rack")
+    coach.find(f"#tab-{tab}").click()
+    coach.until(lambda: "Computing" not in coach.text(), "the finding")
+    check(coach)
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+def test_the_gym(coach, width):
+    coach.resize(width, 800)
+    coach.open("/gym")
+    coach.see("Schools of the club")
+    check(coach)
+
+
 def test_an_address_that_leads_nowhere(coach):
     coach.open("/nowhere/at/all")
     coach.see("There is nothing at this address", "Back to the floor")

@@ -6,6 +6,7 @@ export const router = createRouter({
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./stages/signin/SignIn.vue') },
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
+    { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
     { path: '/lifters/new', name: 'new-lifter', component: () => import('./stages/lifter/NewLifter.vue') },
     {
       path: '/lifters/:lifterId',

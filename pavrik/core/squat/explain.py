@@ -47,6 +47,10 @@ def explain_use(pose: HeldPose, loaded: LoadedSquat) -> dict[str, str]:
         "taken by pushing the feet apart (assumption)",
         "lower_back": f"{_one(moments.lumbar):.0f} N m at L5/S1 over "
         f"{_one(capacities.lower_back):.0f} N m = {use['lower_back']}; {STRENGTHS}",
+        "hip_in_space": f"seen from the side {sagittal:.0f} N m, from the front "
+        f"{abs(frontal):.0f} N m: {np.hypot(sagittal, frontal):.0f} N m together. Pushing the feet "
+        f"apart takes {_percent(_one(pose.assumed.floor_spread))} of the frontal lever "
+        "(assumption); the arm on the picture is the side view only",
         "upper_back": f"{_one(moments.midback):.0f} N m at mid-back over "
         f"{_one(capacities.upper_back):.0f} N m = {use['upper_back']}; {STRENGTHS}",
     }

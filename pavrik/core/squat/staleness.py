@@ -42,5 +42,5 @@ def changes_since(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
     changes = _body_changes(then["body"], now["body"])
     changes += _screen_changes(then["screens"], now["screens"])
     schools_then, schools_now = then.get("schools", {}), now.get("schools", {})
-    changed = [q for q in schools_now if schools_now[q] != schools_then.get(q)]
+    changed = [q for q, was in schools_then.items() if schools_now.get(q, was) != was]
     return changes + [f"school: {q.removeprefix('squat_').replace('_', ' ')}" for q in changed]

@@ -43,6 +43,11 @@ async function leave() {
           <span class="dot floor" aria-hidden="true" /><span><b>Floor</b></span>
         </RouterLink>
       </li>
+      <li v-if="!lifterId">
+        <RouterLink to="/gym" :class="['stage', { open: route.name === 'gym' }]">
+          <span class="dot floor" aria-hidden="true" /><span><b>Gym</b><span class="small soft note-line">racks, bars, schools</span></span>
+        </RouterLink>
+      </li>
       <template v-if="lifterId">
         <li v-for="stage in stages" :key="stage.name">
           <RouterLink

@@ -18,6 +18,22 @@ export const USE_NAMES: Record<string, string> = {
   upper_back: 'Upper back',
 }
 
+/** What can forbid or limit a set-up: capacities, and the body's limits. */
+export const LIMIT_NAMES: Record<string, string> = {
+  ...USE_NAMES,
+  balance: 'Balance',
+  reach: 'The thigh’s length',
+  strength: 'Strength',
+  closing: 'Neutral depth',
+  abduction: 'Hip opening',
+  rotation: 'Hip rotation',
+  width: 'The width school',
+  knee_track: 'Knee tracking',
+  knee_forward: 'The knees school',
+  lean: 'The lean the bar holds',
+  ankle: 'The ankle',
+}
+
 export const GOALS = [
   { value: 'competition', title: 'Competition' },
   { value: 'strength', title: 'General strength' },

@@ -6,6 +6,11 @@ import type { TypedProfile } from './profile'
 const form = defineModel<TypedProfile>({ required: true })
 defineProps<{ of: (path: string) => string[] }>()
 const { massUnit, lengthUnit } = useUnits()
+const GEAR = [
+  { value: 'raw', title: 'Raw' },
+  { value: 'sleeves', title: 'Sleeves or wraps' },
+  { value: 'suit', title: 'Supportive suit' },
+]
 const AGES = [
   { value: 'novice', title: 'Novice' },
   { value: 'trained', title: 'Trained' },
@@ -23,6 +28,7 @@ const AGES = [
     <v-select v-model="form.goal" label="Goal" :items="[...GOALS]" />
     <v-select v-model="form.training_age" label="Training age" :items="AGES" />
     <v-select v-model="form.walks_out" label="Squat" :items="[{ value: true, title: 'Walked out' }, { value: false, title: 'Monolift' }]" />
+    <v-select v-model="form.gear" label="Gear" :items="GEAR" />
     <v-textarea v-model="form.history" class="wide" label="History, injuries, what the gym has" maxlength="4000" :error-messages="of('history')" />
   </div>
 </template>

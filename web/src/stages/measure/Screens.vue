@@ -1,40 +1,34 @@
 <script setup lang="ts">
-// Mobility screens that gate the squat: how to take each, what it is now, a new result.
+// Mobility screens that gate the squat: how to take each, two readings, the normal range, what it gates.
 import { computed, ref } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import { GRIPS, SCREENS, type Screen } from './screens'
 
 const props = defineProps<{ lifterId: string; screens: Schemas['ScreenAnswer'][] }>()
 const units = useUnits()
 const forget = useForget()
 const { message, busy, run, of } = useProblem()
-type Kind = Schemas['ScreenRequest']['kind']
-
-const ANGLES: { kind: Kind; name: string; how: string; usual: string }[] = [
-  { kind: 'ankle', name: 'Ankle bend', how: 'Half-kneeling, heel down, knee over the toes: shin from vertical. Or the lunge to a wall in cm, typed as “10 cm”.', usual: 'usual 30 to 40°' },
-  { kind: 'neutral_depth', name: 'Deepest with a still lower back', how: 'Squat down slowly and stop where the lower back starts to turn. From the side: lean plus thigh angle give the hip’s closing.', usual: 'usual 140 to 160°' },
-  { kind: 'hip', name: 'Hip opening', how: 'Lying on the back, hip bent, knee to the side: thigh from the middle.', usual: 'usual 40 to 50°' },
-]
-const GRIPS: { kind: Kind; name: string }[] = [
-  { kind: 'grip_low', name: 'Low bar' },
-  { kind: 'grip_middle', name: 'Middle bar' },
-  { kind: 'grip_high', name: 'High bar' },
-  { kind: 'grip_front', name: 'Front' },
-]
 const known = computed(() => Object.fromEntries(props.screens.map((s) => [s.kind, s])))
-const typed = ref<Record<string, string>>({})
+const typed = ref<Record<string, [string, string]>>({})
 const wrong = ref<Record<string, string>>({})
+const picture = ref({ thigh: '', lean: '' })
 
-const shownAngle = (kind: string) => (known.value[kind]?.value != null ? `${known.value[kind]!.value!.toFixed(0)}°` : 'not taken')
-function shownGrip(kind: string): string {
-  const found = known.value[kind]
+const both = (kind: string): [string, string] => (typed.value[kind] ??= ['', ''])
+function shown(s: Screen): string {
+  const found = known.value[s.kind]
   if (!found) return 'not taken'
-  return found.value == null ? 'cannot be held' : units.cm(found.value, 0)
+  if (found.value === null) return 'cannot be held'
+  return s.unit === 'deg' ? `${found.value.toFixed(0)}°` : units.cm(found.value, 0)
 }
-
+function apart(s: Screen): string {
+  const [a, b] = known.value[s.kind]?.readings ?? []
+  if (a === undefined || b === undefined || s.unit !== 'deg') return ''
+  return Math.abs(a - b) > 5 ? ` two readings ${Math.abs(a - b).toFixed(0)}° apart: take a third` : ''
+}
 async function send(body: Schemas['ScreenRequest']) {
   const done = await run(() =>
     answered(
@@ -45,53 +39,74 @@ async function send(body: Schemas['ScreenRequest']) {
     ),
   )
   if (!done) return
-  typed.value[body.kind] = ''
+  typed.value[body.kind] = ['', '']
+  picture.value = { thigh: '', lean: '' }
   await forget(props.lifterId)
 }
-async function takeAngle(kind: Kind) {
-  const text = (typed.value[kind] ?? '').trim()
-  const lunge = kind === 'ankle' && /(cm|in)$/i.test(text)
-  const value = lunge ? units.readLength(text) * 100 : Number(text.replace('°', '').replace(',', '.'))
-  const readable = text !== '' && Number.isFinite(value)
-  wrong.value[kind] = readable ? '' : 'a number of degrees'
-  if (readable) await send(lunge ? { kind, knee_to_wall_cm: value } : { kind, value })
+const degrees = (text: string) => (text.trim() ? Number(text.replace('°', '').replace(',', '.')) : NaN)
+async function take(s: Screen) {
+  const texts = both(s.kind).filter((t) => t.trim())
+  const lunge = s.kind === 'ankle' && texts.length > 0 && texts.every((t) => /(cm|in)\s*$/i.test(t))
+  const readings = texts.map((t) => (lunge || s.unit === 'm' ? units.readLength(t) : degrees(t)))
+  const readable = readings.length > 0 && readings.every(Number.isFinite)
+  wrong.value[s.kind] = readable ? '' : s.unit === 'deg' ? 'a number of degrees' : 'a length such as 46 cm'
+  if (!readable) return
+  await send(lunge ? { kind: s.kind, readings: [], knee_to_wall_cm: readings.map((m) => m * 100) } : { kind: s.kind, readings, knee_to_wall_cm: [] })
 }
-async function takeGrip(kind: Kind) {
-  const value = units.readLength(typed.value[kind] ?? '')
-  wrong.value[kind] = Number.isFinite(value) ? '' : 'a distance between the hands'
-  if (Number.isFinite(value)) await send({ kind, value })
+async function takePicture() {
+  const [thigh, lean] = [degrees(picture.value.thigh), degrees(picture.value.lean)]
+  wrong.value.picture = Number.isFinite(thigh) && Number.isFinite(lean) ? '' : 'two angles in degrees'
+  if (!wrong.value.picture) {
+    await send({ kind: 'neutral_depth', readings: [], knee_to_wall_cm: [], side_picture: { thigh_deg: thigh, lean_deg: lean } })
+  }
 }
 </script>
 
 <template>
   <section>
-    <h2>Mobility screens <small>they gate everything</small></h2>
-    <div v-for="s in ANGLES" :key="s.kind" class="screen">
+    <h2>Mobility screens <small>they gate everything; read each twice</small></h2>
+    <div v-for="s in SCREENS" :key="s.kind" class="screen">
       <div>
-        <p><b>{{ s.name }}</b> <span :class="known[s.kind] ? '' : 'signal'">{{ shownAngle(s.kind) }}</span> <span class="small soft">{{ s.usual }}<template v-if="known[s.kind]">, {{ dayOf(known[s.kind]!.taken_at) }}</template></span></p>
-        <p class="small soft">{{ s.how }}</p>
+        <p>
+          <b>{{ s.name }}</b> <span :class="known[s.kind] ? '' : s.optional ? 'soft' : 'signal'">{{ shown(s) }}</span>
+          <span class="small soft"> {{ s.usual }}<template v-if="known[s.kind]">, {{ dayOf(known[s.kind]!.taken_at) }}</template></span>
+        </p>
+        <details class="small soft"><summary>How, and what it gates</summary>{{ s.how }} <b>Gates:</b> {{ s.gates }}</details>
+        <p v-if="apart(s)" class="small signal">{{ apart(s) }}</p>
+        <form v-if="s.kind === 'neutral_depth'" class="picture" @submit.prevent="takePicture">
+          <span class="small soft">From a side picture: knee above hip</span>
+          <input v-model="picture.thigh" aria-label="Thigh above level, degrees" placeholder="0°" />
+          <span class="small soft">lean</span>
+          <input v-model="picture.lean" aria-label="Trunk lean, degrees" placeholder="45°" />
+          <button class="linkish small" :disabled="busy">Read</button>
+          <span v-if="wrong.picture" class="small signal">{{ wrong.picture }}</span>
+        </form>
       </div>
-      <form class="take" @submit.prevent="takeAngle(s.kind)">
-        <v-text-field v-model="typed[s.kind]" :label="s.kind === 'ankle' ? '° or cm' : '°'" :error-messages="wrong[s.kind] ? [wrong[s.kind]!] : []" />
-        <v-btn type="submit" class="quiet" :disabled="busy">Keep</v-btn>
+      <form class="take" @submit.prevent="take(s)">
+        <v-text-field v-for="i in 2" :key="i" v-model="both(s.kind)[i - 1]" :label="i === 1 ? s.field(units.lengthUnit.value) : '2nd'" :aria-label="`${s.name}, reading ${i}`" :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []" />
+        <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
       </form>
     </div>
-    <h2 class="mt-5">Shoulders <small>narrowest bearable hands per bar position</small></h2>
+    <h2 class="mt-5">Shoulders <small>narrowest bearable hands, by bar position</small></h2>
+    <p class="small soft">Empty bar, hands moved in until elbow, wrist or shoulder complains; out again by a finger. It gates the bar position and the grip.</p>
     <div v-for="g in GRIPS" :key="g.kind" class="screen">
-      <p><b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shownGrip(g.kind) }}</span></p>
-      <form class="take" @submit.prevent="takeGrip(g.kind)">
-        <v-text-field v-model="typed[g.kind]" :label="units.lengthUnit.value" :error-messages="wrong[g.kind] ? [wrong[g.kind]!] : []" />
-        <v-btn type="submit" class="quiet" :disabled="busy">Keep</v-btn>
-        <v-btn class="quiet" :disabled="busy" :aria-label="`${g.name} cannot be held`" @click="send({ kind: g.kind, value: null })">Cannot</v-btn>
+      <p><b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shown(g) }}</span></p>
+      <form class="take" @submit.prevent="take(g)">
+        <v-text-field v-model="both(g.kind)[0]" :label="units.lengthUnit.value" :aria-label="`${g.name}, hands apart`" :error-messages="wrong[g.kind] ? [wrong[g.kind]!] : []" />
+        <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${g.name}`">Keep</v-btn>
+        <v-btn class="quiet" :disabled="busy" :aria-label="`${g.name} cannot be held`" @click="send({ kind: g.kind, readings: [], knee_to_wall_cm: [] })">Cannot</v-btn>
       </form>
     </div>
-    <p v-if="message" class="signal mt-2" role="alert">{{ of('value')[0] ?? message }}</p>
+    <p v-if="message" class="signal mt-2" role="alert">{{ of('readings')[0] ?? of('value')[0] ?? message }}</p>
   </section>
 </template>
 
 <style scoped>
-.screen { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; padding: 9px 0; border-top: 1px solid var(--hair); align-items: start; }
+.screen { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; padding: 8px 0; border-top: 1px solid var(--hair); align-items: start; }
 .take { display: flex; gap: 6px; }
-.take .v-text-field { width: 96px; }
+.take .v-text-field { width: 72px; }
+summary { cursor: pointer; }
+.picture { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; margin-top: 4px; }
+.picture input { width: 46px; font: inherit; font-size: 12px; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 2px 5px; }
 @media (max-width: 560px) { .screen { grid-template-columns: 1fr; } }
 </style>

@@ -1,18 +1,27 @@
 <script setup lang="ts">
-// The bench itself: side view and feet that answer while dragging, ranking and use beside them.
+// The bench itself: side view and feet that answer while dragging, findings beside them.
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, toRef } from 'vue'
 import SideView from '@/figure/SideView.vue'
 import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
-import type { Schemas } from '@/shared/api'
+import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { BAR_NAMES, USE_NAMES } from '@/shared/words'
+import { USE_NAMES, type BarPosition } from '@/shared/words'
+import Costs from './Costs.vue'
+import Depth from './Depth.vue'
 import ExactEntry from './ExactEntry.vue'
+import Furniture from './Furniture.vue'
+import Goals from './Goals.vue'
+import History from './History.vue'
+import Paths from './Paths.vue'
 import Phases from './Phases.vue'
 import Ranking from './Ranking.vue'
+import SetupMap from './SetupMap.vue'
 import UseBars from './UseBars.vue'
 import { fromGrid, useBench } from './useBench'
-import { useSetup, type Setup } from './useSetup'
+import { barName, useSetup, type Setup } from './useSetup'
+import { useStudy, type Across } from './useStudy'
 
 const props = defineProps<{
   lifterId: string
@@ -20,13 +29,28 @@ const props = defineProps<{
   start: Setup
   startLoad: number
   segments: Record<string, number>
+  hopM: number | null
 }>()
+defineEmits<{ cancel: []; again: [] }>()
 const { cm, kg, massOf, massUnit } = useUnits()
 const { live, pinned, canUndo, canRedo, begin, change, set, stepBar, undo, redo, pin } = useSetup(props.start)
 const load = ref(props.startLoad)
 const { shown, path, furniture, problem, gridOf, again } = useBench(props.lifterId, live, toRef(load))
 const phase = ref<number | null>(null)
 const openMax = ref(false)
+
+const TABS = [
+  ['ranking', 'Ranking'], ['goals', 'Goal'], ['costs', 'Faults'], ['map', 'Map'], ['path', 'Path'], ['depth', 'Depth'], ['history', 'Settled'],
+] as const
+const tab = ref<string>('ranking')
+const across = ref<Across>('bar_position')
+const { costs, paths, depth, map, deciding, history } = useStudy(props.lifterId, live, load, tab, across)
+const faultShown = ref<string | null>(null)
+const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => answered(client.GET('/api/equipment')) })
+const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: Infinity, queryFn: () => answered(client.GET('/api/catalogue')) })
+const specialty = computed(() => (equipment.data.value?.bars ?? []).filter((b) => b.beyond_shoulder_m !== null))
+const OWN_NAMES: Record<string, string> = { 'stance-off': 'Stance off', 'toes-off': 'Toes off' }
+const faultName = (id: string) => OWN_NAMES[id] ?? catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
 
 const sizes = computed(() => ({
   foot: props.segments.foot_m ?? 0.266,
@@ -48,9 +72,14 @@ const barPath = computed(() => {
 })
 const ghosts = computed(() => {
   const found = []
-  if (pinned.value && phase.value === null) {
+  if (pinned.value && !pinned.value.specialty && phase.value === null) {
     const grid = gridOf(pinned.value.bar_position)
     if (grid) found.push({ pose: fromGrid(grid, pinned.value).pose, toeOutDeg: pinned.value.toe_out_deg, name: 'A' })
+  }
+  const fault = tab.value === 'costs' && costs.data.value?.costs.find((c) => c.fault_id === faultShown.value)
+  if (fault && fault.drawn) {
+    const last = (fault.drawn.pitch_deg.length || 1) - 1
+    found.push({ pose: poseAt(fault.drawn, last), toeOutDeg: live.value.toe_out_deg, name: faultName(fault.fault_id) })
   }
   return found
 })
@@ -58,10 +87,29 @@ const against = computed(() => {
   const grid = pinned.value && gridOf(pinned.value.bar_position)
   if (!pinned.value || !grid || !shown.value) return null
   const a = fromGrid(grid, pinned.value)
-  return { name: `${BAR_NAMES[pinned.value.bar_position]}, ${cm(pinned.value.stance_m, 0)}, ${pinned.value.toe_out_deg}°`, kg: shown.value.predictedMaxKg - a.predictedMaxKg, hip: shown.value.pose.arms.hip - a.pose.arms.hip, knee: shown.value.pose.arms.knee - a.pose.arms.knee }
+  const [now, then] = [shown.value.pose, a.pose]
+  return {
+    name: `${barName(pinned.value)}, ${cm(pinned.value.stance_m, 0)}, ${pinned.value.toe_out_deg}°`,
+    parts: [
+      signed(shown.value.predictedMaxKg - a.predictedMaxKg, kg) + ' predicted',
+      `hip arm ${signed(now.arms.hip - then.arms.hip, cm)}`,
+      `knee arm ${signed(now.arms.knee - then.arms.knee, cm)}`,
+      `lean ${signed((now.angles.trunk_lean ?? 0) - (then.angles.trunk_lean ?? 0), (v) => `${v.toFixed(0)}°`)}`,
+      ...Object.keys(now.use)
+        .filter((u) => Math.abs((now.use[u] ?? 0) - (then.use[u] ?? 0)) >= 0.02)
+        .map((u) => `${USE_NAMES[u]?.toLowerCase()} ${signed(100 * ((now.use[u] ?? 0) - (then.use[u] ?? 0)), (v) => `${v.toFixed(0)} %`)}`),
+    ],
+  }
 })
-const signed = (value: number, text: string) => `${value >= 0 ? '+' : '−'}${text}`
+function signed(value: number, text: (size: number) => string): string {
+  return `${value >= 0 ? '+' : '−'}${text(Math.abs(value))}`
+}
 const feasible = computed(() => (shown.value?.reasons.length ?? 1) === 0)
+function chooseLeader(position: string) {
+  const leader = props.ranking.leaders.find((l) => l.setup.bar_position === position)
+  if (leader) set({ bar_position: position as BarPosition, stance_m: leader.setup.stance_m, toe_out_deg: leader.setup.toe_out_deg, heel_lift_m: leader.setup.heel_lift_m, specialty: undefined })
+}
+const whole = (setup: Setup) => set({ ...setup, specialty: setup.specialty })
 
 defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
 </script>
@@ -70,7 +118,7 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
   <div class="bench">
     <section class="drawing" aria-label="Bench">
       <div class="over-figure">
-        <ExactEntry :live="live" :load-kg="load" @set="set" @load="load = $event" />
+        <ExactEntry :live="live" :load-kg="load" :bars="specialty" @set="set" @load="load = $event" />
         <p v-if="shown" class="live-max" aria-live="polite">
           <button v-if="feasible" class="linkish" :aria-expanded="openMax" @click="openMax = !openMax">
             <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span> {{ massUnit }} predicted
@@ -89,7 +137,7 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
       <div class="figures">
         <SideView
           v-if="pose" class="side-view" :pose="pose" :sizes="sizes" :toe-out-deg="live.toe_out_deg" :heel-lift-m="live.heel_lift_m"
-          :bar-name="BAR_NAMES[live.bar_position] ?? ''" :ghosts="ghosts" :bar-path="barPath" :infeasible="!feasible"
+          :bar-name="barName(live)" :ghosts="ghosts" :bar-path="barPath" :infeasible="!feasible"
           @begin="begin" @bar="stepBar" @heel="change({ heel_lift_m: live.heel_lift_m + $event * 0.01 })"
         />
         <div class="feet sheet">
@@ -97,71 +145,79 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
             :stance-m="live.stance_m" :toe-out-deg="live.toe_out_deg" :foot-m="sizes.foot" @begin="begin"
             @stance="change({ stance_m: live.stance_m + $event * 0.01 })" @toes="change({ toe_out_deg: live.toe_out_deg + $event })"
           />
+          <p v-if="hopM" class="small soft hop">hop and land: {{ cm(hopM, 0) }}</p>
         </div>
       </div>
-      <p v-if="against" class="against small">
-        <b>Against A</b> ({{ against.name }}):
-        {{ signed(against.kg, kg(Math.abs(against.kg))) }} predicted, hip arm {{ signed(against.hip, cm(Math.abs(against.hip))) }},
-        knee arm {{ signed(against.knee, cm(Math.abs(against.knee))) }}
-      </p>
+      <p v-if="against" class="against small"><b>Against A</b> ({{ against.name }}): {{ against.parts.join(', ') }}</p>
       <Phases :path="path" :chosen="phase" @choose="phase = $event" />
     </section>
 
     <aside class="findings">
-      <Ranking :ranking="ranking" :live="live" @choose="set" />
-      <section v-if="pose" class="mt-4">
-        <h2>Use at {{ kg(load) }} <small>{{ phase === null ? 'bottom of the squat' : 'in the chosen phase' }}</small></h2>
-        <UseBars :use="pose.use" :explanations="phase === null ? path?.explanations : undefined" />
-      </section>
-      <p class="note small mt-3">
-        The leg moments do not depend on where the bar sits: same floor force, same knee, same hip. Its place decides
-        the lean, and through it the back, the hips' closing and what the shoulders bear.
-      </p>
-      <p v-if="ranking.assumed_screens.length" class="note decide small mt-2">
-        <b>Not screened:</b> {{ ranking.assumed_screens.join(', ') }}. The usual values stand in and the bands are wider.
-        <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink>
-      </p>
-      <section v-if="furniture" class="mt-4">
-        <h2>Hands and rack</h2>
-        <p>{{ furniture.grip.ring_words }} <span class="soft small">({{ cm(furniture.grip.grip_m, 0) }}, {{ furniture.grip.set_by_screen ? 'narrowest bearable' : 'usual start, no shoulder screen' }})</span></p>
-        <div v-for="rack in furniture.racks" :key="rack.rack" class="rack">
-          <p class="small"><b>{{ rack.rack }}</b></p>
-          <dl>
-            <div><dt class="small soft">hook hole, {{ cm(rack.dip_m, 0) }} dip</dt><dd>{{ rack.hook_hole ?? '–' }}</dd></div>
-            <div><dt class="small soft">pin hole, {{ cm(rack.safety_below_m, 0) }} under</dt><dd>{{ rack.safety_hole ?? '–' }}</dd></div>
-          </dl>
-          <p v-if="rack.problem" class="small signal">{{ rack.problem }}</p>
-        </div>
-        <p class="small soft mt-2">Set the pins before loading; squat heavy only with pins or spotters.</p>
-      </section>
+      <div class="tabs" role="tablist" aria-label="Findings">
+        <button v-for="[id, name] in TABS" :id="`tab-${id}`" :key="id" role="tab" :aria-selected="tab === id" :class="{ on: tab === id }" @click="tab = id">{{ name }}</button>
+      </div>
+      <div role="tabpanel" :aria-labelledby="`tab-${tab}`">
+        <template v-if="tab === 'ranking'">
+          <Ranking :ranking="ranking" :live="live" :lifter-id="lifterId" :deciding="deciding.data.value" @choose="whole" @cancel="$emit('cancel')" @again="$emit('again')" />
+          <section v-if="pose" class="mt-4">
+            <h2>Use at {{ kg(load) }} <small>{{ phase === null ? 'bottom of the squat' : 'in the chosen phase' }}</small></h2>
+            <UseBars :use="pose.use" :explanations="phase === null ? path?.explanations : undefined" />
+          </section>
+          <p v-if="path" class="small mt-2">
+            <b>Hip in space:</b> {{ path.explanations.hip_in_space }}
+          </p>
+          <p class="note small mt-3">
+            The leg moments do not depend on where the bar sits: same floor force, same knee, same hip. Its place decides
+            the lean, and through it the back, the hips' closing and what the shoulders bear.
+          </p>
+          <p v-if="ranking.assumed_screens.length" class="note decide small mt-2">
+            <b>Not screened:</b> {{ ranking.assumed_screens.join(', ') }}. The usual values stand in and the bands are wider.
+            <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink>
+          </p>
+          <Furniture v-if="furniture" :furniture="furniture" />
+        </template>
+        <Goals v-else-if="tab === 'goals'" :lifter-id="lifterId" @choose="chooseLeader" />
+        <p v-else-if="tab !== 'history' && !{ costs, map, path: paths, depth }[tab]?.data.value" class="soft">
+          <template v-if="{ costs, map, path: paths, depth }[tab]?.error.value"><span class="signal">{{ { costs, map, path: paths, depth }[tab]?.error.value?.message }}</span></template>
+          <template v-else>Computing …</template>
+        </p>
+        <Costs v-else-if="tab === 'costs'" :answer="costs.data.value!" :chosen="faultShown" :fault-name="faultName" @choose="faultShown = $event" />
+        <SetupMap v-else-if="tab === 'map'" :map="map.data.value!" :live="live" :shank-deg="pose?.angles.shank ?? 25" @set="set" @across="across = $event" />
+        <Paths v-else-if="tab === 'path'" :answer="paths.data.value!" :load-kg="load" />
+        <Depth v-else-if="tab === 'depth'" :answer="depth.data.value!" :stance-m="live.stance_m" @stance="set({ stance_m: $event })" />
+        <History v-else :history="history.data.value ?? []" @choose="whole" />
+      </div>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.bench { display: grid; grid-template-columns: minmax(0, 1fr) 412px; min-height: calc(100vh - 65px); }
+.bench { display: grid; grid-template-columns: minmax(0, 1fr) 412px; flex: 1; min-height: 0; }
 .drawing { padding: 10px 22px 8px; display: flex; flex-direction: column; gap: 6px; min-width: 0; border-right: 1px solid var(--line); }
 .over-figure { display: flex; justify-content: space-between; align-items: flex-end; gap: 12px; }
 .limit { display: block; margin-top: 3px; }
 .live-max { min-height: 46px; text-align: right; line-height: 1.15; }
 .figures { position: relative; flex: 1; min-height: 0; }
-.side-view { height: calc(100vh - 214px); min-height: 340px; }
+.side-view { height: 100%; position: absolute; inset: 0; }
 .feet { position: absolute; right: 0; top: 4px; width: 196px; padding: 4px; background: var(--sheet); }
 .reasons { list-style: none; margin: 0; }
-.findings { padding: 14px 20px 24px; background: var(--sheet); overflow-y: auto; max-height: calc(100vh - 65px); }
-.rack { margin-top: 8px; border-top: 1px solid var(--line); padding-top: 4px; }
-.rack dl { display: flex; gap: 24px; margin: 0; }
-.rack dl div { display: flex; flex-direction: column-reverse; }
-.rack dd { margin: 0; font-size: 19px; font-weight: 700; line-height: 1.2; }
+.findings { padding: 14px 20px 24px; background: var(--sheet); overflow-y: auto; min-height: 0; }
+.tabs { display: flex; gap: 2px; border-bottom: 1px solid var(--line); margin: -4px 0 12px; }
+.tabs button { font: inherit; color: var(--soft); background: none; border: 0; border-bottom: 3px solid transparent; padding: 4px 7px; cursor: pointer; }
+.tabs button:hover { color: var(--ink); }
+.tabs .on { color: var(--ink); font-weight: 700; border-bottom-color: var(--signal); }
+.hop { text-align: center; padding-bottom: 2px; }
 @media (max-width: 1080px) {
-  .bench { grid-template-columns: 1fr; }
-  .findings { max-height: none; }
+  .bench { grid-template-columns: minmax(0, 1fr); }
+  .figures { min-height: 480px; }
 }
 @media (max-width: 760px) {
+  .tabs { overflow-x: auto; }
   .drawing { padding: 10px 12px; border: 0; }
   .over-figure { flex-wrap: wrap; }
   .live-max { text-align: left; }
   .feet { position: static; width: 100%; max-width: 300px; margin: 8px auto; }
-  .side-view { min-height: 300px; max-height: 70vh; }
+  .figures { min-height: 0; }
+  .side-view { position: static; min-height: 300px; max-height: 70vh; }
 }
 </style>

@@ -3,9 +3,10 @@
 import { ref, watch } from 'vue'
 import { useUnits } from '@/shared/units'
 import { BAR_NAMES, BAR_ORDER } from '@/shared/words'
+import type { Schemas } from '@/shared/api'
 import type { Setup } from './useSetup'
 
-const props = defineProps<{ live: Setup; loadKg: number }>()
+const props = defineProps<{ live: Setup; loadKg: number; bars: Schemas['BarAnswer'][] }>()
 const emit = defineEmits<{ set: [part: Partial<Setup>]; load: [kg: number] }>()
 const { lengthOf, lengthUnit, massOf, massUnit, readLength, readMass } = useUnits()
 
@@ -31,6 +32,17 @@ function take(field: string, value: number, low: number, high: number, range: st
   wrong.value = { ...wrong.value, [field]: inside ? '' : range }
   if (inside) accept()
 }
+function takeBar(name: string) {
+  const bar = props.bars.find((b) => b.name === name)
+  if (!bar) return emit('set', { bar_position: name as Setup['bar_position'], specialty: undefined })
+  emit('set', {
+    bar_position: 'high',
+    specialty: {
+      name: bar.name, beyond_shoulder_m: bar.beyond_shoulder_m ?? 0, forward_m: bar.forward_m ?? 0,
+      holds_lean_deg: bar.holds_lean_deg ?? 38, handles: bar.handles,
+    },
+  })
+}
 const takeStance = () => {
   const m = readLength(stance.value)
   take('stance', m, 0.24, 0.8, '24 to 80 cm', () => emit('set', { stance_m: m }))
@@ -53,8 +65,9 @@ const takeLoad = () => {
   <div class="entry">
     <label class="bar">
       <span class="small soft">Bar</span>
-      <select :value="live.bar_position" @change="$emit('set', { bar_position: ($event.target as HTMLSelectElement).value as Setup['bar_position'] })">
+      <select :value="live.specialty?.name ?? live.bar_position" @change="takeBar(($event.target as HTMLSelectElement).value)">
         <option v-for="b in BAR_ORDER" :key="b" :value="b">{{ BAR_NAMES[b] }}</option>
+        <option v-for="b in bars" :key="b.bar_id" :value="b.name">{{ b.name }}</option>
       </select>
     </label>
     <label

@@ -25,7 +25,7 @@ const shown = computed(() =>
       (best, p, i) => (Math.abs(p - progress) < Math.abs((path.progress[best] ?? 9) - progress) ? i : best), 0)
     const uses = Object.entries(path.path.use).map(([use, values]) => [use, values[index] ?? 0] as const)
     const most = uses.reduce((a, b) => (b[1] > a[1] ? b : a))
-    return { name, phase, index, text: `${USE_NAMES[most[0]]} ${percent(most[1])}` }
+    return { name, phase, index, text: `${USE_NAMES[most[0]]} ${percent(most[1]).replace(' ', '\u00a0')}` }
   }),
 )
 </script>
@@ -45,8 +45,8 @@ const shown = computed(() =>
 </template>
 
 <style scoped>
-.phases { display: grid; grid-template-columns: repeat(6, 1fr); list-style: none; padding: 0; margin: 0; border-top: 1px solid var(--line); }
-button { width: 100%; min-height: 50px; text-align: left; background: none; border: 0; border-left: 1px solid var(--line); padding: 6px 8px; font: inherit; color: inherit; cursor: pointer; display: flex; flex-direction: column; }
+.phases { display: grid; grid-template-columns: 0.85fr 1fr 1.1fr 1.25fr 1fr 0.85fr; list-style: none; padding: 0; margin: 0; border-top: 1px solid var(--line); }
+button { width: 100%; min-height: 50px; text-align: left; background: none; border: 0; border-left: 1px solid var(--line); padding: 6px 2px 6px 7px; font: inherit; color: inherit; cursor: pointer; display: flex; flex-direction: column; }
 button.on { border-left: 3px solid var(--signal); font-weight: 700; }
 button:hover { background: var(--hair); }
 @media (max-width: 760px) { .phases { grid-template-columns: repeat(3, 1fr); } }

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 // Best set-up of each bar position: predicted max, 80 % band, chance of best; and why not the rest.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { BAR_NAMES, percent } from '@/shared/words'
+import { BAR_NAMES, percent, type BarPosition } from '@/shared/words'
+import WhyNot from './WhyNot.vue'
 import { sameSetup, type Setup } from './useSetup'
 
-const props = defineProps<{ ranking: Schemas['RankingAnswer']; live: Setup }>()
-defineEmits<{ choose: [setup: Setup]; why: [position: string] }>()
-const { massOf, massUnit, cm } = useUnits()
+const props = defineProps<{ ranking: Schemas['RankingAnswer']; live: Setup; lifterId: string; deciding?: Schemas['DecidingAnswer'] }>()
+defineEmits<{ choose: [setup: Setup]; cancel: []; again: [] }>()
+const { massOf, massUnit, cm, kg } = useUnits()
+const asked = ref<string | null>(null)
+const openFlips = ref(false)
 
 const asSetup = (c: Schemas['CandidateOut']): Setup => ({
   bar_position: c.setup.bar_position as Setup['bar_position'],
@@ -20,14 +23,25 @@ const scale = computed(() => {
   const all = props.ranking.leaders.flatMap((l) => [l.predicted_max_kg, ...(l.band_kg ?? [])])
   const low = Math.min(...all)
   const high = Math.max(...all)
-  return (kg: number) => `${(((kg - low) / Math.max(high - low, 1)) * 100).toFixed(1)}%`
+  return (value: number) => `${(((value - low) / Math.max(high - low, 1)) * 100).toFixed(1)}%`
 })
 const heel = (m: number) => (m > 0 ? `${cm(m)} heel` : 'flat')
+const closed = computed(() => Object.keys(props.ranking.why_not) as BarPosition[])
+const move = (f: Schemas['FlipOut']) => {
+  if (f.by === null || f.by === undefined) return 'nothing within three errors'
+  const size = f.unit === 'm' ? cm(Math.abs(f.by)) : f.unit === 'deg' ? `${Math.abs(f.by).toFixed(0)}°` : percent(Math.abs(f.by))
+  return `${size} ${f.by > 0 ? 'more' : 'less'}: ${BAR_NAMES[f.to ?? '']?.toLowerCase()} leads (${f.errors?.toFixed(1)} of its errors)`
+}
 </script>
 
 <template>
   <section aria-labelledby="ranking-title">
     <h2 id="ranking-title">Predicted max <small>at full depth, 80 % band, chance of best</small></h2>
+    <p v-if="ranking.job" class="job small" role="status">
+      <progress :value="ranking.job.progress" max="1" aria-label="Bodies drawn" />
+      <template v-if="ranking.job.state === 'running'">How sure? {{ percent(ranking.job.progress) }} of the bodies drawn <button class="linkish" @click="$emit('cancel')">Cancel</button></template>
+      <template v-else>Not sure how sure: the drawing of bodies was {{ ranking.job.state }}. <button class="linkish" @click="$emit('again')">Draw them</button></template>
+    </p>
     <ol class="ranks">
       <li v-for="(leader, i) in ranking.leaders" :key="leader.setup.bar_position">
         <button :class="['rank', { on: sameSetup(asSetup(leader), live) }]" @click="$emit('choose', asSetup(leader))">
@@ -44,26 +58,38 @@ const heel = (m: number) => (m > 0 ? `${cm(m)} heel` : 'flat')
             />
             <span class="tick" :style="{ left: scale(leader.predicted_max_kg) }" />
           </span>
-          <span class="chance">
-            <b>{{ ((leader.chance_best ?? 0) * 100).toFixed(0) }}</b> <span class="small soft">%</span>
+          <span v-if="leader.chance_best != null" class="chance">
+            <b>{{ (leader.chance_best * 100).toFixed(0) }}</b> <span class="small soft">%</span>
           </span>
-          <span class="visually-hidden">
-            band {{ leader.band_kg?.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being best
+          <span v-if="leader.band_kg" class="visually-hidden">
+            band {{ leader.band_kg.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being best
             {{ percent(leader.chance_best ?? 0) }}
           </span>
         </button>
       </li>
-      <li v-for="(reasons, position) in ranking.why_not" :key="position" class="out">
-        <p><b>{{ BAR_NAMES[position] }}</b> <span class="signal small">not feasible</span></p>
-        <p v-for="reason in reasons" :key="reason" class="small soft">{{ reason }}.</p>
+      <li v-for="position in closed" :key="position" class="out">
+        <p class="line">
+          <span><b>{{ BAR_NAMES[position] }}</b> <span class="signal small">not feasible</span></span>
+          <button class="linkish small" :aria-expanded="asked === position" @click="asked = asked === position ? null : position">Why not {{ BAR_NAMES[position]?.toLowerCase() }}?</button>
+        </p>
+        <WhyNot v-if="asked === position" :lifter-id="lifterId" :position="position" @choose="$emit('choose', $event)" />
+        <p v-else class="small soft clip first">{{ ranking.why_not[position]?.[0] }}</p>
       </li>
     </ol>
+    <div v-if="deciding" class="note small mt-3">
+      <p><b>What decides.</b> <span class="first">{{ deciding.sentence }}.</span></p>
+      <button v-if="deciding.flips.length" class="linkish" :aria-expanded="openFlips" @click="openFlips = !openFlips">{{ openFlips ? 'Less' : 'Every input, and how far it must move' }}</button>
+      <ul v-if="openFlips" class="flips">
+        <li v-for="f in deciding.flips" :key="f.name"><b>{{ f.words }}</b> {{ f.measured ? '' : '(not measured)' }} <span class="soft">{{ move(f) }}</span></li>
+      </ul>
+    </div>
+    <p class="small soft mt-2">{{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not. {{ ranking.strengths === 'nothing' ? 'Strengths are assumptions: no lift is known.' : `Strengths from own lifts: ${ranking.strengths}.` }}<template v-for="(r, i) in ranking.residual_log" :key="i"><template v-if="r < -0.06"> One lift is {{ percent(1 - Math.exp(r)) }} below what the body can do: skill, fear or a fault.</template></template> <template v-if="ranking.leaders.length">Bodies drawn with seed {{ ranking.seed }}. {{ kg(ranking.leaders[0]!.predicted_max_kg, 0) }} is where the first capacity is used up.</template></p>
   </section>
 </template>
 
 <style scoped>
 .ranks { list-style: none; padding: 0; margin: 8px 0 0; }
-.rank { display: grid; grid-template-columns: 22px 1fr auto 46px; grid-template-rows: auto 14px; column-gap: 6px; align-items: start; width: 100%; text-align: left; background: none; border: 0; border-bottom: 1px solid var(--line); padding: 7px 0 5px 10px; font: inherit; color: inherit; cursor: pointer; margin-left: -10px; width: calc(100% + 10px); border-left: 3px solid transparent; }
+.rank { display: grid; grid-template-columns: 22px 1fr auto 46px; grid-template-rows: auto 14px; column-gap: 6px; align-items: start; text-align: left; background: none; border: 0; border-bottom: 1px solid var(--line); padding: 7px 0 5px 10px; font: inherit; color: inherit; cursor: pointer; margin-left: -10px; width: calc(100% + 10px); border-left: 3px solid transparent; }
 .rank.on { background: var(--signal-wash); border-left-color: var(--signal); }
 .rank:hover { background: var(--hair); }
 .name b { display: block; line-height: 1.2; }
@@ -73,5 +99,10 @@ const heel = (m: number) => (m > 0 ? `${cm(m)} heel` : 'flat')
 .bar.first { background: var(--ink); }
 .tick { position: absolute; top: 0; width: 2px; height: 10px; background: var(--signal); }
 .chance { grid-column: 4; grid-row: 2; text-align: right; line-height: 1; align-self: center; }
-.out { padding: 8px 0 8px 28px; border-bottom: 1px solid var(--line); }
+.out { padding: 8px 0 8px 22px; border-bottom: 1px solid var(--line); }
+.line { display: flex; justify-content: space-between; gap: 8px; }
+.clip { white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+.job { display: flex; gap: 8px; align-items: center; margin-top: 4px; }
+progress { width: 90px; height: 6px; accent-color: var(--ink); }
+.flips { margin: 6px 0 0; padding-left: 16px; }
 </style>

@@ -11,7 +11,8 @@ import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { BAR_NAMES, dayOf } from '@/shared/words'
 import Bench from './Bench.vue'
-import type { Setup } from './useSetup'
+import { useJob } from './useJob'
+import { barName, requestOf, type Setup } from './useSetup'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
@@ -24,6 +25,9 @@ const ranking = useQuery({
   queryKey: ['ranking', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/squat/ranking', path.value)),
 })
+const { job, cancel } = useJob(() => ranking.data.value?.job ?? null, () => ranking.refetch())
+const rankingNow = computed(() => (ranking.data.value ? { ...ranking.data.value, job: job.value } : null))
+const hopM = computed(() => lifter.value?.screens.find((s) => s.kind === 'hop')?.value ?? null)
 const sheet = useQuery({
   queryKey: ['measurements', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', path.value)),
@@ -41,6 +45,7 @@ const start = computed<Setup | null>(() => {
     stance_m: from?.stance_m ?? 0.42,
     toe_out_deg: Math.round(from?.toe_out_deg ?? 20),
     heel_lift_m: from?.heel_lift_m ?? 0,
+    ...(settled.data.value?.setup.specialty ? { specialty: settled.data.value.setup.specialty } : {}),
   }
 })
 const startLoad = computed(() => {
@@ -60,7 +65,8 @@ const shortHeading = computed(() => {
   const [first, second] = r?.leaders ?? []
   if (!r || !first) return r ? 'No squat to full depth is feasible yet' : 'Fitting …'
   const place = (c: typeof first) => `${BAR_NAMES[c.setup.bar_position]}, ${cm(c.setup.stance_m, 0)}`
-  const sure = ((first.chance_best ?? 0) * 100).toFixed(0)
+  if (first.chance_best == null) return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° leads; drawing bodies to see how surely`
+  const sure = (first.chance_best * 100).toFixed(0)
   if (r.toss_up && second) return `Toss-up: ${place(first)} (${sure} %) or ${place(second)}`
   return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° fits best: ${sure} % sure`
 })
@@ -81,7 +87,7 @@ async function settle() {
     answered(
       client.POST('/api/lifters/{lifter_id}/squat/settled', {
         params: { ...path.value.params, ...once(key) },
-        body: { setup_id: key, setup: { ...setup, balance: 'system' }, reason: reason.value },
+        body: { setup_id: key, setup: requestOf(setup), reason: reason.value },
       }),
     ),
   )
@@ -104,7 +110,7 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
 </script>
 
 <template>
-  <main>
+  <main class="squat">
     <StageHead :over="over" :answer="shortHeading">
       <template v-if="bench">
         <v-btn class="quiet" :disabled="!bench.canUndo" @click="bench.undo()">Undo</v-btn>
@@ -122,13 +128,13 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
       what="Fitting every bar position, stance, toe angle and heel" @again="ranking.refetch()"
     />
     <Bench
-      v-else-if="ranking.data.value" ref="bench" :lifter-id="lifterId" :ranking="ranking.data.value" :start="start"
-      :start-load="startLoad" :segments="sheet.data.value.segments_m"
+      v-else-if="rankingNow" ref="bench" :lifter-id="lifterId" :ranking="rankingNow" :start="start"
+      :start-load="startLoad" :segments="sheet.data.value.segments_m" :hop-m="hopM" @cancel="cancel" @again="ranking.refetch()"
     />
     <v-dialog :model-value="settling !== null" @update:model-value="settling = null">
       <v-card v-if="settling" class="pa-6" aria-labelledby="settle-title">
         <h1 id="settle-title">
-          Settle on {{ BAR_NAMES[settling.bar_position]?.toLowerCase() }}, {{ cm(settling.stance_m, 0) }}, toes {{ settling.toe_out_deg }}°
+          Settle on {{ barName(settling).toLowerCase() }}, {{ cm(settling.stance_m, 0) }}, toes {{ settling.toe_out_deg }}°
         </h1>
         <p class="soft mt-1">Today's body, screens and schools, the model's version and its seed are kept with it.</p>
         <v-textarea v-model="reason" class="mt-4" label="Why (optional)" maxlength="1000" />
@@ -143,6 +149,8 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
 </template>
 
 <style scoped>
+.squat { height: 100vh; display: flex; flex-direction: column; }
+@media (max-width: 1080px) { .squat { height: auto; } }
 .acts { display: flex; gap: 8px; flex-wrap: wrap; }
 .stale { padding: 6px 26px; border-bottom: 1px solid var(--line); background: var(--signal-wash); }
 </style>

@@ -5,7 +5,7 @@ import { computed, ref, watch, type Ref } from 'vue'
 import { poseAt, type Pose } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { BAR_ORDER, type BarPosition } from '@/shared/words'
-import { sameSetup, type Setup } from './useSetup'
+import { requestOf, sameSetup, type Setup } from './useSetup'
 
 export interface Shown {
   pose: Pose
@@ -53,7 +53,7 @@ export function askExact(lifterId: string, setup: Setup, loadKg: number) {
   return answered(
     client.POST('/api/lifters/{lifter_id}/squat/exact', {
       params: { path: { lifter_id: lifterId } },
-      body: { setup: { ...setup, balance: 'system' }, load_kg: loadKg },
+      body: { setup: requestOf(setup), load_kg: loadKg },
     }),
   )
 }
@@ -78,7 +78,7 @@ export function useBench(lifterId: string, setup: Ref<Setup>, loadKg: Ref<number
       const found = await answered(
         client.POST('/api/lifters/{lifter_id}/squat/furniture', {
           params: { path: { lifter_id: lifterId } },
-          body: { setup: { ...wanted, balance: 'system' }, load_kg: loadKg.value },
+          body: { setup: requestOf(wanted), load_kg: loadKg.value },
         }),
       )
       if (mine === asked) furniture.value = found
@@ -98,13 +98,15 @@ export function useBench(lifterId: string, setup: Ref<Setup>, loadKg: Ref<number
 
   const shown = computed<Shown | null>(() => {
     const known = exact.value
-    if (known && sameSetup(known.setup, setup.value)) {
+    const same = known !== null && sameSetup(known.setup, setup.value)
+    // A bar with a centre of its own has no grid: what was computed last stands until the hand rests.
+    if (known && (same || setup.value.specialty)) {
       return {
         pose: poseAt(known.answer.bottom, 0),
         predictedMaxKg: known.answer.predicted_max_kg,
         limiter: known.answer.limiter,
         reasons: known.answer.reasons,
-        exact: true,
+        exact: same,
       }
     }
     const grid = grids[setup.value.bar_position].data.value

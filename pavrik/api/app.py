@@ -16,6 +16,7 @@ from pavrik.api import (
     routes_gym,
     routes_library,
     routes_lifters,
+    routes_pull,
     routes_session,
     routes_squat,
     routes_study,
@@ -32,8 +33,8 @@ from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
 ROUTERS = (
-    routes_session, routes_lifters, routes_squat, routes_study, routes_training, routes_gym,
-    routes_library,
+    routes_session, routes_lifters, routes_squat, routes_study, routes_pull, routes_training,
+    routes_gym, routes_library,
 )  # fmt: skip
 HEADERS = {
     "Content-Security-Policy": (

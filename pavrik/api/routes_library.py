@@ -14,9 +14,16 @@ from pavrik.core.assumptions import describe
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.formats.model_answers import FitAnswer, PlatesAnswer, PoseAnswer
-from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
+from pavrik.formats.model_requests import (
+    AnyFitRequest,
+    PlatesRequest,
+    PoseRequest,
+    SquatFitRequest,
+    SquatPoseRequest,
+)
+from pavrik.formats.pull import PullFitAnswer
 from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
-from pavrik.services import library, model, study
+from pavrik.services import library, model, pull, study
 
 router = APIRouter(prefix="/api", tags=["library"])
 
@@ -53,15 +60,15 @@ def read_assumptions(_: WhoIn) -> Any:
 
 
 @router.post("/compute/pose")
-def compute_pose(body: SquatPoseRequest, _: WhoIn) -> PoseAnswer:
+def compute_pose(body: PoseRequest, _: WhoIn) -> PoseAnswer:
     """The ``pavrik pose`` computation."""
-    return model.pose(body)
+    return model.pose(body) if isinstance(body, SquatPoseRequest) else pull.pose(body)
 
 
 @router.post("/compute/fit")
-def compute_fit(body: SquatFitRequest, _: WhoIn) -> FitAnswer:
+def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | PullFitAnswer:
     """The ``pavrik fit`` computation."""
-    return model.fit(body)
+    return model.fit(body) if isinstance(body, SquatFitRequest) else pull.fit(body)
 
 
 @router.post("/compute/path")

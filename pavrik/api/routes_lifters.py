@@ -20,12 +20,12 @@ from pavrik.api.schemas import (
     ScreenRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.squat.screens import closing_from_angles_deg
+from pavrik.core.fitting.screens import closing_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.services import floor, lifters, record
 from pavrik.services.context import InvalidError
+from pavrik.services.fits import model_of
 from pavrik.services.lifter_inputs import load_inputs
-from pavrik.services.squat import model_of
 
 router = APIRouter(prefix="/api", tags=["lifters"])
 

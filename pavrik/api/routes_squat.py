@@ -19,7 +19,8 @@ from pavrik.api.schemas import (
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.formats.bench import BenchGridAnswer, ExactSetupAnswer
 from pavrik.formats.model_requests import BarPositionName
-from pavrik.services import card, squat
+from pavrik.services import card, fits, squat
+from pavrik.services.squat import SQUAT
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["squat"])
 
@@ -27,7 +28,7 @@ router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["squat"])
 @router.get("/squat/ranking", response_model=RankingAnswer)
 def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
     """The ranked set-ups: bands and chances follow when their job is done."""
-    return squat.ranking(database, who, lifter_id, jobs)
+    return fits.ranking(SQUAT, database, who, lifter_id, jobs)
 
 
 @router.get("/squat/grid", response_model=BenchGridAnswer)
@@ -60,7 +61,7 @@ def read_furniture(lifter_id: UUID, body: ExactRequest, database: DatabaseIn, wh
 @router.get("/squat/settled", response_model=SettledSetupAnswer | None)
 def read_settled(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """What the lifter is settled on, and what changed since; null when nothing is."""
-    return squat.settled_view(database, who, lifter_id)
+    return fits.settled_view(SQUAT, database, who, lifter_id)
 
 
 @router.post("/squat/settled", status_code=201, response_model=SettledAnswer)
@@ -68,13 +69,13 @@ def settle(
     lifter_id: UUID, body: SettleRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> Any:
     """Settle on a set-up."""
-    return squat.settle(database, who, key, lifter_id, body.setup_id, body.setup, body.reason)
+    return fits.settle(SQUAT, database, who, key, lifter_id, body.setup_id, body.setup, body.reason)
 
 
 @router.get("/squat/settled/history", response_model=list[HistoryAnswer])
 def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """Every set-up that the lifter was settled on, newest first."""
-    return squat.settled_history(database, who, lifter_id)
+    return fits.settled_history(SQUAT, database, who, lifter_id)
 
 
 @router.get("/card", response_model=CardAnswer)

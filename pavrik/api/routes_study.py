@@ -20,6 +20,7 @@ from pavrik.formats.squat_study import (
     WhyNotAnswer,
 )
 from pavrik.services import squat, study
+from pavrik.services.fits import lifter_model
 from pavrik.services.jobs import Jobs
 from pavrik.services.model import setup_from
 from pavrik.store import lifters
@@ -41,14 +42,14 @@ def read_costs(
     lifter_id: UUID, body: CostStudyRequest, database: DatabaseIn, who: WhoIn
 ) -> CostAnswer:
     """What every priced fault costs in a set-up at a load."""
-    lifter = squat.lifter_model(database, who, lifter_id)
+    lifter = lifter_model(database, who, lifter_id)
     return study.costs_of(lifter, setup_from(body.setup), body.load_kg, body.amounts)
 
 
 @router.post("/lifters/{lifter_id}/squat/paths")
 def read_paths(lifter_id: UUID, body: ExactRequest, database: DatabaseIn, who: WhoIn) -> PathAnswer:
     """The bar's paths for a ladder of loads."""
-    lifter = squat.lifter_model(database, who, lifter_id)
+    lifter = lifter_model(database, who, lifter_id)
     return study.path_of(lifter, setup_from(body.setup), body.load_kg)
 
 
@@ -57,7 +58,7 @@ def read_depth(
     lifter_id: UUID, body: SetupRequest, database: DatabaseIn, who: WhoIn
 ) -> DepthAnswer:
     """Natural bottoms by stance and the price of depth."""
-    lifter = squat.lifter_model(database, who, lifter_id)
+    lifter = lifter_model(database, who, lifter_id)
     return study.depth_answer(lifter, setup_from(body.setup))
 
 
@@ -70,7 +71,7 @@ def read_map(
     across: Annotated[Literal["bar_position", "shank_deg", "toe_out_deg"], Query()],
 ) -> MapAnswer:
     """Predicted max and limiter over stance and another axis, round a set-up."""
-    lifter = squat.lifter_model(database, who, lifter_id)
+    lifter = lifter_model(database, who, lifter_id)
     return study.map_answer(lifter, setup_from(body.setup), across)
 
 
@@ -79,7 +80,7 @@ def read_why_not(
     lifter_id: UUID, bar_position: BarPositionName, database: DatabaseIn, who: WhoIn
 ) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
-    return study.why_not_answer(squat.lifter_model(database, who, lifter_id), bar_position)
+    return study.why_not_answer(lifter_model(database, who, lifter_id), bar_position)
 
 
 @router.get("/lifters/{lifter_id}/squat/deciding")

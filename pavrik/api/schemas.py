@@ -495,6 +495,26 @@ class SquatCard(BaseModel):
     stale_because: list[str]
 
 
+class PullCard(BaseModel):
+    """The deadlift on the card."""
+
+    style: str
+    stance_m: float
+    stance_feet: float
+    toe_out_deg: int
+    grip_m: float
+    grip_words: str
+    foot_words: str
+    bar_from_shin_m: float
+    back_deg: int
+    hip_over_knee_m: float
+    predicted_max_kg: float
+    settled_at: datetime
+    reason: str
+    model_version: str
+    stale_because: list[str]
+
+
 class CardAnswer(BaseModel):
     """The lifter's pocket card."""
 
@@ -504,6 +524,7 @@ class CardAnswer(BaseModel):
     cautions: list[str]
     pain: list[str]
     squat: SquatCard | None
+    deadlift: PullCard | None
 
 
 class RemedyAnswer(BaseModel):

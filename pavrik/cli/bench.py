@@ -9,17 +9,18 @@ import numpy as np
 from scipy.optimize import brentq, minimize_scalar
 
 from pavrik.core.body.segments import make_body
+from pavrik.core.fitting.deciding import what_decides
+from pavrik.core.fitting.lifter import Lifter, default_lifter
+from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.cases import SetupGrid, case_for
 from pavrik.core.squat.costs import fault_costs
-from pavrik.core.squat.deciding import what_decides
 from pavrik.core.squat.evaluation import BOTTOM
 from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.lifter import SquatLifter, default_lifter
-from pavrik.core.squat.own_lifts import KnownBest, strengths_from
 from pavrik.core.squat.path import lower_half
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.uncertainty import best_maxes_kg
 
 POSES = 20_000
 LOOP = 200
@@ -38,7 +39,7 @@ def _seconds(action: Callable[[], object], repeats: int = 3) -> float:
     return best
 
 
-def _many_poses(lifter: SquatLifter) -> None:
+def _many_poses(lifter: Lifter) -> None:
     case = case_for(lifter, [_SETUP])
     stances = np.linspace(0.3, 0.5, POSES).reshape(-1, 1, 1)
     replace(case, stance_m=stances).held(np.full((1, 1, 1), 0.45), BOTTOM).under(150.0)
@@ -96,13 +97,15 @@ def run_bench() -> None:
     print(f"strengths from two lifts              {_ms(lambda: strengths_from(lifter, known))} ms")
     print(f"one exact set-up while dragging, p95  {_drag_ms(lifter):12.1f} ms")
     leaders = [c.setup for c in fit_squat(lifter, grid).leaders]
-    print(f"what decides between the leaders      {_ms(lambda: what_decides(lifter, leaders))} ms")
+    styles = [setup.bar_position for setup in leaders]
+    decides = _ms(lambda: what_decides(lifter, styles, lambda many: best_maxes_kg(many, leaders)))
+    print(f"what decides between the leaders      {decides} ms")
     print(
         f"costs of all faults                   {_ms(lambda: fault_costs(lifter, _SETUP, 140))} ms"
     )
 
 
-def _scipy_fit(lifter: SquatLifter, setup: SquatSetup) -> float:
+def _scipy_fit(lifter: Lifter, setup: SquatSetup) -> float:
     """One set-up the slow way: bounded search of the shank, root search of the load at each."""
     case = case_for(lifter, [setup])
     path = lower_half()
@@ -123,7 +126,7 @@ def _peak_mb(action: Callable[[], object]) -> float:
     return peak / 1e6
 
 
-def _drag_ms(lifter: SquatLifter) -> float:
+def _drag_ms(lifter: Lifter) -> float:
     """What the server does per rest of the hand while dragging, 95th percentile in ms."""
     times = []
     for step in range(60):

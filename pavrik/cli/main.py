@@ -7,22 +7,28 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Any
 
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from pavrik.cli import operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.start import FIRST_PORT, start
-from pavrik.formats.model_requests import PlatesRequest, SquatFitRequest, SquatPoseRequest
+from pavrik.formats.model_requests import AnyFitRequest, PlatesRequest, PoseRequest
 from pavrik.formats.refusals import sentence
 from pavrik.formats.squat_study import CostRequest, SquatAtLoadRequest
-from pavrik.services import model, study
+from pavrik.services import model, pull, study
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
 
-COMPUTATIONS: dict[str, tuple[type[BaseModel], Callable[[Any], BaseModel], str]] = {
-    "pose": (SquatPoseRequest, model.pose, "one fully specified pose"),
-    "fit": (SquatFitRequest, model.fit, "the whole fit of a lifter for a lift"),
+
+def _either(squat: Callable[[Any], BaseModel], deadlift: Callable[[Any], BaseModel]) -> Any:
+    """The computation of the request's lift."""
+    return lambda request: (squat if request.lift == "squat" else deadlift)(request)
+
+
+COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
+    "pose": (PoseRequest, _either(model.pose, pull.pose), "one fully specified pose"),
+    "fit": (AnyFitRequest, _either(model.fit, pull.fit), "the whole fit of a lifter for a lift"),
     "path": (
         SquatAtLoadRequest,
         study.path,
@@ -58,7 +64,7 @@ def _read(name: str) -> Any:
 def _compute(arguments: argparse.Namespace) -> None:
     request_type, service, _ = COMPUTATIONS[arguments.command]
     try:
-        request = request_type.model_validate(_read(arguments.file))
+        request = TypeAdapter(request_type).validate_python(_read(arguments.file))
         answer = service(request)
     except ValidationError as error:
         raise BadInputError(_one_line(error)) from error

@@ -39,6 +39,9 @@ class Assumptions:
     adductors_nm: float = _assume(460.0, "N m", "hip adductors, 83 kg man")
     lower_back_nm: float = _assume(1000.0, "N m", "back extensors at L5/S1, 83 kg man")
     upper_back_nm: float = _assume(270.0, "N m", "back extensors at mid-back, 83 kg man")
+    upper_back_in_pulls: float = _assume(
+        1.3, "share", "mid-back strength in pulls, where the arms hang"
+    )
     reference_mass_kg: float = _assume(83.0, "kg", "body mass of the reference man")
     female_legs: float = _assume(
         0.8, "share", "a woman's leg strength per kg, until lifts are known"

@@ -22,10 +22,11 @@ from pavrik.demo.people import (
     RACKS,
     Person,
 )
-from pavrik.formats.model_requests import SquatSetupIn
-from pavrik.services import prescribing, squat
+from pavrik.services import fits, prescribing
 from pavrik.services.context import Who
 from pavrik.services.lifter_inputs import load_inputs
+from pavrik.services.pull import PULL
+from pavrik.services.squat import SQUAT
 from pavrik.store import equipment, lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -121,19 +122,19 @@ def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetim
 
 
 def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
-    with database.club(CLUB_ID) as connection:
-        found = squat.ranking_in(connection, WHO, load_inputs(connection, lifter_id))
-    leader = squat.leaders_of(found.answer)[0].setup
-    setup = SquatSetupIn(
-        bar_position=leader.bar_position,
-        stance_m=leader.stance_m,
-        toe_out_deg=leader.toe_out_deg,
-        heel_lift_m=leader.heel_lift_m,
-    )
-    squat.settle(
-        database, WHO, stable_id(lifter_id, "settle"), lifter_id, stable_id(lifter_id, "setup"),
-        setup, "Fitted at the start of the season.", at,
-    )  # fmt: skip
+    reason = "Fitted at the start of the season."
+    for fitting in (SQUAT, PULL):
+        with database.club(CLUB_ID) as connection:
+            inputs = load_inputs(connection, lifter_id)
+            answer = fits.ranking_in(fitting, connection, WHO, inputs).answer
+        leader = answer["leaders"][0]["setup"]
+        kept = {k: v for k, v in leader.items() if k in fitting.setup_type.model_fields}
+        kept.pop("hip_above_knee_m", None)
+        setup = fitting.setup_type(**kept)
+        fits.settle(
+            fitting, database, WHO, stable_id(lifter_id, "settle", fitting.lift), lifter_id,
+            stable_id(lifter_id, "setup", fitting.lift), setup, reason, at,
+        )  # fmt: skip
 
 
 def _gain_mass(database: Database, person: Person, lifter_id: UUID, now: datetime) -> None:

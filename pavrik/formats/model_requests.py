@@ -93,6 +93,38 @@ class SquatSetupIn(Strict):
     specialty: SpecialtyBarIn | None = None
 
 
+PullStyleName = Literal[
+    "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high", "deficit", "block",
+    "romanian",
+]  # fmt: skip
+BarOffsetM = Annotated[float, Field(ge=-0.15, le=0.3, allow_inf_nan=False)]
+
+
+class PullSetupIn(Strict):
+    """One start. ``bar_offset_m`` in front of mid-foot, ``shoulder_offset_m`` in front of the bar;
+    ``bar_height_m`` null is the style's; ``shank_deg`` null is found."""
+
+    style: PullStyleName
+    stance_m: StanceM
+    toe_out_deg: ToeOutDeg
+    grip_m: GripM
+    bar_offset_m: BarOffsetM = 0.03
+    shoulder_offset_m: Annotated[float, Field(ge=-0.15, le=0.2)] = 0.04
+    bar_height_m: Annotated[float, Field(ge=0.05, le=0.8)] | None = None
+    shank_deg: Annotated[float, Field(ge=-20, le=60)] | None = None
+
+
+class PullPoseRequest(Strict):
+    """One start, fully specified."""
+
+    format: Literal[1] = 1
+    lift: Literal["deadlift"]
+    body: BodyIn
+    setup: PullSetupIn
+    load_kg: LoadKg
+    screens: ScreensIn = Field(default_factory=ScreensIn)
+
+
 class SquatPoseRequest(Strict):
     """One squat pose, fully specified."""
 
@@ -124,23 +156,50 @@ class UncertaintyIn(Strict):
 class KnownBestIn(Strict):
     """A best lift: load, reps, RPE and the set-up it was done in."""
 
-    setup: SquatSetupIn
+    setup: SquatSetupIn | PullSetupIn
     load_kg: Annotated[float, Field(gt=0, le=1000)]
     reps: Annotated[int, Field(ge=1, le=20)] = 1
     rpe: Annotated[float, Field(ge=1, le=10)] | None = None
 
 
-class SquatFitRequest(Strict):
-    """The whole fit of one lifter's squat."""
+class FitRequest(Strict):
+    """What is known of a lifter, the same for both lifts."""
 
     format: Literal[1] = 1
-    lift: Literal["squat"]
     body: BodyIn
     screens: ScreensIn = Field(default_factory=ScreensIn)
     schools: dict[str, str] = Field(default_factory=dict)
     known_bests: Annotated[list[KnownBestIn], Field(max_length=20)] = Field(default_factory=list)
+
+
+class SquatFitRequest(FitRequest):
+    """The whole fit of one lifter's squat."""
+
+    lift: Literal["squat"]
     grid: GridIn = Field(default_factory=GridIn)
     uncertainty: UncertaintyIn | None = None
+
+
+class PullGridIn(Strict):
+    """Any axis fixed or listed; what is missing takes each style's usual values."""
+
+    style: Annotated[list[PullStyleName], Field(min_length=1, max_length=9)] | None = None
+    stance_m: Annotated[list[StanceM], Field(min_length=1, max_length=40)] | None = None
+    toe_out_deg: Annotated[list[ToeOutDeg], Field(min_length=1, max_length=20)] | None = None
+    grip_m: Annotated[list[GripM], Field(min_length=1, max_length=20)] | None = None
+    bar_offset_m: Annotated[list[BarOffsetM], Field(min_length=1, max_length=20)] | None = None
+
+
+class PullFitRequest(FitRequest):
+    """The whole fit of one lifter's pull."""
+
+    lift: Literal["deadlift"]
+    grid: PullGridIn = Field(default_factory=PullGridIn)
+    uncertainty: UncertaintyIn | None = None
+
+
+PoseRequest = Annotated[SquatPoseRequest | PullPoseRequest, Field(discriminator="lift")]
+AnyFitRequest = Annotated[SquatFitRequest | PullFitRequest, Field(discriminator="lift")]
 
 
 class PlateIn(Strict):

@@ -4,20 +4,23 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
+from pavrik.core.deadlift.report import pull_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import usual_grip_m
 from pavrik.core.squat.bench import ExactSetup, exact_setup
 from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services.context import Who
-from pavrik.services.lifter_inputs import LifterInputs, load_inputs, settled_setup
-from pavrik.services.model import setup_from
-from pavrik.services.squat import model_of, settled_in
+from pavrik.services.fits import model_of, settled_in, setup_of
+from pavrik.services.lifter_inputs import LifterInputs, load_inputs
+from pavrik.services.model import pull_setup_from, setup_from
+from pavrik.services.pull import PULL
+from pavrik.services.squat import SQUAT
 from pavrik.services.training import history
 from pavrik.store import equipment, lifters
 from pavrik.store.database import Connection, Database
@@ -49,7 +52,7 @@ class GripAdvice:
     problem: str | None
 
 
-def grip_advice(lifter: SquatLifter, setup: SquatSetup, lean: float, hands: str) -> GripAdvice:
+def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> GripAdvice:
     """As narrow as stays bearable, wider in the wide school; the usual start where no shoulder
     screen was taken. ``lean`` in rad."""
     body, shelf = lifter.body, setup.shelf
@@ -94,9 +97,7 @@ def rack_advice(
     ]  # fmt: skip
 
 
-def _grip(
-    lifter: SquatLifter, setup: SquatSetup, found: ExactSetup, inputs: LifterInputs
-) -> GripAdvice:
+def _grip(lifter: Lifter, setup: SquatSetup, found: ExactSetup, inputs: LifterInputs) -> GripAdvice:
     lean = float(radians(found.bottom.angles_deg["trunk_lean"][0]))
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
@@ -122,11 +123,49 @@ def _cues(connection: Connection, lifter_id: UUID) -> list[str]:
     return cues[:MOST_CUES]
 
 
+def _foot_words(bar_offset_m: float, foot_m: float) -> str:
+    """Where the bar stands over the foot, in words a lifter can check."""
+    share = 0.5 + bar_offset_m / foot_m
+    if share < 0.53:
+        return "bar over mid-foot"
+    return "bar over the bottom of the laces" if share < 0.62 else "bar over the laces' middle"
+
+
+def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+    view = settled_in("deadlift", connection, inputs)
+    if view is None:
+        return None
+    setup = pull_setup_from(setup_of(PULL, view.settled))
+    lifter, _ = model_of(inputs)
+    predicted = view.settled.prediction["predicted_max_kg"]
+    report = pull_report(lifter, setup, 0.8 * predicted)
+    foot = float(lifter.body.foot_m)
+    return {
+        "style": setup.kind.name,
+        "stance_m": setup.stance_m,
+        "stance_feet": round(setup.stance_m / foot, 1),
+        "toe_out_deg": round(float(degrees(setup.toe_out))),
+        "grip_m": setup.grip_m,
+        "grip_words": ring_words(setup.grip_m, float(lifter.body.stature_m))
+        if setup.kind.hands != "beside"
+        else "hands on the handles",
+        "foot_words": _foot_words(setup.bar_offset_m, foot),
+        "bar_from_shin_m": setup.bar_offset_m + 0.25 * foot,
+        "back_deg": round(float(degrees(report.pose.back_angle).reshape(-1)[0])),
+        "hip_over_knee_m": float((report.pose.legs.hip.z - report.pose.legs.knee.z).reshape(-1)[0]),
+        "predicted_max_kg": predicted,
+        "settled_at": view.settled.settled_at.isoformat(),
+        "reason": view.settled.reason,
+        "model_version": view.settled.model_version,
+        "stale_because": view.stale_because,
+    }
+
+
 def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
     """The card, or ``squat`` null where nothing is settled yet."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
-        view = settled_in(connection, inputs)
+        view = settled_in("squat", connection, inputs)
         answer: dict[str, Any] = {
             "name": inputs.profile.name,
             "mass_kg": inputs.profile.mass_kg,
@@ -134,10 +173,11 @@ def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
             "cautions": list(CAUTIONS),
             "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
             "squat": None,
+            "deadlift": _pull_card(connection, inputs),
         }
         if view is None:
             return answer
-        setup = setup_from(settled_setup(view.settled))
+        setup = setup_from(setup_of(SQUAT, view.settled))
         lifter, _ = model_of(inputs)
         found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
         grip = _grip(lifter, setup, found, inputs)

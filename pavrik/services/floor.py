@@ -7,8 +7,8 @@ from uuid import UUID
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.services.context import Who
+from pavrik.services.fits import settled_in
 from pavrik.services.lifter_inputs import load_inputs
-from pavrik.services.squat import settled_in
 from pavrik.store import lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -50,16 +50,20 @@ def _fault_needs(
 
 
 def _setup_needs(connection: Connection, lifter_id: UUID) -> tuple[list[dict[str, str]], str]:
-    view = settled_in(connection, load_inputs(connection, lifter_id))
-    if view is None:
-        return [_need("open", "no squat set-up settled yet")], "nothing yet"
-    if view.stale_because:
-        return [
-            _need("stale", "squat set-up out of date: " + ", ".join(view.stale_because))
-        ], "stale"
-    if view.settled.prediction.get("toss_up"):
-        return [_need("open", "squat set-up was a toss-up: a trial is waiting")], "settled"
-    return [], "settled"
+    inputs = load_inputs(connection, lifter_id)
+    needs, states = [], {}
+    for lift in ("squat", "deadlift"):
+        view = settled_in(lift, connection, inputs)
+        states[lift] = "settled" if view else "nothing yet"
+        if view is None:
+            needs.append(_need("open", f"no {lift} set-up settled yet"))
+        elif view.stale_because:
+            states[lift] = "stale"
+            because = ", ".join(view.stale_because)
+            needs.append(_need("stale", f"{lift} set-up out of date: {because}"))
+        elif view.settled.prediction.get("toss_up"):
+            needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting"))
+    return needs, states["squat"]
 
 
 def _row(connection: Connection, profile: lifters.Profile, now: datetime) -> dict[str, Any]:

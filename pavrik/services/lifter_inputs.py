@@ -1,29 +1,38 @@
 """From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
+from typing import Any
 from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
+from pavrik.core.deadlift.styles import Style, usual_setup
 from pavrik.core.faults.schools import in_force
-from pavrik.core.squat.lifter import SquatLifter
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
 from pavrik.core.strength.inverse import Inferred
+from pavrik.core.units import degrees
 from pavrik.formats.model_requests import (
     BodyIn,
+    FitRequest,
     KnownBestIn,
+    PullSetupIn,
     ScreensIn,
     SegmentsIn,
-    SquatFitRequest,
     SquatSetupIn,
 )
-from pavrik.services.model import squat_lifter, with_own_strengths
+from pavrik.services.model import lifter_from, with_own_strengths
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
 
 BAR_OF_VARIATION = {"high-bar squat": "high", "front squat": "front", "middle-bar squat": "middle"}
+STYLE_OF_VARIATION: dict[str, Style] = {
+    "sumo deadlift": "sumo", "conventional deadlift": "conventional",
+}  # fmt: skip
+_FITTED: dict[str, Mapping[str, str]] = {"squat": BAR_OF_VARIATION, "deadlift": STYLE_OF_VARIATION}
 USUAL_STANCE_SHARE = 0.24
 """Stance assumed for a best whose set-up nobody recorded, as a share of stature: assumption."""
 _SCREEN_FIELD = {
@@ -40,13 +49,13 @@ class LifterInputs:
     """A lifter's profile and the fit request that today's facts make."""
 
     profile: lifters.Profile
-    request: SquatFitRequest
+    request: FitRequest
 
     @staticmethod
-    def model_of(request: SquatFitRequest, walks_out: bool) -> tuple[SquatLifter, Inferred | None]:
+    def model_of(request: FitRequest, walks_out: bool) -> tuple[Lifter, Inferred | None]:
         """The lifter for the model, with strengths from the own lifts."""
         lifter, inferred = with_own_strengths(
-            squat_lifter(request.body, request.screens, request.schools), request
+            lifter_from(request.body, request.screens, request.schools), request
         )
         limit = DEFAULT.stance_limit_walkout_m if walks_out else DEFAULT.stance_limit_monolift_m
         return replace(lifter, stance_limit_m=limit), inferred
@@ -91,61 +100,80 @@ def schools_in_force(connection: Connection, lifter_id: UUID) -> dict[str, str]:
     )
 
 
-def settled_setup(settled: setups.Settled) -> SquatSetupIn:
-    """The set-up of a settled record; fields that later versions dropped are left out."""
-    known = SquatSetupIn.model_fields.keys()
-    return SquatSetupIn(**{k: v for k, v in settled.setup.items() if k in known})
-
-
 def _setup_in_force(
-    history: list[setups.Settled], profile: lifters.Profile, at: datetime
-) -> SquatSetupIn:
-    """What the lifter was settled on at a time, else a usual low-bar set-up."""
+    history: list[setups.Settled], lift: str, usual: dict[str, Any], at: datetime
+) -> dict[str, Any]:
+    """What the lifter was settled on at a time, else a usual set-up."""
     for settled in history:
-        if settled.lift == "squat" and settled.settled_at <= at:
-            return settled_setup(settled)
-    return SquatSetupIn(
-        bar_position="low",
-        stance_m=round(USUAL_STANCE_SHARE * profile.stature_m, 2),
-        toe_out_deg=20,
-    )
+        if settled.lift == lift and settled.settled_at <= at:
+            return settled.setup
+    return usual
+
+
+def _squat_setup(profile: lifters.Profile, history: list[setups.Settled], at: datetime,
+                 variation: str) -> SquatSetupIn:  # fmt: skip
+    usual: dict[str, Any] = {
+        "bar_position": "low",
+        "stance_m": round(USUAL_STANCE_SHARE * profile.stature_m, 2),
+        "toe_out_deg": 20,
+    }
+    fields = _setup_in_force(history, "squat", usual, at)
+    known = {k: v for k, v in fields.items() if k in SquatSetupIn.model_fields}
+    if variation in BAR_OF_VARIATION:
+        known |= {"bar_position": BAR_OF_VARIATION[variation], "specialty": None}
+    return SquatSetupIn(**known)
+
+
+def _pull_setup(history: list[setups.Settled], at: datetime, variation: str) -> PullSetupIn:
+    style = STYLE_OF_VARIATION.get(variation, "conventional")
+    usual = usual_setup(style)
+    fields: dict[str, Any] = {
+        "style": style,
+        "stance_m": usual.stance_m,
+        "toe_out_deg": round(float(degrees(usual.toe_out)), 1),
+        "grip_m": usual.grip_m,
+        "bar_offset_m": usual.bar_offset_m,
+    }
+    if variation == "competition":
+        fields = _setup_in_force(history, "deadlift", fields, at)
+    return PullSetupIn(**{k: v for k, v in fields.items() if k in PullSetupIn.model_fields})
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
-    """The best trusted set of every bar position in the log."""
+    """The best trusted set of every bar position and pulling style in the log."""
     history = setups.list_settled(connection, profile.lifter_id)
-    best: dict[str, tuple[float, KnownBestIn]] = {}
-    for logged in training.list_sets(connection, profile.lifter_id, "squat"):
-        if logged.variation != "competition" and logged.variation not in BAR_OF_VARIATION:
+    best: dict[tuple[str, str], tuple[float, KnownBestIn]] = {}
+    for logged in training.list_sets(connection, profile.lifter_id):
+        if logged.variation != "competition" and logged.variation not in _FITTED[logged.lift]:
             continue
-        if logged.missed_reps or not logged.reps:
+        if logged.missed_reps or not logged.reps or logged.pull_style == "rebound":
             continue
         if effective_reps(logged.reps, logged.rpe) > TRUSTED_REPS:
             continue
-        usual = _setup_in_force(history, profile, logged.performed_at)
-        bar = BAR_OF_VARIATION.get(logged.variation, usual.bar_position)
+        at = logged.performed_at
+        setup = (
+            _squat_setup(profile, history, at, logged.variation)
+            if logged.lift == "squat"
+            else _pull_setup(history, at, logged.variation)
+        )
+        style = setup.bar_position if isinstance(setup, SquatSetupIn) else setup.style
         estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
-        if bar not in best or estimate.kg > best[bar][0]:
-            setup = usual.model_copy(update={"bar_position": bar})
-            best[bar] = (
-                estimate.kg,
-                KnownBestIn(setup=setup, load_kg=logged.load_kg, reps=logged.reps, rpe=logged.rpe),
+        key = logged.lift, style
+        if key not in best or estimate.kg > best[key][0]:
+            known = KnownBestIn(
+                setup=setup, load_kg=logged.load_kg, reps=logged.reps, rpe=logged.rpe
             )
+            best[key] = (estimate.kg, known)
     return [known for _, known in sorted(best.values(), key=lambda pair: -pair[0])]
 
 
 def load_inputs(connection: Connection, lifter_id: UUID) -> LifterInputs:
     """Everything the squat model needs about a lifter. Raises NotFoundError."""
     profile = get_profile(connection, lifter_id)
-    request = SquatFitRequest(
-        lift="squat",
+    request = FitRequest(
         body=_body(connection, profile),
         screens=_screens(connection, lifter_id),
-        schools={
-            question: position
-            for question, position in schools_in_force(connection, lifter_id).items()
-            if question.startswith("squat_")
-        },
+        schools=schools_in_force(connection, lifter_id),
         known_bests=_known_bests(connection, profile),
     )
     return LifterInputs(profile, request)

@@ -6,20 +6,21 @@ from dataclasses import asdict, replace
 from pavrik.core import MODEL_VERSION
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
+from pavrik.core.deadlift.styles import PullSetup, usual_height_m
 from pavrik.core.equipment.plates import PlatePair, load_bar
-from pavrik.core.faults.schools import check_choice, squat_schools
+from pavrik.core.faults.schools import check_choice, pull_schools, squat_schools
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
+from pavrik.core.fitting.sampling import Sureness
+from pavrik.core.fitting.screens import Screens, make_screens
 from pavrik.core.squat.bar_positions import BAR_POSITIONS, Shelf
 from pavrik.core.squat.candidates import Candidate
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.depth import hip_above_knee_on_box
 from pavrik.core.squat.fit import SquatFit, fit_squat
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.natural_bottom import deepest_hip_above_knee_m
-from pavrik.core.squat.own_lifts import KnownBest, strengths_from
 from pavrik.core.squat.pose import squat_pose
-from pavrik.core.squat.screens import Screens, make_screens
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import Sureness
 from pavrik.core.strength.capacities import assumed_capacities
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
@@ -34,8 +35,10 @@ from pavrik.formats.model_answers import (
 )
 from pavrik.formats.model_requests import (
     BodyIn,
+    FitRequest,
     GridIn,
     PlatesRequest,
+    PullSetupIn,
     ScreensIn,
     SquatFitRequest,
     SquatPoseRequest,
@@ -58,19 +61,20 @@ def screens_from(request: ScreensIn) -> Screens:
     )
 
 
-def squat_lifter(
+def lifter_from(
     body: BodyIn, screens: ScreensIn, schools: Mapping[str, str] | None = None
-) -> SquatLifter:
+) -> Lifter:
     """A lifter with assumed strengths."""
     chosen = dict(schools or {})
     for question, position in chosen.items():
         check_choice(question, position)
     made = make_body(body.sex, body.mass_kg, body.stature_m, body.segments.measured())
-    lifter = SquatLifter(
+    lifter = Lifter(
         body=made,
         capacities=assumed_capacities(made, DEFAULT),
         screens=screens_from(screens),
         schools=squat_schools(chosen),
+        pull=pull_schools(chosen),
         measured=frozenset(body.segments.measured()),
     )
     return _with_own_depth(lifter, screens.box_height_m)
@@ -80,7 +84,7 @@ USUAL = SquatSetup("high", 0.44, float(radians(22.0)))
 """Where the deepest neutral squat is looked for: *assumption*."""
 
 
-def _with_own_depth(lifter: SquatLifter, box_height_m: float | None) -> SquatLifter:
+def _with_own_depth(lifter: Lifter, box_height_m: float | None) -> Lifter:
     """The depth target where it is this lifter's own: deepest neutral, or the recorded box."""
     target = lifter.schools.depth
     if target == "deepest":
@@ -111,10 +115,25 @@ def setup_from(request: SquatSetupIn) -> SquatSetup:
     )
 
 
+def pull_setup_from(request: PullSetupIn) -> PullSetup:
+    """A pull's set-up of a request in the core's terms."""
+    height = request.bar_height_m
+    return PullSetup(
+        style=request.style,
+        stance_m=request.stance_m,
+        toe_out=float(radians(request.toe_out_deg)),
+        grip_m=request.grip_m,
+        bar_offset_m=request.bar_offset_m,
+        shoulder_offset_m=request.shoulder_offset_m,
+        bar_height_m=usual_height_m(request.style) if height is None else height,
+        shank=None if request.shank_deg is None else float(radians(request.shank_deg)),
+    )
+
+
 def pose(request: SquatPoseRequest) -> PoseAnswer:
     """One fully specified squat pose."""
     schools = {"squat_balance": request.setup.balance}
-    lifter = squat_lifter(request.body, request.screens, schools)
+    lifter = lifter_from(request.body, request.screens, schools)
     report = squat_pose(
         lifter, setup_from(request.setup), request.load_kg, float(radians(request.shank_deg))
     )
@@ -131,21 +150,24 @@ def _grid_from(request: GridIn) -> SetupGrid:
 _GRID_FIELD = {"bar_position": "bar_positions"}
 
 
-def with_own_strengths(
-    lifter: SquatLifter, request: SquatFitRequest
-) -> tuple[SquatLifter, Inferred | None]:
+def with_own_strengths(lifter: Lifter, request: FitRequest) -> tuple[Lifter, Inferred | None]:
     """The lifter with strengths inferred from the known bests, if there are any."""
     if not request.known_bests:
         return lifter, None
     bests = []
     for best in request.known_bests:
         estimate = estimate_max(best.load_kg, best.reps, best.rpe)
-        bests.append(KnownBest(setup_from(best.setup), estimate.kg, estimate.log_error))
+        setup: SquatSetup | PullSetup
+        if isinstance(best.setup, PullSetupIn):
+            setup = pull_setup_from(best.setup)
+        else:
+            setup = setup_from(best.setup)
+        bests.append(KnownBest(setup, estimate.kg, estimate.log_error))
     inferred = strengths_from(lifter, bests)
     return replace(lifter, capacities=inferred.capacities), inferred
 
 
-def setup_out(lifter: SquatLifter, setup: SquatSetup) -> SquatSetupOut:
+def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
     """A set-up in the answer's terms."""
     return SquatSetupOut(
         bar_position=setup.bar_position,
@@ -158,7 +180,7 @@ def setup_out(lifter: SquatLifter, setup: SquatSetup) -> SquatSetupOut:
 
 
 def candidate_out(
-    lifter: SquatLifter, candidate: Candidate, sure: Sureness | None = None
+    lifter: Lifter, candidate: Candidate, sure: Sureness | None = None
 ) -> CandidateOut:
     """A candidate in the answer's terms."""
     return CandidateOut(
@@ -175,7 +197,7 @@ def candidate_out(
     )
 
 
-def fit_out(lifter: SquatLifter, fit: SquatFit, inferred: Inferred | None) -> FitAnswer:
+def fit_out(lifter: Lifter, fit: SquatFit, inferred: Inferred | None) -> FitAnswer:
     """A fit in the answer's terms."""
     sureness: list[Sureness | None] = [*fit.sureness] or [None] * len(fit.leaders)
     leaders = [
@@ -200,7 +222,7 @@ def fit_out(lifter: SquatLifter, fit: SquatFit, inferred: Inferred | None) -> Fi
 
 def fit(request: SquatFitRequest) -> FitAnswer:
     """The whole squat fit."""
-    lifter = squat_lifter(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools)
     lifter, inferred = with_own_strengths(lifter, request)
     samples = request.uncertainty.samples if request.uncertainty else 0
     seed = request.uncertainty.seed if request.uncertainty else 1

@@ -7,8 +7,8 @@ from uuid import UUID
 from pavrik.core.body.measurement import LANDMARKS
 from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
 from pavrik.services.context import Who
+from pavrik.services.fits import settled_in
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs, schools_in_force
-from pavrik.services.squat import settled_in
 from pavrik.store import lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -51,8 +51,8 @@ def _measure_stage(connection: Connection, lifter_id: UUID) -> dict[str, str]:
     return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
 
 
-def _squat_stage(connection: Connection, inputs: LifterInputs) -> dict[str, str]:
-    view = settled_in(connection, inputs)
+def _fit_stage(lift: str, connection: Connection, inputs: LifterInputs) -> dict[str, str]:
+    view = settled_in(lift, connection, inputs)
     if view is None:
         return _stage("nothing yet")
     if view.stale_because:
@@ -64,12 +64,13 @@ def _stages(
     connection: Connection, inputs: LifterInputs, sets: list[training.TrainingSet]
 ) -> dict[str, dict[str, str]]:
     lifter_id = inputs.profile.lifter_id
-    squat = _squat_stage(connection, inputs)
+    squat = _fit_stage("squat", connection, inputs)
     given = training.list_prescriptions(connection, lifter_id, 1)
     return {
         "lifter": _stage("settled"),
         "measure": _measure_stage(connection, lifter_id),
         "squat": squat,
+        "deadlift": _fit_stage("deadlift", connection, inputs),
         "log": _stage("settled", f"{sets[0].performed_at:%d %b}")
         if sets
         else _stage("nothing yet"),

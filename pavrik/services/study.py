@@ -5,21 +5,22 @@ from collections.abc import Sequence
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.fitting.deciding import Flip, deciding_words, input_words, what_decides
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.costs import FaultCost, fault_costs
-from pavrik.core.squat.deciding import Flip, deciding_words, input_words, what_decides
 from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.goals import Weights, goal_scores, weights_for
 from pavrik.core.squat.learning import learning_ladder
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.maps import Across, setup_map
 from pavrik.core.squat.natural_bottom import cost_per_centimetre, natural_bottom
 from pavrik.core.squat.path import PHASES
 from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.uncertainty import best_maxes_kg
 from pavrik.core.squat.why_not import why_not
 from pavrik.core.units import degrees
 from pavrik.formats.bench import drawn_columns
@@ -42,7 +43,7 @@ from pavrik.formats.squat_study import (
     SquatAtLoadRequest,
     WhyNotAnswer,
 )
-from pavrik.services.model import setup_from, squat_lifter
+from pavrik.services.model import lifter_from, setup_from
 
 NAMES: dict[str, str] = {position: shelf.name for position, shelf in SHELVES.items()}
 SUIT_ADVICE = (
@@ -67,7 +68,7 @@ def _cost_out(cost: FaultCost) -> FaultCostOut:
 
 
 def costs_of(
-    lifter: SquatLifter, setup: SquatSetup, load_kg: float, amounts: dict[str, float]
+    lifter: Lifter, setup: SquatSetup, load_kg: float, amounts: dict[str, float]
 ) -> CostAnswer:
     """What every priced fault costs in a set-up at a load."""
     reasons = exact_setup(lifter, setup, load_kg).reasons
@@ -79,11 +80,11 @@ def costs_of(
 
 def cost(request: CostRequest) -> CostAnswer:
     """The ``pavrik cost`` computation."""
-    lifter = squat_lifter(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools)
     return costs_of(lifter, setup_from(request.setup), request.load_kg, request.amounts)
 
 
-def path_of(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
+def path_of(lifter: Lifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
     """The descent at a load and the bar's paths for a ladder of loads."""
     found = exact_setup(lifter, setup, load_kg)
     return PathAnswer(
@@ -103,11 +104,11 @@ def path_of(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> PathAnswe
 
 def path(request: SquatAtLoadRequest) -> PathAnswer:
     """The ``pavrik path`` computation."""
-    lifter = squat_lifter(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools)
     return path_of(lifter, setup_from(request.setup), request.load_kg)
 
 
-def nearest_reasons(lifter: SquatLifter, position: BarPosition) -> list[str]:
+def nearest_reasons(lifter: Lifter, position: BarPosition) -> list[str]:
     """What binds the nearest set-up of a bar position that the body cannot take."""
     _, rejected = assess(lifter, SetupGrid(bar_positions=(position,)).setups())
     if not rejected:
@@ -115,7 +116,7 @@ def nearest_reasons(lifter: SquatLifter, position: BarPosition) -> list[str]:
     return min(rejected, key=lambda r: len(r.reasons)).reasons
 
 
-def why_not_answer(lifter: SquatLifter, position: BarPosition) -> WhyNotAnswer:
+def why_not_answer(lifter: Lifter, position: BarPosition) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
     found = why_not(lifter, position, nearest_reasons(lifter, position))
     return WhyNotAnswer(
@@ -136,7 +137,7 @@ def why_not_answer(lifter: SquatLifter, position: BarPosition) -> WhyNotAnswer:
     )
 
 
-def map_answer(lifter: SquatLifter, around: SquatSetup, across: Across) -> MapAnswer:
+def map_answer(lifter: Lifter, around: SquatSetup, across: Across) -> MapAnswer:
     """A map round a set-up."""
     found = setup_map(lifter, around, across)
     kg = [[round(value, 1) for value in row] for row in found.kg]
@@ -145,7 +146,7 @@ def map_answer(lifter: SquatLifter, around: SquatSetup, across: Across) -> MapAn
     )
 
 
-def depth_answer(lifter: SquatLifter, setup: SquatSetup) -> DepthAnswer:
+def depth_answer(lifter: Lifter, setup: SquatSetup) -> DepthAnswer:
     """Natural bottoms and the price of depth."""
     bottom = natural_bottom(lifter, setup)
     price = cost_per_centimetre(lifter, setup)
@@ -167,7 +168,7 @@ def _flip_out(flip: Flip) -> FlipOut:
         measured=flip.measured,
         by=flip.by,
         errors=flip.errors,
-        to=flip.to.bar_position if flip.to else None,
+        to=flip.to,
     )
 
 
@@ -184,12 +185,15 @@ def leader_setups(leaders: Sequence[CandidateOut]) -> list[SquatSetup]:
     ]
 
 
-def deciding_answer(lifter: SquatLifter, leaders: Sequence[CandidateOut]) -> DecidingAnswer:
+def deciding_answer(lifter: Lifter, leaders: Sequence[CandidateOut]) -> DecidingAnswer:
     """Which input decides between the leaders."""
     by_max = sorted(leaders, key=lambda leader: -leader.predicted_max_kg)
     if len(by_max) < 2:
         return DecidingAnswer(sentence="only one bar position is open: nothing to decide", flips=[])
-    flips = what_decides(lifter, leader_setups(by_max))
+    setups = leader_setups(by_max)
+    flips = what_decides(
+        lifter, [s.bar_position for s in setups], lambda many: best_maxes_kg(many, setups)
+    )
     sentence = deciding_words(flips, NAMES[by_max[0].setup.bar_position], NAMES)
     return DecidingAnswer(sentence=sentence, flips=[_flip_out(flip) for flip in flips])
 
@@ -214,7 +218,7 @@ def _advice(gear: str) -> list[str]:
 
 
 def goals_answer(
-    lifter: SquatLifter,
+    lifter: Lifter,
     leaders: Sequence[CandidateOut],
     goal: str,
     gear: str,

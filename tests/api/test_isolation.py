@@ -41,6 +41,7 @@ def theirs(coach):
     }
 
 
+PULL = {"style": "conventional", "stance_m": 0.3, "toe_out_deg": 12, "grip_m": 0.54}
 SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
 BODIES = {
     ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
@@ -66,6 +67,11 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/squat/depth"): lambda: {"setup": SETUP},
     ("POST", "/api/lifters/{lifter_id}/squat/map"): lambda: {"setup": SETUP},
     ("POST", "/api/lifters/{lifter_id}/squat/goals"): lambda: {},
+    ("POST", "/api/lifters/{lifter_id}/deadlift/start"): lambda: {"setup": PULL, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/deadlift/costs"): lambda: {"setup": PULL, "load_kg": 50},
+    ("POST", "/api/lifters/{lifter_id}/deadlift/map"): lambda: {"setup": PULL},
+    ("POST", "/api/lifters/{lifter_id}/deadlift/settled"): lambda: {
+        "setup_id": str(uuid7()), "setup": PULL},
     ("PUT", "/api/equipment/bars"): lambda: {
         "bar_id": str(uuid7()), "name": "Bar", "mass_kg": 20, "shaft_mm": 28},
     ("PUT", "/api/equipment/racks"): lambda: {
@@ -78,6 +84,8 @@ QUERY = {
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
     "/api/lifters/{lifter_id}/squat/why-not": "?bar_position=low",
+    "/api/lifters/{lifter_id}/deadlift/why-not": "?style=sumo",
+    "/api/lifters/{lifter_id}/deadlift/map": "?across=toe_out_deg",
 }
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo")}
 
@@ -121,7 +129,7 @@ def test_a_reader_reads_and_does_not_write(coach, reader, theirs):
     assert reader.get(f"/api/lifters/{theirs['lifter_id']}").status_code == 200
     for method, path in _routes(coach):
         computes = path.startswith("/api/compute") or path.endswith(
-            ("exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals")
+            ("exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start")
         )
         if method != "POST" or "session" in path or computes:
             continue

@@ -2,11 +2,12 @@
 
 import pytest
 
-STAGES = ("Lifter", "Measure", "Squat", "Log", "Prescribe", "Card")
+STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Card")
 READY = {
     "Lifter": "Schools",
     "Measure": "Mobility screens",
     "Squat": "Hands and rack",
+    "Deadlift": "Styles side by side",
     "Log": "Keep the set",
     "Prescribe": "Because",
     "Card": "The card in the pocket",
@@ -42,6 +43,15 @@ def test_every_stage_even_with_a_long_name(coach, stage, width):
 def test_every_finding_of_the_bench(coach, tab):
     coach.open_lifter("Marlow Teague", "Squat")
     coach.see("Hands and rack")
+    coach.find(f"#tab-{tab}").click()
+    coach.until(lambda: "Computing" not in coach.text(), "the finding")
+    check(coach)
+
+
+@pytest.mark.parametrize("tab", ["facts", "costs", "map", "history"])
+def test_every_finding_of_the_start_bench(coach, tab):
+    coach.open_lifter("Marlow Teague", "Deadlift")
+    coach.see("Styles side by side", "predicted")
     coach.find(f"#tab-{tab}").click()
     coach.until(lambda: "Computing" not in coach.text(), "the finding")
     check(coach)

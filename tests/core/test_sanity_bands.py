@@ -11,11 +11,11 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import Body, make_body
+from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.fitting.screens import make_screens
 from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.candidates import Candidate, assess
-from pavrik.core.squat.lifter import default_lifter
 from pavrik.core.squat.pose import squat_pose
-from pavrik.core.squat.screens import make_screens
 from pavrik.core.squat.setup import SquatSetup
 from tests.core.bodies import DEFAULT_MAN
 

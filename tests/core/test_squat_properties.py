@@ -8,15 +8,15 @@ from scipy.optimize import brentq
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import Body
+from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.fitting.screens import make_screens
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.bar_positions import BAR_POSITIONS
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.lifter import default_lifter
 from pavrik.core.squat.pose import PoseReport, squat_pose
-from pavrik.core.squat.screens import make_screens
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
 from tests.core.bodies import DEFAULT_MAN, adults
 

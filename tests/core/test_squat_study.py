@@ -8,15 +8,16 @@ from hypothesis import given, settings
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
+from pavrik.core.fitting.deciding import deciding_words, what_decides
+from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.fitting.screens import closing_from_angles_deg, make_screens
 from pavrik.core.squat.bar_positions import SAFETY_BAR, SHELVES
 from pavrik.core.squat.candidates import assess, best_max_of
 from pavrik.core.squat.costs import FAULTS, UNEVEN, fault_costs
-from pavrik.core.squat.deciding import deciding_words, what_decides
 from pavrik.core.squat.fit import fit_squat
 from pavrik.core.squat.goals import GOAL_WEIGHTS, goal_scores, weights_for
 from pavrik.core.squat.grip import grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.learning import learning_ladder
-from pavrik.core.squat.lifter import default_lifter
 from pavrik.core.squat.maps import STANCES_M, setup_map
 from pavrik.core.squat.natural_bottom import (
     cost_per_centimetre,
@@ -24,9 +25,8 @@ from pavrik.core.squat.natural_bottom import (
     natural_bottom,
 )
 from pavrik.core.squat.path_ladder import path_ladder
-from pavrik.core.squat.screens import closing_from_angles_deg, make_screens
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
-from pavrik.core.squat.uncertainty import neighbours
+from pavrik.core.squat.uncertainty import best_maxes_kg, neighbours
 from pavrik.core.squat.why_not import why_not
 from tests.core.bodies import DEFAULT_MAN, adults
 
@@ -116,7 +116,8 @@ def test_why_not_says_when_the_shoulders_close_a_style():
 def test_what_decides_flips_the_answer_where_it_says():
     """Moving the most decisive length by a little more than said hands the lead over."""
     setups = [c.setup for c in fit_squat(MAN).leaders]
-    flips = what_decides(MAN, setups)
+    styles = [setup.bar_position for setup in setups]
+    flips = what_decides(MAN, styles, lambda many: best_maxes_kg(many, setups))
     lengths = [f for f in flips if f.by is not None and f.unit == "m"]
     assert lengths, "nothing decides for the default body"
     errors = [f.errors for f in flips if f.errors is not None]
@@ -138,7 +139,7 @@ def test_what_decides_flips_the_answer_where_it_says():
 
 
 def test_one_leader_leaves_nothing_to_decide():
-    assert what_decides(MAN, [LOW]) == []
+    assert what_decides(MAN, ["low"], lambda many: best_maxes_kg(many, [LOW])) == []
     assert "no single measurement" in deciding_words([], "low bar", {})
 
 

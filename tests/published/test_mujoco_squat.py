@@ -8,8 +8,8 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
+from pavrik.core.fitting.lifter import default_lifter
 from pavrik.core.squat.bar_positions import BAR_POSITIONS, bar_place
-from pavrik.core.squat.lifter import default_lifter
 from pavrik.core.squat.pose import PoseReport, squat_pose
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
 from tests.published.mujoco_lifter import JointAngles, Reference, solve

@@ -13,7 +13,7 @@ const { session } = useSession()
 const keysShown = ref(false)
 const offline = ref(!navigator.onLine)
 const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
-const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'log', '5': 'prescribe', '6': 'card' }
+const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'deadlift', '5': 'log', '6': 'prescribe', '7': 'card' }
 
 function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement

@@ -15,6 +15,7 @@ export const router = createRouter({
         { path: '', name: 'lifter', props: true, component: () => import('./stages/lifter/Lifter.vue') },
         { path: 'measure', name: 'measure', props: true, component: () => import('./stages/measure/Measure.vue') },
         { path: 'squat', name: 'squat', props: true, component: () => import('./stages/squat/Squat.vue') },
+        { path: 'deadlift', name: 'deadlift', props: true, component: () => import('./stages/deadlift/Deadlift.vue') },
         { path: 'log', name: 'log', props: true, component: () => import('./stages/log/Log.vue') },
         { path: 'prescribe', name: 'prescribe', props: true, component: () => import('./stages/prescribe/Prescribe.vue') },
         { path: 'card', name: 'card', props: true, component: () => import('./stages/card/Card.vue') },

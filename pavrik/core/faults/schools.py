@@ -7,6 +7,7 @@ from functools import cache
 from importlib.resources import files
 
 from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.fitting.lifter import PullSchools
 from pavrik.core.squat.setup import SquatSchools
 
 
@@ -90,6 +91,15 @@ def silenced_faults(chosen: Mapping[str, str]) -> frozenset[str]:
         for position in school.positions
         if position.id == chosen.get(school.id, school.default)
         for fault in position.silences
+    )
+
+
+def pull_schools(chosen: Mapping[str, str]) -> PullSchools:
+    """The model inputs of the pull under the positions in force."""
+    full = in_force(chosen)
+    return PullSchools(
+        shoulder_offset_m=0.0 if full["pull_shoulders"] == "over" else 0.04,
+        blades_down=full["pull_blades"] == "down",
     )
 
 

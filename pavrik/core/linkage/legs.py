@@ -87,18 +87,43 @@ def squat_legs(body: Body, foot: FootPlacement, shank: Number, thigh_elevation: 
     """
     shank_angle = np.asarray(shank, dtype=np.float64)
     knee = _knee(body, foot, shank_angle)
-    length, sideways, missing = _sagittal_thigh(body, knee)
+    length, _, missing = _sagittal_thigh(body, knee)
     elevation = np.asarray(thigh_elevation, dtype=np.float64)
     hip = Point(
         knee.x - length * np.cos(elevation),
         np.asarray(body.hip_spacing_m) / 2,
         knee.z + length * np.sin(elevation),
     )
-    thigh = Point(
-        length * np.cos(elevation) / body.thigh_m,
-        sideways / body.thigh_m,
-        -length * np.sin(elevation) / body.thigh_m,
+    return _leg_pose(body, foot, shank_angle, knee, hip, missing)
+
+
+def legs_below_shoulder(
+    body: Body, foot: FootPlacement, shank: Number, shoulder_x: Floats, shoulder_z: Floats
+) -> tuple[LegPose, Floats]:
+    """Leg whose hip is a trunk's length from a shoulder: the rear crossing of the circles round
+    knee and shoulder, seen from the side. Also by how many m the circles miss each other."""
+    shank_angle = np.asarray(shank, dtype=np.float64)
+    knee = _knee(body, foot, shank_angle)
+    thigh, _, missing = _sagittal_thigh(body, knee)
+    trunk = np.asarray(body.trunk_m, dtype=np.float64)
+    dx, dz = shoulder_x - knee.x, shoulder_z - knee.z
+    apart = np.maximum(np.hypot(dx, dz), 1e-6)
+    along = (thigh**2 - trunk**2 + apart**2) / (2 * apart)
+    across, apart_too_far = safe_root(thigh**2 - along**2)
+    hip = Point(
+        knee.x + (along * dx - across * dz) / apart,
+        np.asarray(body.hip_spacing_m) / 2,
+        knee.z + (along * dz + across * dx) / apart,
     )
+    gap = np.maximum(apart - thigh - trunk, 0.0) + np.maximum(np.abs(thigh - trunk) - apart, 0.0)
+    pose = _leg_pose(body, foot, shank_angle, knee, hip, missing | apart_too_far)
+    return pose, gap
+
+
+def _leg_pose(
+    body: Body, foot: FootPlacement, shank_angle: Floats, knee: Point, hip: Point, missing: Mask
+) -> LegPose:
+    thigh = Point(*((k - h) / body.thigh_m for k, h in zip(knee, hip, strict=True)))
     shank_down = Point(
         -np.sin(shank_angle) * np.cos(foot.toe_out),
         -np.sin(shank_angle) * np.sin(foot.toe_out),

@@ -48,14 +48,19 @@ def inward_share(legs: LegPose, floor_spread: Number, floor_friction: float) -> 
 
 
 def _floor_line(
-    joint: Point, legs: LegPose, inward: Floats, body_kg: Number, first_moment: Floats
+    joint: Point,
+    legs: LegPose,
+    inward: Floats,
+    body_kg: Number,
+    first_moment: Floats,
+    load_x: Number,
 ) -> tuple[Line, Line]:
     """x and y components about a joint of the floor force on both feet."""
     frontal = GRAVITY_M_S2 * ((legs.foot.contact_y_m - joint.y) - inward * joint.z)
     sagittal = GRAVITY_M_S2 * joint.x
     return (
         Line(frontal * body_kg, frontal),
-        Line(sagittal * body_kg - GRAVITY_M_S2 * first_moment, sagittal),
+        Line(sagittal * body_kg - GRAVITY_M_S2 * first_moment, sagittal - GRAVITY_M_S2 * load_x),
     )
 
 
@@ -67,16 +72,22 @@ def _weights(joint: Point, parts: list[tuple[Number, Point]]) -> tuple[Floats, F
 
 
 def leg_moments(
-    body: Body, legs: LegPose, masses: LegMasses, first_moment: Floats, inward: Floats
+    body: Body,
+    legs: LegPose,
+    masses: LegMasses,
+    first_moment: Floats,
+    inward: Floats,
+    load_x: Number = 0.0,
 ) -> LegMoments:
-    """Lines of ankle, knee and hip moments; ``first_moment`` (kg m) places the floor force."""
+    """Lines of ankle, knee and hip moments. ``first_moment`` (kg m) of all but the load places
+    the floor force, with a load that hangs ``load_x`` (m) in front of mid-foot."""
     foot = (masses.foot_kg, masses.foot)
     shank = (masses.shank_kg, masses.shank)
     thigh = (masses.thigh_kg, masses.thigh)
     sin_toe, cos_toe = np.sin(legs.foot.toe_out), np.cos(legs.foot.toe_out)
 
     def about(joint: Point, below: list[tuple[Number, Point]]) -> tuple[Line, Line]:
-        floor_x, floor_y = _floor_line(joint, legs, inward, body.mass_kg, first_moment)
+        floor_x, floor_y = _floor_line(joint, legs, inward, body.mass_kg, first_moment, load_x)
         weight_x, weight_y = _weights(joint, below)
         return (
             Line(floor_x.fixed + weight_x, floor_x.per_kg),

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.cases import SetupGrid, case_for
@@ -16,7 +17,6 @@ from pavrik.core.squat.evaluation import (
 )
 from pavrik.core.squat.explain import explain_max, explain_use
 from pavrik.core.squat.held_pose import HeldPose, LoadedSquat
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.path import whole_progress
 from pavrik.core.squat.pose import upper_places
 from pavrik.core.squat.reasons import gate_reasons, limit_reasons
@@ -113,7 +113,7 @@ def draw(pose: HeldPose, loaded: LoadedSquat) -> Drawn:
     )
 
 
-def _reasons(lifter: SquatLifter, setup: SquatSetup, found: Evaluation, index: int) -> list[str]:
+def _reasons(lifter: Lifter, setup: SquatSetup, found: Evaluation, index: int) -> list[str]:
     reasons = gate_reasons(lifter, setup)
     if found.feasible[index]:
         return reasons
@@ -123,7 +123,7 @@ def _reasons(lifter: SquatLifter, setup: SquatSetup, found: Evaluation, index: i
     return reasons + limit_reasons(lifter, setup, over, lean, closing)
 
 
-def bench_grid(lifter: SquatLifter, position: BarPosition, load_kg: float) -> BenchGrid:
+def bench_grid(lifter: Lifter, position: BarPosition, load_kg: float) -> BenchGrid:
     """Every set-up of one bar position that the bench's handles can reach."""
     grid = SetupGrid((position,), BENCH_STANCES_M, BENCH_TOES_DEG, BENCH_HEELS_M)
     setups = grid.setups()
@@ -137,7 +137,7 @@ def bench_grid(lifter: SquatLifter, position: BarPosition, load_kg: float) -> Be
     )
 
 
-def exact_setup(lifter: SquatLifter, setup: SquatSetup, load_kg: float) -> ExactSetup:
+def exact_setup(lifter: Lifter, setup: SquatSetup, load_kg: float) -> ExactSetup:
     """One set-up, searched thoroughly, drawn at the bottom and along the descent at a load."""
     case = case_for(lifter, [setup])
     found = evaluate(case, THOROUGH)

@@ -5,9 +5,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, Evaluation, evaluate
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.reasons import gate_reasons, limit_reasons
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS, Use
@@ -56,9 +56,7 @@ def _candidate(setup: SquatSetup, evaluation: Evaluation, use: Use, index: int) 
     )
 
 
-def assess(
-    lifter: SquatLifter, setups: Sequence[SquatSetup]
-) -> tuple[list[Candidate], list[Rejected]]:
+def assess(lifter: Lifter, setups: Sequence[SquatSetup]) -> tuple[list[Candidate], list[Rejected]]:
     """Split set-ups into candidates and rejections, each in the order given."""
     evaluation = evaluate(case_for(lifter, setups))
     load = evaluation.predicted_max_kg[:, None, None]
@@ -81,6 +79,6 @@ def assess(
     return candidates, rejected
 
 
-def best_max_of(lifter: SquatLifter, setups: Sequence[SquatSetup]) -> Floats:
+def best_max_of(lifter: Lifter, setups: Sequence[SquatSetup]) -> Floats:
     """Predicted max in kg of each set-up, 0 where the body cannot take it; gates left out."""
     return evaluate(case_for(lifter, setups), SAMPLING).predicted_max_kg

@@ -6,6 +6,7 @@ from itertools import product
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import (
     BAR_POSITIONS,
     BarPosition,
@@ -13,7 +14,6 @@ from pavrik.core.squat.bar_positions import (
     held_leans,
 )
 from pavrik.core.squat.evaluation import SquatCase
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import radians
 
@@ -38,7 +38,7 @@ class SetupGrid:
 
 
 def case_for(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], before: tuple[int, ...] = ()
+    lifter: Lifter, setups: Sequence[SquatSetup], before: tuple[int, ...] = ()
 ) -> SquatCase:
     """One case holding all set-ups along one axis.
 

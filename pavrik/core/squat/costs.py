@@ -8,12 +8,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat import disturbances as disturb
 from pavrik.core.squat.bench import Drawn, draw
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
 from pavrik.core.squat.held_pose import HeldPose
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.strength.use import LIMITERS
@@ -156,7 +156,7 @@ def _uneven(fault_id: str, off_m: float, stance_m: float, load_kg: float, mass_k
 
 
 def fault_costs(
-    lifter: SquatLifter, setup: SquatSetup, load_kg: float, amounts: dict[str, float] | None = None
+    lifter: Lifter, setup: SquatSetup, load_kg: float, amounts: dict[str, float] | None = None
 ) -> list[FaultCost]:
     """The price of every squat fault that has one, the dearest first.
 

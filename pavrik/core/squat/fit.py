@@ -3,11 +3,12 @@
 from dataclasses import dataclass, replace
 
 from pavrik.core.assumptions import Assumptions
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.sampling import Sureness, how_sure
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
 from pavrik.core.squat.candidates import Candidate, Rejected, assess
 from pavrik.core.squat.cases import SetupGrid
-from pavrik.core.squat.lifter import SquatLifter
-from pavrik.core.squat.uncertainty import Sureness, how_sure, sample_maxes_kg
+from pavrik.core.squat.uncertainty import sample_maxes_kg
 from pavrik.core.units import Floats, degrees
 
 
@@ -91,7 +92,7 @@ def _by_chance(
 
 
 def fit_squat(
-    lifter: SquatLifter, grid: SetupGrid | None = None, samples: int = 0, seed: int = 1
+    lifter: Lifter, grid: SetupGrid | None = None, samples: int = 0, seed: int = 1
 ) -> SquatFit:
     """Fit over bar position, stance, toes and heel, each with its best feasible shank.
 

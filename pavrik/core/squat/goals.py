@@ -11,10 +11,10 @@ from typing import Literal
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import BarSchool, SquatSetup
 from pavrik.core.units import Floats
 
@@ -76,7 +76,7 @@ def _least(values: Floats) -> Floats:
 
 
 def goal_scores(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], weights: Weights, pain: Sequence[str] = ()
+    lifter: Lifter, setups: Sequence[SquatSetup], weights: Weights, pain: Sequence[str] = ()
 ) -> list[GoalScore]:
     """Scores of feasible set-ups against each other, in their order."""
     if not setups:

@@ -9,8 +9,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.body.segments import Body
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import Shelf, bar_places
-from pavrik.core.squat.lifter import SquatLifter
 
 MOST_FOLD_DEG = 160.0
 """Elbow flexion that most reach with the shoulder girdle's help: assumption."""
@@ -44,7 +44,7 @@ def _most_fold_deg(shelf: Shelf) -> float:
     return FRONT_FOLD_DEG if shelf.forward_m > 0 else MOST_FOLD_DEG
 
 
-def _reach_m(body: Body, shelf: Shelf, grip_m: float, lifter: SquatLifter) -> float:
+def _reach_m(body: Body, shelf: Shelf, grip_m: float, lifter: Lifter) -> float:
     bar = bar_places(body, [shelf], (), lifter.assumed)
     along = float(np.asarray(bar.along_m)) - float(body.trunk_m)
     forward = float(np.asarray(bar.forward_m))
@@ -52,7 +52,7 @@ def _reach_m(body: Body, shelf: Shelf, grip_m: float, lifter: SquatLifter) -> fl
     return float(np.sqrt(along**2 + forward**2 + sideways**2))
 
 
-def narrowest_by_elbow_m(lifter: SquatLifter, shelf: Shelf) -> float:
+def narrowest_by_elbow_m(lifter: Lifter, shelf: Shelf) -> float:
     """Hands as near as the most folded elbow allows, in m."""
     upper, fore = _lengths(lifter.body, shelf)
     folded = np.radians(180.0 - _most_fold_deg(shelf))
@@ -62,7 +62,7 @@ def narrowest_by_elbow_m(lifter: SquatLifter, shelf: Shelf) -> float:
     return float(lifter.body.shoulder_spacing_m) + 2 * float(sideways)
 
 
-def grip_pose(lifter: SquatLifter, shelf: Shelf, grip_m: float, lean: float) -> GripPose:
+def grip_pose(lifter: Lifter, shelf: Shelf, grip_m: float, lean: float) -> GripPose:
     """Elbow and forearm with the hands ``grip_m`` apart and the trunk leaning (rad)."""
     body = lifter.body
     narrowest = narrowest_by_elbow_m(lifter, shelf)

@@ -9,9 +9,9 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import parallel_m
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import radians
 
@@ -30,7 +30,7 @@ class Rung:
     why: str
 
 
-def _feasible(lifter: SquatLifter, setups: Sequence[SquatSetup]) -> tuple[bool, bool]:
+def _feasible(lifter: Lifter, setups: Sequence[SquatSetup]) -> tuple[bool, bool]:
     maxes = best_max_of(lifter, setups)
     flat = np.array([setup.heel_lift_m == 0 for setup in setups])
     return bool(np.any(maxes > 0)), bool(np.any(maxes[flat] > 0))
@@ -45,7 +45,7 @@ def _setups(position: str, hip_above_knee_m: float | None) -> list[SquatSetup]:
     ]
 
 
-def learning_ladder(lifter: SquatLifter) -> list[Rung]:
+def learning_ladder(lifter: Lifter) -> list[Rung]:
     """Every rung in order, with whether the body can stand on it and what would help."""
     level = float(parallel_m(lifter.body))
     unweighted = replace(lifter, screens=replace(lifter.screens, narrowest_grip_m={}))

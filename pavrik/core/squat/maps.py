@@ -6,10 +6,10 @@ from typing import Literal
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import BAR_POSITIONS
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, Evaluation, evaluate, evaluate_at
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS
 from pavrik.core.units import radians
@@ -49,7 +49,7 @@ def _laid_out(across: Across, rows: Sequence[str], found: Evaluation, stances: i
     return SetupMap(across, list(rows), list(STANCES_M), kg.tolist(), names.tolist())
 
 
-def setup_map(lifter: SquatLifter, around: SquatSetup, across: Across) -> SetupMap:
+def setup_map(lifter: Lifter, around: SquatSetup, across: Across) -> SetupMap:
     """The map round a set-up: stance against bar position, shank or toes, the rest as it is."""
     if across == "bar_position":
         setups = [

@@ -5,9 +5,9 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import parallel_m
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import Floats
 
@@ -26,17 +26,17 @@ class NaturalBottom:
     """Widest stance whose natural bottom still is at competition depth."""
 
 
-def _at_depth(setup: SquatSetup, lifter: SquatLifter, below_m: float) -> SquatSetup:
+def _at_depth(setup: SquatSetup, lifter: Lifter, below_m: float) -> SquatSetup:
     return replace(setup, hip_above_knee_m=float(parallel_m(lifter.body)) - below_m)
 
 
-def maxes_by_depth(lifter: SquatLifter, setup: SquatSetup) -> Floats:
+def maxes_by_depth(lifter: Lifter, setup: SquatSetup) -> Floats:
     """Predicted max in kg at each of ``BELOW_PARALLEL_M``; 0 where it is not feasible."""
     return best_max_of(lifter, [_at_depth(setup, lifter, float(d)) for d in BELOW_PARALLEL_M])
 
 
 def natural_bottom(
-    lifter: SquatLifter, setup: SquatSetup, stances_m: Sequence[float] = STANCES_M
+    lifter: Lifter, setup: SquatSetup, stances_m: Sequence[float] = STANCES_M
 ) -> NaturalBottom:
     """The deepest feasible depth of a set-up at each stance, the rest as it is."""
     wanted = [
@@ -54,7 +54,7 @@ def natural_bottom(
     return NaturalBottom(list(stances_m), deepest, max(enough) if enough else None)
 
 
-def cost_per_centimetre(lifter: SquatLifter, setup: SquatSetup) -> tuple[float, float] | None:
+def cost_per_centimetre(lifter: Lifter, setup: SquatSetup) -> tuple[float, float] | None:
     """kg and share of the max that one centimetre more depth costs at the depth target; None
     where a centimetre more or less is not feasible."""
     here = lifter.hip_above_knee_m(setup)
@@ -66,7 +66,7 @@ def cost_per_centimetre(lifter: SquatLifter, setup: SquatSetup) -> tuple[float, 
     return float((higher - deeper) / 2), float((higher - deeper) / 2 / middle)
 
 
-def deepest_hip_above_knee_m(lifter: SquatLifter, setup: SquatSetup) -> tuple[float, float]:
+def deepest_hip_above_knee_m(lifter: Lifter, setup: SquatSetup) -> tuple[float, float]:
     """Hip above knee in m of the deepest neutral squat, and by how many m it misses competition
     depth (0 when it reaches it)."""
     found = natural_bottom(lifter, setup, [setup.stance_m]).below_parallel_m[0]

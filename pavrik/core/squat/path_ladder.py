@@ -8,9 +8,9 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.path import whole_progress
 from pavrik.core.squat.pose import upper_places
 from pavrik.core.squat.setup import SquatSetup
@@ -33,7 +33,7 @@ class BarPath:
         return max(self.x_m) - min(self.x_m)
 
 
-def path_ladder(lifter: SquatLifter, setup: SquatSetup, today_kg: float) -> list[BarPath]:
+def path_ladder(lifter: Lifter, setup: SquatSetup, today_kg: float) -> list[BarPath]:
     """Paths at fixed shares of body mass and at today's load, lightest first."""
     mass = float(np.asarray(lifter.body.mass_kg))
     loads = np.array(sorted({*(round(mass * share, 1) for share in BODY_MASSES), today_kg}))

@@ -4,12 +4,12 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.linkage.balance import Balanced
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import BOTTOM, SquatCase, shortfalls_deg
 from pavrik.core.squat.held_pose import HeldPose, LoadedSquat
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.reasons import gate_reasons, limit_reasons
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS, Use
@@ -119,7 +119,7 @@ def _moments(loaded: LoadedSquat) -> dict[str, float]:
     }
 
 
-def _dorsiflexion_reason(lifter: SquatLifter, pose: HeldPose) -> list[str]:
+def _dorsiflexion_reason(lifter: Lifter, pose: HeldPose) -> list[str]:
     needed = _one(degrees(pose.legs.dorsiflexion))
     screen = float(np.rad2deg(lifter.screens.dorsiflexion))
     if needed <= screen + 1e-6:
@@ -131,7 +131,7 @@ def _dorsiflexion_reason(lifter: SquatLifter, pose: HeldPose) -> list[str]:
 
 
 def _limits(
-    lifter: SquatLifter, setup: SquatSetup, case: SquatCase, pose: HeldPose, loaded: LoadedSquat
+    lifter: Lifter, setup: SquatSetup, case: SquatCase, pose: HeldPose, loaded: LoadedSquat
 ) -> list[str]:
     over = {name: _one(value) for name, value in shortfalls_deg(case, pose, loaded).items()}
     over.pop("strength")
@@ -148,7 +148,7 @@ def _limits(
     )
 
 
-def squat_pose(lifter: SquatLifter, setup: SquatSetup, load_kg: float, shank: float) -> PoseReport:
+def squat_pose(lifter: Lifter, setup: SquatSetup, load_kg: float, shank: float) -> PoseReport:
     """The bottom of the squat at a load in kg with a shank lean in rad."""
     case = case_for(lifter, [setup])
     pose = case.held(np.full((1, 1, 1), shank), BOTTOM)

@@ -4,8 +4,8 @@ from collections.abc import Mapping
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import BarPosition
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 
 _INSTEAD: dict[BarPosition, str] = {
@@ -16,7 +16,7 @@ _INSTEAD: dict[BarPosition, str] = {
 }
 
 
-def gate_reasons(lifter: SquatLifter, setup: SquatSetup) -> list[str]:
+def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     """What rules a set-up out before any pose is computed: shoulders, hands, stance limit."""
     shelf = setup.shelf
     reasons = []
@@ -40,7 +40,7 @@ def gate_reasons(lifter: SquatLifter, setup: SquatSetup) -> list[str]:
 
 
 def limit_reasons(
-    lifter: SquatLifter,
+    lifter: Lifter,
     setup: SquatSetup,
     shortfall_deg: Mapping[str, float],
     lean_deg: float,

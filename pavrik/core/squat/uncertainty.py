@@ -1,81 +1,22 @@
-"""How sure the ranking is: the leading candidates re-fitted on sampled bodies.
+"""The leading squats fitted again on drawn bodies.
 
-A tape errs, a screen errs, strengths and the model's own numbers are guesses. All are drawn from
-their spreads; every candidate keeps its set-up and finds its best shank anew on each body.
+Every candidate keeps its set-up, may stand a little narrower or wider, and finds its best shank
+anew on each body.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
-from typing import Any
+from dataclasses import replace
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
-from pavrik.core.body.segments import SEGMENTS, Body, Number
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.sampling import STEP, draw_lifters
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, evaluate
-from pavrik.core.squat.lifter import SquatLifter
-from pavrik.core.squat.screens import Screens
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.strength.capacities import Capacities
 from pavrik.core.units import Floats, radians
 
-BAND_PERCENT = (10.0, 90.0)
-OFFSETS = ("hip_crease_m", "knee_top_m")
 STANCE_STEPS_M = (-0.08, -0.04, 0.0, 0.04)
-
-
-@dataclass(frozen=True)
-class Sureness:
-    """Median and 80 % band of the predicted max in kg, and the chance of being best by 1 %."""
-
-    median_kg: float
-    band_kg: tuple[float, float]
-    chance_best: float
-
-
-def _sample_body(lifter: SquatLifter, count: int, random: np.random.Generator) -> Body:
-    assumed, body = lifter.assumed, lifter.body
-    drawn: dict[str, Any] = {}
-    for name in SEGMENTS:
-        length = float(getattr(body, name))
-        tape = min(assumed.tape_error_m, 0.05 * length)
-        guess = assumed.offset_error_m if name in OFFSETS else assumed.length_error * length
-        error = tape if name in lifter.measured else guess
-        drawn[name] = np.maximum(length + error * random.standard_normal(count), 0.3 * length)
-    return replace(body, **drawn).reshaped(count, 1, 1, 1)
-
-
-def _sample_screens(lifter: SquatLifter, count: int, random: np.random.Generator) -> Screens:
-    assumed, screens = lifter.assumed, lifter.screens
-
-    def draw(name: str, value: Number) -> Floats:
-        taken = name not in screens.assumed
-        error = radians(assumed.screen_error_deg if taken else assumed.screen_guess_deg)
-        drawn = value + error * random.standard_normal(count)
-        return drawn.reshape(count, 1, 1, 1)
-
-    return screens.with_limits(
-        dorsiflexion=np.maximum(draw("dorsiflexion", screens.dorsiflexion), 0.0),
-        closing=draw("closing", screens.closing),
-        abduction=draw("abduction", screens.abduction),
-        rotation=draw("rotation", screens.rotation),
-    )
-
-
-def _sample_capacities(
-    known: Capacities, assumed: Assumptions, count: int, random: np.random.Generator
-) -> Capacities:
-    names = (
-        "hip_extensors", "hamstrings", "knee_extensors", "adductors", "lower_back", "upper_back",
-    )  # fmt: skip
-    factors = np.exp(assumed.capacity_error * random.standard_normal((len(names), count, 1, 1, 1)))
-    return replace(
-        known,
-        **{
-            name: getattr(known, name) * factor for name, factor in zip(names, factors, strict=True)
-        },
-    )
 
 
 def neighbours(setup: SquatSetup) -> list[SquatSetup]:
@@ -83,12 +24,8 @@ def neighbours(setup: SquatSetup) -> list[SquatSetup]:
     return [replace(setup, stance_m=setup.stance_m + step) for step in STANCE_STEPS_M]
 
 
-STEP = 32
-"""Bodies drawn at once: small enough to report progress, large enough to be fast."""
-
-
 def sample_in_steps(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], samples: int, seed: int
+    lifter: Lifter, setups: Sequence[SquatSetup], samples: int, seed: int
 ) -> Iterator[Floats]:
     """The rows of ``sample_maxes_kg``, a few bodies at a time."""
     for start in range(0, samples, STEP):
@@ -97,7 +34,7 @@ def sample_in_steps(
 
 
 def sample_maxes_kg(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], samples: int, seed: int
+    lifter: Lifter, setups: Sequence[SquatSetup], samples: int, seed: int
 ) -> Floats:
     """Predicted max in kg of each set-up on each sampled lifter, shape (samples, set-ups);
     0 where it is not feasible there. Each is re-fitted: it may stand a little narrower or wider
@@ -106,15 +43,10 @@ def sample_maxes_kg(
 
 
 def _sample_step(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], samples: int, random: np.random.Generator
+    lifter: Lifter, setups: Sequence[SquatSetup], samples: int, random: np.random.Generator
 ) -> Floats:
     assumed = lifter.assumed
-    drawn = replace(
-        lifter,
-        body=_sample_body(lifter, samples, random),
-        screens=_sample_screens(lifter, samples, random),
-        capacities=_sample_capacities(lifter.capacities, assumed, samples, random),
-    )
+    drawn = draw_lifters(lifter, samples, random)
     refits = [near for setup in setups for near in neighbours(setup)]
     case = case_for(drawn, refits, before=(1,))
     spread = random.uniform(assumed.spread_low, assumed.spread_high, (samples, 1, 1, 1))
@@ -125,21 +57,9 @@ def _sample_step(
     return np.asarray(per_setup.max(axis=2))
 
 
-def how_sure(maxes_kg: Floats, clear_lead: float) -> list[Sureness]:
-    """Band and chance of best of each column of sampled maxes, shape (samples, set-ups)."""
-    bands = np.percentile(maxes_kg, BAND_PERCENT, axis=0)
-    medians = np.median(maxes_kg, axis=0)
-    result = []
-    for column in range(maxes_kg.shape[1]):
-        others = np.delete(maxes_kg, column, axis=1)
-        rival = others.max(axis=1) if others.shape[1] else np.zeros(maxes_kg.shape[0])
-        own = maxes_kg[:, column]
-        best = (own > 0) & (own >= rival * (1.0 + clear_lead))
-        result.append(
-            Sureness(
-                float(medians[column]),
-                (float(bands[0, column]), float(bands[1, column])),
-                float(np.mean(best)),
-            )
-        )
-    return result
+def best_maxes_kg(lifters: Lifter, setups: Sequence[SquatSetup]) -> Floats:
+    """Best predicted max in kg of each set-up and its neighbours, for many lifters laid out along
+    a leading axis; shape (lifters, set-ups)."""
+    refits = [near for setup in setups for near in neighbours(setup)]
+    maxes = evaluate(case_for(lifters, refits, before=(1,)), SAMPLING).predicted_max_kg
+    return np.asarray(maxes.reshape(maxes.shape[0], len(setups), -1).max(axis=-1))

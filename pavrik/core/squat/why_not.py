@@ -10,9 +10,9 @@ from itertools import product
 
 import numpy as np
 
+from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
 from pavrik.core.squat.candidates import best_max_of
-from pavrik.core.squat.lifter import SquatLifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import radians
 
@@ -20,7 +20,7 @@ STANCES_M = (0.32, 0.40, 0.48, 0.56)
 TOES_DEG = (12.0, 22.0, 32.0)
 
 
-Applied = tuple[SquatLifter, SquatSetup]
+Applied = tuple[Lifter, SquatSetup]
 
 
 @dataclass(frozen=True)
@@ -32,13 +32,13 @@ class Lever:
     words: str
     effort: float
     """Weight of one step against those of other levers: a wedge is quick, mobility is months."""
-    apply: Callable[[SquatLifter, SquatSetup, float], Applied]
+    apply: Callable[[Lifter, SquatSetup, float], Applied]
 
 
 def _screen(
     name: str,
-) -> Callable[[SquatLifter, SquatSetup, float], Applied]:
-    def apply(lifter: SquatLifter, setup: SquatSetup, step: float) -> Applied:
+) -> Callable[[Lifter, SquatSetup, float], Applied]:
+    def apply(lifter: Lifter, setup: SquatSetup, step: float) -> Applied:
         screens = lifter.screens
         wider = replace(screens, **{name: getattr(screens, name) + float(radians(step))})
         return replace(lifter, screens=wider), setup
@@ -46,11 +46,11 @@ def _screen(
     return apply
 
 
-def _heel(lifter: SquatLifter, setup: SquatSetup, step: float) -> Applied:
+def _heel(lifter: Lifter, setup: SquatSetup, step: float) -> Applied:
     return lifter, replace(setup, heel_lift_m=setup.heel_lift_m + step / 100)
 
 
-def _shallower(lifter: SquatLifter, setup: SquatSetup, step: float) -> Applied:
+def _shallower(lifter: Lifter, setup: SquatSetup, step: float) -> Applied:
     higher = lifter.hip_above_knee_m(setup) + step / 100
     return lifter, replace(setup, hip_above_knee_m=higher)
 
@@ -95,7 +95,7 @@ def _setups(position: BarPosition, heel_m: float = 0.0) -> list[SquatSetup]:
 
 
 def _best(
-    lifter: SquatLifter, setups: Sequence[SquatSetup], pulls: Sequence[tuple[Lever, float]]
+    lifter: Lifter, setups: Sequence[SquatSetup], pulls: Sequence[tuple[Lever, float]]
 ) -> tuple[SquatSetup, float] | None:
     changed = lifter
     moved = list(setups)
@@ -109,7 +109,7 @@ def _best(
     return (moved[best], float(kg[best])) if kg[best] > 0 else None
 
 
-def _single(lifter: SquatLifter, setups: list[SquatSetup], lever: Lever) -> Remedy | None:
+def _single(lifter: Lifter, setups: list[SquatSetup], lever: Lever) -> Remedy | None:
     for count, step in enumerate(lever.steps, start=1):
         found = _best(lifter, setups, [(lever, step)])
         if found:
@@ -117,7 +117,7 @@ def _single(lifter: SquatLifter, setups: list[SquatSetup], lever: Lever) -> Reme
     return None
 
 
-def _pair(lifter: SquatLifter, setups: list[SquatSetup], first: Lever, second: Lever
+def _pair(lifter: Lifter, setups: list[SquatSetup], first: Lever, second: Lever
           ) -> Remedy | None:  # fmt: skip
     best: Remedy | None = None
     for (i, a), (j, b) in product(enumerate(first.steps[:3], 1), enumerate(second.steps[:3], 1)):
@@ -131,7 +131,7 @@ def _pair(lifter: SquatLifter, setups: list[SquatSetup], first: Lever, second: L
     return best
 
 
-def why_not(lifter: SquatLifter, position: BarPosition, nearest_reasons: Sequence[str]) -> WhyNot:
+def why_not(lifter: Lifter, position: BarPosition, nearest_reasons: Sequence[str]) -> WhyNot:
     """What keeps a style from this body, and what would open it."""
     setups = _setups(position)
     bearable = lifter.screens.bearable(position)

@@ -4,14 +4,18 @@ import { computed } from 'vue'
 import type { Pose } from './pose'
 import { elbow, footOutline, limb, spot, type BodySizes } from './shapes'
 
-const props = defineProps<{ pose: Pose; sizes: BodySizes; toeOutDeg: number; ghost?: boolean }>()
+const props = defineProps<{ pose: Pose; sizes: BodySizes; toeOutDeg: number; ghost?: boolean; hanging?: boolean }>()
 const PLATE_CM = 22.5
 
 const at = computed(() => {
   const p = props.pose.points
   return { ankle: spot(p.ankle), knee: spot(p.knee), hip: spot(p.hip), shoulder: spot(p.shoulder), head: spot(p.head), bar: spot(p.bar) }
 })
-const joint = computed(() => elbow(props.pose, props.sizes))
+const joint = computed(() => {
+  if (!props.hanging) return elbow(props.pose, props.sizes)
+  const [a, b] = [at.value.shoulder, at.value.bar]
+  return { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 }
+})
 const paths = computed(() => {
   const a = at.value
   return {
@@ -36,7 +40,7 @@ const paths = computed(() => {
       :transform="`rotate(${(pose.angles.trunk_lean ?? 0) * 0.45} ${at.head.x} ${at.head.y})`"
     />
     <path :d="paths.thigh" />
-    <template v-if="!ghost">
+    <template v-if="!ghost || hanging">
       <path :d="paths.upperArm" />
       <path :d="paths.forearm" />
     </template>

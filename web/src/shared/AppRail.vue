@@ -15,6 +15,7 @@ const STAGES = [
   ['lifter', 'Lifter'],
   ['measure', 'Measure'],
   ['squat', 'Squat'],
+  ['deadlift', 'Deadlift'],
   ['log', 'Log'],
   ['prescribe', 'Prescribe'],
   ['card', 'Card'],

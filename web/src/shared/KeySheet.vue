@@ -2,7 +2,7 @@
 const shown = defineModel<boolean>({ required: true })
 const KEYS = [
   ['0', 'the floor'],
-  ['1 … 6', 'Lifter, Measure, Squat, Log, Prescribe, Card of the open lifter'],
+  ['1 … 7', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Card of the open lifter'],
   ['Tab', 'to the next handle of the bench'],
   ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
   ['u, r', 'undo and redo on the bench'],

@@ -408,6 +408,170 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/deadlift/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Costs
+         * @description What every priced pull fault costs.
+         */
+        post: operations["read_costs_api_lifters__lifter_id__deadlift_costs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/deciding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Deciding
+         * @description Which input decides between the styles.
+         */
+        get: operations["read_deciding_api_lifters__lifter_id__deadlift_deciding_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Map
+         * @description Predicted max and limiter over stance and another axis, round a start.
+         */
+        post: operations["read_map_api_lifters__lifter_id__deadlift_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/ranking": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Ranking
+         * @description Styles side by side: bands and chances follow when their job is done.
+         */
+        get: operations["read_ranking_api_lifters__lifter_id__deadlift_ranking_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/settled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Settled
+         * @description What the lifter is settled on, and what changed since; null when nothing is.
+         */
+        get: operations["read_settled_api_lifters__lifter_id__deadlift_settled_get"];
+        put?: never;
+        /**
+         * Settle
+         * @description Settle on a start.
+         */
+        post: operations["settle_api_lifters__lifter_id__deadlift_settled_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/settled/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read History
+         * @description Every start that the lifter was settled on, newest first.
+         */
+        get: operations["read_history_api_lifters__lifter_id__deadlift_settled_history_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Start
+         * @description One start in full.
+         */
+        post: operations["read_start_api_lifters__lifter_id__deadlift_start_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/deadlift/why-not": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Why Not
+         * @description Why a style is closed, and the smallest changes that open it.
+         */
+        get: operations["read_why_not_api_lifters__lifter_id__deadlift_why_not_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/flags": {
         parameters: {
             query?: never;
@@ -1013,6 +1177,26 @@ export interface components {
             shaft_mm: number;
         };
         /**
+         * BarBendOut
+         * @description Slack in m, the hands' height when the plates leave, and the rising pull.
+         */
+        BarBendOut: {
+            /** Bar */
+            bar: string;
+            /** Bend M */
+            bend_m: number;
+            /** Leaves At M */
+            leaves_at_m: number;
+            /** Pull Kg */
+            pull_kg: number[];
+            /** Rise M */
+            rise_m: number[];
+            /** Shaft Mm */
+            shaft_mm: number;
+            /** Slack M */
+            slack_m: number;
+        };
+        /**
          * BarIn
          * @description A bar; the three centre fields together make it a specialty bar (see SpecialtyBarIn).
          */
@@ -1174,6 +1358,7 @@ export interface components {
             cautions: string[];
             /** Cues */
             cues: string[];
+            deadlift: components["schemas"]["PullCard"] | null;
             /** Mass Kg */
             mass_kg: number;
             /** Name */
@@ -1629,6 +1814,18 @@ export interface components {
             set_by_screen: boolean;
         };
         /**
+         * GripOut
+         * @description Hands on the bar in m and ring words; room to the legs in m, negative presses.
+         */
+        GripOut: {
+            /** Grip M */
+            grip_m: number;
+            /** Ring Words */
+            ring_words: string;
+            /** Room M */
+            room_m: number;
+        };
+        /**
          * HealthAnswer
          * @description Whether the server and its database answer.
          */
@@ -1704,7 +1901,8 @@ export interface components {
             reps: number;
             /** Rpe */
             rpe?: number | null;
-            setup: components["schemas"]["SquatSetupIn"];
+            /** Setup */
+            setup: components["schemas"]["SquatSetupIn"] | components["schemas"]["PullSetupIn"];
         };
         /**
          * LandmarkAnswer
@@ -1831,6 +2029,19 @@ export interface components {
             before: number;
             /** Name */
             name: string;
+        };
+        /**
+         * NaturalStartOut
+         * @description The natural start against a too-low one; let-go in m in front of the heel.
+         */
+        NaturalStartOut: {
+            /** Let Go M */
+            let_go_m: number;
+            low: components["schemas"]["DrawnColumns"];
+            /** Low Let Go M */
+            low_let_go_m: number;
+            /** Rise M */
+            rise_m: number;
         };
         /**
          * Need
@@ -2222,6 +2433,347 @@ export interface components {
              * @default true
              */
             walks_out: boolean;
+        };
+        /**
+         * PullCandidateOut
+         * @description The best start of a style and what it promises; travel and work at its predicted max.
+         */
+        PullCandidateOut: {
+            /** Back Deg */
+            back_deg: number;
+            /** Band Kg */
+            band_kg?: number[] | null;
+            /** Chance Best */
+            chance_best?: number | null;
+            /** Hip Abduction Deg */
+            hip_abduction_deg: number;
+            /** Hip Closing Deg */
+            hip_closing_deg: number;
+            /** Hip Over Knee M */
+            hip_over_knee_m: number;
+            /** Hip Rotation Deg */
+            hip_rotation_deg: number;
+            /** Limiter */
+            limiter: string;
+            /** Median Kg */
+            median_kg?: number | null;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            setup: components["schemas"]["PullSetupIn"];
+            /** Shank Deg */
+            shank_deg: number;
+            /** Travel M */
+            travel_m: number;
+            /** Use */
+            use: {
+                [key: string]: number;
+            };
+            /** Work J */
+            work_j: number;
+        };
+        /**
+         * PullCard
+         * @description The deadlift on the card.
+         */
+        PullCard: {
+            /** Back Deg */
+            back_deg: number;
+            /** Bar From Shin M */
+            bar_from_shin_m: number;
+            /** Foot Words */
+            foot_words: string;
+            /** Grip M */
+            grip_m: number;
+            /** Grip Words */
+            grip_words: string;
+            /** Hip Over Knee M */
+            hip_over_knee_m: number;
+            /** Model Version */
+            model_version: string;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Reason */
+            reason: string;
+            /**
+             * Settled At
+             * Format: date-time
+             */
+            settled_at: string;
+            /** Stale Because */
+            stale_because: string[];
+            /** Stance Feet */
+            stance_feet: number;
+            /** Stance M */
+            stance_m: number;
+            /** Style */
+            style: string;
+            /** Toe Out Deg */
+            toe_out_deg: number;
+        };
+        /**
+         * PullCostAnswer
+         * @description All priced pull faults, the dearest first.
+         */
+        PullCostAnswer: {
+            /** Costs */
+            costs: components["schemas"]["FaultCostOut"][];
+            /** Model Version */
+            model_version: string;
+            /** Reasons */
+            reasons: string[];
+        };
+        /**
+         * PullCostRequest
+         * @description ``amounts`` per fault in m replace the usual ones.
+         */
+        PullCostRequest: {
+            /** Amounts */
+            amounts?: {
+                [key: string]: number;
+            };
+            /** Load Kg */
+            load_kg: number;
+            setup: components["schemas"]["PullSetupIn"];
+        };
+        /**
+         * PullFitAnswer
+         * @description The public answer of ``pavrik fit`` for a pull.
+         */
+        PullFitAnswer: {
+            /** Assumed Screens */
+            assumed_screens: string[];
+            /** Best Of Style */
+            best_of_style: {
+                [key: string]: components["schemas"]["PullCandidateOut"] | null;
+            };
+            /** Candidates */
+            candidates: components["schemas"]["PullCandidateOut"][];
+            /** Coach Rule */
+            coach_rule: string;
+            /** Model Version */
+            model_version: string;
+            /** Rejected */
+            rejected: components["schemas"]["PullRejectedOut"][];
+            /** Residual Log */
+            residual_log: number[];
+            /** Strengths */
+            strengths: string;
+            /** Toss Up */
+            toss_up: boolean;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * PullFitRequest
+         * @description The whole fit of one lifter's pull.
+         */
+        PullFitRequest: {
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            grid?: components["schemas"]["PullGridIn"];
+            /** Known Bests */
+            known_bests?: components["schemas"]["KnownBestIn"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            lift: "deadlift";
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            uncertainty?: components["schemas"]["UncertaintyIn"] | null;
+        };
+        /**
+         * PullGridIn
+         * @description Any axis fixed or listed; what is missing takes each style's usual values.
+         */
+        PullGridIn: {
+            /** Bar Offset M */
+            bar_offset_m?: number[] | null;
+            /** Grip M */
+            grip_m?: number[] | null;
+            /** Stance M */
+            stance_m?: number[] | null;
+            /** Style */
+            style?: ("conventional" | "frog" | "semi_sumo" | "sumo" | "trap_low" | "trap_high" | "deficit" | "block" | "romanian")[] | null;
+            /** Toe Out Deg */
+            toe_out_deg?: number[] | null;
+        };
+        /**
+         * PullHistoryAnswer
+         * @description One start that a lifter was settled on.
+         */
+        PullHistoryAnswer: {
+            /** Model Version */
+            model_version: string;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Reason */
+            reason: string;
+            /**
+             * Settled At
+             * Format: date-time
+             */
+            settled_at: string;
+            setup: components["schemas"]["PullSetupIn"];
+            /**
+             * Setup Id
+             * Format: uuid
+             */
+            setup_id: string;
+        };
+        /**
+         * PullMapAnswer
+         * @description Predicted max over stance (columns) and toes (rows) in one style.
+         */
+        PullMapAnswer: {
+            /** Across */
+            across: string;
+            /** Kg */
+            kg: number[][];
+            /** Limit */
+            limit: string[][];
+            /** Rows */
+            rows: string[];
+            /** Stance M */
+            stance_m: number[];
+        };
+        /**
+         * PullPoseRequest
+         * @description One start, fully specified.
+         */
+        PullPoseRequest: {
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            lift: "deadlift";
+            /** Load Kg */
+            load_kg: number;
+            screens?: components["schemas"]["ScreensIn"];
+            setup: components["schemas"]["PullSetupIn"];
+        };
+        /**
+         * PullRankingAnswer
+         * @description Leaders (best start of each style), the coach's rule beside the model's verdict.
+         */
+        PullRankingAnswer: {
+            /** Assumed Screens */
+            assumed_screens: string[];
+            /** Both Lifts */
+            both_lifts: string;
+            /** Coach Rule */
+            coach_rule: string;
+            /** Feasible Count */
+            feasible_count: number;
+            job?: components["schemas"]["JobAnswer"] | null;
+            /** Leaders */
+            leaders: components["schemas"]["PullCandidateOut"][];
+            /** Model Version */
+            model_version: string;
+            /** Rejected Count */
+            rejected_count: number;
+            /** Residual Log */
+            residual_log: number[];
+            /** Seed */
+            seed: number;
+            /** Strengths */
+            strengths: string;
+            /** Toss Up */
+            toss_up: boolean;
+            /** Verdict */
+            verdict: string;
+            /** Why Not */
+            why_not: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * PullRejectedOut
+         * @description A start that this body cannot take, and why.
+         */
+        PullRejectedOut: {
+            /** Reasons */
+            reasons: string[];
+            setup: components["schemas"]["PullSetupIn"];
+        };
+        /**
+         * PullSettledAnswer
+         * @description The settled start and what changed since.
+         */
+        PullSettledAnswer: {
+            /** Model Version */
+            model_version: string;
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Reason */
+            reason: string;
+            /**
+             * Settled At
+             * Format: date-time
+             */
+            settled_at: string;
+            setup: components["schemas"]["PullSetupIn"];
+            /**
+             * Setup Id
+             * Format: uuid
+             */
+            setup_id: string;
+            /** Stale Because */
+            stale_because: string[];
+        };
+        /**
+         * PullSetupIn
+         * @description One start. ``bar_offset_m`` in front of mid-foot, ``shoulder_offset_m`` in front of the bar;
+         *     ``bar_height_m`` null is the style's; ``shank_deg`` null is found.
+         */
+        PullSetupIn: {
+            /** Bar Height M */
+            bar_height_m?: number | null;
+            /**
+             * Bar Offset M
+             * @default 0.03
+             */
+            bar_offset_m: number;
+            /** Grip M */
+            grip_m: number;
+            /** Shank Deg */
+            shank_deg?: number | null;
+            /**
+             * Shoulder Offset M
+             * @default 0.04
+             */
+            shoulder_offset_m: number;
+            /** Stance M */
+            stance_m: number;
+            /**
+             * Style
+             * @enum {string}
+             */
+            style: "conventional" | "frog" | "semi_sumo" | "sumo" | "trap_low" | "trap_high" | "deficit" | "block" | "romanian";
+            /** Toe Out Deg */
+            toe_out_deg: number;
+        };
+        /**
+         * PullSetupRequest
+         * @description A start to be studied.
+         */
+        PullSetupRequest: {
+            setup: components["schemas"]["PullSetupIn"];
         };
         /**
          * RackAnswer
@@ -2636,6 +3188,23 @@ export interface components {
             variation: string;
         };
         /**
+         * SettlePullRequest
+         * @description The start to settle on, and why.
+         */
+        SettlePullRequest: {
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            setup: components["schemas"]["PullSetupIn"];
+            /**
+             * Setup Id
+             * Format: uuid
+             */
+            setup_id: string;
+        };
+        /**
          * SettleRequest
          * @description The set-up to settle on, and why.
          */
@@ -2827,8 +3396,8 @@ export interface components {
             /** Known Bests */
             known_bests?: components["schemas"]["KnownBestIn"][];
             /**
-             * Lift
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             lift: "squat";
             /** Schools */
@@ -2851,8 +3420,8 @@ export interface components {
              */
             format: 1;
             /**
-             * Lift
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             lift: "squat";
             /** Load Kg */
@@ -2926,6 +3495,64 @@ export interface components {
              * @enum {string}
              */
             state: "nothing yet" | "drafted" | "settled" | "out of date";
+        };
+        /**
+         * StartAnswer
+         * @description One start at a load: everything that a coach compares.
+         */
+        StartAnswer: {
+            /** Back Deg */
+            back_deg: number;
+            /** Bends */
+            bends: components["schemas"]["BarBendOut"][];
+            /** Explanations */
+            explanations: {
+                [key: string]: string;
+            };
+            grip: components["schemas"]["GripOut"];
+            /** Hardest Phase */
+            hardest_phase: string;
+            /** Hardest Step */
+            hardest_step: number;
+            /** Hip Over Knee M */
+            hip_over_knee_m: number;
+            /** Lat Moment Nm */
+            lat_moment_nm: number;
+            /** Limiter */
+            limiter: string;
+            /** Lockout M */
+            lockout_m: number;
+            /** Mass Centre M */
+            mass_centre_m: number;
+            natural: components["schemas"]["NaturalStartOut"];
+            path: components["schemas"]["DrawnColumns"];
+            /** Path Max Kg */
+            path_max_kg: number;
+            /** Per Cm */
+            per_cm: {
+                [key: string]: number;
+            };
+            /** Phases */
+            phases: string[];
+            /** Predicted Max Kg */
+            predicted_max_kg: number;
+            /** Reasons */
+            reasons: string[];
+            setup: components["schemas"]["PullSetupIn"];
+            start: components["schemas"]["DrawnColumns"];
+            /** Travel M */
+            travel_m: number;
+            /** Work J */
+            work_j: number;
+        };
+        /**
+         * StartRequest
+         * @description A start at a load.
+         */
+        StartRequest: {
+            /** Load Kg */
+            load_kg: number;
+            setup: components["schemas"]["PullSetupIn"];
         };
         /**
          * StoredPrescriptionAnswer
@@ -3364,7 +3991,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SquatFitRequest"];
+                "application/json": components["schemas"]["SquatFitRequest"] | components["schemas"]["PullFitRequest"];
             };
         };
         responses: {
@@ -3374,7 +4001,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FitAnswer"];
+                    "application/json": components["schemas"]["FitAnswer"] | components["schemas"]["PullFitAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -3658,7 +4285,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SquatPoseRequest"];
+                "application/json": components["schemas"]["SquatPoseRequest"] | components["schemas"]["PullPoseRequest"];
             };
         };
         responses: {
@@ -5024,6 +5651,891 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_costs_api_lifters__lifter_id__deadlift_costs_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PullCostRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullCostAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_deciding_api_lifters__lifter_id__deadlift_deciding_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DecidingAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_map_api_lifters__lifter_id__deadlift_map_post: {
+        parameters: {
+            query: {
+                across: "toe_out_deg" | "bar_offset_m" | "grip_m";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PullSetupRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullMapAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_ranking_api_lifters__lifter_id__deadlift_ranking_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullRankingAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_settled_api_lifters__lifter_id__deadlift_settled_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullSettledAnswer"] | null;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    settle_api_lifters__lifter_id__deadlift_settled_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettlePullRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettledAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_history_api_lifters__lifter_id__deadlift_settled_history_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullHistoryAnswer"][];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_start_api_lifters__lifter_id__deadlift_start_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_why_not_api_lifters__lifter_id__deadlift_why_not_get: {
+        parameters: {
+            query: {
+                style: "conventional" | "frog" | "semi_sumo" | "sumo" | "trap_low" | "trap_high" | "deficit" | "block" | "romanian";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhyNotAnswer"];
                 };
             };
             /** @description The request is not readable */

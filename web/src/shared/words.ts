@@ -8,6 +8,20 @@ export const BAR_NAMES: Record<string, string> = {
 export const BAR_ORDER = ['low', 'middle', 'high', 'front'] as const
 export type BarPosition = (typeof BAR_ORDER)[number]
 
+export const STYLE_NAMES: Record<string, string> = {
+  conventional: 'Conventional',
+  frog: 'Frog stance',
+  semi_sumo: 'Semi-sumo',
+  sumo: 'Sumo',
+  trap_low: 'Trap bar, low',
+  trap_high: 'Trap bar, high',
+  deficit: 'Deficit',
+  block: 'Block pull',
+  romanian: 'Romanian',
+}
+export const STYLE_ORDER = ['conventional', 'frog', 'semi_sumo', 'sumo', 'trap_low', 'trap_high', 'deficit', 'block', 'romanian'] as const
+export type PullStyle = (typeof STYLE_ORDER)[number]
+
 export const USE_NAMES: Record<string, string> = {
   hips: 'Hips',
   legs: 'Legs together',
@@ -32,6 +46,10 @@ export const LIMIT_NAMES: Record<string, string> = {
   knee_forward: 'The knees school',
   lean: 'The lean the bar holds',
   ankle: 'The ankle',
+  balance_back: 'Weight too far back',
+  balance_forward: 'Weight too far forward',
+  room: 'Room for the hands',
+  shins: 'The bar above the knees',
 }
 
 export const GOALS = [

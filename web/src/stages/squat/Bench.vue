@@ -7,8 +7,9 @@ import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { USE_NAMES, type BarPosition } from '@/shared/words'
-import Costs from './Costs.vue'
+import { BAR_NAMES, USE_NAMES, type BarPosition } from '@/shared/words'
+import Costs from '@/study/Costs.vue'
+import SetupMap from '@/study/SetupMap.vue'
 import Depth from './Depth.vue'
 import ExactEntry from './ExactEntry.vue'
 import Furniture from './Furniture.vue'
@@ -17,7 +18,6 @@ import History from './History.vue'
 import Paths from './Paths.vue'
 import Phases from './Phases.vue'
 import Ranking from './Ranking.vue'
-import SetupMap from './SetupMap.vue'
 import UseBars from './UseBars.vue'
 import { fromGrid, useBench } from './useBench'
 import { barName, useSetup, type Setup } from './useSetup'
@@ -109,6 +109,13 @@ function chooseLeader(position: string) {
   const leader = props.ranking.leaders.find((l) => l.setup.bar_position === position)
   if (leader) set({ bar_position: position as BarPosition, stance_m: leader.setup.stance_m, toe_out_deg: leader.setup.toe_out_deg, heel_lift_m: leader.setup.heel_lift_m, specialty: undefined })
 }
+const AXES = [{ id: 'bar_position', name: 'bar position' }, { id: 'toe_out_deg', name: 'toes' }, { id: 'shank_deg', name: 'shin' }]
+const mapRow = computed(() => (across.value === 'bar_position' ? live.value.bar_position : across.value === 'toe_out_deg' ? live.value.toe_out_deg : (pose.value?.angles.shank ?? 25)))
+const mapRowName = (row: string) => BAR_NAMES[row] ?? `${row}°`
+function goOnMap(place: { row: string; stance_m: number }) {
+  const other = across.value === 'bar_position' ? { bar_position: place.row as BarPosition, specialty: undefined } : across.value === 'toe_out_deg' ? { toe_out_deg: Number(place.row) } : {}
+  set({ stance_m: place.stance_m, ...other })
+}
 const whole = (setup: Setup) => set({ ...setup, specialty: setup.specialty })
 
 defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
@@ -182,7 +189,10 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
           <template v-else>Computing …</template>
         </p>
         <Costs v-else-if="tab === 'costs'" :answer="costs.data.value!" :chosen="faultShown" :fault-name="faultName" @choose="faultShown = $event" />
-        <SetupMap v-else-if="tab === 'map'" :map="map.data.value!" :live="live" :shank-deg="pose?.angles.shank ?? 25" @set="set" @across="across = $event" />
+        <SetupMap
+          v-else-if="tab === 'map'" :map="map.data.value!" :axes="AXES" :live="{ stance_m: live.stance_m, row: mapRow }" :row-name="mapRowName"
+          :note="across === 'shank_deg' ? 'The shin is found, not set: the cross moves along the stance only.' : ''" @go="goOnMap" @across="across = $event as Across"
+        />
         <Paths v-else-if="tab === 'path'" :answer="paths.data.value!" :load-kg="load" />
         <Depth v-else-if="tab === 'depth'" :answer="depth.data.value!" :stance-m="live.stance_m" @stance="set({ stance_m: $event })" />
         <History v-else :history="history.data.value ?? []" @choose="whole" />

@@ -11,7 +11,7 @@ import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { BAR_NAMES, dayOf } from '@/shared/words'
 import Bench from './Bench.vue'
-import { useJob } from './useJob'
+import { useJob } from '@/shared/useJob'
 import { barName, requestOf, type Setup } from './useSetup'
 
 const props = defineProps<{ lifterId: string }>()

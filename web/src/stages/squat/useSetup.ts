@@ -1,6 +1,7 @@
 // The live set-up on the bench with its limits, undo, redo and a pinned A.
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
+import { useHistory } from '@/shared/useHistory'
 import { BAR_NAMES, BAR_ORDER, type BarPosition } from '@/shared/words'
 
 export interface Setup {
@@ -31,17 +32,7 @@ export const sameSetup = (a: Setup, b: Setup) =>
   a.specialty?.name === b.specialty?.name
 
 export function useSetup(start: Setup) {
-  const live = ref<Setup>(tidy(start))
-  const past = ref<Setup[]>([])
-  const future = ref<Setup[]>([])
-  const pinned = ref<Setup | null>(null)
-
-  /** Remember the present before a change, so that it can be undone. */
-  function begin() {
-    const last = past.value.at(-1)
-    if (!last || !sameSetup(last, live.value)) past.value.push({ ...live.value })
-    future.value = []
-  }
+  const { live, begin, ...rest } = useHistory(tidy(start), sameSetup)
   function change(part: Partial<Setup>) {
     live.value = tidy({ ...live.value, ...part })
   }
@@ -53,24 +44,5 @@ export function useSetup(start: Setup) {
     const index = clamp(BAR_ORDER.indexOf(live.value.bar_position) + steps, 0, BAR_ORDER.length - 1)
     change({ bar_position: BAR_ORDER[index]!, specialty: undefined })
   }
-  function travel(from: Setup[], to: Setup[]) {
-    let next = from.pop()
-    while (next && sameSetup(next, live.value)) next = from.pop()
-    if (!next) return
-    to.push({ ...live.value })
-    live.value = next
-  }
-  return {
-    live: computed(() => live.value),
-    pinned: computed(() => pinned.value),
-    canUndo: computed(() => past.value.some((s) => !sameSetup(s, live.value))),
-    canRedo: computed(() => future.value.length > 0),
-    begin,
-    change,
-    set,
-    stepBar,
-    undo: () => travel(past.value, future.value),
-    redo: () => travel(future.value, past.value),
-    pin: () => (pinned.value = pinned.value ? null : { ...live.value }),
-  }
+  return { live: computed(() => live.value), begin, change, set, stepBar, ...rest }
 }

@@ -37,10 +37,20 @@ def _screen_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str
     return changes
 
 
-def changes_since(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
-    """Compare the inputs (body, screens, schools) of a settled set-up with today's."""
+OF_LIFT = {"squat": ("squat_",), "deadlift": ("pull_", "grip_")}
+"""Schools that matter to a lift, by the start of their names."""
+
+
+def changes_since(
+    then: Mapping[str, Any], now: Mapping[str, Any], lift: str = "squat"
+) -> list[str]:
+    """Compare the inputs (body, screens, schools) of a settled set-up of a lift with today's."""
     changes = _body_changes(then["body"], now["body"])
     changes += _screen_changes(then["screens"], now["screens"])
     schools_then, schools_now = then.get("schools", {}), now.get("schools", {})
-    changed = [q for q, was in schools_then.items() if schools_now.get(q, was) != was]
-    return changes + [f"school: {q.removeprefix('squat_').replace('_', ' ')}" for q in changed]
+    changed = [
+        q
+        for q, was in schools_then.items()
+        if q.startswith(OF_LIFT[lift]) and schools_now.get(q, was) != was
+    ]
+    return changes + [f"school: {q.split('_', 1)[1].replace('_', ' ')}" for q in changed]

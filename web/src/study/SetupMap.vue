@@ -4,19 +4,20 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { BAR_NAMES, LIMIT_NAMES } from '@/shared/words'
-import type { Across } from './useStudy'
-import type { Setup } from './useSetup'
+import { LIMIT_NAMES } from '@/shared/words'
 
-const props = defineProps<{ map: Schemas['MapAnswer']; live: Setup; shankDeg: number }>()
-const emit = defineEmits<{ set: [part: Partial<Setup>]; across: [axis: Across] }>()
+const props = defineProps<{
+  map: Schemas['MapAnswer'] | Schemas['PullMapAnswer']
+  axes: { id: string; name: string }[]
+  live: { stance_m: number; row: string | number }
+  rowName: (row: string) => string
+  note?: string
+}>()
+const emit = defineEmits<{ go: [place: { row: string; stance_m: number }]; across: [axis: string] }>()
 const { kg, cm } = useUnits()
 const W = 360
 const LEFT = 46
 const TOP = 6
-const AXES: { id: Across; name: string }[] = [
-  { id: 'bar_position', name: 'bar position' }, { id: 'toe_out_deg', name: 'toes' }, { id: 'shank_deg', name: 'shin' },
-]
 
 const columns = computed(() => props.map.stance_m.length)
 const rows = computed(() => props.map.rows)
@@ -48,10 +49,7 @@ const borders = computed(() => {
 const nearest = (values: number[], value: number) => values.reduce((b, v, i) => (Math.abs(v - value) < Math.abs(values[b]! - value) ? i : b), 0)
 const here = computed(() => {
   const column = nearest(props.map.stance_m, props.live.stance_m)
-  const row =
-    props.map.across === 'bar_position'
-      ? Math.max(0, rows.value.indexOf(props.live.bar_position))
-      : nearest(rows.value.map(Number), props.map.across === 'toe_out_deg' ? props.live.toe_out_deg : props.shankDeg)
+  const row = typeof props.live.row === 'string' ? Math.max(0, rows.value.indexOf(props.live.row)) : nearest(rows.value.map(Number), props.live.row)
   return { row, column, x: LEFT + (column + 0.5) * cell.value.w, y: TOP + (row + 0.5) * cell.value.h }
 })
 const best = computed(() => {
@@ -59,20 +57,17 @@ const best = computed(() => {
   props.map.kg.forEach((values, r) => values.forEach((v, c) => { if (v > (props.map.kg[row]?.[column] ?? 0)) [row, column] = [r, c] }))
   return { x: LEFT + (column + 0.5) * cell.value.w, y: TOP + (row + 0.5) * cell.value.h }
 })
-const rowName = (name: string) => (props.map.across === 'bar_position' ? (BAR_NAMES[name] ?? name) : `${name}°`)
 const words = computed(() => {
   const { row, column } = here.value
   const value = props.map.kg[row]?.[column] ?? 0
   const limit = LIMIT_NAMES[props.map.limit[row]?.[column] ?? ''] ?? ''
-  const place = `${rowName(rows.value[row] ?? '')}, ${cm(props.map.stance_m[column] ?? 0, 0)}`
+  const place = `${props.rowName(rows.value[row] ?? '')}, ${cm(props.map.stance_m[column] ?? 0, 0)}`
   return value > 0 ? `${place}: ${kg(value, 0)}, ${limit.toLowerCase()} limit` : `${place}: closed by ${limit.toLowerCase()}`
 })
 function go(row: number, column: number) {
   const r = Math.min(rows.value.length - 1, Math.max(0, row))
   const c = Math.min(columns.value - 1, Math.max(0, column))
-  const name = rows.value[r]!
-  const across = props.map.across === 'bar_position' ? { bar_position: name as Setup['bar_position'], specialty: undefined } : props.map.across === 'toe_out_deg' ? { toe_out_deg: Number(name) } : {}
-  emit('set', { stance_m: props.map.stance_m[c]!, ...across })
+  emit('go', { row: rows.value[r]!, stance_m: props.map.stance_m[c]! })
 }
 function key(event: KeyboardEvent) {
   const step = event.shiftKey ? 5 : 1
@@ -94,13 +89,13 @@ function point(event: PointerEvent) {
     <h2>
       Map <small>predicted max, stance against</small>
       <span class="axes" role="radiogroup" aria-label="Other axis">
-        <button v-for="a in AXES" :key="a.id" role="radio" :aria-checked="map.across === a.id" :class="{ on: map.across === a.id }" @click="emit('across', a.id)">{{ a.name }}</button>
+        <button v-for="a in axes" :key="a.id" role="radio" :aria-checked="map.across === a.id" :class="{ on: map.across === a.id }" @click="emit('across', a.id)">{{ a.name }}</button>
       </span>
     </h2>
     <svg :viewBox="`0 0 ${W} ${height}`" class="map" @pointerdown="point" @pointermove="point">
       <defs><pattern id="closed" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="var(--paper)" /><line x1="0" x2="0" y1="0" y2="5" stroke="var(--line)" /></pattern></defs>
       <g v-for="(name, r) in rows" :key="name">
-        <text :x="LEFT - 4" :y="TOP + (r + 0.5) * cell.h + 3.4" text-anchor="end">{{ r % (cell.h < 13 ? 2 : 1) === 0 ? (map.across === 'bar_position' ? (BAR_NAMES[name] ?? name).replace(' bar', '') : `${name}°`) : '' }}</text>
+        <text :x="LEFT - 4" :y="TOP + (r + 0.5) * cell.h + 3.4" text-anchor="end">{{ r % (cell.h < 13 ? 2 : 1) === 0 ? rowName(name).replace(' bar', '') : '' }}</text>
         <rect v-for="(value, c) in map.kg[r]" :key="c" :x="LEFT + c * cell.w" :y="TOP + r * cell.h" :width="cell.w + 0.3" :height="cell.h + 0.3" :fill="shade(value)" />
       </g>
       <path :d="borders" class="border" />
@@ -113,7 +108,7 @@ function point(event: PointerEvent) {
       </g>
     </svg>
     <p aria-live="polite"><b>{{ words }}</b></p>
-    <p class="small soft">Darker lifts more, from {{ kg(range.low, 0) }} to {{ kg(range.high, 0) }}; lines part the limiters; hatched is closed; the ring is the best. <template v-if="map.across === 'shank_deg'">The shin is found, not set: the cross moves along the stance only.</template></p>
+    <p class="small soft">Darker lifts more, from {{ kg(range.low, 0) }} to {{ kg(range.high, 0) }}; lines part the limiters; hatched is closed; the ring is the best. {{ note }}</p>
   </section>
 </template>
 

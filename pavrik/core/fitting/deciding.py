@@ -1,11 +1,11 @@
-"""Which input decides: how far each must move before another bar position leads.
+"""Which input decides: how far each must move before another style leads.
 
 Each measured or assumed input is moved alone, in steps of its own error, and the leaders are
 fitted again; between two steps the lead is taken as a straight line. The input that flips the
 answer within the least of its own errors is the most valuable next measurement.
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Any
@@ -13,11 +13,8 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
-from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.evaluation import SAMPLING, evaluate
-from pavrik.core.squat.lifter import SquatLifter
-from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import OFFSETS, neighbours
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.sampling import OFFSETS
 from pavrik.core.units import Floats, radians
 
 STEPS = np.array([-3.0, -2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0, 1.5, 2.0, 3.0])
@@ -29,15 +26,16 @@ _MUSCLES = ("hip_extensors", "knee_extensors", "upper_back", "lower_back")
 
 @dataclass(frozen=True)
 class Flip:
-    """One input: ``by`` (m, deg or share) is the least move that hands the lead to ``to``; None
-    when nothing within three errors does. ``errors`` is that move in errors of the input."""
+    """One input: ``by`` (m, deg or share) is the least move that hands the lead to the style
+    ``to``; None when nothing within three errors does. ``errors`` is that move in errors of the
+    input."""
 
     name: str
     unit: str
     measured: bool
     by: float | None
     errors: float | None
-    to: SquatSetup | None
+    to: str | None
 
 
 @dataclass(frozen=True)
@@ -48,7 +46,7 @@ class _Input:
     error: float
 
 
-def _inputs(lifter: SquatLifter) -> list[_Input]:
+def _inputs(lifter: Lifter) -> list[_Input]:
     assumed, body = lifter.assumed, lifter.body
     found = []
     for name in _LENGTHS:
@@ -62,7 +60,7 @@ def _inputs(lifter: SquatLifter) -> list[_Input]:
     return found + [_Input(name, "share", False, assumed.capacity_error) for name in _MUSCLES]
 
 
-def _moved(lifter: SquatLifter, inputs: Sequence[_Input]) -> SquatLifter:
+def _moved(lifter: Lifter, inputs: Sequence[_Input], axes: int) -> Lifter:
     """All lifters that differ in one input by one step, along a leading axis."""
     count = len(inputs) * len(STEPS)
 
@@ -76,7 +74,7 @@ def _moved(lifter: SquatLifter, inputs: Sequence[_Input]) -> SquatLifter:
             else:
                 error = radians(item.error) if item.unit == "deg" else item.error
                 moved[row] = value + STEPS * error
-        return moved.reshape(count, 1, 1, 1)
+        return moved.reshape(count, *[1] * axes)
 
     lengths: dict[str, Any] = {n: column(n, float(getattr(lifter.body, n))) for n in SEGMENTS}
     screens = lifter.screens.with_limits(
@@ -93,8 +91,8 @@ def _moved(lifter: SquatLifter, inputs: Sequence[_Input]) -> SquatLifter:
     )
 
 
-def _flip(item: _Input, maxes_kg: Floats, setups: Sequence[SquatSetup]) -> Flip:
-    """``maxes_kg`` of shape (steps, set-ups), the leader first."""
+def _flip(item: _Input, maxes_kg: Floats, styles: Sequence[str]) -> Flip:
+    """``maxes_kg`` of shape (steps, styles), the leader first."""
     middle = int(np.argmin(np.abs(STEPS)))
     rivals = maxes_kg[:, 1:].max(axis=1)
     lead = maxes_kg[:, 0] - rivals
@@ -112,21 +110,24 @@ def _flip(item: _Input, maxes_kg: Floats, setups: Sequence[SquatSetup]) -> Flip:
         return Flip(item.name, item.unit, item.measured, None, None, None)
     errors, at, rival = min(crossings)
     by = float(np.exp(at * item.error) - 1) if item.unit == "share" else float(at * item.error)
-    return Flip(item.name, item.unit, item.measured, by, float(errors), setups[rival])
+    return Flip(item.name, item.unit, item.measured, by, float(errors), styles[rival])
 
 
-def what_decides(lifter: SquatLifter, setups: Sequence[SquatSetup]) -> list[Flip]:
-    """For the leaders of a fit (best by predicted max first): every input, the most decisive
-    first. Empty with fewer than two leaders."""
-    if len(setups) < 2:
+BestMaxes = Callable[[Lifter], Floats]
+"""Many lifters as one -> best predicted max in kg of each style, shape (lifters, styles)."""
+
+
+def what_decides(
+    lifter: Lifter, styles: Sequence[str], best_maxes: BestMaxes, axes: int = 3
+) -> list[Flip]:
+    """For the styles of a fit's leaders: every input, the most decisive first. Empty with fewer
+    than two styles. ``axes`` is how many axes ``best_maxes`` wants behind the lifters'."""
+    if len(styles) < 2:
         return []
     inputs = _inputs(lifter)
-    refits = [near for setup in setups for near in neighbours(setup)]
-    case = case_for(_moved(lifter, inputs), refits, before=(1,))
-    maxes = evaluate(case, SAMPLING).predicted_max_kg
-    best = maxes.reshape(len(inputs), len(STEPS), len(setups), -1).max(axis=-1)
+    best = best_maxes(_moved(lifter, inputs, axes)).reshape(len(inputs), len(STEPS), len(styles))
     order = np.argsort(-best[0, int(np.argmin(np.abs(STEPS)))], kind="stable")
-    ranked = [setups[i] for i in order]
+    ranked = [styles[i] for i in order]
     flips = [_flip(item, best[row][:, order], ranked) for row, item in enumerate(inputs)]
     return sorted(flips, key=lambda flip: np.inf if flip.errors is None else flip.errors)
 
@@ -163,5 +164,5 @@ def deciding_words(flips: Sequence[Flip], lead_name: str, names: dict[str, str])
     again = "take it once more" if first.measured else "measure it"
     return (
         f"{input_words(first.name)} decides: {_move_words(first)} and "
-        f"{names[first.to.bar_position]} would lead {lead_name}; {again} before settling"
+        f"{names[first.to]} would lead {lead_name}; {again} before settling"
     )

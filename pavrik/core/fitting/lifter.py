@@ -4,14 +4,22 @@ from dataclasses import dataclass, field
 
 from pavrik.core.assumptions import DEFAULT, Assumptions
 from pavrik.core.body.segments import Body, Number
+from pavrik.core.fitting.screens import Screens, make_screens
 from pavrik.core.squat.depth import hip_above_knee_at
-from pavrik.core.squat.screens import Screens, make_screens
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
 from pavrik.core.strength.capacities import Capacities, assumed_capacities
 
 
 @dataclass(frozen=True)
-class SquatLifter:
+class PullSchools:
+    """The schools that change what the model computes for pulls."""
+
+    shoulder_offset_m: float = 0.04
+    blades_down: bool = True
+
+
+@dataclass(frozen=True)
+class Lifter:
     """Body, what was measured of it, strengths, screens, schools and stance limit."""
 
     body: Body
@@ -21,6 +29,7 @@ class SquatLifter:
     measured: frozenset[str] = frozenset()
     stance_limit_m: float = DEFAULT.stance_limit_walkout_m
     assumed: Assumptions = DEFAULT
+    pull: PullSchools = field(default_factory=PullSchools)
     own_depth_m: float | None = None
     """Hip above knee where the depth target is this lifter's own: deepest neutral, or a box."""
 
@@ -37,10 +46,10 @@ class SquatLifter:
         return float(self.depth_target_m())
 
 
-def default_lifter(body: Body, **changes: object) -> SquatLifter:
+def default_lifter(body: Body, **changes: object) -> Lifter:
     """A lifter of whom only the body is known."""
     known: dict[str, object] = {
         "capacities": assumed_capacities(body, DEFAULT),
         "screens": make_screens(DEFAULT),
     }
-    return SquatLifter(body=body, **(known | changes))  # type: ignore[arg-type]
+    return Lifter(body=body, **(known | changes))  # type: ignore[arg-type]

@@ -1,0 +1,70 @@
+"""Standing with the bar: how high it ends, how far it travels, and the work that takes."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core.deadlift.cases import PullCase
+from pavrik.core.deadlift.start import HeldPull, effective_arm, upper_masses
+from pavrik.core.linkage.foot import place_foot
+from pavrik.core.linkage.legs import leg_masses, squat_legs
+from pavrik.core.units import GRAVITY_M_S2, Floats
+
+BLADES_DOWN_M = 0.02
+"""How much lower the bar ends with the blades held down: assumption."""
+
+
+@dataclass(frozen=True)
+class Lockout:
+    """Heights and travel of the bar in m, the body's own rise (m), and the work in J at a load."""
+
+    bar_height_m: float
+    travel_m: float
+    body_rise_m: float
+    work_j: float
+
+
+def _centre_z(pose: HeldPull) -> Floats:
+    upper = upper_masses(
+        pose.body, pose.lean, pose.legs.hip, (pose.bar_x, pose.bar_z),
+        (pose.shoulder_x, pose.shoulder_z), pose.assumed,
+    )  # fmt: skip
+    legs = pose.masses
+    total = legs.foot_kg * legs.foot.z + legs.shank_kg * legs.shank.z + legs.thigh_kg * legs.thigh.z
+    return (total + sum(kg * z for _, kg, _, z, _ in upper)) / pose.body.mass_kg
+
+
+def _standing_centre_z(case: PullCase, shoulder_z: Floats, bar_z: Floats) -> Floats:
+    foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
+    legs = squat_legs(case.body, foot, 0.0, np.pi / 2)
+    masses = leg_masses(case.body, legs)
+    upper = upper_masses(
+        case.body, np.zeros(()), legs.hip, (legs.hip.x, bar_z), (legs.hip.x, shoulder_z),
+        case.assumed,
+    )  # fmt: skip
+    total = (
+        masses.foot_kg * masses.foot.z
+        + masses.shank_kg * masses.shank.z
+        + masses.thigh_kg * masses.thigh.z
+    )
+    return (total + sum(kg * z for _, kg, _, z, _ in upper)) / case.body.mass_kg
+
+
+def lockout(case: PullCase, start: HeldPull, load_kg: float, blades_down: bool = True) -> Lockout:
+    """Lockout of one set-up: hips and knees straight in the stance, arms hanging."""
+    foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
+    aside = foot.ankle.y - np.asarray(case.body.hip_spacing_m) / 2
+    leg = case.body.shank_m + case.body.thigh_m
+    hip_z = foot.ankle.z + np.sqrt(np.maximum(leg**2 - aside**2, 0.0))
+    shoulder_z = hip_z + case.body.trunk_m
+    lower = BLADES_DOWN_M if blades_down else 0.0
+    bar_z = shoulder_z - effective_arm(case.body, case.grip_m)[0] - lower
+
+    def one(value: Floats) -> float:
+        return float(np.asarray(value).reshape(-1)[0])
+
+    travel = one(bar_z) - one(start.bar_z)
+    rise = one(_standing_centre_z(case, shoulder_z, bar_z)) - one(_centre_z(start))
+    mass = float(np.asarray(case.body.mass_kg))
+    work = GRAVITY_M_S2 * (load_kg * travel + mass * rise)
+    return Lockout(one(bar_z), travel, rise, work)

@@ -1,0 +1,162 @@
+"""What the pull's screens show: starts, styles side by side, the way to lockout, the bar's bend."""
+
+from datetime import datetime
+from uuid import UUID
+
+from pydantic import BaseModel
+
+from pavrik.formats.bench import DrawnColumns
+from pavrik.formats.model_requests import PullSetupIn
+from pavrik.formats.squat_study import FaultCostOut, JobAnswer
+
+
+class PullCandidateOut(BaseModel):
+    """The best start of a style and what it promises; travel and work at its predicted max."""
+
+    setup: PullSetupIn
+    shank_deg: float
+    back_deg: float
+    hip_closing_deg: float
+    hip_abduction_deg: float
+    hip_over_knee_m: float
+    predicted_max_kg: float
+    band_kg: list[float] | None = None
+    median_kg: float | None = None
+    chance_best: float | None = None
+    limiter: str
+    use: dict[str, float]
+    travel_m: float
+    work_j: float
+    hip_rotation_deg: float
+
+
+class PullRankingAnswer(BaseModel):
+    """Leaders (best start of each style), the coach's rule beside the model's verdict."""
+
+    leaders: list[PullCandidateOut]
+    toss_up: bool
+    verdict: str
+    coach_rule: str
+    why_not: dict[str, list[str]]
+    rejected_count: int
+    feasible_count: int
+    strengths: str
+    residual_log: list[float]
+    assumed_screens: list[str]
+    both_lifts: str
+    model_version: str
+    seed: int
+    job: JobAnswer | None = None
+
+
+class PullRejectedOut(BaseModel):
+    """A start that this body cannot take, and why."""
+
+    setup: PullSetupIn
+    reasons: list[str]
+
+
+class PullFitAnswer(BaseModel):
+    """The public answer of ``pavrik fit`` for a pull."""
+
+    candidates: list[PullCandidateOut]
+    best_of_style: dict[str, PullCandidateOut | None]
+    rejected: list[PullRejectedOut]
+    toss_up: bool
+    verdict: str
+    coach_rule: str
+    strengths: str
+    residual_log: list[float]
+    assumed_screens: list[str]
+    model_version: str
+
+
+class NaturalStartOut(BaseModel):
+    """The natural start against a too-low one; let-go in m in front of the heel."""
+
+    rise_m: float
+    let_go_m: float
+    low_let_go_m: float
+    low: DrawnColumns
+
+
+class BarBendOut(BaseModel):
+    """Slack in m, the hands' height when the plates leave, and the rising pull."""
+
+    bar: str
+    shaft_mm: float
+    bend_m: float
+    slack_m: float
+    leaves_at_m: float
+    rise_m: list[float]
+    pull_kg: list[float]
+
+
+class GripOut(BaseModel):
+    """Hands on the bar in m and ring words; room to the legs in m, negative presses."""
+
+    grip_m: float
+    ring_words: str
+    room_m: float
+
+
+class StartAnswer(BaseModel):
+    """One start at a load: everything that a coach compares."""
+
+    setup: PullSetupIn
+    predicted_max_kg: float
+    limiter: str
+    reasons: list[str]
+    start: DrawnColumns
+    path: DrawnColumns
+    phases: list[str]
+    hardest_step: int
+    hardest_phase: str
+    path_max_kg: float
+    lat_moment_nm: float
+    back_deg: float
+    hip_over_knee_m: float
+    mass_centre_m: float
+    lockout_m: float
+    travel_m: float
+    work_j: float
+    natural: NaturalStartOut
+    bends: list[BarBendOut]
+    grip: GripOut
+    per_cm: dict[str, float]
+    explanations: dict[str, str]
+
+
+class PullCostAnswer(BaseModel):
+    """All priced pull faults, the dearest first."""
+
+    costs: list[FaultCostOut]
+    reasons: list[str]
+    model_version: str
+
+
+class PullMapAnswer(BaseModel):
+    """Predicted max over stance (columns) and toes (rows) in one style."""
+
+    across: str
+    rows: list[str]
+    stance_m: list[float]
+    kg: list[list[float]]
+    limit: list[list[str]]
+
+
+class PullHistoryAnswer(BaseModel):
+    """One start that a lifter was settled on."""
+
+    setup_id: UUID
+    setup: PullSetupIn
+    predicted_max_kg: float
+    reason: str
+    settled_at: datetime
+    model_version: str
+
+
+class PullSettledAnswer(PullHistoryAnswer):
+    """The settled start and what changed since."""
+
+    stale_because: list[str]

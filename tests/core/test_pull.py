@@ -1,0 +1,326 @@
+"""The pull: start, fit, path, lockout, bend, costs, natural start: closed forms, bands, rules."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from scipy.integrate import quad, solve_bvp
+from scipy.optimize import brentq
+
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.segments import make_body
+from pavrik.core.deadlift.bar_bend import STEEL_PA, bar_bend, second_moment_m4
+from pavrik.core.deadlift.candidates import assess_pulls
+from pavrik.core.deadlift.cases import pull_case
+from pavrik.core.deadlift.costs import FAULTS, ONE_SIDED, pull_costs
+from pavrik.core.deadlift.fit import PullGrid, fit_pull
+from pavrik.core.deadlift.lockout import lockout
+from pavrik.core.deadlift.path import pull_path, sticking
+from pavrik.core.deadlift.report import one, pull_report
+from pavrik.core.deadlift.start import BAR_RADIUS_M, SHIN_M
+from pavrik.core.deadlift.styles import COMPETING, STYLES, PullSetup, usual_setup
+from pavrik.core.deadlift.why_not import pull_why_not
+from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
+from pavrik.core.fitting.screens import make_screens
+from pavrik.core.squat.candidates import assess
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.units import GRAVITY_M_S2
+from tests.core.bodies import DEFAULT_MAN, adults
+
+MAN = default_lifter(DEFAULT_MAN)
+CONVENTIONAL = usual_setup("conventional")
+
+
+def best(lifter, *styles):
+    fit = fit_pull(lifter, PullGrid(styles=styles))
+    assert fit.leaders, [r.reasons for r in fit.rejected[:3]]
+    return fit.leaders[0]
+
+
+def with_arms(change_m):
+    body = replace(
+        DEFAULT_MAN,
+        upper_arm_m=DEFAULT_MAN.upper_arm_m + change_m / 2,
+        forearm_m=DEFAULT_MAN.forearm_m + change_m / 2,
+    )
+    return default_lifter(body)
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    body=adults(),
+    style=st.sampled_from(sorted(STYLES)),
+    offset=st.floats(0.0, 0.05),
+    shoulders=st.floats(0.0, 0.06),
+    load=st.floats(0.0, 400.0),
+)
+def test_starts_keep_lengths_and_stay_finite(body, style, offset, shoulders, load):
+    setup = replace(usual_setup(style), bar_offset_m=offset, shoulder_offset_m=shoulders)
+    lifter = default_lifter(body)
+    report = pull_report(lifter, setup, load)
+    assert bool(report.reasons) == (report.predicted_max_kg == 0)
+    pose = report.pose
+    if np.any(pose.impossible):
+        return
+    hip, knee, ankle = (np.array([one(v) for v in p]) for p in (
+        pose.legs.hip, pose.legs.knee, pose.legs.foot.ankle))  # fmt: skip
+    assert np.linalg.norm(knee - ankle) == pytest.approx(body.shank_m, abs=1e-9)
+    assert np.linalg.norm(hip - knee) == pytest.approx(body.thigh_m, abs=1e-9)
+    shoulder = np.array([one(pose.shoulder_x), one(pose.shoulder_z)])
+    assert np.hypot(*(shoulder - hip[[0, 2]])) == pytest.approx(body.trunk_m, abs=1e-9)
+    bar = np.array([one(pose.bar_x), (setup.grip_m - body.shoulder_spacing_m) / 2,
+                    one(pose.bar_z)])  # fmt: skip
+    arm = np.array([shoulder[0], 0.0, shoulder[1]]) - bar
+    assert np.linalg.norm(arm) == pytest.approx(body.arm_m, abs=1e-9)
+    assert all(np.isfinite(np.squeeze(u)).all() for u in pose.under(load).use)
+
+
+def test_the_shin_touches_the_bar_where_root_finding_says():
+    """scipy's brentq on the distance from bar to shank axis is the reference of the closed form."""
+    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    ankle = [one(v) for v in pose.legs.foot.ankle]
+    ahead, above = CONVENTIONAL.bar_offset_m - ankle[0], CONVENTIONAL.bar_height_m - ankle[2]
+    seen = brentq(
+        lambda a: ahead * np.cos(a) - above * np.sin(a) - SHIN_M - BAR_RADIUS_M, -0.2, 0.9
+    )
+    shank = np.arctan(np.tan(seen) / np.cos(CONVENTIONAL.toe_out))
+    assert one(pose.legs.shank) == pytest.approx(shank, abs=1e-10)
+
+
+def test_the_hip_is_the_rear_crossing_of_two_circles():
+    """scipy's brentq along the circle round the knee is the reference of the crossing."""
+    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    knee = np.array([one(pose.legs.knee.x), one(pose.legs.knee.z)])
+    thigh = np.hypot(one(pose.legs.hip.x) - knee[0], one(pose.legs.hip.z) - knee[1])
+    shoulder = np.array([one(pose.shoulder_x), one(pose.shoulder_z)])
+
+    def gap(angle):
+        hip = knee + thigh * np.array([-np.cos(angle), np.sin(angle)])
+        return np.hypot(*(shoulder - hip)) - DEFAULT_MAN.trunk_m
+
+    angle = brentq(gap, -0.6, 1.2)
+    assert one(pose.legs.hip.x) == pytest.approx(knee[0] - thigh * np.cos(angle), abs=1e-9)
+
+
+def test_moments_are_straight_lines_in_the_load():
+    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    low, middle, high = (pose.under(kg).moments for kg in (0.0, 100.0, 200.0))
+    for name in low._fields:
+        a, b, c = (one(getattr(m, name)) for m in (low, middle, high))
+        assert c - b == pytest.approx(b - a, abs=1e-8)
+
+
+def test_bands_of_the_default_body():
+    """Bands that the assumptions are tuned for; common practice, no source."""
+    squat = assess(MAN, [SquatSetup("low", 0.42, float(np.deg2rad(20)))])[0][0].predicted_max_kg
+    conventional, sumo = best(MAN, "conventional"), best(MAN, "sumo")
+    assert 1.05 <= conventional.predicted_max_kg / squat <= 1.30
+    assert 0.95 <= sumo.predicted_max_kg / conventional.predicted_max_kg <= 1.10
+    assert 20 <= np.rad2deg(conventional.back_angle) <= 45
+    assert sumo.back_angle > conventional.back_angle
+    trap = best(MAN, "trap_low", "trap_high")
+    assert 1.03 <= trap.predicted_max_kg / conventional.predicted_max_kg <= 1.20
+
+
+def test_long_arms_raise_both_pulls_and_short_arms_favour_sumo():
+    """Common practice, no source."""
+    found = {}
+    for name, change in (("short", -0.03), ("default", 0.0), ("long", 0.03)):
+        lifter = with_arms(change)
+        found[name] = best(lifter, "conventional"), best(lifter, "sumo")
+    for pull in (0, 1):
+        maxes = [found[name][pull].predicted_max_kg for name in ("short", "default", "long")]
+        assert maxes == sorted(maxes)
+    ratio = {n: s.predicted_max_kg / c.predicted_max_kg for n, (c, s) in found.items()}
+    assert ratio["short"] > ratio["default"] > ratio["long"]
+
+
+@pytest.mark.parametrize("seed", range(12))
+def test_the_fast_search_equals_brute_force_within_half_a_percent(seed):
+    """Every start of the grid one by one, its max by bisection, is the reference."""
+    random = np.random.default_rng(seed)
+    stature = random.uniform(1.58, 1.92)
+    body = make_body(
+        ["male", "female"][seed % 2], random.uniform(58, 115), stature,
+        {"thigh_m": 0.245 * stature * random.normal(1, 0.04)},
+    )  # fmt: skip
+    lifter = default_lifter(body)
+    style = ["conventional", "sumo", "semi_sumo"][seed % 3]
+    grid = PullGrid(styles=(style,), stance_m=STYLES[style].stances_m[::3])
+    fast = fit_pull(lifter, grid)
+    slow = 0.0
+    for setup in grid.setups():
+        if assess_pulls(lifter, [setup])[1]:
+            continue
+        pose = pull_case(lifter, [setup]).held()
+        slow = max(
+            slow, brentq(lambda kg, p=pose: float(np.squeeze(p.under(kg).use.most)) - 1, 0, 900)
+        )
+    assert (fast.leaders[0].predicted_max_kg if fast.leaders else 0.0) == pytest.approx(
+        slow, rel=0.005
+    )
+
+
+def test_feet_too_close_and_too_far_are_named():
+    near = replace(CONVENTIONAL, bar_offset_m=-0.02)
+    far = replace(CONVENTIONAL, bar_offset_m=0.10)
+    said = [" ".join(assess_pulls(MAN, [s])[1][0].reasons) for s in (near, far)]
+    assert "too close" in said[0]
+    assert "too far" in said[1]
+
+
+def test_a_stiff_body_reads_why_and_which_blocks_open_the_pull():
+    stiff = default_lifter(DEFAULT_MAN, screens=make_screens(DEFAULT, neutral_closing_deg=112))
+    fit = fit_pull(stiff, PullGrid(styles=("conventional",)))
+    assert not fit.leaders
+    assert "no start from the floor" in fit.verdict
+    closed = pull_why_not(stiff, "conventional")
+    assert any("the hip would close" in reason for reason in closed.binding)
+    assert closed.remedies[0].words.startswith("the bar raised")
+    assert closed.remedies[0].candidate.predicted_max_kg > 0
+
+
+def test_the_way_rises_to_lockout_with_the_bar_on_the_legs():
+    for style in ("conventional", "sumo", "trap_low"):
+        found = best(MAN, style)
+        case = pull_case(MAN, [found.setup])
+        way = pull_path(case)
+        heights = way.bar_height_m()
+        assert np.all(np.diff(heights) > 0)
+        assert heights[0] == pytest.approx(found.setup.bar_height_m, abs=2e-3)
+        end = lockout(case, case.held(), 150.0)
+        assert heights[-1] == pytest.approx(end.bar_height_m, abs=0.03)
+        step, use = sticking(way, 0.9 * found.predicted_max_kg)
+        assert use[step] == use.max()
+
+
+def test_work_is_load_times_travel_as_integration_along_the_way_has_it():
+    """scipy's quad of the bar's weight over its height is the reference of the bar's share."""
+    case = pull_case(MAN, [CONVENTIONAL])
+    end = lockout(case, case.held(), 180.0)
+    start = CONVENTIONAL.bar_height_m
+    bar_work = quad(lambda _: 180.0 * GRAVITY_M_S2, start, start + end.travel_m)[0]
+    body_work = float(DEFAULT_MAN.mass_kg) * GRAVITY_M_S2 * end.body_rise_m
+    assert end.work_j == pytest.approx(bar_work + body_work)
+    assert end.body_rise_m > 0
+
+
+def test_a_wider_stance_a_narrower_grip_and_blades_down_shorten_the_travel():
+    """Common practice, no source."""
+    case = pull_case(MAN, [CONVENTIONAL])
+    here = lockout(case, case.held(), 150.0).travel_m
+    for changed in (
+        replace(CONVENTIONAL, stance_m=CONVENTIONAL.stance_m + 0.2),
+        replace(CONVENTIONAL, grip_m=CONVENTIONAL.grip_m - 0.08),
+    ):
+        other = pull_case(MAN, [changed])
+        assert lockout(other, other.held(), 150.0).travel_m < here
+    assert lockout(case, case.held(), 150.0, blades_down=False).travel_m > here
+
+
+def test_the_bend_agrees_with_a_numerical_beam():
+    """scipy's solve_bvp of E I w'''' = 0 on half the bar, clamped by symmetry in the middle and
+    carried at the hand, is the reference of the closed form."""
+    grip, shaft = 0.5, 28.0
+    load, bar = 180.0, 20.0
+    found = bar_bend(load, bar, shaft, grip, 0.225)
+    stiffness = STEEL_PA * second_moment_m4(shaft)
+    force = (load - bar) / 2 * GRAVITY_M_S2
+    stack = (load - bar) / 2 * 0.0012
+    end = 1.31 / 2 + stack / 2
+
+    def curvature(x):
+        arm = np.where(x < grip / 2, end - grip / 2, end - x)
+        return force * arm / stiffness
+
+    solution = solve_bvp(
+        lambda x, y: np.vstack([y[1], curvature(x)]),
+        lambda a, _: np.array([a[0], a[1]]),
+        np.linspace(0, end, 400), np.zeros((2, 400)), tol=1e-8, max_nodes=40_000,
+    )  # fmt: skip
+    drop = solution.sol(end)[0] - solution.sol(grip / 2)[0]
+    assert found.bend_m == pytest.approx(drop, rel=2e-3)
+    assert 0.008 < found.bend_m < 0.014
+    assert bar_bend(load, bar, 29.0, grip, 0.225).bend_m < found.bend_m
+    assert bar_bend(load, bar, 50.0, grip, 0.225).bend_m < 0.4 * found.bend_m
+    assert bar_bend(load, bar, shaft, grip, 0.225, at_sleeve_ends=True).bend_m > found.bend_m
+    assert found.pull_kg[0] == bar
+    assert found.pull_kg[-1] == pytest.approx(load)
+
+
+def test_hips_below_the_natural_start_rise_for_nothing():
+    """Common practice, no source: a squatted pull rises before the plates leave."""
+    report = pull_report(MAN, CONVENTIONAL, 150.0)
+    assert report.natural.rise_m > 0.03
+    assert report.natural.low_let_go_m != report.natural.let_go_m
+    low = next(c for c in pull_costs(MAN, CONVENTIONAL, 150.0) if c.fault_id == "hips-low")
+    assert low.hip_rise_m == pytest.approx(report.natural.rise_m, abs=1e-6)
+
+
+def test_every_priced_fault_of_the_pull_has_a_price():
+    costs = pull_costs(MAN, CONVENTIONAL, 150.0)
+    assert {c.fault_id for c in costs} == set(FAULTS) | set(ONE_SIDED)
+    lost = [c.lost_kg for c in costs]
+    assert lost == sorted(lost, reverse=True)
+    shoots = {
+        rise: next(
+            c.lost_kg
+            for c in pull_costs(MAN, CONVENTIONAL, 150.0, {"hips-shoot": rise})
+            if c.fault_id == "hips-shoot"
+        )
+        for rise in (0.02, 0.08)
+    }
+    assert shoots[0.08] > shoots[0.02] > 0
+    assert pull_costs(MAN, replace(CONVENTIONAL, bar_offset_m=0.15), 100.0) == []
+
+
+def test_the_verdict_and_the_coachs_rule_speak_and_sampling_repeats():
+    first, again = (fit_pull(MAN, samples=64, seed=4) for _ in range(2))
+    assert first.sureness == again.sureness
+    assert {c.setup.style for c in first.leaders} == set(COMPETING)
+    assert first.verdict
+    assert "upright back" in first.coach_rule
+    chances = [s.chance_best for s in first.sureness]
+    assert sum(chances) <= 1.0
+    for leader, sure in zip(first.leaders, first.sureness, strict=True):
+        assert sure.band_kg[0] < leader.predicted_max_kg < sure.band_kg[1]
+
+
+def test_one_set_of_strengths_explains_both_lifts():
+    """A lifter stronger everywhere by a fifth: squats and pulls together find it."""
+    strong = replace(
+        MAN,
+        capacities=replace(
+            MAN.capacities,
+            **{
+                name: getattr(MAN.capacities, name) * 1.2
+                for name in ("hip_extensors", "hamstrings", "knee_extensors", "adductors",
+                             "lower_back", "upper_back")
+            },
+        ),
+    )  # fmt: skip
+    squats = [SquatSetup(p, 0.42, 0.35) for p in ("low", "front")]
+    pulls = [CONVENTIONAL]
+    lifted = [c.predicted_max_kg for c in assess(strong, squats)[0]]
+    pulled = [c.predicted_max_kg for c in assess_pulls(strong, pulls)[0]]
+    bests = [KnownBest(s, kg) for s, kg in zip(squats + pulls, lifted + pulled, strict=True)]
+    inferred = strengths_from(MAN, bests)
+    assert inferred.firmness == "indicative"
+    assert max(abs(r) for r in inferred.residual) < 0.03
+    assert inferred.capacities.hip_extensors > 1.1 * MAN.capacities.hip_extensors
+
+
+def test_predicted_max_is_where_use_is_whole():
+    found = assess_pulls(MAN, [CONVENTIONAL])[0][0]
+    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    held = load_at_full_use(lambda kg: pose.under(kg).use.most, 83.0)
+    assert found.predicted_max_kg == pytest.approx(float(np.squeeze(held)))
+    assert max(found.use.values()) == pytest.approx(1.0, abs=2e-4)
+
+
+def test_a_set_up_is_fully_said():
+    assert PullSetup("sumo", 0.6, 0.5, 0.46).kind.hands == "inside"

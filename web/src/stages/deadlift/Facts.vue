@@ -1,0 +1,63 @@
+<script setup lang="ts">
+// The live start in facts: hands, balance, natural start, let-go test, slack, and the way up.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/shared/api'
+import { useUnits } from '@/shared/units'
+
+const props = defineProps<{ answer: Schemas['StartAnswer']; loadKg: number }>()
+const { cm, kg, massOf, massUnit } = useUnits()
+const bar = ref(0)
+const bend = computed(() => props.answer.bends[bar.value] ?? props.answer.bends[0])
+const room = computed(() => props.answer.grip.room_m)
+const steps = computed(() => (bend.value ? bend.value.rise_m.map((rise, i) => ({ rise, pull: bend.value!.pull_kg[i] ?? 0 })) : []))
+</script>
+
+<template>
+  <section>
+    <h2>The start in facts <small>at {{ kg(loadKg) }}</small></h2>
+    <dl>
+      <div><dt>Hips over knees</dt><dd>{{ cm(answer.hip_over_knee_m) }}</dd></div>
+      <div><dt>Back above level</dt><dd>{{ answer.back_deg.toFixed(0) }}°</dd></div>
+      <div><dt>Travel, lockout at {{ cm(answer.lockout_m, 0) }}</dt><dd>{{ cm(answer.travel_m) }}</dd></div>
+      <div><dt>Work</dt><dd>{{ answer.work_j.toFixed(0) }} J</dd></div>
+      <div><dt>Lats hold back</dt><dd>{{ answer.lat_moment_nm.toFixed(0) }} N m</dd></div>
+      <div><dt>Hardest</dt><dd class="words">{{ answer.hardest_phase }}</dd></div>
+    </dl>
+    <p class="small first">{{ answer.explanations.balance }}.</p>
+    <p class="note small mt-2"><b>Natural start.</b> Squatted {{ cm(0.04, 0) }} behind the bar, the hips would sit {{ cm(answer.natural.rise_m) }} lower and rise that much before the plates leave: nothing is gained below it. <b>Let go of the bar:</b> {{ answer.natural.let_go_m >= 0 ? `the body stands ${cm(answer.natural.let_go_m)} in front of the heels and stays up` : 'you would fall backward: the bar is holding you' }}.</p>
+    <h2 class="mt-4">Hands</h2>
+    <p>{{ answer.grip.ring_words }} <span class="small soft">({{ cm(answer.grip.grip_m, 0) }} apart)</span></p>
+    <p v-if="room < 0.5" class="small" :class="room < -0.02 ? 'signal' : 'soft'">{{ room >= 0 ? `${cm(room)} free between hands and legs` : `the hands press ${cm(-room)} into the legs` }}.</p>
+    <p class="small soft">Double overhand to learn; mixed or hook from light loads on the way up, never only at the max. With a mixed grip keep the arms long: bent arms tear biceps. Straps: by the club's school.</p>
+    <template v-if="bend">
+      <h2 class="mt-4">
+        Slack
+        <select v-model="bar" aria-label="Bar"><option v-for="(b, i) in answer.bends" :key="b.bar" :value="i">{{ b.bar }}, {{ b.shaft_mm }} mm</option></select>
+      </h2>
+      <p>The hands rise <b>{{ cm(bend.slack_m) }}</b> before the plates leave <span class="small soft">({{ cm(bend.bend_m) }} of bend; the pull starts at {{ cm(bend.leaves_at_m) }})</span></p>
+      <svg viewBox="0 0 340 84" role="img" :aria-label="steps.map((s) => `${cm(s.rise, 2)}: ${kg(s.pull, 0)}`).join('; ')">
+        <g v-for="(s, i) in steps" :key="i">
+          <rect :x="10 + i * 54" :y="66 - (s.pull / Math.max(loadKg, 1)) * 52" width="38" :height="(s.pull / Math.max(loadKg, 1)) * 52" class="step" />
+          <text :x="29 + i * 54" :y="62 - (s.pull / Math.max(loadKg, 1)) * 52" text-anchor="middle">{{ massOf(s.pull, 0) }}</text>
+          <text :x="29 + i * 54" y="79" text-anchor="middle" class="soft">{{ cm(s.rise) }}</text>
+        </g>
+      </svg>
+      <p class="small soft">Slack trainer: feel {{ massUnit }} rise in these steps, and go only when the last is in the hands. Holding at about 90 % of the bar for 5 to 10 s teaches it.</p>
+    </template>
+    <h2 class="mt-4">Each centimetre</h2>
+    <p class="small"><template v-for="(v, name) in answer.per_cm" :key="name">{{ name }} {{ cm(0.01, 0) }} more: travel {{ v >= 0 ? '+' : '−' }}{{ Math.abs(v * 10).toFixed(1) }} mm. </template></p>
+    <p class="small soft mt-2">{{ answer.explanations.moments }}. {{ answer.explanations.lats }}.</p>
+  </section>
+</template>
+
+<style scoped>
+dl { display: grid; grid-template-columns: repeat(3, 1fr); gap: 8px 14px; margin: 8px 0; }
+dl div { border-top: 1px solid var(--ink); padding-top: 2px; }
+dt { font-size: 12px; color: var(--soft); }
+dd { margin: 0; font-size: 19px; font-weight: 700; }
+dd.words { font-size: 14px; }
+.step { fill: var(--body); stroke: var(--body-line); }
+text { font-size: 10px; fill: var(--ink); }
+select { font: inherit; font-size: 12px; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; margin-left: 8px; }
+svg { width: 100%; }
+</style>

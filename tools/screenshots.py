@@ -35,12 +35,19 @@ def _floor(page: Page) -> None:
     page.see("need you")
 
 
+def _gym(page: Page) -> None:
+    page.open("/gym")
+    page.see("Schools of the club")
+
+
 VIEWS: dict[str, Callable[[Page], None]] = {
     "floor": _floor,
     "lifter": _stage("Lifter", "Schools"),
     "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
     "squat": _stage("Squat", "Hands and rack", "hook hole"),
     "squat-infeasible": _stage("Squat", "Hands and rack", name="Dov Harrowgate"),
+    "deadlift": _stage("Deadlift", "Styles side by side", "The coach's rule"),
+    "gym": _gym,
     "log": _stage("Log", "Keep the set"),
     "prescribe": _stage("Prescribe", "Because"),
     "card": _stage("Card", "The card in the pocket"),

@@ -9,6 +9,10 @@ import numpy as np
 from scipy.optimize import brentq, minimize_scalar
 
 from pavrik.core.body.segments import make_body
+from pavrik.core.deadlift.candidates import assess_pulls
+from pavrik.core.deadlift.fit import PullGrid, fit_pull
+from pavrik.core.deadlift.report import pull_report
+from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.fitting.deciding import what_decides
 from pavrik.core.fitting.lifter import Lifter, default_lifter
 from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
@@ -27,6 +31,7 @@ LOOP = 200
 SAMPLES = 256
 _HINGE, _BALL = '<joint axis="0 1 0"/>', '<joint type="ball"/>'
 _JOINTS = ("<freejoint/>", _HINGE, _HINGE, *[_BALL] * 6, "", "", "")
+_PULL = usual_setup("conventional")
 _SETUP = SquatSetup("low", 0.42, 0.35)
 
 
@@ -100,9 +105,21 @@ def run_bench() -> None:
     styles = [setup.bar_position for setup in leaders]
     decides = _ms(lambda: what_decides(lifter, styles, lambda many: best_maxes_kg(many, leaders)))
     print(f"what decides between the leaders      {decides} ms")
-    print(
-        f"costs of all faults                   {_ms(lambda: fault_costs(lifter, _SETUP, 140))} ms"
-    )
+    prices = _ms(lambda: fault_costs(lifter, _SETUP, 140))
+    print(f"costs of all faults                   {prices} ms")
+    _bench_pull(lifter)
+
+
+def _bench_pull(lifter: Lifter) -> None:
+    pull = _seconds(lambda: fit_pull(lifter))
+    sure = _seconds(lambda: fit_pull(lifter, samples=SAMPLES), 1) - pull
+    starts = len(PullGrid().setups())
+    each = LOOP / _seconds(lambda: [assess_pulls(lifter, [_PULL]) for _ in range(LOOP)], 1)
+    print(f"whole pull fit, {starts} starts           {pull * 1e3:12.0f} ms")
+    print(f"  against the same, start by start    {starts / each / pull:12.1f} times")
+    print(f"  bands and chances, {SAMPLES} bodies       {sure * 1e3:12.0f} ms")
+    in_full = _ms(lambda: pull_report(lifter, _PULL, 150))
+    print(f"one start in full while dragging      {in_full} ms")
 
 
 def _scipy_fit(lifter: Lifter, setup: SquatSetup) -> float:

@@ -66,7 +66,16 @@ class Page:
         self.open("/")
         self.click(name)
         self.see("Best lifts")
-        self.click(stage)
+        if stage == "Lifter":
+            return
+
+        def there() -> bool:
+            if self.driver.current_url.endswith(f"/{stage.lower()}"):
+                return True
+            self.click(stage)
+            return False
+
+        self.until(there, f"the stage {stage}")
 
     def text(self) -> str:
         return self.driver.find_element(By.TAG_NAME, "body").text

@@ -28,7 +28,7 @@ def test_styles_stand_side_by_side_with_back_angles_and_the_coachs_rule(coach):
 def test_the_start_answers_hands_and_keys_and_undoes(coach):
     open_pull(coach)
     first = shown_max(coach)
-    coach.press(FEET, Keys.ARROW_LEFT)
+    coach.press(FEET, Keys.ARROW_RIGHT)
     coach.until(lambda: shown_max(coach) != first, "another predicted max")
     coach.press("body", "u")
     coach.until(lambda: shown_max(coach) == first, "the start before")

@@ -25,6 +25,7 @@ class PullCandidate:
     closing: float
     abduction: float
     hip_over_knee_m: float
+    centre_x_m: float
     predicted_max_kg: float
     limiter: str
     use: dict[str, float]
@@ -54,6 +55,7 @@ def _assess_alike(
     shank, back = _column(found, legs.shank), _column(found, found.pose.back_angle)
     closing, abduction = _column(found, found.pose.closing), _column(found, legs.abduction)
     hip = _column(found, legs.hip.z - legs.knee.z)
+    centre = _column(found, found.loaded.centre_x_m)
     use = [_column(found, values) for values in found.loaded.use]
     candidates, rejected = [], []
     for i, setup in enumerate(setups):
@@ -66,7 +68,8 @@ def _assess_alike(
         candidates.append(
             PullCandidate(
                 own, float(shank[i]), float(back[i]), float(closing[i]), float(abduction[i]),
-                float(hip[i]), float(found.predicted_max_kg[i]), LIMITERS[int(found.limiter[i])],
+                float(hip[i]), float(centre[i]), float(found.predicted_max_kg[i]),
+                LIMITERS[int(found.limiter[i])],
                 {name: float(u[i]) for name, u in zip(Use._fields, use, strict=True)},
             )
         )  # fmt: skip

@@ -20,7 +20,10 @@ LIMITS = (
     "balance_forward", "room", "shins", "strength",
 )  # fmt: skip
 BACK_M, FORWARD_M = -0.03, 0.01
-"""Window of the mass centre round mid-foot at the predicted max."""
+"""Window of the mass centre round mid-foot at the predicted max, where a fit looks."""
+HELD_M = 0.005
+"""How far in front of the window a settled start still holds: a little more strength must not tip
+a lifter over."""
 LEG_HALF_M = 0.05
 HAND_HALF_M = 0.045
 PRESS_M = 0.025
@@ -71,7 +74,7 @@ def _short(case: PullCase, pose: HeldPull, loaded: LoadedPull) -> dict[str, Floa
         "ankle": degrees(legs.dorsiflexion - screens.dorsiflexion),
         "knee_track": degrees(np.abs(legs.azimuth - legs.foot.toe_out)) - assumed.knee_track_deg,
         "balance_back": BACK_M - centre,
-        "balance_forward": centre - FORWARD_M,
+        "balance_forward": centre - FORWARD_M - HELD_M,
         "room": -room_m(case, pose) - PRESS_M,
         "shins": np.where(legs.knee.z < pose.bar_z, pose.bar_z - legs.knee.z, 0.0)
         * np.where(case.beside, 0.0, 1.0),

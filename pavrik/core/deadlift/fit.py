@@ -9,7 +9,7 @@ import numpy as np
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.deadlift.candidates import PullCandidate, RejectedPull, assess_pulls
 from pavrik.core.deadlift.cases import pull_case
-from pavrik.core.deadlift.evaluation import evaluate_pulls
+from pavrik.core.deadlift.evaluation import FORWARD_M, evaluate_pulls
 from pavrik.core.deadlift.styles import (
     COMPETING,
     STYLES,
@@ -140,18 +140,23 @@ def _verdict(
     return False, f"{in_words(first)} fits best, {lead:.1%} ahead of {in_words(second)}"
 
 
+def _best_of(candidates: Sequence[PullCandidate]) -> PullCandidate:
+    """The highest predicted max inside the balance window, where there is one."""
+    steady = [c for c in candidates if c.centre_x_m <= FORWARD_M]
+    return max(steady or candidates, key=lambda c: c.predicted_max_kg)
+
+
 def fit_pull(
     lifter: Lifter, grid: PullGrid | None = None, samples: int = 0, seed: int = 1
 ) -> PullFit:
     """Fit over styles, stances, toes, grips and foot offsets. ``samples`` bodies are drawn for
     bands and chances, which then order the leaders."""
     candidates, rejected = assess_pulls(lifter, (grid or PullGrid()).setups())
-    best: dict[Style, PullCandidate] = {}
+    by_style: dict[Style, list[PullCandidate]] = {}
     for candidate in candidates:
-        known = best.get(candidate.setup.style)
-        if known is None or candidate.predicted_max_kg > known.predicted_max_kg:
-            best[candidate.setup.style] = candidate
-    leaders = sorted(best.values(), key=lambda c: -c.predicted_max_kg)
+        by_style.setdefault(candidate.setup.style, []).append(candidate)
+    best = [_best_of(group) for group in by_style.values()]
+    leaders = sorted(best, key=lambda c: -c.predicted_max_kg)
     leading = {id(c) for c in leaders}
     rest = sorted(
         (c for c in candidates if id(c) not in leading), key=lambda c: -c.predicted_max_kg

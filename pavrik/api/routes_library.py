@@ -13,15 +13,19 @@ from pavrik.api.security import DatabaseIn, WhoIn
 from pavrik.core.assumptions import describe
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.schools import shipped_schools
+from pavrik.formats.computations import (
+    AnyCostRequest,
+    AnyFitRequest,
+    AtLoadRequest,
+    PoseRequest,
+)
 from pavrik.formats.model_answers import FitAnswer, PlatesAnswer, PoseAnswer
 from pavrik.formats.model_requests import (
-    AnyFitRequest,
     PlatesRequest,
-    PoseRequest,
     SquatFitRequest,
     SquatPoseRequest,
 )
-from pavrik.formats.pull import PullFitAnswer
+from pavrik.formats.pull import PullCostAnswer, PullFitAnswer, StartAnswer
 from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
 from pavrik.services import library, model, pull, study
 
@@ -72,15 +76,15 @@ def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | PullFitAnswer:
 
 
 @router.post("/compute/path")
-def compute_path(body: SquatAtLoadRequest, _: WhoIn) -> PathAnswer:
+def compute_path(body: AtLoadRequest, _: WhoIn) -> PathAnswer | StartAnswer:
     """The ``pavrik path`` computation."""
-    return study.path(body)
+    return study.path(body) if isinstance(body, SquatAtLoadRequest) else pull.path(body)
 
 
 @router.post("/compute/cost")
-def compute_cost(body: CostRequest, _: WhoIn) -> CostAnswer:
+def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer | PullCostAnswer:
     """The ``pavrik cost`` computation."""
-    return study.cost(body)
+    return study.cost(body) if isinstance(body, CostRequest) else pull.cost(body)
 
 
 @router.post("/compute/plates")

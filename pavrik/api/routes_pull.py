@@ -39,7 +39,7 @@ class StartRequest(PullSetupRequest):
     load_kg: Annotated[float, Field(ge=0, le=600)]
 
 
-class PullCostRequest(StartRequest):
+class PullCostStudyRequest(StartRequest):
     """``amounts`` per fault in m replace the usual ones."""
 
     amounts: dict[str, Annotated[float, Field(ge=-0.3, le=0.3)]] = Field(default_factory=dict)
@@ -55,7 +55,9 @@ class SettlePullRequest(PullSetupRequest):
 @router.get("/ranking", response_model=PullRankingAnswer)
 def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
     """Styles side by side: bands and chances follow when their job is done."""
-    return fits.ranking(PULL, database, who, lifter_id, jobs)
+    answer = fits.ranking(PULL, database, who, lifter_id, jobs)
+    with database.club(who.club_id) as connection:
+        return answer | {"advice": pull.advice(connection, lifter_id)}
 
 
 @router.post("/start")
@@ -75,7 +77,7 @@ def read_start(
 
 @router.post("/costs")
 def read_costs(
-    lifter_id: UUID, body: PullCostRequest, database: DatabaseIn, who: WhoIn
+    lifter_id: UUID, body: PullCostStudyRequest, database: DatabaseIn, who: WhoIn
 ) -> PullCostAnswer:
     """What every priced pull fault costs."""
     lifter = fits.lifter_model(database, who, lifter_id)

@@ -12,9 +12,14 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pavrik.cli import operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.start import FIRST_PORT, start
-from pavrik.formats.model_requests import AnyFitRequest, PlatesRequest, PoseRequest
+from pavrik.formats.computations import (
+    AnyCostRequest,
+    AnyFitRequest,
+    AtLoadRequest,
+    PoseRequest,
+)
+from pavrik.formats.model_requests import PlatesRequest
 from pavrik.formats.refusals import sentence
-from pavrik.formats.squat_study import CostRequest, SquatAtLoadRequest
 from pavrik.services import model, pull, study
 from pavrik.store.cluster import ClusterError
 
@@ -30,11 +35,15 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "pose": (PoseRequest, _either(model.pose, pull.pose), "one fully specified pose"),
     "fit": (AnyFitRequest, _either(model.fit, pull.fit), "the whole fit of a lifter for a lift"),
     "path": (
-        SquatAtLoadRequest,
-        study.path,
+        AtLoadRequest,
+        _either(study.path, pull.path),
         "the bar's path at the load and for a ladder of loads",
     ),
-    "cost": (CostRequest, study.cost, "what every fault costs in a set-up at a load"),
+    "cost": (
+        AnyCostRequest,
+        _either(study.cost, pull.cost),
+        "what every fault costs in a set-up at a load",
+    ),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 

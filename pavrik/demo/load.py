@@ -127,7 +127,8 @@ def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
         with database.club(CLUB_ID) as connection:
             inputs = load_inputs(connection, lifter_id)
             answer = fits.ranking_in(fitting, connection, WHO, inputs).answer
-        leader = answer["leaders"][0]["setup"]
+        rivals = [x["setup"] for x in answer["leaders"]]
+        leader = next(x for x in rivals if not x.get("style", "").startswith("trap"))
         kept = {k: v for k, v in leader.items() if k in fitting.setup_type.model_fields}
         kept.pop("hip_above_knee_m", None)
         setup = fitting.setup_type(**kept)

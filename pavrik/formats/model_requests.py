@@ -198,10 +198,6 @@ class PullFitRequest(FitRequest):
     uncertainty: UncertaintyIn | None = None
 
 
-PoseRequest = Annotated[SquatPoseRequest | PullPoseRequest, Field(discriminator="lift")]
-AnyFitRequest = Annotated[SquatFitRequest | PullFitRequest, Field(discriminator="lift")]
-
-
 class PlateIn(Strict):
     """A kind of plate: its weight in kg and how many pairs there are."""
 

@@ -1,12 +1,19 @@
 """What the pull's screens show: starts, styles side by side, the way to lockout, the bar's bend."""
 
 from datetime import datetime
+from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from pavrik.formats.bench import DrawnColumns
-from pavrik.formats.model_requests import PullSetupIn
+from pavrik.formats.model_requests import (
+    BodyIn,
+    LoadKg,
+    PullSetupIn,
+    ScreensIn,
+    Strict,
+)
 from pavrik.formats.squat_study import FaultCostOut, JobAnswer
 
 
@@ -44,6 +51,7 @@ class PullRankingAnswer(BaseModel):
     residual_log: list[float]
     assumed_screens: list[str]
     both_lifts: str
+    advice: list[str] = []
     model_version: str
     seed: int
     job: JobAnswer | None = None
@@ -88,6 +96,7 @@ class BarBendOut(BaseModel):
     bend_m: float
     slack_m: float
     leaves_at_m: float
+    sleeve_ends_slack_m: float
     rise_m: list[float]
     pull_kg: list[float]
 
@@ -98,6 +107,14 @@ class GripOut(BaseModel):
     grip_m: float
     ring_words: str
     room_m: float
+
+
+class PerCentimetre(BaseModel):
+    """What one centimetre more does: to travel in m, to the predicted max in kg (null where it no
+    longer holds)."""
+
+    travel_m: float
+    max_kg: float | None
 
 
 class StartAnswer(BaseModel):
@@ -112,6 +129,7 @@ class StartAnswer(BaseModel):
     phases: list[str]
     hardest_step: int
     hardest_phase: str
+    hardest_height_m: float
     path_max_kg: float
     lat_moment_nm: float
     back_deg: float
@@ -123,8 +141,26 @@ class StartAnswer(BaseModel):
     natural: NaturalStartOut
     bends: list[BarBendOut]
     grip: GripOut
-    per_cm: dict[str, float]
+    per_cm: dict[str, PerCentimetre]
     explanations: dict[str, str]
+
+
+class PullAtLoadRequest(Strict):
+    """A body in a start at a load: what ``pavrik path`` and ``pavrik cost`` take for pulls."""
+
+    format: Literal[1] = 1
+    lift: Literal["deadlift"]
+    body: BodyIn
+    setup: PullSetupIn
+    load_kg: LoadKg
+    screens: ScreensIn = Field(default_factory=ScreensIn)
+    schools: dict[str, str] = Field(default_factory=dict)
+
+
+class PullCostRequest(PullAtLoadRequest):
+    """``amounts`` per fault in m replace the usual ones."""
+
+    amounts: dict[str, Annotated[float, Field(ge=-0.3, le=0.3)]] = Field(default_factory=dict)
 
 
 class PullCostAnswer(BaseModel):

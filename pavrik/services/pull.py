@@ -3,10 +3,12 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from typing import Any
+from uuid import UUID
 
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.deadlift.advice import one_bad_week, squat_to_pull_gap
 from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.candidates import PullCandidate, assess_pulls
 from pavrik.core.deadlift.cases import pull_case
@@ -30,6 +32,7 @@ from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.fitting.deciding import deciding_words, input_words, what_decides
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import Sureness
+from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.strength.use import LIMITERS
 from pavrik.core.units import Floats, degrees
@@ -40,8 +43,11 @@ from pavrik.formats.pull import (
     BarBendOut,
     GripOut,
     NaturalStartOut,
+    PerCentimetre,
+    PullAtLoadRequest,
     PullCandidateOut,
     PullCostAnswer,
+    PullCostRequest,
     PullFitAnswer,
     PullMapAnswer,
     PullRejectedOut,
@@ -57,9 +63,11 @@ from pavrik.formats.squat_study import (
 )
 from pavrik.services.fits import SAMPLES, SEED, Fitting, Prediction
 from pavrik.services.model import lifter_from, pull_setup_from, with_own_strengths
+from pavrik.store import training
+from pavrik.store.database import Connection
 
+PLAIN_BARS = (("28 mm bar", 20.0, 28.0), ("27 mm pulling bar", 20.0, 27.0), ("axle", 16.0, 50.0))
 NAMES: dict[str, str] = {style: kind.name for style, kind in STYLES.items()}
-SQUAT_GAP_KG = 90.0
 
 
 def setup_out(setup: PullSetup) -> PullSetupIn:
@@ -178,15 +186,28 @@ def _travel_m(lifter: Lifter, setup: PullSetup) -> float:
     return lockout(case, case.held(), 0.0, lifter.pull.blades_down).travel_m
 
 
-def _per_cm(lifter: Lifter, setup: PullSetup) -> dict[str, float]:
-    """What a centimetre of stance, grip and bar height does to travel, in cm."""
+def _max_kg(lifter: Lifter, setup: PullSetup) -> float | None:
+    candidates, _ = assess_pulls(lifter, [setup])
+    return candidates[0].predicted_max_kg if candidates else None
+
+
+def _per_cm(lifter: Lifter, setup: PullSetup) -> dict[str, PerCentimetre]:
+    """What a centimetre more of stance, grip and bar height does. A centimetre of bar height is
+    a centimetre less of deficit, or of plate radius more."""
+    now = _max_kg(lifter, setup)
     here = _travel_m(lifter, setup)
     moved = {
         "stance": replace(setup, stance_m=setup.stance_m + 0.01),
         "grip": replace(setup, grip_m=setup.grip_m + 0.01),
         "bar height": replace(setup, bar_height_m=setup.bar_height_m + 0.01),
     }
-    return {name: (_travel_m(lifter, other) - here) * 100 for name, other in moved.items()}
+    return {
+        name: PerCentimetre(
+            travel_m=_travel_m(lifter, other) - here,
+            max_kg=None if now is None or (then := _max_kg(lifter, other)) is None else then - now,
+        )
+        for name, other in moved.items()
+    }
 
 
 def _explanations(report: PullReport) -> dict[str, str]:
@@ -216,6 +237,9 @@ def start_answer(
     bends = [
         BarBendOut(
             bar=name, shaft_mm=shaft,
+            sleeve_ends_slack_m=bar_bend(
+                load_kg, mass, shaft, setup.grip_m, setup.bar_height_m, at_sleeve_ends=True
+            ).slack_m,
             **vars(bar_bend(load_kg, mass, shaft, setup.grip_m, setup.bar_height_m)),
         )
         for name, mass, shaft in bars
@@ -230,6 +254,7 @@ def start_answer(
         phases=report.path.phase,
         hardest_step=report.hardest_step,
         hardest_phase=report.path.phase[report.hardest_step],
+        hardest_height_m=report.hardest_height_m,
         path_max_kg=report.path_max_kg,
         lat_moment_nm=report.lat_moment_nm,
         back_deg=one(degrees(report.pose.back_angle)),
@@ -383,6 +408,37 @@ def pose(request: PullPoseRequest) -> PoseAnswer:
         feasible=not report.reasons,
         reasons=report.reasons,
     )
+
+
+def path(request: PullAtLoadRequest) -> StartAnswer:
+    """The ``pavrik path`` computation for a pull: the start in full with its way to lockout."""
+    lifter = lifter_from(request.body, request.screens, request.schools)
+    return start_answer(lifter, pull_setup_from(request.setup), request.load_kg, PLAIN_BARS)
+
+
+def cost(request: PullCostRequest) -> PullCostAnswer:
+    """The ``pavrik cost`` computation for a pull."""
+    lifter = lifter_from(request.body, request.screens, request.schools)
+    setup = pull_setup_from(request.setup)
+    return costs_of(lifter, setup, request.load_kg, request.amounts)
+
+
+def advice(connection: Connection, lifter_id: UUID) -> list[str]:
+    """What the log says: one bad week, and the gap between squat and pull."""
+    best: dict[str, float] = {}
+    weekly: dict[tuple[int, int], float] = {}
+    for logged in training.list_sets(connection, lifter_id):
+        if logged.variation != "competition" or logged.missed_reps or not 1 <= logged.reps <= 10:
+            continue
+        kg = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
+        best[logged.lift] = max(best.get(logged.lift, 0.0), kg)
+        if logged.lift == "deadlift":
+            year, week, _ = logged.performed_at.isocalendar()
+            weekly[year, week] = max(weekly.get((year, week), 0.0), kg)
+    said = [one_bad_week([weekly[week] for week in sorted(weekly)])]
+    if {"squat", "deadlift"} <= best.keys():
+        said.append(squat_to_pull_gap(best["squat"], best["deadlift"]))
+    return [sentence for sentence in said if sentence]
 
 
 def fit(request: PullFitRequest) -> PullFitAnswer:

@@ -69,6 +69,42 @@ def test_plates(run):
     assert answer["total_kg"] == pytest.approx(142.5)
 
 
+PULL = {
+    "lift": "deadlift", "body": BODY, "load_kg": 180,
+    "setup": {
+        "style": "conventional", "stance_m": 0.32, "toe_out_deg": 12, "grip_m": 0.52,
+        "bar_offset_m": 0.02, "shoulder_offset_m": 0.04, "bar_height_m": 0.225,
+    },
+}  # fmt: skip
+
+
+def test_every_computation_takes_pulls(run):
+    code, pose = run("pose", PULL)
+    assert code == 0
+    assert set(pose["points"]) == {"ankle", "knee", "hip", "shoulder", "bar"}
+    assert pose["points"]["bar"][2] == pytest.approx(0.225)
+    code, way = run("path", PULL)
+    assert code == 0
+    assert way["phases"][-1] == "lockout"
+    code, costs = run("cost", PULL)
+    assert code == 0
+    assert costs["costs"]
+    fit = {"lift": "deadlift", "body": BODY, "grid": {"style": ["conventional", "sumo"]}}
+    code, found = run("fit", fit)
+    assert code == 0
+    best = {name: c["predicted_max_kg"] for name, c in found["best_of_style"].items()}
+    assert 0.95 <= best["sumo"] / best["conventional"] <= 1.10
+
+
+def test_squat_paths_and_costs(run):
+    squat = {"lift": "squat", "body": BODY, "setup": SETUP, "load_kg": 120}
+    code, path = run("path", squat)
+    assert (code, len(path["progress"])) == (0, 25)
+    code, cost = run("cost", squat | {"amounts": {"hips-rise": 0.03}})
+    assert code == 0
+    assert any(c["words"].startswith("hips 3 cm up") for c in cost["costs"])
+
+
 @pytest.mark.parametrize(
     ("command", "value", "said"),
     [

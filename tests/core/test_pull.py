@@ -11,6 +11,7 @@ from scipy.optimize import brentq
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
+from pavrik.core.deadlift.advice import one_bad_week, squat_to_pull_gap
 from pavrik.core.deadlift.bar_bend import STEEL_PA, bar_bend, second_moment_m4
 from pavrik.core.deadlift.candidates import assess_pulls
 from pavrik.core.deadlift.cases import pull_case
@@ -325,3 +326,16 @@ def test_predicted_max_is_where_use_is_whole():
 
 def test_a_set_up_is_fully_said():
     assert PullSetup("sumo", 0.6, 0.5, 0.46).kind.hands == "inside"
+
+
+def test_one_bad_week_is_called_just_that():
+    assert "one bad week" in (one_bad_week([200, 201, 202, 185]) or "")
+    assert one_bad_week([200, 201, 202, 199]) is None
+    assert one_bad_week([200, 185, 202, 184]) is None
+    assert one_bad_week([200, 180]) is None
+
+
+def test_the_gap_between_the_lifts_points_somewhere_or_nowhere():
+    assert "legs" in squat_to_pull_gap(150, 245)
+    assert "slack" in squat_to_pull_gap(200, 205)
+    assert "nowhere" in squat_to_pull_gap(180, 220)

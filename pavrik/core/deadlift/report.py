@@ -33,6 +33,7 @@ class PullReport:
     lockout: Lockout
     path: PullPath
     hardest_step: int
+    hardest_height_m: float
     path_max_kg: float
     natural: NaturalStart
     reasons: list[str]
@@ -70,6 +71,7 @@ def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
         lockout=lockout(case, pose, load_kg, lifter.pull.blades_down),
         path=way,
         hardest_step=hardest,
+        hardest_height_m=float(way.bar_height_m()[hardest]),
         path_max_kg=held,
         natural=natural_start(case, pose),
         reasons=reasons,

@@ -1195,6 +1195,8 @@ export interface components {
             shaft_mm: number;
             /** Slack M */
             slack_m: number;
+            /** Sleeve Ends Slack M */
+            sleeve_ends_slack_m: number;
         };
         /**
          * BarIn
@@ -1436,8 +1438,8 @@ export interface components {
              */
             format: 1;
             /**
-             * Lift
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             lift: "squat";
             /** Load Kg */
@@ -2149,6 +2151,17 @@ export interface components {
             reasons: string[];
         };
         /**
+         * PerCentimetre
+         * @description What one centimetre more does: to travel in m, to the predicted max in kg (null where it no
+         *     longer holds).
+         */
+        PerCentimetre: {
+            /** Max Kg */
+            max_kg: number | null;
+            /** Travel M */
+            travel_m: number;
+        };
+        /**
          * PlaceColumns
          * @description Places of one joint in metres.
          */
@@ -2435,6 +2448,32 @@ export interface components {
             walks_out: boolean;
         };
         /**
+         * PullAtLoadRequest
+         * @description A body in a start at a load: what ``pavrik path`` and ``pavrik cost`` take for pulls.
+         */
+        PullAtLoadRequest: {
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            lift: "deadlift";
+            /** Load Kg */
+            load_kg: number;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            setup: components["schemas"]["PullSetupIn"];
+        };
+        /**
          * PullCandidateOut
          * @description The best start of a style and what it promises; travel and work at its predicted max.
          */
@@ -2527,6 +2566,36 @@ export interface components {
          * @description ``amounts`` per fault in m replace the usual ones.
          */
         PullCostRequest: {
+            /** Amounts */
+            amounts?: {
+                [key: string]: number;
+            };
+            body: components["schemas"]["BodyIn"];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            lift: "deadlift";
+            /** Load Kg */
+            load_kg: number;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            setup: components["schemas"]["PullSetupIn"];
+        };
+        /**
+         * PullCostStudyRequest
+         * @description ``amounts`` per fault in m replace the usual ones.
+         */
+        PullCostStudyRequest: {
             /** Amounts */
             amounts?: {
                 [key: string]: number;
@@ -2672,6 +2741,11 @@ export interface components {
          * @description Leaders (best start of each style), the coach's rule beside the model's verdict.
          */
         PullRankingAnswer: {
+            /**
+             * Advice
+             * @default []
+             */
+            advice: string[];
             /** Assumed Screens */
             assumed_screens: string[];
             /** Both Lifts */
@@ -3326,8 +3400,8 @@ export interface components {
              */
             format: 1;
             /**
-             * Lift
-             * @constant
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
              */
             lift: "squat";
             /** Load Kg */
@@ -3510,6 +3584,8 @@ export interface components {
                 [key: string]: string;
             };
             grip: components["schemas"]["GripOut"];
+            /** Hardest Height M */
+            hardest_height_m: number;
             /** Hardest Phase */
             hardest_phase: string;
             /** Hardest Step */
@@ -3530,7 +3606,7 @@ export interface components {
             path_max_kg: number;
             /** Per Cm */
             per_cm: {
-                [key: string]: number;
+                [key: string]: components["schemas"]["PerCentimetre"];
             };
             /** Phases */
             phases: string[];
@@ -3893,7 +3969,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CostRequest"];
+                "application/json": components["schemas"]["CostRequest"] | components["schemas"]["PullCostRequest"];
             };
         };
         responses: {
@@ -3903,7 +3979,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CostAnswer"];
+                    "application/json": components["schemas"]["CostAnswer"] | components["schemas"]["PullCostAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -4089,7 +4165,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SquatAtLoadRequest"];
+                "application/json": components["schemas"]["SquatAtLoadRequest"] | components["schemas"]["PullAtLoadRequest"];
             };
         };
         responses: {
@@ -4099,7 +4175,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PathAnswer"];
+                    "application/json": components["schemas"]["PathAnswer"] | components["schemas"]["StartAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -5740,7 +5816,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PullCostRequest"];
+                "application/json": components["schemas"]["PullCostStudyRequest"];
             };
         };
         responses: {

@@ -34,10 +34,11 @@ const settled = useQuery({
   queryKey: ['pull-settled', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/deadlift/settled', path.value)),
 })
-const DEFAULT: Start = { style: 'conventional', stance_m: 0.3, toe_out_deg: 12, grip_m: 0.54, bar_offset_m: 0.03, shoulder_offset_m: 0.04 }
+const DEFAULT: Start = { style: 'conventional', stance_m: 0.3, toe_out_deg: 12, grip_m: 0.54, bar_offset_m: 0.03, shoulder_offset_m: 0.04, bar_height_m: null }
 const start = computed(() => {
   if (!ranking.data.value || settled.isPending.value) return null
-  const from = settled.data.value?.setup ?? ranking.data.value.leaders[0]?.setup
+  const { leaders } = ranking.data.value
+  const from = settled.data.value?.setup ?? (leaders.find((l) => !l.setup.style.startsWith('trap')) ?? leaders[0])?.setup
   return from ? startOf(from) : DEFAULT
 })
 const startLoad = computed(() => Math.round(((ranking.data.value?.leaders[0]?.predicted_max_kg ?? 100) * 0.9) / 2.5) * 2.5)

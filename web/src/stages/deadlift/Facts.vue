@@ -21,7 +21,7 @@ const steps = computed(() => (bend.value ? bend.value.rise_m.map((rise, i) => ({
       <div><dt>Travel, lockout at {{ cm(answer.lockout_m, 0) }}</dt><dd>{{ cm(answer.travel_m) }}</dd></div>
       <div><dt>Work</dt><dd>{{ answer.work_j.toFixed(0) }} J</dd></div>
       <div><dt>Lats hold back</dt><dd>{{ answer.lat_moment_nm.toFixed(0) }} N m</dd></div>
-      <div><dt>Hardest</dt><dd class="words">{{ answer.hardest_phase }}</dd></div>
+      <div><dt>Hardest</dt><dd class="words">{{ answer.hardest_phase }}, {{ cm(answer.hardest_height_m, 0) }} up</dd></div>
     </dl>
     <p class="small first">{{ answer.explanations.balance }}.</p>
     <p class="note small mt-2"><b>Natural start.</b> Squatted {{ cm(0.04, 0) }} behind the bar, the hips would sit {{ cm(answer.natural.rise_m) }} lower and rise that much before the plates leave: nothing is gained below it. <b>Let go of the bar:</b> {{ answer.natural.let_go_m >= 0 ? `the body stands ${cm(answer.natural.let_go_m)} in front of the heels and stays up` : 'you would fall backward: the bar is holding you' }}.</p>
@@ -34,7 +34,7 @@ const steps = computed(() => (bend.value ? bend.value.rise_m.map((rise, i) => ({
         Slack
         <select v-model="bar" aria-label="Bar"><option v-for="(b, i) in answer.bends" :key="b.bar" :value="i">{{ b.bar }}, {{ b.shaft_mm }} mm</option></select>
       </h2>
-      <p>The hands rise <b>{{ cm(bend.slack_m) }}</b> before the plates leave <span class="small soft">({{ cm(bend.bend_m) }} of bend; the pull starts at {{ cm(bend.leaves_at_m) }})</span></p>
+      <p>The hands rise <b>{{ cm(bend.slack_m) }}</b> before the plates leave <span class="small soft">({{ cm(bend.bend_m) }} of bend; the pull starts at {{ cm(bend.leaves_at_m) }}; with the plates at the sleeve ends {{ cm(bend.sleeve_ends_slack_m) }})</span></p>
       <svg viewBox="0 0 340 84" role="img" :aria-label="steps.map((s) => `${cm(s.rise, 2)}: ${kg(s.pull, 0)}`).join('; ')">
         <g v-for="(s, i) in steps" :key="i">
           <rect :x="10 + i * 54" :y="66 - (s.pull / Math.max(loadKg, 1)) * 52" width="38" :height="(s.pull / Math.max(loadKg, 1)) * 52" class="step" />
@@ -45,7 +45,8 @@ const steps = computed(() => (bend.value ? bend.value.rise_m.map((rise, i) => ({
       <p class="small soft">Slack trainer: feel {{ massUnit }} rise in these steps, and go only when the last is in the hands. Holding at about 90 % of the bar for 5 to 10 s teaches it.</p>
     </template>
     <h2 class="mt-4">Each centimetre</h2>
-    <p class="small"><template v-for="(v, name) in answer.per_cm" :key="name">{{ name }} {{ cm(0.01, 0) }} more: travel {{ v >= 0 ? '+' : '−' }}{{ Math.abs(v * 10).toFixed(1) }} mm. </template></p>
+    <p class="small"><template v-for="(v, name) in answer.per_cm" :key="name">{{ name }} {{ cm(0.01, 1) }} more: travel {{ v.travel_m >= 0 ? '+' : '−' }}{{ Math.abs(v.travel_m * 1000).toFixed(0) }} mm, {{ v.max_kg == null ? 'no longer holds' : `${v.max_kg >= 0 ? '+' : '−'}${kg(Math.abs(v.max_kg))}` }}. </template></p>
+    <p class="small soft">Bar height counts for deficits, blocks and smaller plates alike.</p>
     <p class="small soft mt-2">{{ answer.explanations.moments }}. {{ answer.explanations.lats }}.</p>
   </section>
 </template>

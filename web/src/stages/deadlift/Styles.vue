@@ -68,6 +68,7 @@ const line = (deg: number) => ({ x: 4 + 26 * Math.cos((deg * Math.PI) / 180), y:
     </ol>
     <p v-if="ranking.coach_rule" class="note small mt-3"><b>The coach's rule.</b> <span class="first">{{ ranking.coach_rule }}.</span></p>
     <p v-if="deciding" class="note small mt-2"><b>What decides.</b> <span class="first">{{ deciding.sentence }}.</span></p>
+    <p v-for="a in ranking.advice" :key="a" class="note small mt-2 first">{{ a }}.</p>
     <p class="small soft mt-2"><b>Both lifts.</b> <span class="first">{{ ranking.both_lifts }}.</span></p>
     <p class="small soft mt-1">{{ ranking.feasible_count }} starts hold, {{ ranking.rejected_count }} do not. A trap bar stands beside the others: it is no rival in the sport.</p>
   </section>

@@ -12,6 +12,8 @@ export interface Start {
   grip_m: number
   bar_offset_m: number
   shoulder_offset_m: number
+  /** Of the bar's centre; null is the style's own. */
+  bar_height_m: number | null
 }
 export type Across = 'toe_out_deg' | 'bar_offset_m' | 'grip_m'
 
@@ -24,12 +26,14 @@ const tidy = (s: Start): Start => ({
   grip_m: +round(clamp(s.grip_m, 0.3, 1.0), 0.01).toFixed(2),
   bar_offset_m: +round(clamp(s.bar_offset_m, -0.03, 0.1), 0.005).toFixed(3),
   shoulder_offset_m: +round(clamp(s.shoulder_offset_m, -0.08, 0.1), 0.01).toFixed(2),
+  bar_height_m: s.bar_height_m === null ? null : +clamp(s.bar_height_m, 0.1, 0.7).toFixed(3),
 })
 export const sameStart = (a: Start, b: Start) => JSON.stringify(tidy(a)) === JSON.stringify(tidy(b))
 export const startOf = (s: Schemas['PullSetupIn']): Start =>
   tidy({
     style: s.style, stance_m: s.stance_m, toe_out_deg: s.toe_out_deg, grip_m: s.grip_m,
     bar_offset_m: s.bar_offset_m ?? 0.03, shoulder_offset_m: s.shoulder_offset_m ?? 0.04,
+    bar_height_m: s.bar_height_m ?? null,
   })
 export const requestOf = (s: Start): Schemas['PullSetupIn'] => ({ ...s })
 

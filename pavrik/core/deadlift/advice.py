@@ -1,0 +1,40 @@
+"""What the log says before a style is changed, and what the gap between squat and pull points to.
+
+Common practice, no source.
+"""
+
+from collections.abc import Sequence
+
+BAD_WEEK_SHARE = 0.04
+LEGS_GAP_KG = 90.0
+SKILL_GAP_KG = 10.0
+
+
+def one_bad_week(weekly_best_kg: Sequence[float]) -> str | None:
+    """A sentence when the last week alone fell off the weeks before it (oldest first, kg)."""
+    if len(weekly_best_kg) < 4:
+        return None
+    last, before = weekly_best_kg[-1], sorted(weekly_best_kg[-4:-1])
+    usual, worst = before[1], before[0]
+    if last >= usual * (1 - BAD_WEEK_SHARE) or worst < usual * (1 - BAD_WEEK_SHARE):
+        return None
+    return (
+        f"last week's pull was {1 - last / usual:.0%} below the three before it, and only last "
+        "week's: do not change style after one bad week"
+    )
+
+
+def squat_to_pull_gap(squat_kg: float, pull_kg: float) -> str:
+    """What the difference of the two maxes (kg) points to when the pull sticks at the floor."""
+    gap = pull_kg - squat_kg
+    if gap >= LEGS_GAP_KG:
+        return (
+            f"the pull is {gap:.0f} kg above the squat: if it sticks at the floor with the knees "
+            "clearly bent, the legs are the first suspect"
+        )
+    if gap <= SKILL_GAP_KG:
+        return (
+            f"the pull is only {gap:.0f} kg from the squat: look at slack, start and grip before "
+            "muscle"
+        )
+    return f"the pull is {gap:.0f} kg above the squat, as for most: the gap points nowhere"

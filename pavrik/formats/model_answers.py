@@ -74,6 +74,7 @@ class FitAnswer(BaseModel):
     strengths: str = Field(description="where the strengths come from: nothing, scale only, ...")
     residual_log: list[float] = Field(description="log of lifted over predicted, per known best")
     assumed_screens: list[str]
+    advice: list[str] = Field([], description="what the gear changes and the model does not count")
     model_version: str
 
 

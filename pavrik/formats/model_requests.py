@@ -170,6 +170,7 @@ class FitRequest(Strict):
     screens: ScreensIn = Field(default_factory=ScreensIn)
     schools: dict[str, str] = Field(default_factory=dict)
     known_bests: Annotated[list[KnownBestIn], Field(max_length=20)] = Field(default_factory=list)
+    gear: Literal["raw", "sleeves", "suit"] = "raw"
 
 
 class SquatFitRequest(FitRequest):

@@ -76,6 +76,7 @@ class PullFitAnswer(BaseModel):
     strengths: str
     residual_log: list[float]
     assumed_screens: list[str]
+    advice: list[str] = []
     model_version: str
 
 

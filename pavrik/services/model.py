@@ -7,6 +7,7 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import PullSetup, usual_height_m
+from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.equipment.plates import PlatePair, load_bar
 from pavrik.core.faults.schools import check_choice, pull_schools, squat_schools
 from pavrik.core.fitting.lifter import Lifter
@@ -226,7 +227,9 @@ def fit(request: SquatFitRequest) -> FitAnswer:
     lifter, inferred = with_own_strengths(lifter, request)
     samples = request.uncertainty.samples if request.uncertainty else 0
     seed = request.uncertainty.seed if request.uncertainty else 1
-    return fit_out(lifter, fit_squat(lifter, _grid_from(request.grid), samples, seed), inferred)
+    found = fit_squat(lifter, _grid_from(request.grid), samples, seed)
+    answer = fit_out(lifter, found, inferred)
+    return answer.model_copy(update={"advice": gear_advice(request.gear)})
 
 
 def plates(request: PlatesRequest) -> PlatesAnswer:

@@ -28,6 +28,7 @@ from pavrik.core.deadlift.maps import PullAcross, pull_map
 from pavrik.core.deadlift.report import PullReport, lumped_masses, one, pull_report
 from pavrik.core.deadlift.styles import COMPETING, STYLES, PullSetup, Style
 from pavrik.core.deadlift.why_not import pull_why_not
+from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.fitting.deciding import deciding_words, input_words, what_decides
 from pavrik.core.fitting.lifter import Lifter
@@ -469,5 +470,6 @@ def fit(request: PullFitRequest) -> PullFitAnswer:
         strengths=inferred.firmness if inferred else "nothing",
         residual_log=inferred.residual if inferred else [],
         assumed_screens=sorted(lifter.screens.assumed),
+        advice=gear_advice(request.gear),
         model_version=MODEL_VERSION,
     )

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.fitting.deciding import Flip, deciding_words, input_words, what_decides
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
@@ -46,13 +47,6 @@ from pavrik.formats.squat_study import (
 from pavrik.services.model import lifter_from, setup_from
 
 NAMES: dict[str, str] = {position: shelf.name for position, shelf in SHELVES.items()}
-SUIT_ADVICE = (
-    "the model holds for lifting without a suit: a suit carries at the hips what is not counted "
-    "here, so the band is too low and too narrow",
-    "in a suit, most stand wider and carry the bar higher than here (the straps are thick), break "
-    "at the hips first, and need pins or side spotters at every heavy set",
-)
-SLEEVES_ADVICE = "sleeves and wraps push back a little at the bottom; the model counts none of it"
 
 
 def _cost_out(cost: FaultCost) -> FaultCostOut:
@@ -211,12 +205,6 @@ def _goal_sentence(
     return f"for {goal}, {chosen} comes first; {NAMES[heaviest]} would lift the most"
 
 
-def _advice(gear: str) -> list[str]:
-    if gear == "suit":
-        return list(SUIT_ADVICE)
-    return [SLEEVES_ADVICE] if gear == "sleeves" else []
-
-
 def goals_answer(
     lifter: Lifter,
     leaders: Sequence[CandidateOut],
@@ -247,5 +235,5 @@ def goals_answer(
         scores=scores,
         sentence=_goal_sentence(goal, scores, leaders),
         ladder=[RungOut(**vars(rung)) for rung in learning_ladder(lifter)],
-        advice=_advice(gear),
+        advice=gear_advice(gear),
     )

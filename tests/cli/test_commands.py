@@ -96,6 +96,14 @@ def test_every_computation_takes_pulls(run):
     assert 0.95 <= best["sumo"] / best["conventional"] <= 1.10
 
 
+def test_a_suit_is_answered_with_what_the_model_leaves_out(run):
+    grid = {"stance_m": [0.42], "toe_out_deg": [20], "heel_lift_m": [0]}
+    request = {"lift": "squat", "body": BODY, "grid": grid, "gear": "suit"}
+    code, answer = run("fit", request)
+    assert code == 0
+    assert any("without a suit" in line for line in answer["advice"])
+
+
 def test_squat_paths_and_costs(run):
     squat = {"lift": "squat", "body": BODY, "setup": SETUP, "load_kg": 120}
     code, path = run("path", squat)

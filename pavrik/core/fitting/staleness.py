@@ -6,6 +6,9 @@ from typing import Any
 MASS_SHARE = 0.02
 LENGTH_M = 0.01
 ANGLE_DEG = 3.0
+_ANGLES = (
+    "ankle_dorsiflexion_deg", "neutral_closing_deg", "hip_abduction_deg", "hip_rotation_deg",
+)  # fmt: skip
 
 
 def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
@@ -25,7 +28,7 @@ def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
 
 def _screen_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
     changes = []
-    for name in ("ankle_dorsiflexion_deg", "neutral_closing_deg", "hip_abduction_deg"):
+    for name in _ANGLES:
         old, new = then.get(name), now.get(name)
         label = name.removesuffix("_deg").replace("_", " ")
         if (old is None) != (new is None):

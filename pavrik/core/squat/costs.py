@@ -39,6 +39,12 @@ FAULTS: dict[str, Priced] = {
     "toes-up": Priced(disturb.balance, -0.04, "m", "weight {amount} toward the heels"),
     "too-deep": Priced(disturb.depth, 0.04, "m", "{amount} deeper than needed"),
     "high": Priced(disturb.depth, -0.03, "m", "{amount} short of depth: no lift at all"),
+    "false-depth": Priced(
+        disturb.depth, -0.03, "m", "feels deep, is {amount} short of depth: no lift at all"
+    ),
+    "butt-wink": Priced(
+        disturb.depth, -0.02, "m", "stopping {amount} higher, before the lower back turns"
+    ),
     "knees-in": Priced(disturb.knee_in, 10.0, "deg", "knees {amount} inside the toes"),
     "knees-stay": Priced(
         disturb.knees_stay, 1.0, "share", "shins stay where they were at the bottom"
@@ -129,7 +135,7 @@ def _cost(
     without, _ = _max_of(reference, mass)
     if priced.unit == "none":
         left = min(before, after)
-    elif fault_id in ("too-deep", "high", "stance-off", "toes-off"):
+    elif priced.disturb in (disturb.depth, disturb.stance, disturb.toes):
         left = before * after / without if without > 0 else 0.0
     else:
         left = min(before, after) if after < without else before

@@ -19,7 +19,7 @@ const props = defineProps<{
   infeasible: boolean
   styleName: string
 }>()
-const emit = defineEmits<{ feet: [stepCm: number]; shoulders: [stepCm: number]; begin: [] }>()
+const emit = defineEmits<{ feet: [stepCm: number]; shoulders: [stepCm: number]; hips: [step: number]; begin: [] }>()
 const { lengthOf, lengthUnit, cm } = useUnits()
 const BOX = { x: -88, y: -128, w: 168, h: 150 }
 
@@ -41,6 +41,7 @@ const words = computed(
     `Moment arm of the hip ${cm(props.pose.arms.hip)}, of the knee ${cm(props.pose.arms.knee)}. Bar ${cm(props.barOffsetM)} in front of mid-foot.`,
 )
 const feet = useHandle({ stepUnits: 1, axis: 'x', begin: () => emit('begin'), move: (steps) => emit('feet', -steps) })
+const hips = useHandle({ stepUnits: 1.6, axis: 'y', begin: () => emit('begin'), move: (steps) => emit('hips', steps) })
 const shoulders = useHandle({ stepUnits: 1, axis: 'x', begin: () => emit('begin'), move: (steps) => emit('shoulders', steps) })
 </script>
 
@@ -77,6 +78,12 @@ const shoulders = useHandle({ stepUnits: 1, axis: 'x', begin: () => emit('begin'
       aria-valuemin="-6" aria-valuemax="10" :aria-valuenow="Math.round(shoulderOffsetM * 100)" v-on="shoulders"
     >
       <circle :cx="at.shoulder.x" :cy="at.shoulder.y" r="6" class="grip" />
+    </g>
+    <g
+      class="handle" role="slider" tabindex="0" aria-label="Hips, up or down" aria-orientation="vertical" :aria-valuetext="`${cm(pose.points.hip.z - pose.points.knee.z)} above the knees`"
+      aria-valuemin="-20" aria-valuemax="40" :aria-valuenow="Math.round((pose.points.hip.z - pose.points.knee.z) * 100)" v-on="hips"
+    >
+      <circle :cx="at.hip.x" :cy="at.hip.y" r="6.5" class="grip" />
     </g>
   </svg>
 </template>

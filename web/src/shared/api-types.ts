@@ -1629,6 +1629,12 @@ export interface components {
          * @description Best of each bar position first, then the rest by predicted max.
          */
         FitAnswer: {
+            /**
+             * Advice
+             * @description what the gear changes and the model does not count
+             * @default []
+             */
+            advice: string[];
             /** Assumed Screens */
             assumed_screens: string[];
             /** Best Of Style */
@@ -2609,6 +2615,11 @@ export interface components {
          * @description The public answer of ``pavrik fit`` for a pull.
          */
         PullFitAnswer: {
+            /**
+             * Advice
+             * @default []
+             */
+            advice: string[];
             /** Assumed Screens */
             assumed_screens: string[];
             /** Best Of Style */
@@ -2644,6 +2655,12 @@ export interface components {
              * @constant
              */
             format: 1;
+            /**
+             * Gear
+             * @default raw
+             * @enum {string}
+             */
+            gear: "raw" | "sleeves" | "suit";
             grid?: components["schemas"]["PullGridIn"];
             /** Known Bests */
             known_bests?: components["schemas"]["KnownBestIn"][];
@@ -3466,6 +3483,12 @@ export interface components {
              * @constant
              */
             format: 1;
+            /**
+             * Gear
+             * @default raw
+             * @enum {string}
+             */
+            gear: "raw" | "sleeves" | "suit";
             grid?: components["schemas"]["GridIn"];
             /** Known Bests */
             known_bests?: components["schemas"]["KnownBestIn"][];

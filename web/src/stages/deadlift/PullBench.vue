@@ -106,7 +106,7 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
         <StartView
           v-if="pose" class="side-view" :pose="pose" :sizes="sizes" :toe-out-deg="live.toe_out_deg" :bar-offset-m="live.bar_offset_m" :shoulder-offset-m="live.shoulder_offset_m"
           :ghosts="ghosts" :bar-path="barPath" :infeasible="!feasible" :style-name="STYLE_NAMES[live.style] ?? ''"
-          @begin="begin" @feet="change({ bar_offset_m: live.bar_offset_m + $event * 0.01 })" @shoulders="change({ shoulder_offset_m: live.shoulder_offset_m + $event * 0.01 })"
+          @begin="begin" @feet="change({ bar_offset_m: live.bar_offset_m + $event * 0.01 })" @hips="change({ shoulder_offset_m: live.shoulder_offset_m - $event * 0.01 })" @shoulders="change({ shoulder_offset_m: live.shoulder_offset_m + $event * 0.01 })"
         />
         <div class="feet sheet">
           <TopView

@@ -21,7 +21,7 @@ from pavrik.core.squat.uncertainty import sample_maxes_kg
 from pavrik.core.strength.predicted_max import load_at_full_use
 from tests.core.bodies import DEFAULT_MAN
 
-BRUTE = (Pass(400, lower_half()),)
+BRUTE = (Pass(800, lower_half()),)
 SETUPS = [SquatSetup(p, 0.42, 0.35, h) for p in ("front", "high", "low") for h in (0.0, 0.02)]
 
 

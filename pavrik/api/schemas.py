@@ -452,6 +452,7 @@ class Need(BaseModel):
 
     kind: Literal["pain", "lift_ending", "rising", "stale", "open", "overdue"]
     text: str
+    lift: Lift
 
 
 class NextOnFloor(PrescriptionAnswer):

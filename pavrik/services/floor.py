@@ -20,8 +20,8 @@ LIFT_ENDING = 3
 _PRESSING = {"pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "open": 4, "overdue": 5}
 
 
-def _need(kind: str, text: str) -> dict[str, str]:
-    return {"kind": kind, "text": text}
+def _need(kind: str, text: str, lift: str = "squat") -> dict[str, str]:
+    return {"kind": kind, "text": text, "lift": lift}
 
 
 def _fault_needs(
@@ -56,13 +56,13 @@ def _setup_needs(connection: Connection, lifter_id: UUID) -> tuple[list[dict[str
         view = settled_in(lift, connection, inputs)
         states[lift] = "settled" if view else "nothing yet"
         if view is None:
-            needs.append(_need("open", f"no {lift} set-up settled yet"))
+            needs.append(_need("open", f"no {lift} set-up settled yet", lift))
         elif view.stale_because:
             states[lift] = "stale"
             because = ", ".join(view.stale_because)
-            needs.append(_need("stale", f"{lift} set-up out of date: {because}"))
+            needs.append(_need("stale", f"{lift} set-up out of date: {because}", lift))
         elif view.settled.prediction.get("toss_up"):
-            needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting"))
+            needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting", lift))
     return needs, states["squat"]
 
 

@@ -2061,6 +2061,11 @@ export interface components {
              * @enum {string}
              */
             kind: "pain" | "lift_ending" | "rising" | "stale" | "open" | "overdue";
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "squat" | "deadlift";
             /** Text */
             text: string;
         };

@@ -152,21 +152,8 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
   </div>
 </template>
 
+<style scoped src="@/study/bench.css"></style>
 <style scoped>
-.bench { display: grid; grid-template-columns: minmax(0, 1fr) 412px; flex: 1; min-height: 0; }
-.drawing { padding: 10px 22px 8px; display: flex; flex-direction: column; gap: 6px; min-width: 0; border-right: 1px solid var(--line); }
-.over-figure { display: flex; justify-content: space-between; align-items: flex-end; gap: 12px; }
-.limit { display: block; margin-top: 3px; }
-.live-max { min-height: 46px; text-align: right; line-height: 1.15; white-space: nowrap; }
-.figures { position: relative; flex: 1; min-height: 0; }
-.side-view { height: 100%; position: absolute; inset: 0; }
-.feet { position: absolute; right: 0; top: 4px; width: 196px; padding: 4px; background: var(--sheet); }
-.reasons { list-style: none; margin: 0; }
-.findings { padding: 14px 20px 24px; background: var(--sheet); overflow-y: auto; min-height: 0; }
-.tabs { display: flex; gap: 2px; border-bottom: 1px solid var(--line); margin: -4px 0 12px; }
-.tabs button { font: inherit; color: var(--soft); background: none; border: 0; border-bottom: 3px solid transparent; padding: 4px 9px; cursor: pointer; }
-.tabs button:hover { color: var(--ink); }
-.tabs .on { color: var(--ink); font-weight: 700; border-bottom-color: var(--signal); }
 .past { border-top: 1px solid var(--line); padding: 6px 0; }
 .way { border-top: 1px solid var(--line); }
 .way label { display: grid; grid-template-columns: auto 1fr; gap: 10px; align-items: center; padding-top: 4px; }
@@ -175,15 +162,5 @@ defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinne
 .way button { width: 100%; text-align: left; font: inherit; color: inherit; background: none; border: 0; border-left: 1px solid var(--line); padding: 3px 2px 3px 7px; cursor: pointer; display: flex; flex-direction: column; }
 .way button.on { border-left: 3px solid var(--signal); font-weight: 700; }
 .way button:hover { background: var(--hair); }
-@media (max-width: 1080px) { .bench { grid-template-columns: minmax(0, 1fr); } .figures { min-height: 480px; } }
-@media (max-width: 760px) {
-  .tabs { overflow-x: auto; }
-  .drawing { padding: 10px 12px; border: 0; }
-  .over-figure { flex-wrap: wrap; }
-  .live-max { text-align: left; }
-  .figures { min-height: 0; }
-  .feet { position: static; width: 100%; max-width: 300px; margin: 8px auto; }
-  .side-view { position: static; min-height: 300px; max-height: 70vh; }
-  .way ol { grid-template-columns: repeat(3, 1fr); }
-}
+@media (max-width: 760px) { .way ol { grid-template-columns: repeat(3, 1fr); } }
 </style>

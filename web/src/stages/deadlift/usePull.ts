@@ -2,6 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
+import { useRested } from '@/shared/useRested'
 import { useHistory } from '@/shared/useHistory'
 import type { PullStyle } from '@/shared/words'
 
@@ -49,17 +50,6 @@ export function useStart(start: Start) {
   return { live: computed(() => live.value), begin, change, set, ...rest }
 }
 
-const REST_MS = 160
-function rested<T>(live: Ref<T>) {
-  const still = ref(live.value) as Ref<T>
-  let timer: ReturnType<typeof setTimeout> | undefined
-  watch(live, (now) => {
-    clearTimeout(timer)
-    timer = setTimeout(() => (still.value = now), REST_MS)
-  }, { deep: true })
-  return still
-}
-
 const ask = (lifterId: string, setup: Start, loadKg: number) =>
   answered(client.POST('/api/lifters/{lifter_id}/deadlift/start', { params: { path: { lifter_id: lifterId } }, body: { setup: requestOf(setup), load_kg: loadKg } }))
 
@@ -91,8 +81,8 @@ export function useStartInFull(lifterId: string, setup: Ref<Start | null>, loadK
 }
 
 export function usePullStudy(lifterId: string, live: Ref<Start>, loadKg: Ref<number>, open: Ref<string>, across: Ref<Across>) {
-  const setup = rested(computed(() => ({ ...live.value })))
-  const load = rested(loadKg)
+  const setup = useRested(computed(() => ({ ...live.value })))
+  const load = useRested(loadKg)
   const at = { params: { path: { lifter_id: lifterId } } }
   const common = { staleTime: 60_000, placeholderData: keepPreviousData }
   const on = (tab: string) => computed(() => open.value === tab)

@@ -16,8 +16,9 @@ type Row = Schemas['FloorRow']
 
 const PRESSING = new Set(['pain', 'lift_ending', 'rising', 'stale'])
 const STAGE_OF: Record<string, string> = {
-  pain: 'lifter', lift_ending: 'log', rising: 'log', stale: 'squat', open: 'squat', overdue: 'log',
+  pain: 'lifter', lift_ending: 'log', rising: 'log', overdue: 'log',
 }
+const stageOf = (need: Schemas['Need']) => STAGE_OF[need.kind] ?? need.lift
 const pressing = computed(() => (floor.data.value ?? []).filter((r) => r.needs.some((n) => PRESSING.has(n.kind))))
 const calm = computed(() => (floor.data.value ?? []).filter((r) => !r.needs.some((n) => PRESSING.has(n.kind))))
 const answer = computed(() => {
@@ -57,7 +58,7 @@ const nextText = (row: Row) =>
               <li v-for="need in row.needs" :key="need.text">
                 <RouterLink
                   :class="['need', { press: PRESSING.has(need.kind) }]"
-                  :to="{ name: STAGE_OF[need.kind], params: { lifterId: row.lifter_id } }"
+                  :to="{ name: stageOf(need), params: { lifterId: row.lifter_id } }"
                 >{{ need.text }}</RouterLink>
               </li>
               <li v-if="!row.needs.length" class="holds">all settled</li>

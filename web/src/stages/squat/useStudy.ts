@@ -1,25 +1,15 @@
 // What the server computes about the live set-up beyond the drawing: asked when the hand rests.
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, ref, watch, type Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
+import { useRested } from '@/shared/useRested'
 import { requestOf, type Setup } from './useSetup'
 
-const REST_MS = 160
 export type Across = 'bar_position' | 'toe_out_deg' | 'shank_deg'
 
-function rested<T>(live: Ref<T>) {
-  const still = ref(live.value) as Ref<T>
-  let timer: ReturnType<typeof setTimeout> | undefined
-  watch(live, (now) => {
-    clearTimeout(timer)
-    timer = setTimeout(() => (still.value = now), REST_MS)
-  }, { deep: true })
-  return still
-}
-
 export function useStudy(lifterId: string, live: Ref<Setup>, loadKg: Ref<number>, open: Ref<string>, across: Ref<Across>) {
-  const setup = rested(computed(() => ({ ...live.value })))
-  const load = rested(loadKg)
+  const setup = useRested(computed(() => ({ ...live.value })))
+  const load = useRested(loadKg)
   const at = { params: { path: { lifter_id: lifterId } } }
   const on = (tab: string) => computed(() => open.value === tab)
   const common = { staleTime: 60_000, placeholderData: keepPreviousData }

@@ -14,7 +14,7 @@ const FIELDS: { id: Field; label: string; low: number; high: number; range: stri
   { id: 'stance_m', label: 'Stance', low: 0.1, high: 1.1, range: '10 to 110 cm' },
   { id: 'toe_out_deg', label: 'Toes', low: 0, high: 55, range: '0 to 55°' },
   { id: 'grip_m', label: 'Hands', low: 0.3, high: 1, range: '30 to 100 cm' },
-  { id: 'bar_offset_m', label: 'Bar ahead', low: -0.03, high: 0.1, range: '−3 to 10 cm' },
+  { id: 'bar_offset_m', label: 'Ahead', low: -0.03, high: 0.1, range: '−3 to 10 cm' },
   { id: 'bar_height_m', label: 'Height', low: 0.1, high: 0.7, range: '10 to 70 cm' },
   { id: 'load', label: 'Load', low: 0, high: 600, range: '0 to 600 kg' },
 ]
@@ -50,7 +50,7 @@ function take(f: (typeof FIELDS)[number]) {
     <label class="style"><span class="small soft">Style</span>
       <select :value="live.style" @change="$emit('set', { style: ($event.target as HTMLSelectElement).value as PullStyle, bar_height_m: null })"><option v-for="s in STYLE_ORDER" :key="s" :value="s">{{ STYLE_NAMES[s] }}</option></select>
     </label>
-    <label v-for="f in FIELDS" :key="f.id"><span class="small soft">{{ f.label }}, {{ unit(f.id) }}</span>
+    <label v-for="f in FIELDS" :key="f.id" :title="f.id === 'bar_offset_m' ? 'bar in front of mid-foot' : undefined"><span class="small soft">{{ f.label }} {{ unit(f.id) }}</span>
       <input v-model="text[f.id]" inputmode="decimal" @change="take(f)" />
       <span v-if="wrong[f.id]" class="small signal" role="alert">{{ wrong[f.id] }}</span>
     </label>
@@ -59,9 +59,8 @@ function take(f: (typeof FIELDS)[number]) {
 
 <style scoped>
 .entry { display: flex; gap: 5px; flex-wrap: wrap; }
-label { display: flex; flex-direction: column; width: 60px; }
-label.style { width: 108px; }
-label:nth-of-type(5) { width: 74px; }
+label { display: flex; flex-direction: column; width: 58px; }
+label.style { width: 104px; }
 label span { white-space: nowrap; }
 input, select { font: inherit; font-weight: 600; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 4px 5px; height: 32px; width: 100%; font-variant-numeric: tabular-nums; }
 input:hover, select:hover { border-color: var(--ink); }

@@ -27,7 +27,7 @@ from pavrik.formats.model_requests import (
 )
 from pavrik.formats.pull import PullCostAnswer, PullFitAnswer, StartAnswer
 from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
-from pavrik.services import library, model, pull, study
+from pavrik.services import library, model, pull_public, study
 
 router = APIRouter(prefix="/api", tags=["library"])
 
@@ -66,25 +66,25 @@ def read_assumptions(_: WhoIn) -> Any:
 @router.post("/compute/pose")
 def compute_pose(body: PoseRequest, _: WhoIn) -> PoseAnswer:
     """The ``pavrik pose`` computation."""
-    return model.pose(body) if isinstance(body, SquatPoseRequest) else pull.pose(body)
+    return model.pose(body) if isinstance(body, SquatPoseRequest) else pull_public.pose(body)
 
 
 @router.post("/compute/fit")
 def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | PullFitAnswer:
     """The ``pavrik fit`` computation."""
-    return model.fit(body) if isinstance(body, SquatFitRequest) else pull.fit(body)
+    return model.fit(body) if isinstance(body, SquatFitRequest) else pull_public.fit(body)
 
 
 @router.post("/compute/path")
 def compute_path(body: AtLoadRequest, _: WhoIn) -> PathAnswer | StartAnswer:
     """The ``pavrik path`` computation."""
-    return study.path(body) if isinstance(body, SquatAtLoadRequest) else pull.path(body)
+    return study.path(body) if isinstance(body, SquatAtLoadRequest) else pull_public.path(body)
 
 
 @router.post("/compute/cost")
 def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer | PullCostAnswer:
     """The ``pavrik cost`` computation."""
-    return study.cost(body) if isinstance(body, CostRequest) else pull.cost(body)
+    return study.cost(body) if isinstance(body, CostRequest) else pull_public.cost(body)
 
 
 @router.post("/compute/plates")

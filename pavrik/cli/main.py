@@ -20,7 +20,7 @@ from pavrik.formats.computations import (
 )
 from pavrik.formats.model_requests import PlatesRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services import model, pull, study
+from pavrik.services import model, pull_public, study
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
@@ -32,16 +32,20 @@ def _either(squat: Callable[[Any], BaseModel], deadlift: Callable[[Any], BaseMod
 
 
 COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
-    "pose": (PoseRequest, _either(model.pose, pull.pose), "one fully specified pose"),
-    "fit": (AnyFitRequest, _either(model.fit, pull.fit), "the whole fit of a lifter for a lift"),
+    "pose": (PoseRequest, _either(model.pose, pull_public.pose), "one fully specified pose"),
+    "fit": (
+        AnyFitRequest,
+        _either(model.fit, pull_public.fit),
+        "the whole fit of a lifter for a lift",
+    ),
     "path": (
         AtLoadRequest,
-        _either(study.path, pull.path),
+        _either(study.path, pull_public.path),
         "the bar's path at the load and for a ladder of loads",
     ),
     "cost": (
         AnyCostRequest,
-        _either(study.cost, pull.cost),
+        _either(study.cost, pull_public.cost),
         "what every fault costs in a set-up at a load",
     ),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),

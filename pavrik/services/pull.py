@@ -25,33 +25,26 @@ from pavrik.core.deadlift.fit import (
 )
 from pavrik.core.deadlift.lockout import lockout
 from pavrik.core.deadlift.maps import PullAcross, pull_map
-from pavrik.core.deadlift.report import PullReport, lumped_masses, one, pull_report
+from pavrik.core.deadlift.report import PullReport, one, pull_report
 from pavrik.core.deadlift.styles import COMPETING, STYLES, PullSetup, Style
 from pavrik.core.deadlift.why_not import pull_why_not
-from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.fitting.deciding import deciding_words, input_words, what_decides
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import Sureness
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
-from pavrik.core.strength.use import LIMITERS
 from pavrik.core.units import Floats, degrees
 from pavrik.formats.bench import drawn_columns
-from pavrik.formats.model_answers import PointMassOut, PoseAnswer
-from pavrik.formats.model_requests import PullFitRequest, PullPoseRequest, PullSetupIn
+from pavrik.formats.model_requests import PullSetupIn
 from pavrik.formats.pull import (
     BarBendOut,
     GripOut,
     NaturalStartOut,
     PerCentimetre,
-    PullAtLoadRequest,
     PullCandidateOut,
     PullCostAnswer,
-    PullCostRequest,
-    PullFitAnswer,
     PullMapAnswer,
-    PullRejectedOut,
     StartAnswer,
 )
 from pavrik.formats.squat_study import (
@@ -63,11 +56,10 @@ from pavrik.formats.squat_study import (
     WhyNotAnswer,
 )
 from pavrik.services.fits import SAMPLES, SEED, Fitting, Prediction
-from pavrik.services.model import lifter_from, pull_setup_from, with_own_strengths
+from pavrik.services.model import pull_setup_from
 from pavrik.store import training
 from pavrik.store.database import Connection
 
-PLAIN_BARS = (("28 mm bar", 20.0, 28.0), ("27 mm pulling bar", 20.0, 27.0), ("axle", 16.0, 50.0))
 NAMES: dict[str, str] = {style: kind.name for style, kind in STYLES.items()}
 
 
@@ -85,9 +77,10 @@ def setup_out(setup: PullSetup) -> PullSetupIn:
     )
 
 
-def _candidate_out(
+def candidate_out(
     lifter: Lifter, candidate: PullCandidate, sure: Sureness | None = None
 ) -> PullCandidateOut:
+    """A start in the answer\'s terms, with its travel and work."""
     case = pull_case(lifter, [candidate.setup])
     pose = case.held()
     end = lockout(case, pose, candidate.predicted_max_kg, lifter.pull.blades_down)
@@ -110,9 +103,10 @@ def _candidate_out(
     )
 
 
-def _leaders(lifter: Lifter, fit: PullFit) -> list[PullCandidateOut]:
+def leaders_out(lifter: Lifter, fit: PullFit) -> list[PullCandidateOut]:
+    """The leaders of a fit in the answer\'s terms."""
     sureness: list[Sureness | None] = [*fit.sureness] or [None] * len(fit.leaders)
-    return [_candidate_out(lifter, c, s) for c, s in zip(fit.leaders, sureness, strict=True)]
+    return [candidate_out(lifter, c, s) for c, s in zip(fit.leaders, sureness, strict=True)]
 
 
 def _both_lifts(inferred: Inferred | None) -> str:
@@ -139,7 +133,7 @@ def _why_not(fit: PullFit) -> dict[str, list[str]]:
 
 def _answer(lifter: Lifter, inferred: Inferred | None, fit: PullFit) -> dict[str, Any]:
     return {
-        "leaders": [leader.model_dump() for leader in _leaders(lifter, fit)],
+        "leaders": [leader.model_dump() for leader in leaders_out(lifter, fit)],
         "toss_up": fit.toss_up,
         "verdict": fit.verdict,
         "coach_rule": fit.coach_rule,
@@ -155,7 +149,8 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: PullFit) -> dict[str
     }
 
 
-def _grid(lifter: Lifter) -> PullGrid:
+def grid_of(lifter: Lifter) -> PullGrid:
+    """The grid that the lifter\'s schools search."""
     return PullGrid(shoulder_offset_m=lifter.pull.shoulder_offset_m)
 
 
@@ -174,7 +169,7 @@ def _predict(lifter: Lifter, setup: PullSetupIn) -> Prediction:
 PULL = Fitting(
     lift="deadlift",
     setup_type=PullSetupIn,
-    point=lambda lifter: fit_pull(lifter, _grid(lifter)),
+    point=lambda lifter: fit_pull(lifter, grid_of(lifter)),
     draw=_draw,
     sure=with_pull_sureness,
     answer=_answer,
@@ -373,57 +368,6 @@ def deciding_answer(lifter: Lifter, leaders: Sequence[dict[str, Any]]) -> Decidi
     )  # fmt: skip
 
 
-def pose(request: PullPoseRequest) -> PoseAnswer:
-    """One fully specified start, in the public form of ``pavrik pose``."""
-    lifter = lifter_from(request.body, request.screens, {})
-    report = pull_report(lifter, pull_setup_from(request.setup), request.load_kg)
-    held, loaded = report.pose, report.loaded
-    if np.any(held.impossible):
-        return PoseAnswer(
-            points={}, masses=[], angles={}, moments_nm={}, arms_m={}, use={}, limiter=None,
-            feasible=False, reasons=report.reasons,
-        )  # fmt: skip
-    drawn = draw_pull(held, loaded, request.setup.grip_m)
-    moments = {name: one(value) for name, value in loaded.moments._asdict().items()}
-    lean = one(degrees(held.lean))
-    return PoseAnswer(
-        points={
-            name: (one(x), one(y), one(z))
-            for name, (x, y, z) in drawn.points.items()
-            if name != "head"
-        },
-        masses=[
-            PointMassOut(name=name, kg=kg, x_m=x, z_m=z)
-            for name, kg, x, z in lumped_masses(held, request.load_kg)
-        ],
-        angles={f"{name}_deg": one(value) for name, value in drawn.angles_deg.items()}
-        | {"back_deg": 90.0 - lean},
-        moments_nm={
-            "ankle": one(loaded.ankle_nm),
-            **moments,
-            "hip": float(np.hypot(moments["hip_sagittal"], moments["hip_frontal"])),
-        },
-        arms_m={name: one(value) for name, value in drawn.arms_m.items()},
-        use={name: one(value) for name, value in loaded.use._asdict().items()},
-        limiter=LIMITERS[int(np.squeeze(loaded.use.limiter))],
-        feasible=not report.reasons,
-        reasons=report.reasons,
-    )
-
-
-def path(request: PullAtLoadRequest) -> StartAnswer:
-    """The ``pavrik path`` computation for a pull: the start in full with its way to lockout."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
-    return start_answer(lifter, pull_setup_from(request.setup), request.load_kg, PLAIN_BARS)
-
-
-def cost(request: PullCostRequest) -> PullCostAnswer:
-    """The ``pavrik cost`` computation for a pull."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
-    setup = pull_setup_from(request.setup)
-    return costs_of(lifter, setup, request.load_kg, request.amounts)
-
-
 def advice(connection: Connection, lifter_id: UUID) -> list[str]:
     """What the log says: one bad week, and the gap between squat and pull."""
     best: dict[str, float] = {}
@@ -440,36 +384,3 @@ def advice(connection: Connection, lifter_id: UUID) -> list[str]:
     if {"squat", "deadlift"} <= best.keys():
         said.append(squat_to_pull_gap(best["squat"], best["deadlift"]))
     return [sentence for sentence in said if sentence]
-
-
-def fit(request: PullFitRequest) -> PullFitAnswer:
-    """The whole pull fit, in the public form of ``pavrik fit``."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
-    lifter, inferred = with_own_strengths(lifter, request)
-    listed: dict[str, Any] = {
-        name: tuple(values)
-        for name, values in request.grid.model_dump().items()
-        if values is not None
-    }
-    styles = listed.pop("style", COMPETING)
-    grid = replace(_grid(lifter), styles=styles, **listed)
-    samples = request.uncertainty.samples if request.uncertainty else 0
-    seed = request.uncertainty.seed if request.uncertainty else SEED
-    found = fit_pull(lifter, grid, samples, seed)
-    leaders = _leaders(lifter, found)
-    by_style = {leader.setup.style: leader for leader in leaders}
-    return PullFitAnswer(
-        candidates=leaders + [_candidate_out(lifter, c) for c in found.rest[:200]],
-        best_of_style={style: by_style.get(style) for style in styles},
-        rejected=[
-            PullRejectedOut(setup=setup_out(r.setup), reasons=r.reasons) for r in found.rejected
-        ],
-        toss_up=found.toss_up,
-        verdict=found.verdict,
-        coach_rule=found.coach_rule,
-        strengths=inferred.firmness if inferred else "nothing",
-        residual_log=inferred.residual if inferred else [],
-        assumed_screens=sorted(lifter.screens.assumed),
-        advice=gear_advice(request.gear),
-        model_version=MODEL_VERSION,
-    )

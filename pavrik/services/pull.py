@@ -80,7 +80,7 @@ def setup_out(setup: PullSetup) -> PullSetupIn:
 def candidate_out(
     lifter: Lifter, candidate: PullCandidate, sure: Sureness | None = None
 ) -> PullCandidateOut:
-    """A start in the answer\'s terms, with its travel and work."""
+    """A start in the answer's terms, with its travel and work."""
     case = pull_case(lifter, [candidate.setup])
     pose = case.held()
     end = lockout(case, pose, candidate.predicted_max_kg, lifter.pull.blades_down)
@@ -104,7 +104,7 @@ def candidate_out(
 
 
 def leaders_out(lifter: Lifter, fit: PullFit) -> list[PullCandidateOut]:
-    """The leaders of a fit in the answer\'s terms."""
+    """The leaders of a fit in the answer's terms."""
     sureness: list[Sureness | None] = [*fit.sureness] or [None] * len(fit.leaders)
     return [candidate_out(lifter, c, s) for c, s in zip(fit.leaders, sureness, strict=True)]
 
@@ -150,7 +150,7 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: PullFit) -> dict[str
 
 
 def grid_of(lifter: Lifter) -> PullGrid:
-    """The grid that the lifter\'s schools search."""
+    """The grid that the lifter's schools search."""
     return PullGrid(shoulder_offset_m=lifter.pull.shoulder_offset_m)
 
 

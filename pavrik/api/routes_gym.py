@@ -5,8 +5,8 @@ from uuid import UUID
 
 from fastapi import APIRouter
 
-from pavrik.api.schemas import EquipmentAnswer
 from pavrik.api.schemas_gym import BarIn, ItemRef, PlatesIn, RackIn
+from pavrik.api.schemas_library import EquipmentAnswer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.services import gym, library
 from pavrik.store import equipment as store

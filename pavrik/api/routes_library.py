@@ -4,11 +4,7 @@ from typing import Any
 
 from fastapi import APIRouter
 
-from pavrik.api.schemas import (
-    AssumptionAnswer,
-    CatalogueAnswer,
-    SchoolsAnswer,
-)
+from pavrik.api.schemas_library import AssumptionAnswer, CatalogueAnswer, SchoolsAnswer
 from pavrik.api.security import DatabaseIn, WhoIn
 from pavrik.core.assumptions import describe
 from pavrik.core.faults.catalogue import shipped_catalogue

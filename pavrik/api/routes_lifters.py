@@ -9,7 +9,6 @@ from pavrik.api.schemas import (
     Acknowledged,
     ClearFlagRequest,
     FlagRequest,
-    FloorRow,
     LifterAnswer,
     LifterRef,
     MeasureAnswer,
@@ -19,6 +18,7 @@ from pavrik.api.schemas import (
     SchoolRequest,
     ScreenRequest,
 )
+from pavrik.api.schemas_training import FloorRow
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.fitting.screens import closing_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM

@@ -7,7 +7,6 @@ from fastapi import APIRouter, Query, Response
 
 from pavrik.api.routes_study import JobsIn
 from pavrik.api.schemas import (
-    CardAnswer,
     ExactRequest,
     FurnitureAnswer,
     HistoryAnswer,
@@ -16,6 +15,7 @@ from pavrik.api.schemas import (
     SettledSetupAnswer,
     SettleRequest,
 )
+from pavrik.api.schemas_card import CardAnswer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.formats.bench import BenchGridAnswer, ExactSetupAnswer
 from pavrik.formats.model_requests import BarPositionName

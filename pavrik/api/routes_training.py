@@ -6,8 +6,8 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query
 
-from pavrik.api.schemas import (
-    Lift,
+from pavrik.api.schemas import Lift
+from pavrik.api.schemas_training import (
     PrescribeRequest,
     PrescriptionAnswer,
     SetAnswer,

@@ -290,7 +290,7 @@ def _cost_out(cost: PullCost, load_kg: float, grip_m: float) -> FaultCostOut:
     return FaultCostOut(
         fault_id=cost.fault_id,
         words=cost.words + more,
-        amount=cost.amount_m,
+        amount=cost.amount,
         unit="m",
         before_kg=cost.before_kg,
         after_kg=cost.after_kg,

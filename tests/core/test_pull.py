@@ -22,7 +22,7 @@ from pavrik.core.deadlift.lockout import lockout
 from pavrik.core.deadlift.path import pull_path, sticking
 from pavrik.core.deadlift.report import one, pull_report
 from pavrik.core.deadlift.start import BAR_RADIUS_M, SHIN_M
-from pavrik.core.deadlift.styles import COMPETING, STYLES, PullSetup, usual_setup
+from pavrik.core.deadlift.styles import COMPETING, STYLES, usual_setup
 from pavrik.core.deadlift.why_not import pull_why_not
 from pavrik.core.fitting.lifter import default_lifter
 from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
@@ -322,10 +322,6 @@ def test_predicted_max_is_where_use_is_whole():
     held = load_at_full_use(lambda kg: pose.under(kg).use.most, 83.0)
     assert found.predicted_max_kg == pytest.approx(float(np.squeeze(held)))
     assert max(found.use.values()) == pytest.approx(1.0, abs=2e-4)
-
-
-def test_a_set_up_is_fully_said():
-    assert PullSetup("sumo", 0.6, 0.5, 0.46).kind.hands == "inside"
 
 
 def test_one_bad_week_is_called_just_that():

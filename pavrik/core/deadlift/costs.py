@@ -12,6 +12,7 @@ from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.start import HeldPull, start_pose
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.price import Price, one_leg_share
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.strength.use import LIMITERS
 
@@ -101,28 +102,12 @@ ONE_SIDED: dict[str, tuple[float, str]] = {
 
 
 @dataclass(frozen=True)
-class PullCost:
-    """Before and after in kg, with the disturbed pose; ``hip_rise_m`` is how far the hips still
-    rise before the plates leave; ``most_moved`` as in the squat."""
+class PullCost(Price):
+    """The amount is in m; ``hip_rise_m`` is how far the hips still rise before the plates leave;
+    ``pose`` the disturbed start."""
 
-    fault_id: str
-    words: str
-    amount_m: float
-    before_kg: float
-    after_kg: float
-    limiter_before: str
-    limiter_after: str
     hip_rise_m: float
-    most_moved: tuple[str, float, float]
     pose: HeldPull | None
-
-    @property
-    def lost_kg(self) -> float:
-        return self.before_kg - self.after_kg
-
-    @property
-    def lost_share(self) -> float:
-        return self.lost_kg / self.before_kg if self.before_kg > 0 else 0.0
 
 
 def _held_kg(pose: HeldPull, mass_kg: float) -> float:
@@ -163,16 +148,16 @@ def pull_costs(
             PullCost(
                 fault_id, _words(priced.words, amount), amount, before, after, limiter,
                 LIMITERS[int(np.squeeze(pose.under(after).use.limiter))],
-                rise if fault_id == "hips-low" else 0.0,
-                (LIMITERS[most], uses[most], moved[most]), pose,
+                (LIMITERS[most], uses[most], moved[most]),
+                rise if fault_id == "hips-low" else 0.0, pose,
             )
         )  # fmt: skip
     for fault_id, (usual, text) in ONE_SIDED.items():
         off = given.get(fault_id, usual)
-        share = min(0.5 + off * load_kg / (load_kg + mass) / max(setup.stance_m, 0.1), 1.0)
+        share = one_leg_share(off * load_kg / (load_kg + mass), setup.stance_m)
         words = f"{_words(text, off)}: one leg bears {share:.0%}"
         costs.append(
-            PullCost(fault_id, words, off, before, before * 0.5 / share, limiter, limiter, 0.0,
-                     (limiter, 0.0, 0.0), None)
+            PullCost(fault_id, words, off, before, before * 0.5 / share, limiter, limiter,
+                     (limiter, 0.0, 0.0), 0.0, None)
         )  # fmt: skip
     return sorted(costs, key=lambda cost: -cost.lost_kg)

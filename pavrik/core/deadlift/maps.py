@@ -41,7 +41,7 @@ def pull_map(lifter: Lifter, around: PullSetup, across: PullAcross) -> SetupMap:
     ]
     shape = len(rows), len(STANCES_M)
     return SetupMap(
-        across="toe_out_deg",
+        across=across,
         rows=[f"{value * 100:g}" if across != "toe_out_deg" else f"{value:g}" for value in rows],
         stance_m=list(STANCES_M),
         kg=found.predicted_max_kg.reshape(shape).tolist(),

@@ -19,7 +19,7 @@ PLATE_RADIUS_M = 0.225
 @dataclass(frozen=True)
 class PullStyle:
     """A style by its words: where the hands are, height of the bar above the usual one, and the
-    stances (m) and toe angles (deg) that are searched. ``stands_in``: competes among its like."""
+    stances (m) and toe angles (deg) that are searched."""
 
     name: str
     hands: Hands

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.fitting.price import Price, one_leg_share
 from pavrik.core.squat import disturbances as disturb
 from pavrik.core.squat.bench import Drawn, draw
 from pavrik.core.squat.cases import case_for
@@ -66,30 +67,13 @@ UNEVEN: dict[str, tuple[float, str]] = {
 
 
 @dataclass(frozen=True)
-class FaultCost:
-    """Before and after in kg; ``knee_inward_nm`` is what opens each knee inward;
-    ``most_moved`` the capacity whose use at the load rises most, before and after; ``drawn`` the
-    disturbed pose at the load, for a ghost."""
+class FaultCost(Price):
+    """``unit`` is that of the amount; ``knee_inward_nm`` what opens each knee inward; ``drawn``
+    the disturbed pose at the load, for a ghost."""
 
-    fault_id: str
-    words: str
-    amount: float
     unit: str
-    before_kg: float
-    after_kg: float
-    limiter_before: str
-    limiter_after: str
     knee_inward_nm: float
-    most_moved: tuple[str, float, float]
     drawn: Drawn | None
-
-    @property
-    def lost_kg(self) -> float:
-        return self.before_kg - self.after_kg
-
-    @property
-    def lost_share(self) -> float:
-        return self.lost_kg / self.before_kg if self.before_kg > 0 else 0.0
 
 
 def _amount_words(amount: float, unit: str) -> str:
@@ -141,9 +125,9 @@ def _cost(
         left = min(before, after) if after < without else before
     return FaultCost(
         fault_id, priced.words.format(amount=_amount_words(amount, priced.unit)), amount,
-        priced.unit, before, left, limiter, limits if left < before else limiter,
+        before, left, limiter, limits if left < before else limiter,
+        _most_moved(pose, reference, squat.load_kg), priced.unit,
         _knee_inward_nm(pose, reference, squat.load_kg),
-        _most_moved(pose, reference, squat.load_kg),
         draw(pose, pose.under(squat.load_kg)),
     )  # fmt: skip
 
@@ -152,12 +136,12 @@ def _uneven(fault_id: str, off_m: float, stance_m: float, load_kg: float, mass_k
             before: float, limiter: str) -> FaultCost:  # fmt: skip
     """One leg's share of everything grows by the mass centre's shift over the stance."""
     shift = off_m * (load_kg / (load_kg + mass_kg) if fault_id != "hip-shift" else 1.0)
-    share = min(0.5 + shift / max(stance_m, 0.1), 1.0)
+    share = one_leg_share(shift, stance_m)
     after = before * 0.5 / share
     words = UNEVEN[fault_id][1].format(amount=_amount_words(off_m, "m"))
     return FaultCost(
-        fault_id, f"{words}: one leg bears {share:.0%}", off_m, "m", before, after, limiter,
-        limiter, 0.0, (limiter, 0.0, 0.0), None,
+        fault_id, f"{words}: one leg bears {share:.0%}", off_m, before, after, limiter, limiter,
+        (limiter, 0.0, 0.0), "m", 0.0, None,
     )  # fmt: skip
 
 

@@ -25,7 +25,7 @@ class SetupMap:
     """Rows run along ``across``, columns along stance. ``kg`` is 0 and ``limit`` names the limit
     that forbids it where a cell is not feasible, else the limiter."""
 
-    across: Across
+    across: str
     rows: list[str]
     stance_m: list[float]
     kg: list[list[float]]

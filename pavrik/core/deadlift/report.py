@@ -1,11 +1,11 @@
 """One fully specified start, reported: everything that a coach compares, with its reasons."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from pavrik.core.deadlift.cases import PullCase, pull_case
-from pavrik.core.deadlift.evaluation import evaluate_pulls, room_m
+from pavrik.core.deadlift.evaluation import PullEvaluation, evaluate_pulls, room_m
 from pavrik.core.deadlift.lockout import Lockout, lockout
 from pavrik.core.deadlift.natural_start import NaturalStart, natural_start
 from pavrik.core.deadlift.path import PullPath, path_max_kg, pull_path, sticking
@@ -44,21 +44,42 @@ def one(value: object) -> float:
     return float(np.asarray(value).reshape(-1)[0])
 
 
-def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
-    """Everything about one start; its reasons are empty where it holds."""
+@dataclass(frozen=True)
+class PlacedPull:
+    """A start with its shank found: the case, what was evaluated, why it does not hold if so."""
+
+    case: PullCase
+    found: PullEvaluation
+    reasons: list[str]
+
+    @property
+    def pose(self) -> HeldPull:
+        """The start itself."""
+        return self.found.pose
+
+
+def place_pull(lifter: Lifter, setup: PullSetup) -> PlacedPull:
+    """One start; a shank that nothing fixes is the best feasible one."""
     case = pull_case(lifter, [setup])
     found = evaluate_pulls(case)
     if setup.shank is None and case.shank is not None:
         best = float(np.asarray(case.shank).reshape(-1)[int(found.best_shank[0])])
-        return pull_report(lifter, _with_shank(setup, best), load_kg)
-    pose = found.pose
+        return place_pull(lifter, replace(setup, shank=best))
     short = {name: float(value[0]) for name, value in found.short.items()}
+    closing = one(degrees(found.pose.closing))
+    reasons = [] if found.feasible[0] else pull_reasons(lifter, setup, short, closing)
+    return PlacedPull(case, found, reasons)
+
+
+def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
+    """Everything about one start; its reasons are empty where it holds."""
+    placed = place_pull(lifter, setup)
+    case, found, pose = placed.case, placed.found, placed.pose
+    if setup.shank is None and case.shank is not None:
+        setup = replace(setup, shank=one(case.shank))
     way = pull_path(case)
     hardest, _ = sticking(way, load_kg)
     held, _ = path_max_kg(way, float(np.asarray(lifter.body.mass_kg)))
-    reasons = (
-        [] if found.feasible[0] else pull_reasons(lifter, setup, short, one(degrees(pose.closing)))
-    )
     return PullReport(
         setup=setup,
         case=case,
@@ -74,12 +95,8 @@ def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
         hardest_height_m=float(way.bar_height_m()[hardest]),
         path_max_kg=held,
         natural=natural_start(case, pose),
-        reasons=reasons,
+        reasons=placed.reasons,
     )
-
-
-def _with_shank(setup: PullSetup, shank: float) -> PullSetup:
-    return PullSetup(**{**vars(setup), "shank": shank})
 
 
 def lumped_masses(pose: HeldPull, load_kg: float) -> list[tuple[str, float, float, float]]:

@@ -1,11 +1,19 @@
 """Which plates go on the bar: smallest error first, then fewest plates, heaviest inside."""
 
-from bisect import bisect_left
 from dataclasses import dataclass
 from functools import lru_cache
+from math import gcd
+
+import numpy as np
+from numpy.typing import NDArray
+
+from pavrik.core.units import Indices
 
 GRAMS = 1000
 MOST_PER_SIDE_KG = 600
+MOST_PER_SIDE_G = MOST_PER_SIDE_KG * GRAMS
+LEAST_PLATE_KG = 0.05
+UNREACHABLE = np.int16(30_000)
 
 
 @dataclass(frozen=True)
@@ -38,31 +46,66 @@ def _check(target_kg: float, empty_kg: float, stock: tuple[PlatePair, ...]) -> N
     if empty_kg <= 0:
         problems.append(f"bar and collars weigh {empty_kg:g} kg: give the bar's weight in kg")
     problems += [
-        f"plate {plate.kg:g} kg x {plate.pairs} pairs is no stock: weights are above 0, pairs 0 "
-        "or more"
+        f"plate {plate.kg:g} kg x {plate.pairs} pairs is no stock: a plate weighs "
+        f"{LEAST_PLATE_KG:g} kg or more, pairs are 0 or more"
         for plate in stock
-        if plate.kg <= 0 or plate.pairs < 0
+        if plate.kg < LEAST_PLATE_KG or plate.pairs < 0
     ]
     if problems:
         raise ValueError("\n".join(problems))
 
 
-@lru_cache(maxsize=64)
-def _reachable(stock: tuple[PlatePair, ...]) -> tuple[list[int], list[tuple[float, ...]]]:
-    """Every weight in grams that one side can hold, sorted, with its fewest plates."""
-    fewest: dict[int, tuple[float, ...]] = {0: ()}
-    for plate in sorted(stock, key=lambda p: -p.kg):
-        step = round(plate.kg * GRAMS)
-        for weight, plates in list(fewest.items()):
-            for count in range(1, plate.pairs + 1):
-                heavier = weight + count * step
-                if heavier > MOST_PER_SIDE_KG * GRAMS:
-                    break
-                known = fewest.get(heavier)
-                if known is None or len(plates) + count < len(known):
-                    fewest[heavier] = plates + (plate.kg,) * count
-    weights = sorted(fewest)
-    return weights, [fewest[weight] for weight in weights]
+@dataclass(frozen=True)
+class _Reachable:
+    """Every weight that one side can hold, sorted, in steps of ``unit`` grams; ``taken[kind]`` is
+    how many of that kind the fewest plates of the first kinds take, for every weight."""
+
+    unit: int
+    kinds_kg: tuple[float, ...]
+    steps: tuple[int, ...]
+    weights: Indices
+    taken: tuple[NDArray[np.int16], ...]
+
+    def plates(self, weight: int) -> tuple[float, ...]:
+        """Plates of one side at a weight, heaviest first."""
+        found: tuple[float, ...] = ()
+        for kg, step, taken in reversed(
+            list(zip(self.kinds_kg, self.steps, self.taken, strict=True))
+        ):
+            count = int(taken[weight])
+            found = (kg,) * count + found
+            weight -= count * step
+        return found
+
+
+def _take(fewest: NDArray[np.int16], step: int, pairs: int) -> NDArray[np.int16]:
+    """Add a kind of plate to the fewest counts, in place; how many of it each weight takes."""
+    taken = np.zeros_like(fewest)
+    for count in range(1, pairs + 1):
+        if step >= len(fewest):
+            break
+        one_more = np.where(taken[:-step] == count - 1, fewest[:-step] + 1, UNREACHABLE)
+        better = np.flatnonzero(one_more < fewest[step:])
+        if not len(better):
+            break
+        fewest[better + step] = one_more[better]
+        taken[better + step] = count
+    return taken
+
+
+@lru_cache(maxsize=16)
+def _reachable(stock: tuple[PlatePair, ...]) -> _Reachable:
+    """Fewest plates for every weight, the heaviest kind first."""
+    kinds = sorted((p for p in stock if p.pairs > 0), key=lambda p: -p.kg)
+    grams = [round(p.kg * GRAMS) for p in kinds]
+    unit = gcd(*grams) if grams else 1
+    most = min(sum(g * p.pairs for g, p in zip(grams, kinds, strict=True)), MOST_PER_SIDE_G)
+    fewest = np.full(most // unit + 1, UNREACHABLE, dtype=np.int16)
+    fewest[0] = 0
+    steps = tuple(g // unit for g in grams)
+    taken = tuple(_take(fewest, step, p.pairs) for step, p in zip(steps, kinds, strict=True))
+    weights = np.flatnonzero(fewest < UNREACHABLE)
+    return _Reachable(unit, tuple(p.kg for p in kinds), steps, weights, taken)
 
 
 def load_bar(
@@ -80,12 +123,26 @@ def load_bar(
     """
     empty_kg = bar_kg + collars_kg
     _check(target_kg, empty_kg, stock)
-    weights, plates = _reachable(stock)
-    wanted = (target_kg - empty_kg) / 2 * GRAMS
-    after = bisect_left(weights, wanted)
+    found = _reachable(stock)
+    wanted = (target_kg - empty_kg) / 2 * GRAMS / found.unit
+    weights = found.weights
+    after = int(np.searchsorted(weights, wanted))
     near = [i for i in (after - 1, after) if 0 <= i < len(weights)]
     if never_above:
-        near = [i for i in near if weights[i] <= wanted + 0.5] or near[:1]
+        near = [i for i in near if weights[i] <= wanted + 0.5 / found.unit] or near[:1]
     best = min(near, key=lambda i: (abs(weights[i] - wanted), weights[i]))
-    total = empty_kg + 2 * weights[best] / GRAMS
-    return Loading(plates[best], total, total - target_kg)
+    total = empty_kg + 2 * float(weights[best]) * found.unit / GRAMS
+    return Loading(found.plates(int(weights[best])), total, total - target_kg)
+
+
+def every_loading(
+    bar_kg: float, collars_kg: float, stock: tuple[PlatePair, ...], most_kg: float
+) -> list[Loading]:
+    """Every total up to ``most_kg`` that the bar can be given, lightest first."""
+    found, empty_kg = _reachable(stock), bar_kg + collars_kg
+    totals = empty_kg + 2 * found.weights * found.unit / GRAMS
+    return [
+        Loading(found.plates(int(weight)), float(total), 0.0)
+        for weight, total in zip(found.weights, totals, strict=True)
+        if total <= most_kg
+    ]

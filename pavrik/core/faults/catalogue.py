@@ -12,17 +12,25 @@ from importlib.resources import files
 from typing import Any, Literal
 
 Lift = Literal["squat", "deadlift"]
+PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
 
 
 @dataclass(frozen=True)
 class Remedy:
-    """One thing to do; a cue says whether it is aimed at the bar or at the body."""
+    """One thing to do. A cue says whether it is aimed at the bar or at the body, what it is for
+    and from which level (1 beginner to 3 advanced); a set-up change may say how it moves the
+    set-up, in the units of the public JSON."""
 
     id: str
     kind: str
     text: str
-    aim: str | None
+    aim: str | None = None
+    purpose: str | None = None
+    level: int = 1
+    change: dict[str, float | str] | None = None
+    variation: str | None = None
+    """Name of the variation that it prescribes."""
 
 
 @dataclass(frozen=True)
@@ -46,6 +54,8 @@ class Fault:
     phases: tuple[str, ...]
     causes: tuple[str, ...]
     cost: str
+    caution: str = ""
+    """Where it can hurt: shown beside it."""
 
 
 @dataclass(frozen=True)
@@ -57,6 +67,22 @@ class Catalogue:
     faults: dict[str, Fault]
     causes: dict[str, Cause]
     remedies: dict[str, Remedy]
+    own: frozenset[str] = frozenset()
+    hidden: frozenset[str] = frozenset()
+
+    def name_of(self, fault_id: str) -> str:
+        """A fault's name; its id where the catalogue no longer has it."""
+        fault = self.faults.get(fault_id)
+        return fault.name if fault else fault_id
+
+    def remedies_of(self, fault_id: str) -> list[Remedy]:
+        """Everything that may help a fault, in the order of its causes, without what is hidden."""
+        return [
+            self.remedies[remedy]
+            for cause in self.faults[fault_id].causes
+            for remedy in self.causes[cause].remedies
+            if not {cause, remedy} & self.hidden
+        ]
 
     def observable(self, lift: str, phase: str, fault_id: str) -> bool:
         """True when that fault of that lift can be seen in that phase."""
@@ -64,8 +90,13 @@ class Catalogue:
         return fault is not None and fault.lift == lift and phase in fault.phases
 
 
-def _problems(catalogue: Catalogue, fault_ids: list[str]) -> list[str]:
-    problems = [f"fault {i} stands twice" for i, n in Counter(fault_ids).items() if n > 1]
+def catalogue_problems(catalogue: Catalogue) -> list[str]:
+    """Every reference that leads nowhere and every entry that nothing leads to."""
+    problems = [
+        f"{fault.id}: no lift {fault.lift}"
+        for fault in catalogue.faults.values()
+        if fault.lift not in catalogue.phases
+    ]
     for fault in catalogue.faults.values():
         known = catalogue.phases.get(fault.lift, ())
         problems += [
@@ -87,6 +118,11 @@ def _problems(catalogue: Catalogue, fault_ids: list[str]) -> list[str]:
         for r in catalogue.remedies.values()
         if r.kind not in REMEDY_KINDS
     ]
+    problems += [
+        f"remedy {r.id}: a cue says what it is for, one of {', '.join(PURPOSES)}"
+        for r in catalogue.remedies.values()
+        if r.kind == "cue" and r.purpose not in PURPOSES
+    ]
     return problems
 
 
@@ -98,7 +134,7 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
         faults={
             f["id"]: Fault(
                 f["id"], f["lift"], f["name"], f["seen"],
-                tuple(f["phases"]), tuple(f["causes"]), f["cost"],
+                tuple(f["phases"]), tuple(f["causes"]), f["cost"], f.get("caution", ""),
             )
             for f in data["faults"]
         },
@@ -107,10 +143,16 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
             for i, c in data["causes"].items()
         },
         remedies={
-            i: Remedy(i, r["kind"], r["text"], r.get("aim")) for i, r in data["remedies"].items()
+            i: Remedy(
+                i, r["kind"], r["text"], r.get("aim"), r.get("purpose"), r.get("level", 1),
+                r.get("change"), r.get("variation"),
+            )
+            for i, r in data["remedies"].items()
         },
     )  # fmt: skip
-    if problems := _problems(catalogue, [f["id"] for f in data["faults"]]):
+    twice = [i for i, n in Counter(f["id"] for f in data["faults"]).items() if n > 1]
+    problems = [f"fault {i} stands twice" for i in twice] + catalogue_problems(catalogue)
+    if problems:
         raise ValueError("the fault catalogue is broken: " + "; ".join(problems))
     return catalogue
 

@@ -7,7 +7,11 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
-from pavrik.core.strength.estimated_max import EstimatedMax, estimate_max, load_for, trend
+from pavrik.core.faults.logged import LoggedFault, LoggedSet, best_of_days
+from pavrik.core.prescription.attempts import most_tried
+from pavrik.core.prescription.because import Because, in_kg, reps_words
+from pavrik.core.prescription.caps import Cap
+from pavrik.core.strength.estimated_max import EstimatedMax, load_for, trend
 
 MOST_STEP = 0.025
 MOST_STEP_NOVICE = 0.05
@@ -19,38 +23,9 @@ FAULT_CUT = {1: 0.0, 2: 0.05, 3: 0.10}
 PAIN_CAP_SHARE = 0.70
 """Most of the estimated max while a pain flag stands: assumption."""
 NAMED_JUMP = 0.10
+TEST_RPE = 9.5
+"""A single from this RPE on is a test."""
 REPEATED = 2
-
-
-@dataclass(frozen=True)
-class LoggedFault:
-    """One observation: catalogue id, its name in words, rep number, severity 1 to 3."""
-
-    fault_id: str
-    name: str
-    rep: int
-    severity: int
-
-
-@dataclass(frozen=True)
-class LoggedSet:
-    """A set as the platform log has it; ``day`` is the date as text, for the because-lines."""
-
-    set_id: str
-    day: str
-    load_kg: float
-    reps: int
-    rpe: float | None
-    missed_reps: int = 0
-    faults: tuple[LoggedFault, ...] = ()
-    aimed_rpe: float | None = None
-
-    @property
-    def counts_for_max(self) -> bool:
-        """Sets with a miss or a lift-ending fault, or a cut depth, say nothing about the max."""
-        return self.missed_reps == 0 and not any(
-            fault.severity == 3 or fault.fault_id == "high" for fault in self.faults
-        )
 
 
 @dataclass(frozen=True)
@@ -69,14 +44,16 @@ class Gym:
     bar_kg: float
     collars_kg: float
     stock: tuple[PlatePair, ...]
+    light_discs: bool = False
 
+    @property
+    def empty_kg(self) -> float:
+        """The bar with its collars."""
+        return self.bar_kg + self.collars_kg
 
-@dataclass(frozen=True)
-class Because:
-    """A reason: the rule in words and the ids of the sets or flags it rests on."""
-
-    text: str
-    facts: tuple[str, ...] = ()
+    def loading(self, most_kg: float) -> Loading:
+        """The most that the plates make up to a load."""
+        return load_bar(most_kg, self.bar_kg, self.collars_kg, self.stock, never_above=True)
 
 
 @dataclass(frozen=True)
@@ -96,24 +73,8 @@ class NextLoad:
     wanted_kg: float | None
     loading: Loading | None
     because: list[Because] = field(default_factory=list)
-
-
-def _kg(value: float) -> str:
-    return f"{value:.1f}".rstrip("0").rstrip(".") + " kg"
-
-
-def _estimates(history: Sequence[LoggedSet]) -> list[tuple[LoggedSet, EstimatedMax]]:
-    """The best counting set of each day, oldest first."""
-    best: dict[str, tuple[LoggedSet, EstimatedMax]] = {}
-    for logged in history:
-        if not logged.counts_for_max or logged.reps < 1:
-            continue
-        estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
-        if not estimate.trusted:
-            continue
-        if logged.day not in best or estimate.kg > best[logged.day][1].kg:
-            best[logged.day] = (logged, estimate)
-    return [best[day] for day in sorted(best)]
+    rounding: list[Because] = field(default_factory=list)
+    """What the plates made of it."""
 
 
 def _start(
@@ -125,9 +86,10 @@ def _start(
     wanted = load_for(level.kg, target.reps, target.rpe)
     last_set, last = estimates[-1]
     text = (
-        f"estimated max {_kg(level.kg)} ({_kg(level.low_kg)} to {_kg(level.high_kg)}) from "
-        f"{len(estimates)} days, the last {last_set.reps} reps with {_kg(last_set.load_kg)} "
-        f"giving {_kg(last.kg)}: {target.reps} reps at RPE {target.rpe:g} are {_kg(wanted)}"
+        f"estimated max {in_kg(level.kg)} ({in_kg(level.low_kg)} to {in_kg(level.high_kg)}) from "
+        f"{len(estimates)} days, the last {reps_words(last_set.reps)} with "
+        f"{in_kg(last_set.load_kg)} giving {in_kg(last.kg)}: "
+        f"{target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
     )
     return level.kg, wanted, [Because(text, tuple(s.set_id for s, _ in estimates[-3:]))]
 
@@ -142,14 +104,15 @@ def _hold_step(
         * load_for(1.0, target.reps, target.rpe)
         / load_for(1.0, max(last.reps, 1), last.rpe if last.rpe is not None else 10.0)
     )
-    most = max(equal, last.load_kg) * (1 + share)
+    done = max(equal, last.load_kg)
+    most = done * (1 + share)
     if wanted <= most:
         return wanted, []
-    jump = wanted / last.load_kg - 1
+    jump = wanted / done - 1
     named = f"; {jump:.0%} at once would be a jump, not a step" if jump >= NAMED_JUMP else ""
     return most, [
         Because(
-            f"held to a step of {share:.1%} over the {_kg(last.load_kg)} of {last.day}{named}",
+            f"held to a step of {share:.1%} over the {in_kg(last.load_kg)} of {last.day}{named}",
             (last.set_id,),
         )
     ]
@@ -165,7 +128,7 @@ def _answer_rpe(wanted: float, last: LoggedSet) -> tuple[float, list[Because]]:
     lighter = min(wanted, last.load_kg * (1 - KG_SHARE_PER_RPE * over))
     return lighter, [
         Because(
-            f"{_kg(last.load_kg)} felt like RPE {last.rpe:g} when {last.aimed_rpe:g} was "
+            f"{in_kg(last.load_kg)} felt like RPE {last.rpe:g} when {last.aimed_rpe:g} was "
             f"aimed for: {KG_SHARE_PER_RPE * over:.0%} off",
             (last.set_id,),
         )
@@ -189,7 +152,7 @@ def _answer_faults(wanted: float, recent: Sequence[LoggedSet]) -> tuple[float, l
         allowed = lightest * (1 - FAULT_CUT[worst])
         name = cases[0][1].name
         facts = tuple(dict.fromkeys(logged.set_id for logged, _ in cases))
-        seen = f"“{name}” seen {len(cases)} times from {_kg(lightest)} up"
+        seen = f"“{name}” seen {len(cases)} times from {in_kg(lightest)} up"
         if wanted <= allowed:
             because.append(Because(f"{seen}: the load stays below that anyway", facts))
             continue
@@ -210,19 +173,39 @@ def _respect_pain(
     return min(wanted, cap), [
         Because(
             f"pain flag on the {regions}: capped at {PAIN_CAP_SHARE:.0%} of the estimated max, "
-            f"{_kg(cap)}, until the coach clears it with a reason; sharp or radiating pain is for "
-            "a licensed clinician",
+            f"{in_kg(cap)}, until the coach clears it with a reason; sharp or radiating pain is "
+            "for a licensed clinician",
             tuple(flag.flag_id for flag in flags),
         )
     ]
 
 
+def _respect_test(
+    wanted: float, max_kg: float, history: Sequence[LoggedSet], target: Target
+) -> tuple[float, list[Because]]:
+    """A single of all one has is a test attempt."""
+    allowed = most_tried(max_kg, history)
+    if target.reps > 1 or target.rpe < TEST_RPE or allowed is None or wanted <= allowed[0]:
+        return wanted, []
+    return allowed[0], [allowed[1]]
+
+
+def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Because]]:
+    """Below the load where every second rep shows a fault of the back."""
+    lowest = min((c for c in caps if not c.technique), key=lambda c: c.load_kg, default=None)
+    if lowest is None or wanted <= lowest.load_kg:
+        return wanted, []
+    return lowest.load_kg, [
+        Because(f"held at {in_kg(lowest.load_kg)}: {lowest.words}", lowest.facts)
+    ]
+
+
 def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
-    loading = load_bar(wanted, gym.bar_kg, gym.collars_kg, gym.stock, never_above=True)
+    loading = gym.loading(wanted)
     if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
     return loading, [
-        Because(f"{_kg(loading.total_kg)} is the most that the plates make up to {_kg(wanted)}")
+        Because(f"{in_kg(loading.total_kg)} is the most that the plates make up to {in_kg(wanted)}")
     ]
 
 
@@ -233,12 +216,13 @@ def next_load(
     *,
     novice: bool = False,
     pain: Sequence[PainFlag] = (),
+    caps: Sequence[Cap] = (),
 ) -> NextLoad:
     """Next load of one lift from its log (oldest first), rounded down to the gym's plates.
 
     Faults of the last two days count.
     """
-    estimates = _estimates(history)
+    estimates = best_of_days(history)
     if not estimates:
         return NextLoad(
             target, None, None, None,
@@ -252,14 +236,15 @@ def next_load(
         lambda load: _hold_step(load, last, target, novice),
         lambda load: _answer_rpe(load, last),
         lambda load: _answer_faults(load, recent),
+        lambda load: _respect_test(load, max_kg, history, target),
+        lambda load: _respect_caps(load, caps),
         lambda load: _respect_pain(load, max_kg, pain),
     ]
     for answer in answers:
         wanted, lines = answer(wanted)
         because += lines
-    empty = gym.bar_kg + gym.collars_kg
-    if wanted < empty:
-        because.append(Because(f"the empty bar with its collars is already {_kg(empty)}"))
-        wanted = empty
+    if wanted < gym.empty_kg:
+        because.append(Because(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
+        wanted = gym.empty_kg
     loading, lines = _make(wanted, gym)
-    return NextLoad(target, max_kg, wanted, loading, because + lines)
+    return NextLoad(target, max_kg, wanted, loading, because, lines)

@@ -113,7 +113,8 @@ def draw(pose: HeldPose, loaded: LoadedSquat) -> Drawn:
     )
 
 
-def _reasons(lifter: Lifter, setup: SquatSetup, found: Evaluation, index: int) -> list[str]:
+def setup_reasons(lifter: Lifter, setup: SquatSetup, found: Evaluation, index: int) -> list[str]:
+    """Why one of the evaluated set-ups does not work; empty where it does."""
     reasons = gate_reasons(lifter, setup)
     if found.feasible[index]:
         return reasons
@@ -133,7 +134,7 @@ def bench_grid(lifter: Lifter, position: BarPosition, load_kg: float) -> BenchGr
         predicted_max_kg=found.predicted_max_kg,
         limiter=[LIMITERS[int(i)] for i in found.limiter],
         drawn=draw(found.bottom_pose, found.bottom_pose.under(load_kg)),
-        reasons=[_reasons(lifter, setup, found, i) for i, setup in enumerate(setups)],
+        reasons=[setup_reasons(lifter, setup, found, i) for i, setup in enumerate(setups)],
     )
 
 
@@ -155,7 +156,7 @@ def exact_setup(lifter: Lifter, setup: SquatSetup, load_kg: float) -> ExactSetup
         bottom=draw(found.bottom_pose, bottom),
         progress=progress,
         path=draw(path_pose, path_pose.under(load_kg)),
-        reasons=_reasons(lifter, setup, found, 0),
+        reasons=setup_reasons(lifter, setup, found, 0),
         explanations={
             **explain_use(found.bottom_pose, bottom),
             "predicted_max": explain_max(predicted, limiter, worst, lost),

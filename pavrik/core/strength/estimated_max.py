@@ -7,7 +7,7 @@ with the *effective* reps, reps done plus reps left.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from statistics import median
+from functools import lru_cache
 
 import numpy as np
 
@@ -53,6 +53,13 @@ def effective_reps(reps: int, rpe: float | None) -> float:
     return reps + (10 - rpe if rpe is not None else 0.0)
 
 
+@lru_cache(maxsize=1024)
+def _factors(done: float) -> tuple[float, float, float]:
+    """Least, median and most of the formulas for a load of 1; all are straight lines in it."""
+    least, middle, most = sorted(f(1.0, done) for f in (epley_kg, brzycki_kg, table_kg))
+    return least, middle, most
+
+
 def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> EstimatedMax:
     """Estimated max of one set. A single at RPE 10 is its own max."""
     if reps < 1 or reps > MOST_REPS:
@@ -62,8 +69,10 @@ def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> Estimat
     done = effective_reps(reps, rpe)
     if done <= 1:
         return EstimatedMax(load_kg, load_kg, load_kg, done, True)
-    values = sorted(formula(load_kg, done) for formula in (epley_kg, brzycki_kg, table_kg))
-    return EstimatedMax(median(values), values[0], values[-1], done, done <= TRUSTED_REPS)
+    least, middle, most = _factors(done)
+    return EstimatedMax(
+        load_kg * middle, load_kg * least, load_kg * most, done, done <= TRUSTED_REPS
+    )
 
 
 def load_for(max_kg: float, reps: int, rpe: float) -> float:
@@ -85,14 +94,23 @@ SMOOTHING = 0.35
 _BAND_SD = 1.2816
 
 
+def trend_series(estimates_kg: Sequence[float]) -> list[Trend]:
+    """Smoothed estimates after each one, oldest first."""
+    series: list[Trend] = []
+    for value in estimates_kg:
+        if not series:
+            level, variance, step = value, (0.03 * value) ** 2, 0.0
+        else:
+            error = value - level
+            step = SMOOTHING * error
+            level += step
+            variance = (1 - SMOOTHING) * (variance + SMOOTHING * error**2)
+        band = _BAND_SD * float(np.sqrt(variance))
+        series.append(Trend(level, level - band, level + band, step))
+    return series
+
+
 def trend(estimates_kg: Sequence[float]) -> Trend | None:
-    """Exponentially smoothed estimates, oldest first; None without any."""
-    if not estimates_kg:
-        return None
-    level, before, variance = estimates_kg[0], estimates_kg[0], (0.03 * estimates_kg[0]) ** 2
-    for value in estimates_kg[1:]:
-        error = value - level
-        before, level = level, level + SMOOTHING * error
-        variance = (1 - SMOOTHING) * (variance + SMOOTHING * error**2)
-    band = _BAND_SD * float(np.sqrt(variance))
-    return Trend(level, level - band, level + band, level - before)
+    """The smoothed estimate of today; None without any."""
+    series = trend_series(estimates_kg)
+    return series[-1] if series else None

@@ -7,6 +7,7 @@ muscles, four to say it firmly.
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Literal
 
 import numpy as np
@@ -22,6 +23,9 @@ SHARED_SD = 0.25
 OWN_SD = 0.15
 OBSERVATION_SD = 0.05
 _STEP = 3e-3
+MOST_TRIALS = 6
+"""After six trials the capacities lie within about a hundredth of where they end, a tenth of what
+is known of them."""
 
 Firmness = Literal["nothing", "scale only", "indicative", "firm"]
 Predict = Callable[[Capacities], Floats]
@@ -73,9 +77,18 @@ def infer_capacities(
         predicted = np.maximum(predict(scaled(prior, _log_factors(parameters))), 1.0)
         return np.hstack([(np.log(predicted) - log_lifted) / spread, parameters / prior_spread])
 
+    @lru_cache(maxsize=1)
+    def around(parameters: tuple[float, ...]) -> Floats:
+        """Residuals a step along every parameter and, last, at the point itself: one computation
+        serves the value and the slope."""
+        steps = _STEP * np.vstack([np.eye(count), np.zeros(count)])
+        return residuals(np.array(parameters) + steps)
+
+    def of_one(parameters: Floats) -> Floats:
+        return np.asarray(around(tuple(parameters))[count])
+
     def jacobian(parameters: Floats) -> Floats:
-        moved = parameters + _STEP * np.vstack([np.eye(count), np.zeros(count)])
-        values = residuals(moved)
+        values = around(tuple(parameters))
         return np.asarray((values[:count] - values[count]).T / _STEP)
 
     if not len(log_lifted):
@@ -83,10 +96,7 @@ def infer_capacities(
             prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing"
         )
 
-    def of_one(parameters: Floats) -> Floats:
-        return np.asarray(residuals(parameters[None])[0])
-
-    found = least_squares(of_one, np.zeros(count), jac=jacobian, xtol=1e-4)
+    found = least_squares(of_one, np.zeros(count), jac=jacobian, xtol=1e-4, max_nfev=MOST_TRIALS)
     slope: Floats = np.asarray(found.jac)
     covariance = np.linalg.inv(slope.T @ slope)
     to_log = np.hstack([np.ones((len(MUSCLES), 1)), np.eye(len(MUSCLES))])

@@ -1,0 +1,31 @@
+"""A pull too light for full discs: how the bar gets to the height that the start was fitted for.
+
+The rule book's discs are at most 450 mm, so a bar on full discs stands at 0.225 m; lighter discs
+are smaller (common practice, no source).
+"""
+
+from collections.abc import Sequence
+
+LIGHT_DISCS = "light discs"
+"""What a gym owns them as."""
+FULL_DISC_KG = 15.0
+"""From this weight on discs are taken to be of full diameter: assumption."""
+BAR_HEIGHT_M = 0.225
+SMALL_DISC_M = 0.16
+"""Usual radius of a 10 kg disc: assumption."""
+
+
+def stands_low(per_side: Sequence[float], light_discs: bool) -> bool:
+    """True where no disc of full diameter is on the bar."""
+    return not light_discs and max(per_side, default=0.0) < FULL_DISC_KG
+
+
+def light_start_words(per_side: Sequence[float], light_discs: bool) -> str:
+    """What to do about a bar that stands too low; empty where it does not."""
+    if not stands_low(per_side, light_discs):
+        return ""
+    lift = round((BAR_HEIGHT_M - SMALL_DISC_M) * 100)
+    return (
+        f"no full disc on the bar: use light discs of full diameter, or blocks of about {lift} cm, "
+        f"or pull from pins at mid-shin, so that the bar stands at {BAR_HEIGHT_M * 100:.1f} cm"
+    )

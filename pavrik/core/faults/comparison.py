@@ -1,0 +1,87 @@
+"""Did it help? The rate of a fault before and after a cue or a set-up, at comparable loads."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from scipy.special import betainc, betaln
+
+from pavrik.core.faults.rates import wilson
+from pavrik.core.faults.rep_table import Booleans
+from pavrik.core.units import Floats
+
+LEAST_REPS = 12
+SURE = 0.95
+JEFFREYS = 0.5
+NODES = 600
+Outcome = Literal["helped", "made it worse", "no difference seen", "too few reps"]
+
+
+@dataclass(frozen=True)
+class Comparison:
+    """Faulty reps of all reps before and after inside the same loads (shares of the max), the
+    chance that the rate is lower now, and the outcome in plain words."""
+
+    before: tuple[int, int]
+    after: tuple[int, int]
+    loads: tuple[float, float] | None
+    chance_lower: float
+    outcome: Outcome
+
+    def words(self) -> str:
+        """One sentence with the counts."""
+        if self.loads is None:
+            return "too few reps: no load was lifted both before and after"
+        (k0, n0), (k1, n1) = self.before, self.after
+        counts = f"{k0} of {n0} reps before, {k1} of {n1} after"
+        band = f"between {self.loads[0]:.0%} and {self.loads[1]:.0%} of the max"
+        return f"{self.outcome}: {counts}, {band}"
+
+    def intervals(self) -> Floats:
+        """80 % intervals of both rates, shape (2, 2): row per side."""
+        (k0, n0), (k1, n1) = self.before, self.after
+        return wilson(np.array([k0, k1]), np.array([n0, n1])).T
+
+
+def chance_lower(before: tuple[int, int], after: tuple[int, int]) -> float:
+    """Chance that the rate after is below the rate before, each with Jeffreys' prior.
+
+    The integral of the density of one over the distribution of the other, by the midpoint rule in
+    an angle that takes the poles out of the ends.
+    """
+    (k0, n0), (k1, n1) = before, after
+    a0, b0 = k0 + JEFFREYS, n0 - k0 + JEFFREYS
+    angle = (np.arange(NODES) + 0.5) * (np.pi / 2) / NODES
+    p = np.sin(angle) ** 2
+    log_density = (a0 - 1) * np.log(p) + (b0 - 1) * np.log1p(-p) - betaln(a0, b0)
+    weight = np.exp(log_density) * 2 * np.sin(angle) * np.cos(angle) * (np.pi / 2) / NODES
+    return float(np.sum(weight * betainc(k1 + JEFFREYS, n1 - k1 + JEFFREYS, p)))
+
+
+def _outcome(chance: float, least: int) -> Outcome:
+    if least < LEAST_REPS:
+        return "too few reps"
+    if chance >= SURE:
+        return "helped"
+    return "made it worse" if chance <= 1 - SURE else "no difference seen"
+
+
+def compare(share: Floats, faulty: Booleans, after: Booleans) -> Comparison:
+    """Reps with ``after`` false against the rest, inside the loads that both sides have."""
+    known = np.isfinite(share)
+    if not np.any(known & after) or not np.any(known & ~after):
+        return Comparison((0, 0), (0, 0), None, 0.5, "too few reps")
+    low = max(np.min(share[known & after]), np.min(share[known & ~after]))
+    high = min(np.max(share[known & after]), np.max(share[known & ~after]))
+    if low > high:
+        return Comparison((0, 0), (0, 0), None, 0.5, "too few reps")
+    same = known & (share >= low - 0.025) & (share <= high + 0.025)
+
+    def count(side: Booleans) -> tuple[int, int]:
+        return int(np.count_nonzero(faulty & side)), int(np.count_nonzero(side))
+
+    was, now = count(same & ~after), count(same & after)
+    chance = chance_lower(was, now)
+    return Comparison(
+        was, now, (float(low), float(high)), chance, _outcome(chance, min(was[1], now[1]))
+    )

@@ -1,0 +1,144 @@
+"""Which cause is likely: the evidence of fit, screens, limiter and log, weighed per cause.
+
+A signal is something the record says about this fault: it holds, it does not, or nobody knows. A
+cause lists the signals that speak for it; one that does not hold speaks against it at half weight.
+The result of a test outweighs all signals. Weights are judgements: common practice, no source.
+"""
+
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+from typing import Literal
+
+from pavrik.core.faults.catalogue import Catalogue, shipped_catalogue
+
+TEST_WEIGHT = 6.0
+AGAINST = 0.5
+SIGNALS = {
+    "comes_with_load": "it comes with the load",
+    "at_any_load": "it is there at light loads too",
+    "late_reps": "it comes in the later reps of a set",
+    "first_reps": "it is there from the first rep",
+    "one_side": "it is mostly one side",
+    "ankle_binds": "the ankle screen is reached at the bottom",
+    "hip_binds": "the neutral-depth screen is reached at the bottom",
+    "grip_narrower_than_screen": "the grip is narrower than the shoulder screen bears",
+    "quads_limit": "the quads or legs limit in the fit",
+    "hips_limit": "the hips limit in the fit",
+    "upper_back_limit": "the upper back limits or nearly limits in the fit",
+    "lower_back_limit": "the lower back limits in the fit",
+    "front_squat_low": "the front squat lags behind its usual share",
+    "high_bar_low": "the high-bar squat lags behind its usual share",
+    "pull_far_over_squat": "the pull exceeds the squat by 90 kg or more",
+    "waits_when_heavy": "the wait at the bar grows with the load",
+    "rebound_reps": "most pulls are rebound reps",
+    "feet_vary": "bar to mid-foot differs from set to set",
+    "start_below_natural": "the settled start lies below the natural one",
+    "novice": "the lifter is a novice",
+    "flag": "a pain flag stands",
+}
+
+
+@dataclass(frozen=True)
+class Signal:
+    """What the record says of one signal: ``holds`` None where nobody knows; ``text`` the fact."""
+
+    id: str
+    holds: bool | None
+    text: str
+
+
+@dataclass(frozen=True)
+class TestResult:
+    """What a test that separates a cause from the others said."""
+
+    __test__ = False
+    cause_id: str
+    result: Literal["for", "against", "unclear"]
+
+
+@dataclass(frozen=True)
+class RankedCause:
+    """A cause with what speaks for and against it, most likely first; ``standing`` is "confirmed",
+    "likely", "possible" or "ruled out"."""
+
+    cause_id: str
+    text: str
+    test: str
+    standing: str
+    score: float
+    for_it: list[str]
+    against_it: list[str]
+    remedies: tuple[str, ...]
+
+
+@cache
+def shipped_evidence() -> dict[str, dict[str, float]]:
+    """Signals and weights of every cause. Raises ValueError on an unknown cause or signal."""
+    data: dict[str, dict[str, float]] = json.loads(
+        files(__package__).joinpath("evidence.json").read_text()
+    )
+    causes = shipped_catalogue().causes
+    wrong = [f"no cause {cause}" for cause in data if cause not in causes]
+    wrong += [
+        f"{cause}: no signal {signal}"
+        for cause, weights in data.items()
+        for signal in weights
+        if signal not in SIGNALS
+    ]
+    if wrong:
+        raise ValueError("the evidence is broken: " + "; ".join(wrong))
+    return data
+
+
+def _weigh(
+    weights: Mapping[str, float], signals: Mapping[str, Signal]
+) -> tuple[float, list[str], list[str]]:
+    score = 0.0
+    for_it: list[str] = []
+    against_it: list[str] = []
+    for name, weight in weights.items():
+        signal = signals.get(name)
+        if signal is None or signal.holds is None:
+            continue
+        speaks_for = signal.holds == (weight > 0)
+        score += abs(weight) if speaks_for else -AGAINST * abs(weight)
+        (for_it if speaks_for else against_it).append(signal.text)
+    return score, for_it, against_it
+
+
+def _standing(score: float, tested: float) -> str:
+    if tested:
+        return "confirmed" if tested > 0 else "ruled out"
+    return "likely" if score >= 1.0 else "possible"
+
+
+def rank_causes(
+    catalogue: Catalogue,
+    fault_id: str,
+    signals: Sequence[Signal],
+    tests: Sequence[TestResult] = (),
+) -> list[RankedCause]:
+    """The causes of a fault, the most likely first; of several results of one test the first in
+    ``tests`` (the newest) counts."""
+    known = {signal.id: signal for signal in signals}
+    newest: dict[str, float] = {}
+    for test in tests:
+        sign = {"for": 1.0, "against": -1.0, "unclear": 0.0}[test.result]
+        newest.setdefault(test.cause_id, sign)
+    ranked = []
+    for cause_id in catalogue.faults[fault_id].causes:
+        if cause_id in catalogue.hidden:
+            continue
+        cause = catalogue.causes[cause_id]
+        score, for_it, against_it = _weigh(shipped_evidence().get(cause_id, {}), known)
+        tested = newest.get(cause_id, 0.0)
+        ranked.append(
+            RankedCause(
+                cause_id, cause.text, cause.test, _standing(score, tested),
+                score + TEST_WEIGHT * tested, for_it, against_it, cause.remedies,
+            )
+        )  # fmt: skip
+    return sorted(ranked, key=lambda cause: -cause.score)

@@ -1,0 +1,178 @@
+"""When a pull will not leave the floor: the questions in their order, answered from the record.
+
+Common practice, no source: first whether it was simply too heavy, then legs, pattern, fear and
+fatigue. A pain flag ends the walk.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+HONEST_STEP_KG, HONEST_STEP_SHARE = 5.0, 0.02
+NOTHING_SAID_KG, NOTHING_SAID_SHARE = 20.0, 0.10
+LEG_GAP_KG = 90.0
+BENT_KNEES_DEG = 55.0
+MOSTLY_REBOUND = 0.5
+REBOUND_FLATTERS = 0.04
+LONG_WAIT_S = 2.0
+"""Seconds by which the wait before heavy pulls exceeds that before light ones: assumption."""
+
+State = Literal["yes", "no", "unknown"]
+
+
+@dataclass(frozen=True)
+class FloorFacts:
+    """What is known when the walk begins; None where nobody knows.
+
+    ``attempt_kg`` the pull that stayed, ``best_single_kg`` the best clean single, ``squat_kg`` and
+    ``pull_kg`` today's estimated maxes, ``knee_flexion_deg`` and ``legs_limit`` from the start in
+    the fit, ``rebound_share`` of the reps, ``rebound_gap`` by which rebound sets flatter the max,
+    ``wait_light_s``/``wait_heavy_s`` hands to pull, ``all_out_before`` whether an all-out attempt
+    came just before, ``hurts`` the regions with a pain flag.
+    """
+
+    attempt_kg: float | None = None
+    best_single_kg: float | None = None
+    squat_kg: float | None = None
+    pull_kg: float | None = None
+    knee_flexion_deg: float | None = None
+    legs_limit: bool | None = None
+    rebound_share: float | None = None
+    rebound_gap: float | None = None
+    wait_light_s: float | None = None
+    wait_heavy_s: float | None = None
+    all_out_before: bool | None = None
+    old_injury: bool | None = None
+    hurts: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class Step:
+    """One question of the walk with its answer, what that rests on, and what to do on a yes."""
+
+    id: str
+    question: str
+    answer: State
+    because: str
+    remedies: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Walk:
+    """The steps in order and the sentence they end in; ``stop`` where somebody hurts."""
+
+    steps: list[Step]
+    verdict: str
+    likely: str | None
+    stop: bool
+
+
+def _heavy(facts: FloorFacts) -> Step:
+    question = "Was it simply too heavy?"
+    if facts.attempt_kg is None or facts.best_single_kg is None:
+        return Step(
+            "heavy", question, "unknown",
+            "log the attempt and a clean single: the honest test is the best clean single plus "
+            "about 5 kg or 2 %", ("lighter",),
+        )  # fmt: skip
+    jump = facts.attempt_kg - facts.best_single_kg
+    share = jump / facts.best_single_kg
+    step = max(HONEST_STEP_KG, HONEST_STEP_SHARE * facts.best_single_kg)
+    size = f"{jump:+.1f} kg ({share:+.0%}) over the best clean single of {facts.best_single_kg:g}"
+    if jump >= NOTHING_SAID_KG or share >= NOTHING_SAID_SHARE:
+        return Step(
+            "heavy", question, "yes", f"{size}: a jump like that says nothing", ("lighter",)
+        )
+    if jump > step:
+        return Step("heavy", question, "yes", f"{size}: more than an honest step", ("lighter",))
+    return Step("heavy", question, "no", f"{size}: an honest step", ("lighter",))
+
+
+def _legs(facts: FloorFacts) -> Step:
+    question = "Do the legs fail, where the start depends on them?"
+    cure = ("quad-volume", "quads-trap-bar", "deficit")
+    bent = facts.knee_flexion_deg is not None and facts.knee_flexion_deg >= BENT_KNEES_DEG
+    depends = bool(bent or facts.legs_limit)
+    if facts.pull_kg is None or facts.squat_kg is None:
+        return Step("legs", question, "unknown", "an estimate of both lifts is missing", cure)
+    gap = facts.pull_kg - facts.squat_kg
+    text = f"the pull exceeds the squat by {gap:.0f} kg"
+    if facts.knee_flexion_deg is None and facts.legs_limit is None:
+        return Step("legs", question, "unknown", f"{text}; no start is settled to judge by", cure)
+    start = "the knees are clearly bent at the start" if depends else "the start is mainly the back"
+    yes = depends and (gap >= LEG_GAP_KG or bool(facts.legs_limit))
+    return Step("legs", question, "yes" if yes else "no", f"{text}, and {start}", cure)
+
+
+def _pattern(facts: FloorFacts) -> Step:
+    question = "Is the start never trained, because the reps bounce?"
+    cure = ("dead-stop", "deficit", "pause-off-floor")
+    if facts.rebound_share is None:
+        return Step("pattern", question, "unknown", "no pull with its rep style is logged", cure)
+    text = f"{facts.rebound_share:.0%} of the reps were rebound reps"
+    gap = facts.rebound_gap
+    flatters = gap is not None and gap >= REBOUND_FLATTERS
+    if gap is not None:
+        text += f", which flatter the estimate by {gap:.0%}"
+    yes = facts.rebound_share >= MOSTLY_REBOUND or flatters
+    return Step("pattern", question, "yes" if yes else "no", text, cure)
+
+
+def _fear(facts: FloorFacts) -> Step:
+    question = "Does the lifter wait at the bar?"
+    cure = ("fixed-ritual", "quick-entry", "heavy-singles")
+    if facts.old_injury:
+        injury = "an old injury is guarded: a clinician settles it first"
+        return Step("fear", question, "yes", injury, ("fixed-ritual",))
+    if facts.wait_light_s is None or facts.wait_heavy_s is None:
+        return Step(
+            "fear", question, "unknown",
+            "time the seconds from hands to pull in light and in heavy sets", cure,
+        )  # fmt: skip
+    heavy, light = facts.wait_heavy_s, facts.wait_light_s
+    text = f"hands to pull {heavy:.1f} s when heavy, {light:.1f} s when light"
+    yes = heavy - light >= LONG_WAIT_S
+    return Step("fear", question, "yes" if yes else "no", text, cure)
+
+
+def _fatigue(facts: FloorFacts) -> Step:
+    question = "Was there an all-out attempt just before?"
+    if facts.all_out_before is None:
+        return Step("fatigue", question, "unknown", "nobody has said", ("lighter",))
+    if facts.all_out_before:
+        return Step("fatigue", question, "yes", "an all-out set came just before", ("lighter",))
+    return Step("fatigue", question, "no", "none was logged that day", ("lighter",))
+
+
+_WORDS = {
+    "heavy": "it was simply too heavy",
+    "legs": "the legs are likely what fails",
+    "pattern": "the start is likely untrained",
+    "fear": "hesitation is the likely cause",
+    "fatigue": "fatigue is the likely cause",
+}
+
+
+def floor_walk(facts: FloorFacts) -> Walk:
+    """The questions in order. A lifter who starts mainly with the back and misses a small step
+    goes to fear and fatigue before legs."""
+    steps = [_heavy(facts), _legs(facts), _pattern(facts), _fear(facts), _fatigue(facts)]
+    if facts.hurts:
+        where = " and ".join(facts.hurts)
+        return Walk(
+            steps,
+            f"stop: pain flag on the {where}; sharp, radiating or new pain goes to a licensed "
+            "clinician before any pull",
+            None,
+            True,
+        )
+    if steps[0].answer == "no" and steps[1].answer == "no":
+        steps = [steps[0], steps[3], steps[4], steps[2], steps[1]]
+    first = next((step for step in steps if step.answer == "yes"), None)
+    if first:
+        return Walk(steps, f"{_WORDS[first.id]}: {first.because}", first.id, False)
+    open_steps = [step for step in steps if step.answer == "unknown"]
+    if open_steps:
+        return Walk(steps, f"not clear yet: {open_steps[0].because}", None, False)
+    return Walk(
+        steps, "none of the five explains it: test a small step again when fresh", None, False
+    )

@@ -1,0 +1,172 @@
+"""What the log of one lift knows: rates, onsets, order, caps, whether cues and set-ups helped."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.comparison import Comparison, compare
+from pavrik.core.faults.logged import COMPETITION, LoggedSet, best_of_days
+from pavrik.core.faults.onset import Onset, fit_onset, onset_words
+from pavrik.core.faults.order import Together, first_of_reps, seen_together
+from pavrik.core.faults.rates import Rate, by_load, by_rep, by_variation, by_week
+from pavrik.core.faults.rep_table import RepTable, rep_table
+from pavrik.core.strength.estimated_max import Trend, trend_series
+
+BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
+"""Faults of the back's shape: the load at which one rep in five shows them caps technique work."""
+
+
+@dataclass(frozen=True)
+class FaultKnowledge:
+    """One fault: reps with it of all reps, its onset in words and numbers, its rates."""
+
+    fault_id: str
+    name: str
+    reps: int
+    faulty: int
+    first_in_rep: int
+    onset: Onset
+    words: str
+    by_load: list[Rate]
+    by_rep: list[Rate]
+    by_week: list[Rate]
+    by_variation: list[Rate]
+
+
+@dataclass(frozen=True)
+class Cap:
+    """The most that keeps the back's shape, and the fault that says so."""
+
+    load_kg: float
+    fault_id: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Trial:
+    """A cue or a set-up against what was before it, for one fault."""
+
+    what: str
+    fault_id: str
+    name: str
+    comparison: Comparison
+
+
+@dataclass(frozen=True)
+class Knowledge:
+    """Everything that the log of one lift says; ``max_kg`` is today's of the competition lift."""
+
+    sets: int
+    reps: int
+    trend: list[tuple[str, float, Trend]]
+    """(day, estimate of its best set, smoothed) of the competition lift."""
+    faults: list[FaultKnowledge]
+    together: list[Together]
+    cap: Cap | None
+
+    @property
+    def max_kg(self) -> float | None:
+        return self.trend[-1][2].kg if self.trend else None
+
+
+def competition_trend(sets: Sequence[LoggedSet]) -> list[tuple[str, float, Trend]]:
+    """Estimates of the competition lift from clean dead-stop sets, day by day."""
+    honest = [s for s in sets if s.variation == COMPETITION and s.pull_style != "rebound"]
+    best = best_of_days(honest)
+    series = trend_series([found.kg for _, found in best])
+    return [(logged.day, found.kg, t) for (logged, found), t in zip(best, series, strict=True)]
+
+
+def _fault(
+    table: RepTable, catalogue: Catalogue, fault_id: str, first: int, max_kg: float | None
+) -> FaultKnowledge:
+    name, seen = catalogue.name_of(fault_id), table.seen(fault_id)
+    onset = fit_onset(table.share, seen)
+    return FaultKnowledge(
+        fault_id,
+        name,
+        len(table),
+        int(np.count_nonzero(seen)),
+        first,
+        onset,
+        onset_words(name, onset, max_kg),
+        by_load(table, fault_id),
+        by_rep(table, fault_id),
+        by_week(table, fault_id),
+        by_variation(table, fault_id),
+    )
+
+
+def technique_cap(faults: Sequence[FaultKnowledge], max_kg: float | None) -> Cap | None:
+    """The lowest load at which one rep in five shows a fault of the back; None where none does."""
+    if max_kg is None:
+        return None
+    known = [
+        (fault.onset.fifth.share * max_kg, fault)
+        for fault in faults
+        if fault.fault_id in BACK_FAULTS and fault.onset.verdict == "known" and fault.onset.fifth
+    ]
+    if not known:
+        return None
+    load, fault = min(known, key=lambda pair: pair[0])
+    return Cap(load, fault.fault_id, f"{fault.name.lower()} in one rep of five from {load:.0f} kg")
+
+
+def knowledge(sets: Sequence[LoggedSet], catalogue: Catalogue, lift: str) -> Knowledge:
+    """What the log says; sets of one lift, oldest first."""
+    phases = catalogue.phases[lift]
+    table, trend = rep_table(sets), competition_trend(sets)
+    max_kg = trend[-1][2].kg if trend else None
+    first = first_of_reps(sets, phases)
+    faults = [
+        _fault(table, catalogue, fault_id, first.get(fault_id, 0), max_kg)
+        for fault_id in table.faulty
+    ]
+    faults.sort(key=lambda fault: (-fault.first_in_rep, -fault.faulty, fault.fault_id))
+    return Knowledge(
+        len(sets), len(table), trend, faults, seen_together(sets, phases),
+        technique_cap(faults, max_kg),
+    )  # fmt: skip
+
+
+def cue_trials(sets: Sequence[LoggedSet], catalogue: Catalogue, cues: Sequence[str]) -> list[Trial]:
+    """Every cue tried against the sets before its first one, for the faults it is meant for."""
+    table, found = rep_table(sets), []
+    for cue in dict.fromkeys(cues):
+        started = next((i for i, s in enumerate(sets) if s.cue == cue), None)
+        if started is None or cue not in catalogue.remedies:
+            continue
+        with_cue = np.array([s.cue == cue for s in sets])[table.of_set]
+        counted = with_cue | (table.of_set < started)
+        for fault_id in table.faulty:
+            if fault_id not in catalogue.faults:
+                continue
+            if cue not in {r.id for r in catalogue.remedies_of(fault_id)}:
+                continue
+            compared = compare(
+                table.share[counted], table.seen(fault_id)[counted], with_cue[counted]
+            )
+            text = catalogue.remedies[cue].text
+            found.append(Trial(text, fault_id, catalogue.name_of(fault_id), compared))
+    return found
+
+
+def setup_trial(
+    sets: Sequence[LoggedSet], catalogue: Catalogue, what: str, since: str, before: str | None
+) -> list[Trial]:
+    """Sets of the competition lift since a set-up was settled (ISO day) against those from
+    ``before`` up to it, for every fault that was seen."""
+    own = [s for s in sets if s.variation == COMPETITION and (before is None or s.day >= before)]
+    table = rep_table(own)
+    after = np.array([s.day >= since for s in own], dtype=bool)[table.of_set]
+    return [
+        Trial(
+            what,
+            fault_id,
+            catalogue.name_of(fault_id),
+            compare(table.share, table.seen(fault_id), after),
+        )
+        for fault_id in table.faulty
+    ]

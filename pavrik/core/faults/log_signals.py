@@ -1,0 +1,104 @@
+"""What the log alone says about a fault: with load or at any load, late or from the first rep."""
+
+from collections.abc import Sequence
+
+from pavrik.core.faults.evidence import Signal
+from pavrik.core.faults.knowledge import FaultKnowledge
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.faults.onset import SURE_RISE
+from pavrik.core.faults.rates import Rate
+from pavrik.core.faults.repeatability import MEASURES, repeatability
+
+LEAST_REPS = 10
+OFTEN = 0.10
+MUCH_MORE = 1.6
+MOSTLY = 0.7
+LEAST_SIDED = 4
+LONG_WAIT_S = 2.0
+
+
+def _pool(rates: Sequence[Rate]) -> tuple[int, int]:
+    return sum(r.faulty for r in rates), sum(r.reps for r in rates)
+
+
+def _told(rate: tuple[int, int]) -> str:
+    return f"{rate[0]} of {rate[1]} reps"
+
+
+def _with_load(fault: FaultKnowledge) -> Signal:
+    onset = fault.onset
+    if onset.verdict == "too few":
+        return Signal("comes_with_load", None, "too few reps to tie it to a load")
+    holds = onset.rises >= SURE_RISE
+    return Signal("comes_with_load", holds, fault.words)
+
+
+def _at_any_load(fault: FaultKnowledge) -> Signal:
+    light = [r for r in fault.by_load if r.label.startswith(("under", "60", "70"))]
+    seen = _pool(light)
+    if seen[1] < LEAST_REPS:
+        return Signal("at_any_load", None, "hardly any light reps are logged")
+    holds = seen[0] / seen[1] >= OFTEN
+    return Signal("at_any_load", holds, f"seen in {_told(seen)} below 75 % of the max")
+
+
+def _by_rep_number(fault: FaultKnowledge) -> list[Signal]:
+    first, late = _pool(fault.by_rep[:1]), _pool(fault.by_rep[3:])
+    if first[1] < LEAST_REPS or late[1] < LEAST_REPS:
+        unknown = "too few sets of four and more reps"
+        return [Signal("late_reps", None, unknown), Signal("first_reps", None, unknown)]
+    early_rate, late_rate = first[0] / first[1], late[0] / late[1]
+    told = f"{_told(first)} in rep 1, {_told(late)} from rep 4 on"
+    late_holds = late_rate >= MUCH_MORE * max(early_rate, 0.02)
+    return [
+        Signal("late_reps", late_holds, told),
+        Signal("first_reps", early_rate > 0 and not late_holds, told),
+    ]
+
+
+def _one_side(sets: Sequence[LoggedSet], fault_id: str) -> Signal:
+    sides = [f.side for s in sets for f in s.faults if f.fault_id == fault_id and f.side]
+    if len(sides) < LEAST_SIDED:
+        return Signal("one_side", None, "the side was hardly ever noted")
+    most = max(sides.count("left"), sides.count("right"))
+    side = "left" if sides.count("left") == most else "right"
+    return Signal(
+        "one_side", most / len(sides) >= MOSTLY, f"{most} of {len(sides)} times on the {side}"
+    )
+
+
+def _measured(sets: Sequence[LoggedSet]) -> list[Signal]:
+    found = {r.kind: r for r in repeatability(sets)}
+    signals = []
+    wait = found.get("hands_to_pull_s")
+    if wait and wait.light and wait.heavy:
+        longer = wait.heavy.mean - wait.light.mean
+        told = f"hands to pull {wait.light.mean:.1f} s light, {wait.heavy.mean:.1f} s heavy"
+        signals.append(Signal("waits_when_heavy", longer >= LONG_WAIT_S, told))
+    feet = found.get("foot_offset_m")
+    if feet and feet.whole.count >= LEAST_SIDED:
+        varies = feet.whole.sd > MEASURES["foot_offset_m"].same_within
+        told = f"bar to mid-foot varies by {feet.whole.sd * 100:.1f} cm"
+        signals.append(Signal("feet_vary", varies, told))
+    return signals
+
+
+def _rebound(sets: Sequence[LoggedSet]) -> list[Signal]:
+    styled = [s for s in sets if s.pull_style]
+    reps = sum(s.all_reps for s in styled)
+    if reps < LEAST_REPS:
+        return []
+    share = sum(s.all_reps for s in styled if s.pull_style == "rebound") / reps
+    return [Signal("rebound_reps", share >= 0.5, f"{share:.0%} of the pulls were rebound reps")]
+
+
+def log_signals(sets: Sequence[LoggedSet], fault: FaultKnowledge) -> list[Signal]:
+    """Every signal that the log of the lift can give about a fault."""
+    return [
+        _with_load(fault),
+        _at_any_load(fault),
+        *_by_rep_number(fault),
+        _one_side(sets, fault.fault_id),
+        *_measured(sets),
+        *_rebound(sets),
+    ]

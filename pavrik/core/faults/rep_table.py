@@ -1,0 +1,87 @@
+"""The log of one lift laid out rep by rep, for counting with whole arrays."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+import numpy as np
+from numpy.typing import NDArray
+
+from pavrik.core.faults.logged import LoggedSet, best_of_days
+from pavrik.core.strength.estimated_max import SMOOTHING
+from pavrik.core.units import Floats, Indices
+
+Booleans = NDArray[np.bool_]
+
+
+@dataclass(frozen=True)
+class RepTable:
+    """One entry per rep, arrays of shape (reps,).
+
+    ``share`` is the load over the estimated max of its variation at that time (NaN where none was
+    known yet), ``of_set`` the index of its set, ``day`` a day number, ``faulty`` which reps showed
+    a fault.
+    """
+
+    load_kg: Floats
+    share: Floats
+    rep: Indices
+    day: Indices
+    of_set: Indices
+    variation: NDArray[np.str_]
+    faulty: dict[str, Booleans]
+
+    def __len__(self) -> int:
+        return len(self.load_kg)
+
+    def seen(self, fault_id: str) -> Booleans:
+        """Which reps showed the fault; none where it was never seen."""
+        return self.faulty.get(fault_id, np.zeros(len(self), dtype=np.bool_))
+
+
+def max_before(sets: Sequence[LoggedSet]) -> Floats:
+    """Smoothed estimated max in kg that was known when each set began; the first day with an
+    estimate counts for itself and what lies before it. NaN where there is none at all."""
+    best = best_of_days(sets)
+    if not best:
+        return np.full(len(sets), np.nan)
+    levels, level = [], best[0][1].kg
+    for _, found in best:
+        levels.append(level)
+        level += SMOOTHING * (found.kg - level)
+    known = np.array([*levels, level])
+    days = np.array([logged.day for logged, _ in best])
+    return known[np.searchsorted(days, [s.day for s in sets], side="left")]
+
+
+def _maxes(sets: Sequence[LoggedSet]) -> Floats:
+    """The estimated max at each set, of its own variation."""
+    maxes = np.full(len(sets), np.nan)
+    for variation in {s.variation for s in sets}:
+        at = [i for i, s in enumerate(sets) if s.variation == variation]
+        maxes[at] = max_before([sets[i] for i in at])
+    return maxes
+
+
+def rep_table(sets: Sequence[LoggedSet]) -> RepTable:
+    """The reps of sets in the order of their days."""
+    counts = np.array([s.all_reps for s in sets], dtype=np.intp)
+    of_set = np.repeat(np.arange(len(sets)), counts)
+    first = np.cumsum(counts) - counts
+    rep = np.arange(len(of_set)) - first[of_set] + 1
+    load = np.array([s.load_kg for s in sets], dtype=np.float64)
+    day = np.array([date.fromisoformat(s.day).toordinal() for s in sets], dtype=np.intp)
+    variation = np.array([s.variation for s in sets], dtype=np.str_)
+    marks: dict[str, list[int]] = {}
+    for index, logged in enumerate(sets):
+        for fault in logged.faults:
+            if fault.rep <= logged.all_reps:
+                marks.setdefault(fault.fault_id, []).append(int(first[index]) + fault.rep - 1)
+    faulty = {}
+    for fault_id, rows in marks.items():
+        faulty[fault_id] = np.zeros(len(of_set), dtype=np.bool_)
+        faulty[fault_id][rows] = True
+    return RepTable(
+        load[of_set], (load / _maxes(sets))[of_set], rep, day[of_set], of_set, variation[of_set],
+        faulty,
+    )  # fmt: skip

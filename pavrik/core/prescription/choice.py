@@ -1,0 +1,336 @@
+"""Which specials: for a cause in a phase, prefer what works the wanted muscles there harder than
+the competition lift does at the same effort, and the flagged region less; what the gym can load.
+
+At most two for a lift. Everything that was considered keeps its score and the reason against it.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from pavrik.core.prescription.because import Because
+from pavrik.core.variations.catalogue import Role, Variation
+from pavrik.core.variations.goals import goal_share
+from pavrik.core.variations.loading import COMPETITION, Loading
+from pavrik.core.variations.ratio import LearntRatio
+
+MOST_SPECIALS = 2
+MARGIN = 0.03
+"""Use above the competition lift's by less than this is no difference."""
+SPARED = 0.90
+"""A flagged region is spared where its use is at most this share of the competition lift's."""
+NAMED, HELD_THERE, STATED, SPARES_BACK = 0.5, 0.35, 0.3, 0.4
+MOST_GAIN = 0.5
+LEAST_SCORE = 0.25
+IDLE_SETS = 3
+IDLE_SCORE = 0.05
+"""Below this score a variation does no more for what is weak than the competition lift itself."""
+GOAL_WEIGHT, SUPPORT_GAIN = 0.10, 0.05
+CAPACITY_OF_CAUSE: Mapping[str, str] = {
+    "quads-limit": "quads", "quads-weak": "quads", "upper-back-gives": "upper_back",
+    "mid-back-limit": "upper_back", "back-too-weak": "upper_back", "rounded-back": "upper_back",
+    "shelf-small": "upper_back", "hips-weak-knee": "hips", "glutes": "hips",
+    "hip-rotators": "adductors", "grip-weak": "grip", "lats-slack": "lats", "brace-lost": "brace",
+    "breath-high": "brace",
+}  # fmt: skip
+"""What a cause asks to be made stronger: common practice, no source."""
+CAPACITY_OF_REGION: Mapping[str, tuple[str, ...]] = {
+    "lower back": ("lower_back",), "upper back": ("upper_back",), "knee": ("quads",),
+    "hip": ("hips", "adductors"),
+}  # fmt: skip
+DOSES: Mapping[Role, tuple[int, int, float | None]] = {
+    "skill": (3, 3, 6.5), "strength": (3, 6, 7.5), "overload": (2, 3, 8.0),
+    "learning": (3, 8, 6.0), "support": (3, 10, None),
+}  # fmt: skip
+"""Sets, reps, RPE by role: skill light and often, strength moderate, overload rare."""
+
+
+@dataclass(frozen=True)
+class Weakness:
+    """What a special is to mend. ``capacity`` names the muscles to strengthen where the cause is
+    one of strength, ``named`` the variations that the cause's remedies prescribe; ``weight`` says
+    how sure the evidence is, 0 to 1."""
+
+    words: str
+    phase: str | None
+    capacity: str | None
+    named: frozenset[str] = frozenset()
+    weight: float = 1.0
+    facts: tuple[str, ...] = ()
+    tired_back: bool = False
+
+
+@dataclass(frozen=True)
+class Circumstances:
+    """What the gym owns, what hurts, who lifts."""
+
+    kit: frozenset[str] = frozenset()
+    hurts: tuple[str, ...] = ()
+    novice: bool = False
+    goal: str = "competition"
+
+
+@dataclass(frozen=True)
+class Said:
+    """A coach's word on a variation: use it, or leave it out, with the reason."""
+
+    coach: str
+    reason: str
+    use: bool
+
+
+@dataclass(frozen=True)
+class Special:
+    """A chosen variation with its dose and its reasons."""
+
+    variation: Variation
+    sets: int
+    reps: int
+    rpe: float | None
+    because: tuple[Because, ...]
+
+
+@dataclass(frozen=True)
+class Considered:
+    """A variation that was looked at: its score and, where it was not chosen, why."""
+
+    name: str
+    score: float
+    chosen: bool
+    why: str
+
+
+@dataclass(frozen=True)
+class Choice:
+    """The specials of a lift and everything else that was considered, the best first."""
+
+    specials: tuple[Special, ...]
+    considered: tuple[Considered, ...]
+
+
+def _percent(share: float) -> str:
+    return f"{share * 100:.0f} %"
+
+
+def _region_reason(one: Variation, loading: Loading | None, own: Loading, region: str) -> str:
+    """Why a variation loads a region that hurts; empty where it does not."""
+    if region in one.spares:
+        return ""
+    if region in one.strains:
+        return f"it strains the {region}, which is flagged"
+    capacities = CAPACITY_OF_REGION.get(region, ())
+    if loading is None:
+        trained = set(one.trains) & (
+            set(capacities) | {"legs"} if region == "knee" else set(capacities)
+        )
+        doubtful = region == "lower back" and bool(one.trains)
+        if trained or doubtful:
+            return f"it is not known to spare the {region}, which is flagged"
+        return ""
+    for capacity in capacities:
+        here, there = loading.at(None, capacity), own.at(None, capacity)
+        if there > 0 and here > SPARED * there:
+            return (
+                f"it uses the {capacity.replace('_', ' ')} {_percent(here)} against "
+                f"{_percent(there)} in the competition lift, and the {region} is flagged"
+            )
+    return ""
+
+
+def blocked_because(
+    one: Variation, loading: Loading | None, own: Loading, about: Circumstances
+) -> str:
+    """The first reason that rules a variation out; empty where none does."""
+    missing = [item for item in one.kit if item not in about.kit]
+    if missing:
+        return f"the gym has no {missing[0]}"
+    for region in about.hurts:
+        reason = _region_reason(one, loading, own, region)
+        if reason:
+            return reason
+    if loading is not None and loading.reasons:
+        return loading.reasons[0]
+    if about.novice and one.role == "overload":
+        return "overload is not for novices"
+    if not about.novice and one.role == "learning":
+        return "it is a step of learning the lift"
+    return ""
+
+
+@dataclass(frozen=True)
+class _Scored:
+    variation: Variation
+    weakness: Weakness
+    score: float
+    because: tuple[Because, ...]
+
+
+def _gain(
+    one: Variation, loading: Loading | None, own: Loading, weakness: Weakness
+) -> tuple[float, list[Because]]:
+    """How much harder the wanted muscles work in the wanted phase, at the same effort."""
+    capacity = weakness.capacity
+    if capacity is None:
+        return 0.0, []
+    if loading is None or capacity not in own.drawn.use._fields:
+        if capacity in one.trains or (capacity == "quads" and "legs" in one.trains):
+            return STATED, [Because(f"trains the {capacity.replace('_', ' ')}")]
+        return 0.0, []
+    here, there = loading.at(weakness.phase, capacity), own.at(weakness.phase, capacity)
+    if abs(here - there) < MARGIN:
+        return 0.0, []
+    share = max(min((here - there) / max(there, 0.1), MOST_GAIN), -MOST_GAIN)
+    where = f" in the phase {weakness.phase}" if weakness.phase else ""
+    return share, [
+        Because(
+            f"{capacity.replace('_', ' ')}{where} used {_percent(here)} against {_percent(there)} "
+            "in the competition lift at the same effort",
+            (f"fit:{one.lift}",),
+        )
+    ]
+
+
+def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weakness) -> _Scored:
+    score, lines = _gain(one, loading, own, weakness)
+    because = [Because(weakness.words, weakness.facts)]
+    if one.name in weakness.named:
+        score += NAMED
+        because.append(Because(f"{one.name} is the usual remedy for it: {one.good_for}"))
+    if one.place is not None and one.place == weakness.phase:
+        score += HELD_THERE
+        held = f"held {one.hold_s:g} s" if one.hold_s else "worked"
+        because.append(Because(f"{held} just where it fails, {weakness.phase}"))
+    if weakness.tired_back and loading is not None:
+        there = own.at(None, "lower_back")
+        spared = (there - loading.at(None, "lower_back")) / max(there, 0.1)
+        if spared > MARGIN:
+            score += min(SPARES_BACK, 2 * spared)
+            because.append(Because(f"spares the lower back by {_percent(spared)}"))
+    return _Scored(one, weakness, score * weakness.weight, tuple(because + lines))
+
+
+def _best_for(
+    one: Variation, loading: Loading | None, own: Loading, weaknesses: Sequence[Weakness],
+    word: Said | None,
+) -> _Scored | None:  # fmt: skip
+    """The weakness that a variation does most for; a coach's wish is a reason of its own."""
+    scored = [_score(one, loading, own, weakness) for weakness in weaknesses]
+    best = max(scored, key=lambda s: s.score, default=None)
+    if word is None or not word.use:
+        return best
+    wish = Because(f"{word.coach} asks for it: {word.reason}")
+    if best is None:
+        return _Scored(one, Weakness(word.reason, None, None), 0.0, (wish,))
+    return _Scored(one, best.weakness, best.score, (wish, *best.because))
+
+
+def _special(found: _Scored, ratio: LearntRatio | None) -> Special:
+    sets, reps, rpe = DOSES[found.variation.role]
+    because = list(found.because)
+    if ratio is not None and rpe is not None:
+        source = (
+            f"learnt from {ratio.days} days"
+            if ratio.days
+            else "a prior of common practice, not own"
+        )
+        because.append(
+            Because(
+                f"{found.variation.name} at {ratio.ratio:.2f} of the competition lift "
+                f"({ratio.low:.2f} to {ratio.high:.2f}), {source}",
+                (f"ratio:{found.variation.name}",),
+            )
+        )
+    return Special(found.variation, sets, reps, rpe, tuple(because))
+
+
+def _goal_gain(one: Variation, loading: Loading | None, own: Loading, goal: str) -> float:
+    """What the goal adds: small beside a cause, so that it decides between equals."""
+    if loading is None:
+        return SUPPORT_GAIN if goal in ("health", "sport") and one.role == "support" else 0.0
+    share = goal_share(loading, own, goal).share - 1.0
+    return GOAL_WEIGHT * max(min(share, 1.0), -1.0)
+
+
+def choose(
+    variations: Sequence[Variation], loadings: Mapping[str, Loading],
+    ratios: Mapping[str, LearntRatio], weaknesses: Sequence[Weakness], about: Circumstances,
+    said: Mapping[str, Said] | None = None,
+) -> Choice:  # fmt: skip
+    """At most two specials of a lift. ``loadings`` by name, the competition lift's included.
+
+    A coach may leave a variation out or ask for one; what is blocked by a flag, the gym or a screen
+    stays blocked.
+    """
+    own, words = loadings[COMPETITION], said or {}
+    scored: list[_Scored] = []
+    considered: list[Considered] = []
+    for one in variations:
+        loading, word = loadings.get(one.name), words.get(one.name)
+        found = _best_for(one, loading, own, weaknesses, word)
+        if found is None:
+            continue
+        score = found.score + _goal_gain(one, loading, own, about.goal)
+        against = blocked_because(one, loading, own, about) or _against(found, score, word)
+        if against:
+            considered.append(Considered(one.name, score, False, against))
+        else:
+            scored.append(_Scored(one, found.weakness, score, found.because))
+    scored.sort(key=lambda s: (s.variation.name not in _asked(words), -s.score, s.variation.name))
+    chosen = _pick(scored, _asked(words))
+    names = {s.variation.name for s in chosen}
+    for found in scored:
+        name = found.variation.name
+        why = "" if name in names else _beaten(found, chosen)
+        considered.append(Considered(name, found.score, name in names, why))
+    considered.sort(key=lambda c: (not c.chosen, -c.score, c.name))
+    specials = tuple(_special(found, ratios.get(found.variation.name)) for found in chosen)
+    return Choice(specials, tuple(considered))
+
+
+def idle_variations(
+    choice: Choice, logged: Mapping[str, Sequence[str]], most: int = 2
+) -> list[Because]:
+    """What was trained lately and does little for anything that was found weak: it could be
+    dropped. ``logged`` are the ids of the recent sets of each variation."""
+    useless = {c.name for c in choice.considered if not c.chosen and c.score < IDLE_SCORE}
+    idle = [(n, ids) for n, ids in logged.items() if n in useless and len(ids) >= IDLE_SETS]
+    idle.sort(key=lambda pair: -len(pair[1]))
+    return [
+        Because(
+            f"{name} could be dropped: {len(ids)} sets lately, and it does no more for what was "
+            "found weak than the competition lift itself",
+            tuple(ids[-3:]),
+        )
+        for name, ids in idle[:most]
+    ]
+
+
+def _asked(said: Mapping[str, Said]) -> set[str]:
+    return {name for name, word in said.items() if word.use}
+
+
+def _against(found: _Scored, score: float, word: Said | None) -> str:
+    if word is not None:
+        return "" if word.use else f"{word.coach} leaves it out: {word.reason}"
+    return "" if score >= LEAST_SCORE else f"does little for: {found.weakness.words}"
+
+
+def _pick(scored: Sequence[_Scored], asked: set[str]) -> list[_Scored]:
+    """What a coach asks for, then the best, and the best of another weakness or another role."""
+    chosen: list[_Scored] = []
+    for found in scored:
+        if len(chosen) == MOST_SPECIALS:
+            break
+        alike = any(
+            c.variation.role == found.variation.role and c.weakness == found.weakness
+            for c in chosen
+        )
+        if found.variation.name in asked or not alike:
+            chosen.append(found)
+    return chosen
+
+
+def _beaten(found: _Scored, chosen: Sequence[_Scored]) -> str:
+    alike = next((c for c in chosen if c.weakness == found.weakness), chosen[0])
+    if found.score >= alike.score - 1e-9 or len(chosen) < MOST_SPECIALS:
+        return f"{alike.variation.name} does the same job; no more than two a day"
+    return f"{alike.variation.name} does more for it ({alike.score:.2f} against {found.score:.2f})"

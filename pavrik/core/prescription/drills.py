@@ -1,0 +1,100 @@
+"""Drills in stages, each with a pass criterion; by force or by form, not by the max.
+
+Common practice, no source.
+"""
+
+from dataclasses import dataclass
+
+from pavrik.core.units import GRAVITY_M_S2
+
+HOLD_SHARE = 0.9
+"""A slack hold pulls with about this share of the bar's weight."""
+
+
+@dataclass(frozen=True)
+class Stage:
+    """One step of a drill."""
+
+    name: str
+    how: str
+    sets: int
+    reps: int
+    passed: str
+
+
+@dataclass(frozen=True)
+class Drill:
+    """Stages week by week; nothing after the last one."""
+
+    name: str
+    stages: tuple[Stage, ...]
+    because: str
+    facts: tuple[str, ...] = ()
+
+    def stage(self, week: int) -> Stage | None:
+        """The stage of a week from 0 on; None when it is finished."""
+        return self.stages[week] if week < len(self.stages) else None
+
+
+def hold_force_n(bar_kg: float) -> float:
+    """Upward force in N of a slack hold on a loaded bar that must not leave the floor."""
+    return HOLD_SHARE * bar_kg * GRAVITY_M_S2
+
+
+def slack_drill(bar_kg: float, because: str, facts: tuple[str, ...] = ()) -> Drill:
+    """Three steps to a bar without slack, each mastered alone, then none."""
+    newtons = hold_force_n(bar_kg)
+    return Drill(
+        "slack",
+        (
+            Stage(
+                "slack, hips high", "Breathe, then pull the bar's slack out with high hips and "
+                "shins off the bar. Do not lift.", 4, 5, "no clank in 20 reps",
+            ),
+            Stage(
+                "slack, hips to the bar", f"Bring the hips to the bar while the pull grows to "
+                f"about {newtons:.0f} N, nine tenths of {bar_kg:g} kg; hold 5 to 10 s. "
+                "Do not lift.",
+                4, 5, "the pull never drops while the hips come in",
+            ),
+            Stage(
+                "slack, then go", "Go at the instant the shins touch; a light bar, every rep from "
+                "a dead stop.", 3, 5, "hips and plates leave together in every rep",
+            ),
+        ),
+        because,
+        facts,
+    )  # fmt: skip
+
+
+def grip_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
+    """The meet's grip from the first light set, then holds at the top."""
+    return Drill(
+        "grip",
+        (
+            Stage(
+                "grip from the first set", "Mixed or hook grip on every warm-up set.", 3, 3,
+                "no slip in two sessions",
+            ),
+            Stage("top holds", "Hold the last rep 10 s at the top.", 3, 1, "10 s three times"),
+        ),
+        because,
+        facts,
+    )  # fmt: skip
+
+
+def ritual_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
+    """One fixed way to the bar, light to heavy in weekly steps, for hesitation."""
+    steps = (0.5, 0.6, 0.7, 0.8)
+    return Drill(
+        "ritual",
+        tuple(
+            Stage(
+                "ritual", f"The same walk, breath and grip, and go, at about {share:.0%} of the "
+                "max.", 5, 1, "hands to pull within half a second of each other",
+            )
+            for share in steps
+        ),
+        because,
+        facts,
+    )  # fmt: skip

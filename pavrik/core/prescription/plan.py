@@ -1,0 +1,215 @@
+"""A plan: weeks with a role, days, lines with sets x reps @ RPE and kg, each with its reasons.
+
+The first week goes on from the last exposure (see ``next_load``); later weeks follow the expected
+gain. No load passes a cap unless a named coach has said so with a reason.
+"""
+
+from collections.abc import Mapping, Sequence
+from datetime import date, timedelta
+from typing import Literal
+
+from pavrik.core.prescription.attempts import attempts
+from pavrik.core.prescription.because import Because
+from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.plan_lines import (
+    Maker,
+    bases_of,
+    by_feel,
+    main_lines,
+    overruled,
+    second_line,
+    special_line,
+)
+from pavrik.core.prescription.plan_parts import (
+    Day,
+    LiftState,
+    Line,
+    Moved,
+    Overrule,
+    Plan,
+    PlanAsk,
+    Week,
+    check_ask,
+)
+from pavrik.core.prescription.season import (
+    LIFTS,
+    LIGHT_EVERY,
+    MAIN,
+    Part,
+    WeekRole,
+    days_of,
+    week_roles,
+)
+
+OVERLOAD_EVERY = 2
+CUES_A_DAY = 2
+
+
+def _specials_for(
+    state: LiftState, part: Part, only_day: bool, week: int, role: WeekRole
+) -> list[Special]:
+    """Strength and support follow the main work; skill goes to the second day, or to the only one.
+    Overload comes every other week, and none in a test week."""
+    chosen = []
+    for special in state.choice.specials:
+        wanted: Part = "second" if special.variation.role in ("skill", "learning") else "main"
+        if not only_day and wanted != part:
+            continue
+        rare = special.variation.role == "overload"
+        if rare and (week % OVERLOAD_EVERY or role in ("light", "test")):
+            continue
+        if role == "test" and special.variation.role != "skill":
+            continue
+        chosen.append(special)
+    return chosen
+
+
+def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
+    found = []
+    for i, drill in enumerate(state.drills):
+        stage = drill.stage(week)
+        if stage is not None:
+            why = Because(drill.because, drill.facts), Because(f"passed with {stage.passed}")
+            found.append(
+                Line(f"{prefix}-drill{i}", state.lift, stage.name, "drill", stage.sets,
+                     stage.reps, None, None, (), 60, why, note=stage.how)
+            )  # fmt: skip
+    return found
+
+
+def _parts(
+    week: int, moves: Sequence[Moved], on: date, parts: tuple[tuple[str, Part], ...]
+) -> tuple[tuple[tuple[str, Part], ...], str]:
+    """What a day is for after missed main sessions have moved onto it."""
+    told, kept = "", list(parts)
+    for move in moves:
+        if move.week != week or move.to != on:
+            continue
+        kept = [p for p in kept if p[0] != move.lift]
+        kept.insert(0, (move.lift, "main"))
+        told = f"the {move.lift} of {move.missed:%A} was missed and moves here"
+    return tuple(kept), told
+
+
+def _dates(ask: PlanAsk, week: int) -> list[date]:
+    """Training dates of a week, counted from the start day; none on the meet's day or after."""
+    first = ask.start + timedelta(weeks=week)
+    found = [
+        first + timedelta(days=offset)
+        for offset in range(7)
+        if (first + timedelta(days=offset)).weekday() in ask.weekdays
+    ]
+    if ask.meet is None:
+        return found
+    return [day for day in found if day <= ask.meet - timedelta(days=2)]
+
+
+def _day(
+    make: Maker, week: int, role: WeekRole, worked: int, number: int, on: date,
+    parts: tuple[tuple[str, Part], ...], whole_week: Sequence[tuple[tuple[str, Part], ...]],
+    moves: Sequence[Moved],
+) -> Day:  # fmt: skip
+    kept, told = _parts(week, moves, on, parts)
+    lines: list[Line] = []
+    cues: list[str] = []
+    for lift, part in kept:
+        state, prefix = make.states[lift], f"w{week + 1:02d}d{number + 1}-{lift}"
+        only = not any((lift, "second") in day for day in whole_week)
+        lines += _drill_lines(state, week, prefix)
+        if part == "main":
+            lines += main_lines(make, lift, week, role, worked, prefix)
+        else:
+            lines.append(second_line(make, lift, role, worked, prefix))
+        for i, special in enumerate(_specials_for(state, part, only, week, role)):
+            lines.append(special_line(make, special, lift, role, worked, f"{prefix}-special{i}"))
+        cues += state.cues[:1] if len(kept) > 1 else state.cues[:CUES_A_DAY]
+    if not kept:
+        lines += _support_day(make, week, number)
+    said = tuple(overruled(make, line) for line in lines)
+    return Day(f"w{week + 1:02d}d{number + 1}", on, said, tuple(cues[:CUES_A_DAY]), told)
+
+
+def _support_day(make: Maker, week: int, number: int) -> list[Line]:
+    """A day without the big lifts: the support work that was chosen, else the brace."""
+    lines = []
+    for lift in LIFTS:
+        state = make.states.get(lift)
+        for i, special in enumerate(state.choice.specials if state else ()):
+            if special.variation.role == "support":
+                line_id = f"w{week + 1:02d}d{number + 1}-{lift}-support{i}"
+                lines.append(
+                    by_feel(
+                        line_id, lift, special.variation.name, special.sets, special.reps,
+                        special.because,
+                    )
+                )  # fmt: skip
+    if lines or "deadlift" not in make.states:
+        return lines
+    why = Because("nothing was found weak that needs a day of its own: brace and move")
+    line_id = f"w{week + 1:02d}d{number + 1}-support"
+    return [by_feel(line_id, "deadlift", "abdominal work", 3, 10, (why,))]
+
+
+def ends_of(ask: PlanAsk, pain: Sequence[PainFlag]) -> tuple[Literal["meet", "test", "open"], str]:
+    """How the plan ends, and why no max is tested where none is."""
+    if ask.novice:
+        return "open", "no max test for a novice: the plan ends without one"
+    if pain:
+        return "open", "no max test while a pain flag stands: the plan ends without one"
+    if ask.meet is not None:
+        return "meet", ""
+    return ("test", "") if ask.goal in ("competition", "strength") else ("open", "")
+
+
+def _role_words(role: WeekRole, number: int) -> str:
+    return (
+        {
+            "build": "build: more reps at RPE 7, positions before loads",
+            "strengthen": "strengthen: fewer reps, heavier",
+            "sharpen": "sharpen: an early single, then doubles; little else",
+            "light": f"light: every {LIGHT_EVERY}th week, half the sets",
+            "test": "test",
+        }[role]
+        if number or role != "build"
+        else "build: goes on from the last exposure"
+    )
+
+
+def make_plan(
+    ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, *, pain: Sequence[PainFlag] = (),
+    overrules: Mapping[str, Overrule] | None = None, moves: Sequence[Moved] = (),
+    first_week: int = 0,
+) -> Plan:  # fmt: skip
+    """The plan from today's state; ``first_week`` is the week that today's state is the start of.
+
+    Raises ValueError where the ask cannot be planned.
+    """
+    check_ask(ask)
+    ends, no_test = ends_of(ask, pain)
+    roles = week_roles(ask.weeks, ends)
+    start = MAIN[roles[first_week]][-1]
+    make = Maker(
+        ask, states, bases_of(ask, states, gym, start), gym, tuple(pain), overrules or {},
+        first_week,
+    )  # fmt: skip
+    template = [tuple(p for p in parts if p[0] in states) for parts in days_of(len(ask.weekdays))]
+    weeks = []
+    for week, role in enumerate(roles):
+        worked = sum(r != "light" for r in roles[first_week:week])
+        days = [
+            _day(make, week, role, worked, number, on, parts, template, moves)
+            for number, (on, parts) in enumerate(zip(_dates(ask, week), template, strict=False))
+        ]
+        kept = tuple(day for day in days if day.lines)
+        weeks.append(Week(week + 1, role, _role_words(role, week), kept))
+    proposals = tuple(p for state in states.values() for p in state.proposals)
+    meet = {}
+    if ends == "meet":
+        meet = {
+            lift: tuple(attempts(kg, state.history, make.caps(lift, "main")))
+            for lift, state in states.items()
+            if (kg := make.projected_kg(lift, sum(r != "light" for r in roles[first_week:])))
+        }
+    refused = (no_test,) if no_test else ()
+    return Plan(tuple(weeks), proposals, meet, refused, tuple(moves))

@@ -1,0 +1,293 @@
+"""One line of a plan: load from the projected max, held under the caps, loaded from the stock."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
+
+from pavrik.core.equipment.light_start import light_start_words
+from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.prescription.because import Because, in_kg
+from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag, Target, next_load
+from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk
+from pavrik.core.prescription.season import (
+    GROWTH,
+    MAIN,
+    SECOND,
+    Dose,
+    WeekRole,
+    style_of_season,
+)
+from pavrik.core.strength.estimated_max import load_for
+
+FROM_FLOOR = frozenset({COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"})
+LEAST_RPE = 5.0
+LIGHTER = 0.92
+"""Share of its usual load that a special keeps in a light week: assumption."""
+TECHNIQUE_SHARE = 0.99
+"""A technique line stays this far below its cap."""
+TEST_SHARE = 0.90
+"""A single below this share of the expected max tests nothing: assumption."""
+
+
+def _rest_s(reps: int, rpe: float | None) -> int:
+    if rpe is None:
+        return 90
+    if rpe >= 7.5 and reps <= 3:
+        return 240
+    return 180 if rpe >= 7 else 120
+
+
+def _rpe_at(share: float, reps: int) -> float:
+    """RPE of a share of the max, to the nearest half point; 5 is the least."""
+    halves = [half / 2 for half in range(int(2 * LEAST_RPE), 21)]
+    return min(halves, key=lambda rpe: abs(load_for(1.0, reps, rpe) - share))
+
+
+@dataclass(frozen=True)
+class Base:
+    """Where a lift starts from: the max that the next exposure stands for, and why."""
+
+    max_kg: float | None
+    estimated_kg: float | None
+    because: tuple[Because, ...]
+
+
+@dataclass(frozen=True)
+class Maker:
+    """Everything that lines are made from."""
+
+    ask: PlanAsk
+    states: Mapping[str, LiftState]
+    bases: Mapping[str, Base]
+    gym: Gym
+    pain: tuple[PainFlag, ...]
+    overrules: Mapping[str, Overrule]
+    first_week: int
+
+    def projected_kg(self, lift: str, worked_weeks: int) -> float | None:
+        base = self.bases[lift].max_kg
+        if base is None:
+            return None
+        gain = 0.0 if self.pain else GROWTH[self.ask.training_age]
+        return base * (1 + gain) ** worked_weeks
+
+    def caps(self, lift: str, kind: Kind) -> list[Cap]:
+        state, base = self.states[lift], self.bases[lift]
+        found = [c for c in state.caps if not c.technique or kind in ("second", "special")]
+        if self.pain and base.estimated_kg:
+            regions = " and ".join(sorted({flag.region for flag in self.pain}))
+            found.append(
+                Cap(
+                    PAIN_CAP_SHARE * base.estimated_kg,
+                    f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
+                    "the coach clears it; sharp or radiating pain is for a licensed clinician",
+                    tuple(flag.flag_id for flag in self.pain),
+                )
+            )
+        return found
+
+
+def bases_of(
+    ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, first: Dose
+) -> dict[str, Base]:
+    found = {}
+    for lift, state in states.items():
+        own = [s for s in state.history if s.variation == COMPETITION]
+        target = Target(first.reps, first.rpe, first.sets)
+        given = next_load(own, target, gym, novice=ask.novice, pain=())
+        share = load_for(1.0, first.reps, first.rpe)
+        max_kg = None
+        if given.wanted_kg and given.estimated_max_kg:
+            max_kg = min(given.wanted_kg / share, given.estimated_max_kg)
+        found[lift] = Base(max_kg, given.estimated_max_kg, tuple(given.because))
+    return found
+
+
+@dataclass(frozen=True)
+class _Made:
+    """What the bar is loaded with; ``load_kg`` None where even the empty bar is too much."""
+
+    load_kg: float | None
+    per_side: tuple[float, ...]
+    cap_kg: float | None
+    because: tuple[Because, ...]
+
+
+def _held(
+    make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float
+) -> tuple[float, float | None, tuple[Because, ...]]:
+    """The load under the lowest cap, that cap, and the reason where it binds."""
+    lowest = min(make.caps(lift, kind), key=lambda c: c.load_kg, default=None)
+    if lowest is None:
+        return wanted_kg, None, ()
+    cap_kg = lowest.load_kg * ratio
+    if wanted_kg <= cap_kg:
+        return wanted_kg, cap_kg, ()
+    told = f" × {ratio:.2f}" if ratio != 1.0 else ""
+    why = Because(f"held at {in_kg(cap_kg)}: {lowest.words}{told}", lowest.facts)
+    return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
+
+
+def _load(make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float) -> _Made:
+    """What the plates make of a wanted load under the caps."""
+    held_kg, cap_kg, because = _held(make, lift, kind, wanted_kg, ratio)
+    gym = make.gym
+    if held_kg < gym.empty_kg:
+        why = Because(
+            f"the empty bar is {in_kg(gym.empty_kg)}, more than the {in_kg(held_kg)} wanted: a "
+            "lighter bar or a dumbbell, by feel"
+        )
+        return _Made(None, (), cap_kg, (*because, why))
+    made = gym.loading(held_kg)
+    return _Made(made.total_kg, made.per_side, cap_kg, because)
+
+
+def _on_a_bar(make: Maker, line: Line) -> bool:
+    """Support work without a ratio to the lift may be done with anything that has a weight."""
+    return line.kind != "special" or line.variation in make.states[line.lift].ratios
+
+
+def _said_load(make: Maker, line: Line, wanted_kg: float) -> tuple[Line, str]:
+    """The line with a coach's load on the bar, and what is to be said of it."""
+    if wanted_kg < make.gym.empty_kg or not _on_a_bar(make, line):
+        return replace(line, load_kg=wanted_kg, per_side=()), f"sets {in_kg(wanted_kg)}"
+    made = make.gym.loading(wanted_kg)
+    told = f"sets {in_kg(made.total_kg)}"
+    if abs(made.error_kg) > 0.05:
+        told += f", the most that the plates make up to {in_kg(wanted_kg)}"
+    if line.cap_kg is not None and made.total_kg > line.cap_kg + 0.05:
+        told += f", above the cap of {in_kg(line.cap_kg)}"
+    rpe, share = line.rpe, line.share
+    if line.share and line.load_kg:
+        share = line.share * made.total_kg / line.load_kg
+        rpe = _rpe_at(share, line.reps)
+    changed = replace(
+        line, load_kg=made.total_kg, per_side=made.per_side, share=share, rpe=rpe,
+        rest_s=_rest_s(line.reps, rpe),
+    )  # fmt: skip
+    return changed, told
+
+
+def overruled(make: Maker, line: Line) -> Line:
+    """The line with a coach's word on it, if there is one."""
+    said = make.overrules.get(line.line_id)
+    if said is None:
+        return line
+    told = "drops this"
+    if not said.dropped and said.load_kg is not None:
+        line, told = _said_load(make, line, said.load_kg)
+    why = Because(f"{said.coach} {told}: {said.reason}")
+    return replace(line, overruled=said, because=(why, *line.because))
+
+
+def by_feel(
+    line_id: str, lift: str, name: str, sets: int, reps: int, because: tuple[Because, ...],
+    rpe: float | None = None,
+) -> Line:  # fmt: skip
+    """Support work, and learning steps: no load is known for them."""
+    return Line(
+        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, because,
+        note="by feel, two reps left" if rpe is None else "by feel",
+    )  # fmt: skip
+
+
+def loaded_line(
+    make: Maker, lift: str, kind: Kind, dose: Dose, worked: int, line_id: str,
+    because: Sequence[Because], variation: str = COMPETITION, note: str = "",
+) -> Line:  # fmt: skip
+    """A line whose load follows from the projected max; by feel where no max is known."""
+    projected = make.projected_kg(lift, worked)
+    if projected is None:
+        return Line(
+            line_id, lift, variation, kind, dose.sets, dose.reps, dose.rpe, None, (),
+            _rest_s(dose.reps, dose.rpe), tuple(because), note=note,
+        )  # fmt: skip
+    ratio = 1.0 if variation == COMPETITION else make.states[lift].ratios[variation].ratio
+    own_max = projected * ratio
+    made = _load(make, lift, kind, own_max * dose.load_share(), ratio)
+    share = made.load_kg / own_max if made.load_kg else None
+    rpe = _rpe_at(share, dose.reps) if share else dose.rpe
+    because = [*made.because, *because]
+    if lift == "deadlift" and made.load_kg and variation in FROM_FLOOR:
+        low = light_start_words(made.per_side, make.gym.light_discs)
+        because += [Because(low)] if low else []
+    return Line(
+        line_id, lift, variation, kind, dose.sets, dose.reps, rpe, made.load_kg, made.per_side,
+        _rest_s(dose.reps, rpe), tuple(because), made.cap_kg, share, note,
+    )  # fmt: skip
+
+
+def _why(make: Maker, lift: str, week: int, role: WeekRole, worked: int) -> tuple[Because, ...]:
+    base = make.bases[lift]
+    if week <= make.first_week or base.max_kg is None:
+        return base.because
+    expected = in_kg(make.projected_kg(lift, worked) or base.max_kg)
+    weeks = "1 week" if worked == 1 else f"{worked} weeks"
+    gain = 0.0 if make.pain else GROWTH[make.ask.training_age]
+    grown = f"and {gain:.2%} a week over {weeks} of work" if gain else "and no gain while it hurts"
+    return (
+        Because(
+            f"week {week + 1}, {role}: {expected} expected, {in_kg(base.max_kg)} today {grown}"
+        ),
+    )
+
+
+def _no_test(line: Line) -> Line:
+    """A single that a cap or the bar holds far below a max says so."""
+    if line.share is None or line.share >= TEST_SHARE:
+        return line
+    why = Because(f"held at {line.share:.0%} of the expected max: this single is not a test")
+    return replace(line, because=(why, *line.because))
+
+
+def main_lines(
+    make: Maker, lift: str, week: int, role: WeekRole, worked: int, prefix: str
+) -> list[Line]:
+    why = _why(make, lift, week, role, worked)
+    doses = MAIN[role]
+    if role == "test" and make.ask.meet is not None:
+        doses = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
+        why = (Because("meet week: one easy single and little else, the work is done"),)
+    lines = [
+        loaded_line(make, lift, "main", dose, worked, f"{prefix}-{i}", why)
+        for i, dose in enumerate(doses)
+    ]
+    tests = role == "test" and make.ask.meet is None
+    return [_no_test(line) for line in lines] if tests else lines
+
+
+def second_line(make: Maker, lift: str, role: WeekRole, worked: int, prefix: str) -> Line:
+    state = make.states[lift]
+    turned = style_of_season(make.ask.goal, role, lift, state.allowed)
+    cap = next((c for c in state.caps if c.technique), None)
+    if lift == "deadlift" and state.tired_back and "trap bar, low" in state.allowed:
+        why = (Because("the back is tired: trap bar instead of a second straight-bar day"),)
+        return loaded_line(
+            make, lift, "second", SECOND[role], worked, f"{prefix}-0", why, "trap bar, low"
+        )
+    if turned is not None and cap is None:
+        why = (Because(f"the season's style for the goal {make.ask.goal}: {turned}"),)
+        return loaded_line(make, lift, "second", SECOND[role], worked, f"{prefix}-0", why, turned)
+    note = "flat-back day" if cap is not None and lift == "deadlift" else "position day"
+    text = "second day: light enough that every rep looks the same"
+    if cap is not None:
+        text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
+    facts = cap.facts if cap else ()
+    return loaded_line(
+        make, lift, "second", SECOND[role], worked, f"{prefix}-0", (Because(text, facts),),
+        note=note,
+    )  # fmt: skip
+
+
+def special_line(
+    make: Maker, special: Special, lift: str, role: WeekRole, worked: int, line_id: str
+) -> Line:
+    one = special.variation
+    light = role in ("light", "test")
+    sets = max(special.sets - (1 if light else 0), 1)
+    if special.rpe is None or one.name not in make.states[lift].ratios:
+        return by_feel(line_id, lift, one.name, sets, special.reps, special.because, special.rpe)
+    share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if light else 1.0)
+    dose = Dose(sets, special.reps, special.rpe, share)
+    return loaded_line(make, lift, "special", dose, worked, line_id, special.because, one.name)

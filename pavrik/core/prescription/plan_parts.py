@@ -1,0 +1,157 @@
+"""What a plan is made of: lines, days, weeks; what is asked for and what is known."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+from typing import Literal
+
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.prescription.attempts import Attempt
+from pavrik.core.prescription.because import Because
+from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.choice import Choice
+from pavrik.core.prescription.drills import Drill
+from pavrik.core.prescription.season import LONGEST, SHORTEST, WeekRole
+from pavrik.core.variations.ratio import LearntRatio
+
+Kind = Literal["main", "second", "special", "drill"]
+
+
+@dataclass(frozen=True)
+class Overrule:
+    """A coach's word on one line: another load, or none of it, with the reason."""
+
+    coach: str
+    reason: str
+    load_kg: float | None = None
+    dropped: bool = False
+
+
+@dataclass(frozen=True)
+class Line:
+    """One piece of work. ``load_kg`` None: by feel or by force. ``cap_kg`` is the lowest cap that
+    binds it."""
+
+    line_id: str
+    lift: str
+    variation: str
+    kind: Kind
+    sets: int
+    reps: int
+    rpe: float | None
+    load_kg: float | None
+    per_side: tuple[float, ...]
+    rest_s: int
+    because: tuple[Because, ...]
+    cap_kg: float | None = None
+    share: float | None = None
+    """Share of the lift's own projected max."""
+    note: str = ""
+    overruled: Overrule | None = None
+
+
+@dataclass(frozen=True)
+class Day:
+    """One training day; ``moved`` says what was moved here from a missed day."""
+
+    day_id: str
+    on: date
+    lines: tuple[Line, ...]
+    cues: tuple[str, ...] = ()
+    moved: str = ""
+
+
+@dataclass(frozen=True)
+class Week:
+    """One week; ``role`` as planned."""
+
+    number: int
+    role: WeekRole
+    because: str
+    days: tuple[Day, ...]
+
+
+@dataclass(frozen=True)
+class Moved:
+    """A main session that was missed and moves to a later day of its week."""
+
+    lift: str
+    week: int
+    missed: date
+    to: date
+
+
+@dataclass(frozen=True)
+class Plan:
+    """The whole plan, what it proposes beside, and the attempts of a meet by lift."""
+
+    weeks: tuple[Week, ...]
+    proposals: tuple[Because, ...]
+    attempts: Mapping[str, tuple[Attempt, ...]]
+    refused: tuple[str, ...] = ()
+    moves: tuple[Moved, ...] = ()
+
+    def days(self) -> list[Day]:
+        """All days in order."""
+        return [day for week in self.weeks for day in week.days]
+
+    def lines(self) -> list[Line]:
+        """All lines in order."""
+        return [line for day in self.days() for line in day.lines]
+
+
+@dataclass(frozen=True)
+class LiftState:
+    """What is known of one lift. ``history`` oldest first; caps and ratios in today's terms;
+    ``allowed`` are the variations that nothing blocks."""
+
+    lift: str
+    history: Sequence[LoggedSet]
+    choice: Choice
+    caps: tuple[Cap, ...] = ()
+    cues: tuple[str, ...] = ()
+    drills: tuple[Drill, ...] = ()
+    ratios: Mapping[str, LearntRatio] = field(default_factory=dict)
+    allowed: tuple[str, ...] = ()
+    proposals: tuple[Because, ...] = ()
+    tired_back: bool = False
+
+
+@dataclass(frozen=True)
+class PlanAsk:
+    """What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test."""
+
+    start: date
+    weeks: int
+    weekdays: tuple[int, ...]
+    meet: date | None = None
+    goal: str = "competition"
+    training_age: str = "trained"
+
+    @property
+    def novice(self) -> bool:
+        return self.training_age == "novice"
+
+
+def check_ask(ask: PlanAsk) -> None:
+    """Raise ValueError with one line per problem."""
+    problems = []
+    if not SHORTEST <= ask.weeks <= LONGEST:
+        problems.append(f"{ask.weeks} weeks: a plan runs {SHORTEST} to {LONGEST} weeks")
+    days = sorted(set(ask.weekdays))
+    if (
+        not 1 <= len(days) <= 6
+        or len(days) != len(ask.weekdays)
+        or not all(0 <= d <= 6 for d in days)
+    ):
+        problems.append("train on 1 to 6 different days of the week, leaving one to rest")
+    if ask.meet is not None:
+        last = ask.start + timedelta(weeks=ask.weeks)
+        if not last - timedelta(days=7) <= ask.meet < last:
+            needed = (ask.meet - ask.start).days // 7 + 1
+            problems.append(
+                f"the meet on {ask.meet} is not in the last of {ask.weeks} weeks from {ask.start}: "
+                f"plan {needed} weeks, or start later"
+            )
+    if problems:
+        raise ValueError("\n".join(problems))

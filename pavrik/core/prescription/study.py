@@ -1,0 +1,136 @@
+"""One lift studied for a plan: caps, ratios, loadings, weaknesses, specials, drills."""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass
+
+from pavrik.core.deadlift.styles import PullSetup
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.evidence import RankedCause
+from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, knowledge
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.prescription.caps import caps_of
+from pavrik.core.prescription.choice import (
+    Choice,
+    Circumstances,
+    Said,
+    blocked_because,
+    choose,
+    idle_variations,
+)
+from pavrik.core.prescription.plan_parts import LiftState
+from pavrik.core.prescription.signals import light_week, light_week_because
+from pavrik.core.prescription.weaknesses import RECENT, drills_of, weaknesses
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.variations.catalogue import Variation
+from pavrik.core.variations.loading import COMPETITION, Loading, pull_loadings, squat_loadings
+from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
+
+UNKNOWN_MAX_SHARE = {"squat": 1.4, "deadlift": 1.7}
+"""Body masses taken for a lift that was never logged, to draw the variations: assumption."""
+UNKNOWN_RATIO = 0.85
+TIRED = frozenset({"lower_back", "upper_back"})
+CausesOf = Callable[[FaultKnowledge], Sequence[RankedCause]]
+
+
+@dataclass(frozen=True)
+class LiftFacts:
+    """What is known of a lift: the model's lifter, the set-up in force, the log oldest first, the
+    cues of the day, what coaches said of variations."""
+
+    lift: str
+    lifter: Lifter
+    setup: SquatSetup | PullSetup
+    sets: Sequence[LoggedSet]
+    cues: tuple[str, ...] = ()
+    said: Mapping[str, Said] | None = None
+
+
+@dataclass(frozen=True)
+class LiftStudy:
+    """Everything about a lift and its variations; ``loadings`` by name."""
+
+    lift: str
+    variations: Sequence[Variation]
+    loadings: Mapping[str, Loading]
+    ratios: Mapping[str, LearntRatio]
+    choice: Choice
+    state: LiftState
+    known: Knowledge
+    max_kg: float
+    max_is_known: bool
+    blocked: Mapping[str, str]
+    """Why a variation is ruled out, by name."""
+
+
+def _loadings(
+    facts: LiftFacts, computed: Sequence[Variation], ratios: Mapping[str, LearntRatio],
+    max_kg: float,
+) -> dict[str, Loading]:  # fmt: skip
+    maxes = [ratios[v.name].ratio if v.name in ratios else UNKNOWN_RATIO for v in computed]
+    if isinstance(facts.setup, SquatSetup):
+        found = squat_loadings(facts.lifter, facts.setup, computed, max_kg, maxes)
+    else:
+        found = pull_loadings(facts.lifter, facts.setup, computed, max_kg, maxes)
+    return {one.name: one for one in found}
+
+
+def _recent(sets: Sequence[LoggedSet]) -> dict[str, list[str]]:
+    """Ids of the newest sets of each variation."""
+    found: dict[str, list[str]] = {}
+    for logged in sets[-RECENT:]:
+        found.setdefault(logged.variation, []).append(logged.set_id)
+    return found
+
+
+def study_lift(
+    facts: LiftFacts, variations: Sequence[Variation], catalogue: Catalogue,
+    about: Circumstances, causes_of: CausesOf, today: str,
+) -> LiftStudy:  # fmt: skip
+    """The whole study; ``variations`` of this lift, ``today`` as ISO day."""
+    lift, sets = facts.lift, facts.sets
+    known = knowledge(sets, catalogue, lift)
+    max_kg = known.max_kg or UNKNOWN_MAX_SHARE[lift] * float(facts.lifter.body.mass_kg)
+    ratios = {
+        v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)
+        for v in variations
+        if v.ratio is not None
+    }
+    loadings = _loadings(facts, [v for v in variations if v.knob is not None], ratios, max_kg)
+    own = loadings[COMPETITION]
+    tired = light_week_because(sets)
+    tired_back = "lower back" in about.hurts or (bool(tired) and own.limiter in TIRED)
+    weak = weaknesses(
+        sets, known, catalogue, causes_of, (own.limiter, ""), tired if tired_back else ()
+    )
+    choice = choose(variations, loadings, ratios, weak, about, facts.said)
+    pulls = lift == "deadlift"
+    blocked = {
+        v.name: why
+        for v in variations
+        if (why := blocked_because(v, loadings.get(v.name), own, about))
+    }
+    state = LiftState(
+        lift=lift,
+        history=sets,
+        choice=choice,
+        caps=tuple(caps_of(known, lift)),
+        cues=facts.cues,
+        drills=tuple(drills_of(sets, catalogue, about.novice)) if pulls else (),
+        ratios=ratios,
+        allowed=tuple(v.name for v in variations if v.name not in blocked),
+        proposals=(*light_week(sets), *idle_variations(choice, _recent(sets))),
+        tired_back=tired_back and pulls,
+    )
+    return LiftStudy(
+        lift,
+        variations,
+        loadings,
+        ratios,
+        choice,
+        state,
+        known,
+        max_kg,
+        known.max_kg is not None,
+        blocked,
+    )

@@ -1,0 +1,93 @@
+"""What a lift needs mended: the faults of its log with their likeliest causes, else the limiter."""
+
+from collections import Counter
+from collections.abc import Callable, Sequence
+
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.evidence import RankedCause
+from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.prescription.because import Because
+from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
+from pavrik.core.prescription.drills import Drill, grip_drill, ritual_drill, slack_drill
+
+MOST_FAULTS = 3
+MOST_CAUSES = 2
+LEAST_FAULTY = 2
+RECENT = 40
+"""Sets in which a fault must still be seen to be worked on."""
+LIMITER_WEIGHT = 0.6
+"""A limiter that the fit names without any fault in the log is weaker evidence: assumption."""
+SLACK = frozenset({"no-slack", "slack-lost"})
+SLACK_BAR_KG = 60.0
+
+
+def _phase(sets: Sequence[LoggedSet], fault_id: str) -> str | None:
+    counts = Counter(f.phase for s in sets for f in s.faults if f.fault_id == fault_id and f.phase)
+    return counts.most_common(1)[0][0] if counts else None
+
+
+def _of_fault(
+    fault: FaultKnowledge, phase: str | None, causes: Sequence[RankedCause], catalogue: Catalogue
+) -> list[Weakness]:
+    best = max((c.score for c in causes), default=0.0)
+    found = []
+    for cause in causes[:MOST_CAUSES]:
+        named = frozenset(
+            name
+            for r in cause.remedies
+            if r not in catalogue.hidden and (name := catalogue.remedies[r].variation) is not None
+        )
+        sure = "confirmed" if "confirmed" in cause.standing else "likely"
+        weight = 1.0 if best <= 0 else 0.5 + 0.5 * max(cause.score, 0.0) / best
+        words = (
+            f"{fault.name.lower()} in {fault.faulty} of {fault.reps} reps; {sure}: "
+            f"{cause.text[0].lower()}{cause.text[1:]}"
+        )
+        found.append(
+            Weakness(
+                words, phase, CAPACITY_OF_CAUSE.get(cause.cause_id), named, weight,
+                (f"fault:{fault.fault_id}",),
+            )
+        )  # fmt: skip
+    return found
+
+
+def weaknesses(
+    sets: Sequence[LoggedSet], known: Knowledge, catalogue: Catalogue,
+    causes_of: Callable[[FaultKnowledge], Sequence[RankedCause]], limiter: tuple[str, str] | None,
+    tired: Sequence[Because] = (),
+) -> list[Weakness]:  # fmt: skip
+    """Weaknesses of one lift, the first fault of the rep first; ``limiter`` is (capacity, words of
+    where) from the fit, ``tired`` why the back wants a rest."""
+    recent = {f.fault_id for s in sets[-RECENT:] for f in s.faults}
+    found: list[Weakness] = []
+    live = [f for f in known.faults if f.fault_id in recent and f.faulty >= LEAST_FAULTY]
+    for fault in live[:MOST_FAULTS]:
+        found += _of_fault(fault, _phase(sets, fault.fault_id), causes_of(fault), catalogue)
+    if limiter is not None:
+        capacity, where = limiter
+        words = f"the fit's limiter is the {capacity.replace('_', ' ')}{where}"
+        weight = LIMITER_WEIGHT if found else 1.0
+        found.append(Weakness(words, None, capacity, weight=weight, facts=("fit:limiter",)))
+    if tired:
+        facts = tuple(f for b in tired for f in b.facts)
+        found.append(Weakness(tired[0].text, None, None, facts=facts, tired_back=True))
+    return found
+
+
+def drills_of(sets: Sequence[LoggedSet], catalogue: Catalogue, novice: bool) -> list[Drill]:
+    """Staged drills that the pull's log asks for; a novice learns the slack anyway."""
+    recent = Counter(f.fault_id for s in sets[-RECENT:] for f in s.faults)
+    drills = []
+    slack = [f for f in SLACK if recent[f] >= LEAST_FAULTY]
+    if slack:
+        name = catalogue.name_of(slack[0]).lower()
+        drills.append(slack_drill(SLACK_BAR_KG, f"{name} in the log", (f"fault:{slack[0]}",)))
+    elif novice:
+        drills.append(slack_drill(SLACK_BAR_KG, "a novice learns the slack step by step"))
+    if recent["waits"] >= LEAST_FAULTY:
+        drills.append(ritual_drill("long waits at the bar in the log", ("fault:waits",)))
+    if recent["grip-slips"] >= LEAST_FAULTY:
+        drills.append(grip_drill("the grip slips in the log", ("fault:grip-slips",)))
+    return drills

@@ -1,0 +1,152 @@
+"""The shipped variations, checked when they are read; a club adds its own beside them.
+
+A variation is the lift with knobs that the model knows. Ratios are its max over the competition
+lift's with their spread: common practice, no source; Swinton et al. (2011, from memory) for the
+trap bar's high handles.
+"""
+
+import json
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cache
+from importlib.resources import files
+from typing import Any, Literal, get_args
+
+from pavrik.core.deadlift.styles import STYLES, Style
+from pavrik.core.faults.catalogue import Lift, shipped_catalogue
+
+Role = Literal["skill", "strength", "overload", "learning", "support"]
+ROLES: tuple[Role, ...] = get_args(Role)
+BARS = ("front", "high", "middle", "low", "safety")
+
+
+@dataclass(frozen=True)
+class Knob:
+    """How the competition set-up is changed. Lengths in metres: ``hip_above_knee_m``, ``above_m``
+    (height of the bar) and ``stance_m`` are added to the settled ones."""
+
+    bar: str | None = None
+    stance_m: float = 0.0
+    hip_above_knee_m: float = 0.0
+    hinge: bool = False
+    style: Style | None = None
+    above_m: float = 0.0
+
+
+@dataclass(frozen=True)
+class Variation:
+    """``knob`` None: not computed, ``trains`` is stated instead. ``place`` is the phase where it is
+    held, paused or started; ``strains`` and ``spares`` are regions of the body."""
+
+    name: str
+    lift: Lift
+    good_for: str
+    role: Role
+    knob: Knob | None = None
+    ratio: tuple[float, float] | None = None
+    place: str | None = None
+    hold_s: float = 0.0
+    kit: tuple[str, ...] = ()
+    trains: tuple[str, ...] = ()
+    strains: tuple[str, ...] = ()
+    spares: tuple[str, ...] = ()
+    own: bool = False
+
+
+@dataclass(frozen=True)
+class Variations:
+    """All variations by name, and what a gym may own for them."""
+
+    version: int
+    kit: Mapping[str, str]
+    by_name: Mapping[str, Variation] = field(default_factory=dict)
+
+    def of(self, lift: str) -> list[Variation]:
+        """Variations of one lift, in the order of the data."""
+        return [v for v in self.by_name.values() if v.lift == lift]
+
+
+def read_variation(entry: Mapping[str, Any], *, own: bool = False) -> Variation:
+    """One entry of the data. Raises ValueError with one line per problem."""
+    knob, ratio = entry.get("knob"), entry.get("ratio")
+    made = Variation(
+        name=str(entry["name"]),
+        lift=entry["lift"],
+        good_for=str(entry["for"]),
+        role=entry.get("role", "strength"),
+        knob=Knob(**knob) if knob is not None else None,
+        ratio=(float(ratio[0]), float(ratio[1])) if ratio else None,
+        place=entry.get("place"),
+        hold_s=float(entry.get("hold_s", 0.0)),
+        kit=tuple(entry.get("kit", ())),
+        trains=tuple(entry.get("trains", ())),
+        strains=tuple(entry.get("strains", ())),
+        spares=tuple(entry.get("spares", ())),
+        own=own,
+    )
+    problems = _problems_of(made)
+    if problems:
+        raise ValueError("\n".join(problems))
+    return made
+
+
+def _problems_of(one: Variation) -> list[str]:
+    problems = []
+    phases = shipped_catalogue().phases
+    if one.lift not in phases:
+        return [f"{one.name}: the lift is squat or deadlift, not {one.lift}"]
+    if one.role not in ROLES:
+        problems.append(f"{one.name}: the role is one of {', '.join(ROLES)}, not {one.role}")
+    if one.place is not None and one.place not in phases[one.lift]:
+        problems.append(f"{one.name}: the {one.lift} has no phase {one.place}")
+    if one.ratio and not (0.2 <= one.ratio[0] <= 2.0 and 0 < one.ratio[1] <= 0.3):
+        problems.append(
+            f"{one.name}: a ratio of {one.ratio[0]:g} ({one.ratio[1]:g}) is outside 0.2 to 2.0 "
+            "with a spread of up to 0.3"
+        )
+    if one.knob and one.knob.bar is not None and one.knob.bar not in BARS:
+        problems.append(f"{one.name}: the bar is one of {', '.join(BARS)}, not {one.knob.bar}")
+    if one.knob and one.knob.style is not None and one.knob.style not in STYLES:
+        problems.append(f"{one.name}: there is no pulling style {one.knob.style}")
+    if one.knob is None and not one.trains and one.role != "learning":
+        problems.append(f"{one.name}: say what it trains, or which knob it turns")
+    return problems
+
+
+def _check_all(found: Variations) -> None:
+    problems = [
+        f"{v.name} needs {item}, which nobody can own"
+        for v in found.by_name.values()
+        for item in v.kit
+        if item not in found.kit
+    ]
+    problems += [
+        f"the remedy {remedy.id} leads to {remedy.variation}, which is no variation"
+        for remedy in shipped_catalogue().remedies.values()
+        if remedy.variation is not None and remedy.variation not in found.by_name
+    ]
+    if problems:
+        raise ValueError("\n".join(problems))
+
+
+@cache
+def shipped_variations() -> Variations:
+    """The variations that ship with Pavrik."""
+    text = files("pavrik.core.variations").joinpath("variations.json").read_text("utf-8")
+    data = json.loads(text)
+    listed = [read_variation(entry) for entry in data["variations"]]
+    twice = [name for name, n in Counter(v.name for v in listed).items() if n > 1]
+    if twice:
+        raise ValueError(f"{', '.join(twice)} is there twice")
+    found = Variations(data["version"], data["kit"], {v.name: v for v in listed})
+    _check_all(found)
+    return found
+
+
+def with_own(shipped: Variations, own: Sequence[Variation]) -> Variations:
+    """The shipped variations and the club's own, which may not take a shipped name."""
+    taken = [v.name for v in own if v.name in shipped.by_name]
+    if taken:
+        raise ValueError(f"{', '.join(taken)} is a shipped name: choose another")
+    return Variations(shipped.version, shipped.kit, {**shipped.by_name, **{v.name: v for v in own}})

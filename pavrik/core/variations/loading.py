@@ -1,0 +1,197 @@
+"""What a variation asks of each muscle group in each phase, beside the competition lift.
+
+Everything is compared at equal effort: the same share of each lift's own max. Static use; what a
+pause or a tempo adds is the time it is held, which is given apart.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from pavrik.core.deadlift.drawing import draw_pull
+from pavrik.core.deadlift.path import PHASES as PULL_PHASES
+from pavrik.core.deadlift.path import PullPath, pull_path
+from pavrik.core.deadlift.report import PlacedPull, place_pull
+from pavrik.core.deadlift.styles import PullSetup, usual_setup
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.linkage.foot import place_foot
+from pavrik.core.linkage.legs import squat_legs
+from pavrik.core.squat.bar_positions import SAFETY_BAR
+from pavrik.core.squat.bench import Drawn, draw, setup_reasons
+from pavrik.core.squat.cases import case_for
+from pavrik.core.squat.evaluation import SquatCase, evaluate
+from pavrik.core.squat.held_pose import HeldPose, hold
+from pavrik.core.squat.reasons import gate_reasons
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.strength.use import LIMITERS, Use
+from pavrik.core.units import Floats, radians
+from pavrik.core.variations.catalogue import Knob, Variation
+
+EFFORT = 0.80
+"""Share of its own max at which a variation is compared."""
+SQUAT_PHASES = ("bottom", "out of the hole", "middle", "finish")
+_PROGRESS = np.array([1.0, 0.85, 0.6, 0.25])
+_HINGE_SHANK_DEG, _HINGE_THIGH_DEG = 2.0, (47.0, 58.0, 70.0, 82.0)
+"""Shank lean and thigh above horizontal of a good morning, bottom to top: assumption."""
+_ALIKE = {"lowering": "below the knee", "descent": "bottom", "between reps": "off the floor",
+          "slack": "off the floor", "grip": "off the floor", "approach": "off the floor",
+          "set": "finish"}  # fmt: skip
+COMPETITION = "competition"
+
+
+@dataclass(frozen=True)
+class Loading:
+    """One lift at ``load_kg``: ``use`` of each capacity (columns as ``LIMITERS``) in each phase
+    (rows), drawn at its hardest phase; ``reasons`` why the lifter's screens do not allow it."""
+
+    name: str
+    load_kg: float
+    phases: tuple[str, ...]
+    use: Floats
+    drawn: Drawn
+    reasons: tuple[str, ...] = ()
+
+    def at(self, phase: str | None, capacity: str) -> float:
+        """Use of a capacity in a phase; the most along the way without a phase or a known one."""
+        column = self.use[:, LIMITERS.index(capacity)]
+        named = _ALIKE.get(phase or "", phase)
+        if named in self.phases:
+            return float(column[self.phases.index(named)])
+        return float(np.max(column))
+
+    @property
+    def limiter(self) -> str:
+        """The capacity that is used most anywhere."""
+        return LIMITERS[int(np.argmax(np.max(self.use, axis=0)))]
+
+
+def _squat_setup(setup: SquatSetup, knob: Knob, depth_m: float) -> SquatSetup:
+    changed = replace(setup, stance_m=setup.stance_m + knob.stance_m)
+    if knob.hip_above_knee_m:
+        changed = replace(changed, hip_above_knee_m=depth_m + knob.hip_above_knee_m)
+    if knob.bar == "safety":
+        return replace(changed, specialty=SAFETY_BAR, grip_m=None)
+    if knob.bar is not None:
+        return replace(changed, bar_position=knob.bar, specialty=None, grip_m=None)  # type: ignore[arg-type]
+    return changed
+
+
+def _rows(use: Use, shape: tuple[int, ...]) -> Floats:
+    """(set-ups, phases, capacities)."""
+    return np.stack([np.broadcast_to(u, shape) for u in use], axis=-1)
+
+
+def _hinge_pose(case: SquatCase) -> HeldPose:
+    """A good morning: shanks plumb, the hips go back, the trunk leans until it balances."""
+    foot = place_foot(case.body, case.stance_m, case.toe_out, case.heel_lift_m, case.assumed)
+    legs = squat_legs(
+        case.body, foot, radians(np.full(len(SQUAT_PHASES), _HINGE_SHANK_DEG)),
+        radians(np.array(_HINGE_THIGH_DEG)),
+    )  # fmt: skip
+    return hold(case.body, legs, case.bar, case.balance, case.capacities, case.assumed)
+
+
+def squat_loadings(
+    lifter: Lifter, setup: SquatSetup, variations: Sequence[Variation], max_kg: float,
+    ratios: Sequence[float], effort: float = EFFORT,
+) -> list[Loading]:  # fmt: skip
+    """The competition squat (ratio 1) and then every computed variation of it.
+
+    ``ratios`` are the variations' maxes over ``max_kg``, in the same order. All set-ups are
+    evaluated at once.
+    """
+    depth = lifter.hip_above_knee_m(setup)
+    knobs = [Knob(), *(v.knob or Knob() for v in variations)]
+    setups = [_squat_setup(setup, knob, depth) for knob in knobs]
+    loads = effort * max_kg * np.array([1.0, *ratios])
+    case = case_for(lifter, setups)
+    found = evaluate(case)
+    pose = case.held(found.shank[:, None, None], _PROGRESS)
+    loaded = pose.under(loads[:, None, None])
+    shape = (len(setups), 1, len(_PROGRESS))
+    use = _rows(loaded.use, shape)[:, 0]
+    drawn = draw(pose, loaded)
+    steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
+    answer = []
+    for index, (name, knob) in enumerate(zip(names, knobs, strict=True)):
+        if knob.hinge:
+            answer.append(_hinge(lifter, setups[index], name, float(loads[index])))
+            continue
+        answer.append(
+            Loading(
+                name, float(loads[index]), SQUAT_PHASES, use[index],
+                _one_of(drawn, index * steps),
+                tuple(setup_reasons(lifter, setups[index], found, index)),
+            )
+        )  # fmt: skip
+    return answer
+
+
+def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Loading:
+    pose = _hinge_pose(case_for(lifter, [setup]))
+    loaded = pose.under(load_kg)
+    use = _rows(loaded.use, (1, 1, len(SQUAT_PHASES)))[0, 0]
+    reasons = gate_reasons(lifter, setup)
+    if np.any(loaded.balanced.impossible):
+        reasons.append("the trunk cannot balance the bar here")
+    return Loading(name, load_kg, SQUAT_PHASES, use, _one_of(draw(pose, loaded), 0), tuple(reasons))
+
+
+def _one_of(drawn: Drawn, index: int) -> Drawn:
+    """One column of what was drawn."""
+
+    def pick(values: Floats) -> Floats:
+        return values[index : index + 1]
+
+    return Drawn(
+        points={k: (pick(x), pick(y), pick(z)) for k, (x, y, z) in drawn.points.items()},
+        angles_deg={k: pick(v) for k, v in drawn.angles_deg.items()},
+        arms_m={k: pick(v) for k, v in drawn.arms_m.items()},
+        use=Use(*(pick(u) for u in drawn.use)),
+        pitch_deg=pick(drawn.pitch_deg),
+    )
+
+
+def _pull_setup(setup: PullSetup, knob: Knob) -> PullSetup:
+    if knob.style is not None and knob.style != setup.style:
+        return usual_setup(knob.style)
+    if knob.above_m:
+        return replace(setup, bar_height_m=setup.bar_height_m + knob.above_m, shank=None)
+    return setup
+
+
+def _pull_use(way: PullPath, load_kg: float) -> Floats:
+    """Most use of each capacity in each phase, (phases, capacities)."""
+    use = way.pose.under(load_kg).use
+    steps, phase = len(way.phase), np.array(way.phase)
+    columns = np.stack([np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in use], axis=-1)
+    return np.stack([np.max(columns[phase == name], axis=0) for name in PULL_PHASES])
+
+
+def pull_loadings(
+    lifter: Lifter, setup: PullSetup, variations: Sequence[Variation], max_kg: float,
+    ratios: Sequence[float], effort: float = EFFORT,
+) -> list[Loading]:  # fmt: skip
+    """The competition pull (ratio 1) and then every computed variation of it, as for the squat."""
+    ways: dict[PullSetup, tuple[PlacedPull, PullPath]] = {}
+    answer = []
+    for name, knob, ratio in zip(
+        [COMPETITION, *(v.name for v in variations)],
+        [Knob(), *(v.knob or Knob() for v in variations)],
+        [1.0, *ratios],
+        strict=True,
+    ):
+        load_kg, changed = effort * max_kg * ratio, _pull_setup(setup, knob)
+        if changed not in ways:
+            placed = place_pull(lifter, changed)
+            ways[changed] = placed, pull_path(placed.case)
+        placed, way = ways[changed]
+        answer.append(
+            Loading(
+                name, load_kg, PULL_PHASES, _pull_use(way, load_kg),
+                draw_pull(placed.pose, placed.pose.under(load_kg), changed.grip_m),
+                tuple(placed.reasons),
+            )
+        )  # fmt: skip
+    return answer

@@ -1,0 +1,63 @@
+"""Attempts at a meet and the test of an open block."""
+
+from dataclasses import replace
+from datetime import timedelta
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.prescription.attempts import attempts
+from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.plan import make_plan
+from tests.core.plans import ASK, GYM, MONDAY, a_state
+
+
+def test_a_meet_gets_three_attempts_and_an_easy_last_week():
+    ask = replace(ASK, meet=MONDAY + timedelta(days=54))
+    plan = make_plan(ask, {"squat": a_state(), "deadlift": a_state("deadlift")}, GYM)
+    tries = plan.attempts["squat"]
+    assert [a.number for a in tries] == [1, 2, 3]
+    assert tries[0].load_kg < tries[1].load_kg < tries[2].load_kg
+    assert all(a.load_kg % 2.5 == 0 for a in tries)
+    assert all((x.rpe or 0) <= 7 for day in plan.weeks[-1].days for x in day.lines)
+
+
+def test_the_opener_was_done_for_a_triple():
+    """Common practice, no source."""
+    done = [
+        LoggedSet("a", "2026-11-01", 150.0, 3, 9.0),
+        LoggedSet("b", "2026-11-08", 160.0, 1, 8.0),
+    ]
+    opener, second, third = attempts(175.0, done)
+    assert opener.load_kg == 150.0
+    assert opener.because[0].facts == ("a",)
+    assert second.load_kg <= third.load_kg - 2.5
+    assert third.load_kg <= 0.985 * 175
+
+
+@given(st.floats(60, 400), st.lists(st.tuples(st.floats(50, 380), st.integers(1, 5)), max_size=6))
+def test_attempts_rise_whatever_the_log_says(max_kg, done):
+    sets = [LoggedSet(str(i), "2026-11-01", kg, reps, 9.0) for i, (kg, reps) in enumerate(done)]
+    loads = [a.load_kg for a in attempts(max_kg, sets)]
+    assert loads[0] < loads[1] < loads[2]
+
+
+def test_a_single_held_far_below_the_max_is_called_no_test():
+    states = {"squat": replace(a_state(), caps=(Cap(110.0, "the back rounds"),))}
+    single = make_plan(ASK, states, GYM).weeks[-1].days[0].lines[0]
+    assert single.reps == 1
+    assert single.load_kg <= 110.0
+    assert "this single is not a test" in single.because[0].text
+    free = make_plan(ASK, {"squat": a_state()}, GYM).weeks[-1].days[0].lines[0]
+    assert "not a test" not in " ".join(b.text for b in free.because)
+
+
+def test_attempts_above_a_cap_of_training_say_so():
+    cap = Cap(150.0, "the back rounds", ("fault:low-round",))
+    opener, second, third = attempts(160.0, [], [cap])
+    assert opener.load_kg <= 150.0
+    assert "above the cap" not in opener.because[0].text
+    for tried in (second, third):
+        assert "above the cap of 150 kg, the back rounds" in tried.because[0].text
+        assert tried.because[0].facts == ("fault:low-round",)

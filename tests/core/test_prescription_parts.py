@@ -1,0 +1,218 @@
+"""The parts of a plan one by one: drills, light starts, seasons, volume, weaknesses, caps."""
+
+from datetime import date, timedelta
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from pavrik.core.equipment.light_start import BAR_HEIGHT_M, light_start_words, stands_low
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.evidence import rank_causes
+from pavrik.core.faults.knowledge import knowledge
+from pavrik.core.faults.logged import LoggedFault, LoggedSet
+from pavrik.core.prescription.because import Because, in_kg, reps_words
+from pavrik.core.prescription.caps import caps_of
+from pavrik.core.prescription.drills import (
+    HOLD_SHARE,
+    grip_drill,
+    hold_force_n,
+    ritual_drill,
+    slack_drill,
+)
+from pavrik.core.prescription.season import (
+    MAIN,
+    SECOND,
+    Dose,
+    style_of_season,
+    week_roles,
+)
+from pavrik.core.prescription.volume import capacities_worked, is_hard
+from pavrik.core.prescription.weaknesses import drills_of, weaknesses
+from pavrik.core.strength.estimated_max import load_for
+from pavrik.core.units import GRAVITY_M_S2
+
+CATALOGUE = shipped_catalogue()
+FIRST = date(2026, 1, 5)
+
+
+def no_signals(fault):
+    return rank_causes(CATALOGUE, fault.fault_id, [])
+
+
+def sets_with(
+    fault_id: str, phase: str, onset: float, lift_max: float = 200.0, seed: int = 1, days: int = 60
+) -> list[LoggedSet]:
+    """Fives from 55 to 95 % of the max; the fault comes with an even chance at ``onset``."""
+    random, found = np.random.default_rng(seed), []
+    for day in range(days):
+        share = float(random.uniform(0.55, 0.95))
+        chance = 1 / (1 + np.exp(-(share - onset) / 0.03))
+        faults = tuple(
+            LoggedFault(fault_id, fault_id, rep, 1, phase)
+            for rep in range(1, 6)
+            if random.random() < chance
+        )
+        rpe = float(np.clip(10 - (0.95 - share) * 25, 5, 10))
+        found.append(
+            LoggedSet(
+                f"s{day}", (FIRST + timedelta(days=3 * day)).isoformat(), share * lift_max, 3,
+                rpe if share < 0.9 else 9.5, 0, faults,
+            )
+        )  # fmt: skip
+    return found
+
+
+def test_words_of_masses_and_counts():
+    assert in_kg(82.5) == "82.5 kg"
+    assert in_kg(100.0) == "100 kg"
+    assert in_kg(99.96) == "100 kg"
+    assert reps_words(1) == "1 rep"
+    assert reps_words(5) == "5 reps"
+
+
+def test_a_slack_hold_pulls_with_nine_tenths_of_the_bar():
+    """Common practice, no source: about 90 % of the bar's weight, held 5 to 10 s."""
+    assert hold_force_n(60.0) == pytest.approx(0.9 * 60.0 * GRAVITY_M_S2)
+    assert HOLD_SHARE == 0.9
+    second = slack_drill(60.0, "because").stage(1)
+    assert second is not None
+    assert "530 N" in second.how
+    assert "Do not lift" in second.how
+
+
+@pytest.mark.parametrize("make", [grip_drill, ritual_drill])
+def test_every_drill_has_a_pass_and_an_end(make):
+    drill = make("because", ("fault:x",))
+    stages = [drill.stage(week) for week in range(20)]
+    shown = [stage for stage in stages if stage is not None]
+    assert shown
+    assert all(stage.passed and stage.sets > 0 for stage in shown)
+    assert stages[len(shown) :] == [None] * (20 - len(shown)), "none when it is finished"
+
+
+@pytest.mark.parametrize(
+    ("per_side", "light_discs", "low"),
+    [
+        ((20.0,), False, False), ((15.0, 5.0), False, False), ((10.0, 5.0), False, True),
+        ((), False, True), ((5.0,), True, False),
+    ],
+)  # fmt: skip
+def test_a_bar_without_a_full_disc_stands_too_low(per_side, light_discs, low):
+    assert stands_low(per_side, light_discs) is low
+    words = light_start_words(per_side, light_discs)
+    assert bool(words) is low
+    if low:
+        assert f"{BAR_HEIGHT_M * 100:.1f} cm" in words
+        assert "blocks of about" in words
+
+
+def test_hard_sets_and_what_they_work():
+    assert is_hard(7.0)
+    assert not is_hard(6.0)
+    assert not is_hard(None)
+    assert capacities_worked({"hips": 0.9, "quads": 0.8, "lower_back": 0.5}) == ["hips", "quads"]
+    assert capacities_worked({}) == []
+
+
+@given(st.integers(1, 8), st.floats(5, 10))
+def test_a_dose_by_rpe_is_the_inverse_of_the_estimate(reps, rpe):
+    assert Dose(3, reps, rpe).load_share() == pytest.approx(load_for(1.0, reps, rpe))
+    assert Dose(3, reps, rpe, share=0.6).load_share() == 0.6
+
+
+def test_second_days_are_lighter_than_main_days_of_every_role():
+    for role in ("build", "strengthen", "sharpen"):
+        heaviest = max(dose.load_share() for dose in MAIN[role])
+        assert SECOND[role].load_share() < 0.95 * heaviest, role
+
+
+def test_the_style_turns_where_the_goal_asks_and_only_to_what_is_allowed():
+    allowed = ["high-bar squat", "Romanian deadlift"]
+    assert style_of_season("muscle", "build", "squat", allowed) == "high-bar squat"
+    assert style_of_season("muscle", "build", "squat", []) is None
+    assert style_of_season("competition", "build", "squat", allowed) is None
+    assert style_of_season("strength", "sharpen", "squat", allowed) is None
+
+
+@given(st.integers(3, 16))
+def test_open_plans_are_never_all_light(weeks):
+    roles = week_roles(weeks, "open")
+    assert roles.count("light") <= weeks // 4
+    assert roles[0] == "build"
+
+
+def test_a_fault_of_the_log_becomes_a_weakness_with_its_cause_and_its_facts():
+    sets = sets_with("hips-rise", "out of the hole", 0.8)
+    known = knowledge(sets, CATALOGUE, "squat")
+    found = weaknesses(sets, known, CATALOGUE, no_signals, ("hips", ""))
+    first = found[0]
+    assert "hips rise first in" in first.words
+    assert first.phase == "out of the hole"
+    assert first.facts == ("fault:hips-rise",)
+    assert any(w.capacity == "quads" for w in found), "quads are a cause of it"
+    assert found[-1].capacity == "hips", "the limiter comes last"
+    assert found[-1].weight < 1.0
+
+
+def test_without_a_fault_the_limiter_is_what_is_weak():
+    sets = sets_with("hips-rise", "out of the hole", 5.0)
+    known = knowledge(sets, CATALOGUE, "squat")
+    found = weaknesses(sets, known, CATALOGUE, no_signals, ("upper_back", ""))
+    assert [w.capacity for w in found] == ["upper_back"]
+    assert found[0].weight == 1.0
+
+
+def test_a_tired_back_is_a_weakness_of_its_own():
+    known = knowledge([], CATALOGUE, "deadlift")
+    tired = [Because("the trend fell", ("a", "b"))]
+    found = weaknesses([], known, CATALOGUE, no_signals, None, tired)
+    assert found[0].tired_back
+    assert found[0].facts == ("a", "b")
+
+
+def test_a_fault_that_is_gone_is_not_worked_on():
+    old = sets_with("hips-rise", "out of the hole", 0.7, days=30)
+    since = [
+        LoggedSet(f"n{i}", (FIRST + timedelta(days=200 + i)).isoformat(), 150.0, 5, 8.0)
+        for i in range(45)
+    ]
+    sets = [*old, *since]
+    known = knowledge(sets, CATALOGUE, "squat")
+    assert weaknesses(sets, known, CATALOGUE, no_signals, None) == []
+
+
+def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two():
+    sets = sets_with("low-round", "off the floor", 0.8)
+    known = knowledge(sets, CATALOGUE, "deadlift")
+    caps = caps_of(known, "deadlift")
+    technique = next(c for c in caps if c.technique)
+    whole = next(c for c in caps if not c.technique)
+    assert technique.load_kg < whole.load_kg
+    assert known.max_kg is not None
+    assert whole.load_kg / known.max_kg == pytest.approx(0.8, abs=0.08)
+    assert whole.facts == technique.facts == ("fault:low-round",)
+
+
+def test_faults_of_other_parts_cap_nothing():
+    sets = sets_with("hips-shoot", "off the floor", 0.8)
+    assert caps_of(knowledge(sets, CATALOGUE, "deadlift"), "deadlift") == []
+
+
+@pytest.mark.parametrize(
+    ("fault_id", "phase", "drill"),
+    [
+        ("no-slack", "slack", "slack"),
+        ("waits", "grip", "ritual"),
+        ("grip-slips", "lockout", "grip"),
+    ],
+)
+def test_drills_follow_the_log(fault_id, phase, drill):
+    sets = sets_with(fault_id, phase, 0.6)
+    assert [d.name for d in drills_of(sets, CATALOGUE, novice=False)] == [drill]
+
+
+def test_a_novice_learns_the_slack_anyway():
+    assert [d.name for d in drills_of([], CATALOGUE, novice=True)] == ["slack"]
+    assert drills_of([], CATALOGUE, novice=False) == []

@@ -1,0 +1,83 @@
+"""A plan follows the log: light weeks proposed, missed days moved, surprises taken in and told."""
+
+from dataclasses import replace
+from datetime import date, timedelta
+
+from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.prescription.plan import make_plan
+from pavrik.core.prescription.reflow import changes, missed_days, reflow
+from pavrik.core.prescription.signals import light_week_because
+from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
+
+
+def test_a_light_week_is_proposed_when_the_trend_falls_or_equal_work_feels_harder():
+    falling = [LoggedSet(str(i), f"2026-11-{i + 1:02d}", 150.0 - 6 * i, 3, 9.0) for i in range(4)]
+    assert "fell 2 exposures running" in light_week_because(falling)[0].text
+    harder = [
+        LoggedSet("a", "2026-11-01", 140.0, 5, 7.5), LoggedSet("b", "2026-11-08", 140.0, 5, 9.0),
+    ]  # fmt: skip
+    told = light_week_because(harder)
+    assert any("felt like RPE 9" in b.text and b.facts == ("a", "b") for b in told)
+    steady = [LoggedSet(str(i), f"2026-11-{i + 1:02d}", 140.0 + i, 5, 8.0) for i in range(4)]
+    assert light_week_because(steady) == []
+
+
+def test_a_missed_main_day_moves_within_its_week_and_the_change_is_told():
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    old = make_plan(ASK, states, GYM)
+    today = MONDAY + timedelta(days=1)
+    assert [(d.on, lift) for _, d, lift in missed_days(old, {}, today, MONDAY)] == [
+        (MONDAY, "squat")
+    ]
+
+    def make(moved, week):
+        return make_plan(ASK, states, GYM, moves=moved, first_week=week)
+
+    fresh, told, _ = reflow(old, ASK, {}, today, MONDAY, make)
+    friday = next(d for d in fresh.weeks[0].days if d.on == MONDAY + timedelta(days=4))
+    assert "the squat of Monday was missed" in friday.moved
+    assert any(x.lift == "squat" and x.kind == "main" for x in friday.lines)
+    assert fresh.weeks[0].days[0] == old.weeks[0].days[0], "the past stays"
+    assert {c.on for c in told} == {friday.on}
+    again, nothing, _ = reflow(fresh, ASK, {}, today, MONDAY, make)
+    assert again == fresh, "what was moved stays moved"
+    assert nothing == []
+    assert all("missed" in c.because[0].text for c in told if c.after)
+
+
+def test_days_before_the_plan_was_made_are_not_missed():
+    old = make_plan(ASK, {"squat": a_state()}, GYM)
+    later = MONDAY + timedelta(days=5)
+    assert missed_days(old, {}, later, later) == []
+
+
+def test_a_surprise_moves_the_loads_and_says_by_what():
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    old = make_plan(ASK, states, GYM)
+    today = MONDAY + timedelta(days=7)
+    lighter = LoggedSet("new", MONDAY.isoformat(), 120.0, 5, 9.5, aimed_rpe=7.0)
+    pulled = LoggedSet("pull", (MONDAY + timedelta(days=2)).isoformat(), 140.0, 5, 8.0)
+    logged = {"squat": [*states["squat"].history, lighter],
+              "deadlift": [*states["deadlift"].history, pulled]}  # fmt: skip
+    now = {lift: replace(states[lift], history=logged[lift]) for lift in states}
+
+    def make(moved, week):
+        return make_plan(ASK, now, GYM, moves=moved, first_week=week)
+
+    _, told, _ = reflow(old, ASK, logged, today, MONDAY, make)
+    squats = [c for c in told if c.what == "squat"]
+    assert squats
+    assert all(c.on >= today for c in squats)
+    assert any("new" in b.facts for c in squats for b in c.because)
+
+
+def test_a_plan_differs_from_itself_in_nothing_and_from_another_in_the_one_line():
+    plan = made_up(5).plan()
+    first = plan.weeks[0].days[0].lines[0]
+    assert changes(plan, plan, date(2026, 1, 1)) == []
+    fewer = replace(first, sets=first.sets + 1)
+    day = replace(plan.weeks[0].days[0], lines=(fewer, *plan.weeks[0].days[0].lines[1:]))
+    week = replace(plan.weeks[0], days=(day, *plan.weeks[0].days[1:]))
+    told = changes(plan, replace(plan, weeks=(week, *plan.weeks[1:])), date(2026, 1, 1))
+    assert [(c.line_id, c.lift) for c in told] == [(first.line_id, first.lift)]
+    assert told[0].before != told[0].after

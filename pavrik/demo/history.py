@@ -6,6 +6,7 @@ from uuid import UUID, uuid5
 
 import numpy as np
 
+from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.strength.estimated_max import load_for
 from pavrik.demo.people import Person
 from pavrik.store.training import Observation, TrainingSet
@@ -22,6 +23,7 @@ class LoggedDay:
 
     logged: TrainingSet
     seen: list[Observation]
+    measures: dict[str, float]
 
 
 def stable_id(*parts: object) -> UUID:
@@ -30,21 +32,53 @@ def stable_id(*parts: object) -> UUID:
 
 
 def _faults(
-    person: Person, set_id: UUID, reps: int, share: float, random: np.random.Generator
+    person: Person, logged: TrainingSet, share: float, random: np.random.Generator
 ) -> list[Observation]:
+    faults = shipped_catalogue().faults
     seen = []
     for trouble in person.troubles:
+        if faults[trouble.fault_id].lift != logged.lift:
+            continue
         chance = 1 / (1 + np.exp(-FAULT_STEEPNESS * (share - trouble.onset_share)))
-        for rep in range(1, reps + 1):
-            tired = 0.85 + 0.3 * rep / reps
-            if random.random() < chance * tired * 0.7:
+        if person.cue and logged.cue == person.cue.cue and person.cue.fault_id == trouble.fault_id:
+            chance *= person.cue.leaves
+        for rep in range(1, logged.reps + 1):
+            tired = 0.85 + 0.3 * rep / logged.reps
+            if random.random() < chance * tired:
                 seen.append(
                     Observation(
-                        stable_id(set_id, trouble.fault_id, rep), rep, trouble.fault_id,
-                        trouble.phase, trouble.severity, None, None, "",
+                        stable_id(logged.set_id, trouble.fault_id, rep), rep, trouble.fault_id,
+                        trouble.phase, trouble.severity, trouble.side, None, "",
                     )
                 )  # fmt: skip
     return seen
+
+
+def _measures(
+    person: Person, lift: str, share: float, random: np.random.Generator
+) -> dict[str, float]:
+    if lift == "squat":
+        return {"walkout_steps": float(random.choice([2, 3, 3]))}
+    light, heavy = person.wait_s
+    wait = light + (heavy - light) * float(np.clip((share - 0.7) / 0.2, 0, 1))
+    return {
+        "hands_to_pull_s": round(max(0.5, wait + random.normal(0, 0.3)), 1),
+        "foot_offset_m": round(0.02 + float(random.normal(0, 0.006)), 3),
+    }
+
+
+def _stall(person: Person, lifter_id: UUID, at: datetime) -> LoggedDay:
+    """A pull that stayed on the floor."""
+    assert person.stall_kg is not None
+    set_id = stable_id(lifter_id, "stall")
+    logged = TrainingSet(
+        set_id, lifter_id, None, "deadlift", "competition", person.stall_kg, 0, 1, 10.0, 9.0,
+        "dead_stop", {}, "", at + timedelta(minutes=40),
+    )  # fmt: skip
+    seen = Observation(
+        stable_id(set_id, "seen"), 1, "floor-stall", "off the floor", 3, None, None, ""
+    )
+    return LoggedDay(logged, [seen], {"hands_to_pull_s": person.wait_s[1] + 3.0})
 
 
 def _rpe(share_of_target: float, aimed: float, random: np.random.Generator) -> float:
@@ -61,29 +95,26 @@ def _session(
     days = []
     for number, share in enumerate((0.92, 1.0, 1.0, 0.96)):
         load = max(20.0, 2.5 * round(ideal * share * random.normal(1, 0.008) / 2.5))
-        set_id = stable_id(lifter_id, lift, variation, week, number, at.date())
-        seen = _faults(person, set_id, reps, load / max_kg * (1.12 if reps > 3 else 1.05), random)
-        days.append(
-            LoggedDay(
-                TrainingSet(
-                    set_id=set_id,
-                    lifter_id=lifter_id,
-                    replaces=None,
-                    lift=lift,
-                    variation=variation,
-                    load_kg=load,
-                    reps=reps,
-                    missed_reps=0,
-                    rpe=_rpe(load / ideal, aimed if share == 1.0 else aimed - 1, random),
-                    aimed_rpe=aimed,
-                    pull_style="dead_stop" if lift == "deadlift" else None,
-                    schools={},
-                    note="",
-                    performed_at=at + timedelta(minutes=7 * number),
-                ),
-                seen if lift == "squat" else [],
-            )
+        tried = person.cue
+        logged = TrainingSet(
+            set_id=stable_id(lifter_id, lift, variation, week, number, at.date()),
+            lifter_id=lifter_id,
+            replaces=None,
+            lift=lift,
+            variation=variation,
+            load_kg=load,
+            reps=reps,
+            missed_reps=0,
+            rpe=_rpe(load / ideal, aimed if share == 1.0 else aimed - 1, random),
+            aimed_rpe=aimed,
+            pull_style="dead_stop" if lift == "deadlift" else None,
+            schools={},
+            note="",
+            performed_at=at + timedelta(minutes=7 * number),
+            cue=tried.cue if tried and tried.lift == lift and week >= WEEKS - tried.weeks else "",
         )
+        seen = _faults(person, logged, load / max_kg, random)
+        days.append(LoggedDay(logged, seen, _measures(person, lift, load / max_kg, random)))
     return days
 
 
@@ -120,4 +151,6 @@ def history_of(person: Person, lifter_id: UUID, now: datetime, seed: int) -> lis
             random,
         )
         days += _session(person, lifter_id, "squat", "competition", squat, week, start, random)
+    if person.stall_kg:
+        days.append(_stall(person, lifter_id, start - timedelta(days=2)))
     return days

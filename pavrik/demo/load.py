@@ -14,6 +14,7 @@ from pavrik.demo.history import history_of, stable_id
 from pavrik.demo.people import (
     BARS,
     CLUB_NAME,
+    KIT,
     OWNER_EMAIL,
     OWNER_NAME,
     OWNER_PASSWORD,
@@ -22,15 +23,17 @@ from pavrik.demo.people import (
     RACKS,
     Person,
 )
-from pavrik.services import fits, prescribing
+from pavrik.services import fits, planning, prescribing
 from pavrik.services.context import Who
 from pavrik.services.lifter_inputs import load_inputs
 from pavrik.services.pull import PULL
+from pavrik.services.review import refresh_summary
 from pavrik.services.squat import SQUAT
-from pavrik.store import equipment, lifters, training
+from pavrik.store import equipment, library, lifters, plans, training
 from pavrik.store.database import Connection, Database
 
 SEED = 20
+PLAN_WEEKS = 12
 CLUB_ID = stable_id("club")
 OWNER_ID = stable_id("owner")
 WHO = Who(CLUB_ID, OWNER_ID, "owner")
@@ -57,6 +60,7 @@ def _add_club(connection: Connection, hasher: PasswordHasher) -> None:
         record = equipment.Bar(bar_id=stable_id("bar", bar["name"]), **bar)
         equipment.save_bar(connection, CLUB_ID, record)
     equipment.set_plates(connection, CLUB_ID, [equipment.Plates(kg, pairs) for kg, pairs in PLATES])
+    plans.add_kit(connection, CLUB_ID, OWNER_ID, stable_id("kit"), list(KIT))
     for rack in RACKS:
         measured = equipment.RackRecord(stable_id("rack", rack.name), **vars(rack))
         equipment.save_rack(connection, CLUB_ID, measured)
@@ -113,6 +117,15 @@ def _add_lifter(connection: Connection, person: Person, now: datetime) -> UUID:
 def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetime) -> None:
     for day in history_of(person, lifter_id, now, SEED):
         training.add_set(connection, CLUB_ID, OWNER_ID, day.logged, day.seen)
+        training.add_measures(connection, CLUB_ID, day.logged.set_id, day.measures)
+    if person.cue:
+        since = now - timedelta(weeks=person.cue.weeks)
+        choice = library.CueChoice(person.cue.lift, person.cue.cue, since)
+        library.add_cue_choice(
+            connection, CLUB_ID, stable_id(lifter_id, "cue"), lifter_id, OWNER_ID, choice
+        )
+    for lift in ("squat", "deadlift"):
+        refresh_summary(connection, CLUB_ID, lifter_id, lift)
     if person.pain:
         region, note = person.pain
         flag = lifters.PainFlag(
@@ -181,3 +194,9 @@ def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: d
             database, WHO, stable_id(lifter_id, "prescribe"), stable_id(lifter_id, "next"),
             lifter_id, "squat", Target(5, 8.0, 3), None, "",
         )  # fmt: skip
+        if person.plan_days:
+            monday = now.date() - timedelta(days=now.weekday())
+            planning.make(
+                database, WHO, stable_id(lifter_id, "make plan"), stable_id(lifter_id, "plan"),
+                lifter_id, monday, PLAN_WEEKS, person.plan_days, None,
+            )  # fmt: skip

@@ -24,6 +24,7 @@ BARS: tuple[dict[str, Any], ...] = (
     },
 )  # fmt: skip
 PLATES = ((25.0, 5), (20.0, 2), (15.0, 2), (10.0, 3), (5.0, 3), (2.5, 2), (1.25, 2), (0.5, 1))
+KIT = ("box", "blocks", "step", "trap bar", "leg machine")
 RACKS = (
     Rack("North rack", 0.62, 0.05, 24, 0.03, 1.21),
     Rack("Chimney rack", 0.70, 0.08, 14, 0.045, 1.16, 0.30, 0.10),
@@ -38,6 +39,18 @@ class Trouble:
     phase: str
     onset_share: float
     severity: int = 2
+    side: str | None = None
+
+
+@dataclass(frozen=True)
+class CueTrial:
+    """A cue tried for the last weeks of a lift, and what it leaves of the fault's chance."""
+
+    lift: str
+    cue: str
+    weeks: int
+    fault_id: str
+    leaves: float
 
 
 @dataclass(frozen=True)
@@ -72,6 +85,11 @@ class Person:
     idle_days: int = 2
     schools: dict[str, str] = field(default_factory=dict)
     weekly_gain: float = 0.004
+    wait_s: tuple[float, float] = (2.6, 3.0)
+    cue: CueTrial | None = None
+    stall_kg: float | None = None
+    plan_days: tuple[int, ...] = ()
+    """Weekdays of the demo plan, 0 is Monday; empty: no plan yet."""
 
 
 PEOPLE = (
@@ -82,6 +100,7 @@ PEOPLE = (
         segments_m={"thigh": 0.431, "shank": 0.428, "trunk": 0.508},
         grips_m={"low": 0.79, "high": 0.62, "front": 0.42},
         troubles=(Trouble("hips-rise", "out of the hole", 0.88),),
+        plan_days=(0, 2, 3, 5),
     ),
     Person(
         "Ingrid Vastergaard", "female", 1999, 63.8, 1.694, "competition", "trained",
@@ -89,7 +108,13 @@ PEOPLE = (
         104.0, 137.5,
         segments_m={"thigh": 0.447, "shank": 0.424, "trunk": 0.458, "forearm": 0.255},
         grips_m={"low": 0.76, "high": 0.60, "front": 0.40},
-        troubles=(Trouble("bar-forward", "out of the hole", 0.86), Trouble("high", "bottom", 0.97)),
+        troubles=(
+            Trouble("bar-forward", "out of the hole", 0.86),
+            Trouble("high", "bottom", 0.92),
+            Trouble("hips-shoot", "off the floor", 0.88),
+            Trouble("hip-shift", "out of the hole", 0.93, 1, "left"),
+        ),
+        plan_days=(1, 3, 5),
     ),
     Person(
         "Bastien Okafor-Lund", "male", 1991, 104.6, 1.883, "strength", "trained",
@@ -97,10 +122,13 @@ PEOPLE = (
         190.0, 265.0,
         segments_m={"thigh": 0.489, "shank": 0.470, "trunk": 0.528, "upper_arm": 0.362},
         grips_m={"low": 0.88, "high": 0.70},
+        plan_days=(0, 1, 3, 4),
         troubles=(
             Trouble("hips-rise", "out of the hole", 0.80),
             Trouble("knees-in", "bottom", 0.9),
+            Trouble("pull-upper-round", "off the floor", 0.86),
         ),
+        cue=CueTrial("squat", "chest-and-hips", 6, "hips-rise", 0.35),
     ),
     Person(
         "Petra Amaro", "female", 2001, 52.3, 1.553, "competition", "trained",
@@ -109,7 +137,7 @@ PEOPLE = (
         segments_m={"thigh": 0.358, "shank": 0.376, "trunk": 0.470},
         ankle_deg=42.0, closing_deg=160.0, hip_deg=58.0, bar_variation="high-bar squat",
         grips_m={"low": 0.66, "high": 0.52, "front": 0.36},
-        troubles=(Trouble("too-deep", "bottom", 0.95, 1),),
+        troubles=(Trouble("too-deep", "bottom", 0.90, 1),),
     ),
     Person(
         "Dov Harrowgate", "male", 1983, 92.7, 1.801, "health", "trained",
@@ -128,6 +156,7 @@ PEOPLE = (
         segments_m={"thigh": 0.420, "shank": 0.424, "trunk": 0.497},
         grips_m={"low": 0.74, "high": 0.58, "front": 0.40},
         troubles=(Trouble("knees-stay", "out of the hole", 0.85, 1),),
+        plan_days=(0, 3),
         pain=("knee", "Sore below the left kneecap on the way up, since the third week."),
     ),
     Person(
@@ -149,8 +178,11 @@ PEOPLE = (
         grips_m={"low": None, "middle": None, "high": 0.78}, walks_out=False, mass_since_kg=123.9,
         gear="suit", hop_m=0.47,
         schools={"squat_width": "wide"},
-        troubles=(Trouble("upper-round", "out of the hole", 0.93),),
-        idle_days=13,
+        troubles=(
+            Trouble("upper-round", "out of the hole", 0.88),
+            Trouble("hips-shoot", "off the floor", 0.92),
+        ),
+        idle_days=13, wait_s=(3.1, 9.4), stall_kg=275.0,
     ),
     Person(
         "Maximiliane-Theodora Featherstone-Quartermaine van der Veldt", "female", 1996, 84.2, 1.703,
@@ -159,6 +191,6 @@ PEOPLE = (
         132.5, 165.0,
         segments_m={"thigh": 0.414, "shank": 0.417, "trunk": 0.489},
         grips_m={"low": 0.80, "high": 0.64, "front": 0.44},
-        troubles=(Trouble("upper-round", "out of the hole", 0.95),),
+        troubles=(Trouble("upper-round", "out of the hole", 0.90),),
     ),
 )  # fmt: skip

@@ -19,6 +19,8 @@ GripM = Annotated[float, Field(ge=0.2, le=1.31)]
 """Between the middles of the hands; a bar has 1.31 m between its collars."""
 BarPositionName = Literal["front", "high", "middle", "low"]
 Balance = Literal["system", "bar"]
+Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder", "elbow", "wrist"]
+"""Where it can hurt."""
 
 
 class Strict(BaseModel):
@@ -202,7 +204,7 @@ class PullFitRequest(FitRequest):
 class PlateIn(Strict):
     """A kind of plate: its weight in kg and how many pairs there are."""
 
-    kg: Annotated[float, Field(gt=0, le=100)]
+    kg: Annotated[float, Field(ge=0.05, le=100)]
     pairs: Annotated[int, Field(ge=0, le=20)]
 
 

@@ -7,7 +7,7 @@ from uuid import UUID
 from pavrik.core.deadlift.report import pull_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import usual_grip_m
 from pavrik.core.squat.bench import ExactSetup, exact_setup
@@ -16,7 +16,9 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services.context import Who
+from pavrik.services.cues import RECENT_SETS, cues_of_the_day
 from pavrik.services.fits import model_of, settled_in, setup_of
+from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
 from pavrik.services.model import pull_setup_from, setup_from
 from pavrik.services.pull import PULL
@@ -25,7 +27,6 @@ from pavrik.services.training import history
 from pavrik.store import equipment, lifters
 from pavrik.store.database import Connection, Database
 
-MOST_CUES = 2
 CAUTIONS = (
     "Spotters or safeties at the written hole whenever the load is heavy.",
     "Stop at sharp, radiating or new pain and see a licensed clinician.",
@@ -102,25 +103,9 @@ def _grip(lifter: Lifter, setup: SquatSetup, found: ExactSetup, inputs: LifterIn
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
 
-def _cues(connection: Connection, lifter_id: UUID) -> list[str]:
-    """Cues for the faults seen most in the last sets, one per fault."""
-    catalogue = shipped_catalogue()
-    recent = history(connection, lifter_id, "squat")[-12:]
-    counts: dict[str, int] = {}
-    for logged in recent:
-        for fault in logged.faults:
-            counts[fault.fault_id] = counts.get(fault.fault_id, 0) + 1
-    cues: list[str] = []
-    for fault_id in sorted(counts, key=lambda f: -counts[f]):
-        remedies = [
-            catalogue.remedies[remedy]
-            for cause in catalogue.faults[fault_id].causes
-            for remedy in catalogue.causes[cause].remedies
-        ]
-        cue = next((r.text for r in remedies if r.kind == "cue" and r.text not in cues), None)
-        if cue:
-            cues.append(cue)
-    return cues[:MOST_CUES]
+def _cues(connection: Connection, lifter_id: UUID, lift: str, catalogue: Catalogue) -> list[str]:
+    sets = history(connection, lifter_id, lift, most=RECENT_SETS)
+    return [cue.text for cue in cues_of_the_day(connection, lifter_id, lift, sets, catalogue)]
 
 
 def _foot_words(bar_offset_m: float, foot_m: float) -> str:
@@ -161,48 +146,57 @@ def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] |
     }
 
 
+def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+    view = settled_in("squat", connection, inputs)
+    if view is None:
+        return None
+    setup = setup_from(setup_of(SQUAT, view.settled))
+    lifter, _ = model_of(inputs)
+    found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
+    grip = _grip(lifter, setup, found, inputs)
+    foot = float(lifter.body.foot_m)
+    return {
+        "bar": setup.shelf.name,
+        "stance_m": setup.stance_m,
+        "stance_feet": round(setup.stance_m / foot, 1),
+        "toe_out_deg": round(float(degrees(setup.toe_out))),
+        "heel_lift_m": setup.heel_lift_m,
+        "grip_m": grip.grip_m,
+        "grip_words": grip.ring_words,
+        "grip_from_screen": grip.set_by_screen,
+        "racks": [
+            {"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found, foot)
+        ],
+        "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
+        "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
+        "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
+        "settled_at": view.settled.settled_at.isoformat(),
+        "reason": view.settled.reason,
+        "model_version": view.settled.model_version,
+        "stale_because": view.stale_because,
+    }
+
+
+def card_in(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
+    """The card; a lift without a settled set-up is null."""
+    inputs = load_inputs(connection, lifter_id)
+    catalogue = catalogue_of(connection)
+    return {
+        "name": inputs.profile.name,
+        "mass_kg": inputs.profile.mass_kg,
+        "cues": _cues(connection, lifter_id, "squat", catalogue),
+        "pull_cues": _cues(connection, lifter_id, "deadlift", catalogue),
+        "cautions": list(CAUTIONS),
+        "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+        "squat": _squat_card(connection, inputs),
+        "deadlift": _pull_card(connection, inputs),
+    }
+
+
 def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
-    """The card, or ``squat`` null where nothing is settled yet."""
+    """The lifter's card. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
-        inputs = load_inputs(connection, lifter_id)
-        view = settled_in("squat", connection, inputs)
-        answer: dict[str, Any] = {
-            "name": inputs.profile.name,
-            "mass_kg": inputs.profile.mass_kg,
-            "cues": _cues(connection, lifter_id),
-            "cautions": list(CAUTIONS),
-            "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-            "squat": None,
-            "deadlift": _pull_card(connection, inputs),
-        }
-        if view is None:
-            return answer
-        setup = setup_from(setup_of(SQUAT, view.settled))
-        lifter, _ = model_of(inputs)
-        found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
-        grip = _grip(lifter, setup, found, inputs)
-        foot = float(lifter.body.foot_m)
-        answer["squat"] = {
-            "bar": setup.shelf.name,
-            "stance_m": setup.stance_m,
-            "stance_feet": round(setup.stance_m / foot, 1),
-            "toe_out_deg": round(float(degrees(setup.toe_out))),
-            "heel_lift_m": setup.heel_lift_m,
-            "grip_m": grip.grip_m,
-            "grip_words": grip.ring_words,
-            "grip_from_screen": grip.set_by_screen,
-            "racks": [
-                {"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found, foot)
-            ],
-            "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
-            "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
-            "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
-            "settled_at": view.settled.settled_at.isoformat(),
-            "reason": view.settled.reason,
-            "model_version": view.settled.model_version,
-            "stale_because": view.stale_because,
-        }
-        return answer
+        return card_in(connection, lifter_id)
 
 
 def furniture(

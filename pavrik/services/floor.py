@@ -1,56 +1,127 @@
 """Who needs the coach: every lifter of the club with what is open, most pressing first."""
 
 from collections import defaultdict
-from datetime import UTC, datetime, timedelta
+from collections.abc import Iterable, Sequence
+from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.comparison import chance_lower
+from pavrik.core.faults.schools import silenced_faults
+from pavrik.core.prescription.plan_parts import Plan
+from pavrik.formats.plan_words import day_title
 from pavrik.services.context import Who
 from pavrik.services.fits import settled_in
-from pavrik.services.lifter_inputs import load_inputs
-from pavrik.store import lifters, training
+from pavrik.services.library import catalogue_of
+from pavrik.services.lifter_inputs import LifterInputs, facts_of
+from pavrik.services.planning import PLAN
+from pavrik.store import floor as store
+from pavrik.store import lifters, plans, training
+from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
 RECENT_DAYS = 14
 OVERDUE_DAYS = 10
-RISING = 2
-RISING_FACTOR = 1.25
-LIFT_ENDING = 3
-_PRESSING = {"pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "open": 4, "overdue": 5}
+MISSED_DAYS = 7
+RISING = 3
+"""Fewer faulty reps than this are no trend."""
+SURE_RISING = 0.90
+_PRESSING = {
+    "pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "cap": 4, "missed": 5,
+    "open": 6, "overdue": 7,
+}  # fmt: skip
+Needs = dict[UUID, list[dict[str, str]]]
 
 
 def _need(kind: str, text: str, lift: str = "squat") -> dict[str, str]:
     return {"kind": kind, "text": text, "lift": lift}
 
 
-def _fault_needs(
-    sets: list[training.TrainingSet],
-    seen: dict[UUID, list[training.Observation]],
-    now: datetime,
-) -> list[dict[str, str]]:
-    catalogue = shipped_catalogue().faults
-    recent: dict[str, int] = defaultdict(int)
-    before: dict[str, int] = defaultdict(int)
-    needs = []
+def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs: Needs) -> None:
+    """The newest lift-ending of each fault, with how often it happened."""
+    grouped: dict[tuple[UUID, str, str], list[store.LiftEnding]] = defaultdict(list)
+    for ending in found:
+        grouped[ending.lifter_id, ending.lift, ending.fault_id].append(ending)
+    for (lifter_id, lift, fault_id), endings in grouped.items():
+        often = f", {len(endings)} times in {RECENT_DAYS} days" if len(endings) > 1 else ""
+        name = catalogue.name_of(fault_id)
+        text = f"{name} ended a {lift} at {endings[0].load_kg:g} kg{often}"
+        needs[lifter_id].append(_need("lift_ending", text, lift))
+
+
+def _is_rising(fault: store.FaultCount, reps: tuple[int, int]) -> bool:
+    recent, before = reps
+    if fault.recent < RISING or not recent:
+        return False
+    if not before:
+        return True
+    if fault.recent * before <= fault.before * recent:
+        return False
+    now = (min(fault.recent, recent), recent)
+    return 1 - chance_lower((min(fault.before, before), before), now) >= SURE_RISING
+
+
+def _rising(
+    connection: Connection, now: datetime, catalogue: Catalogue, silenced: dict[UUID, set[str]],
+    needs: Needs,
+) -> None:  # fmt: skip
     edge = now - timedelta(days=RECENT_DAYS)
-    for logged in sets:
-        for observation in seen[logged.set_id]:
-            counts = recent if logged.performed_at >= edge else before
-            if logged.performed_at >= edge - timedelta(days=RECENT_DAYS):
-                counts[observation.fault_id] += 1
-            if observation.severity == LIFT_ENDING and logged.performed_at >= edge:
-                name = catalogue[observation.fault_id].name
-                needs.append(_need("lift_ending", f"{name} ended a lift at {logged.load_kg:g} kg"))
-    for fault_id, count in sorted(recent.items(), key=lambda item: -item[1]):
-        if count >= RISING and count >= RISING_FACTOR * before[fault_id]:
-            name = catalogue[fault_id].name
-            needs.append(_need("rising", f"{name}: {count} in 14 days, {before[fault_id]} before"))
-    return needs
+    start = edge - timedelta(days=RECENT_DAYS)
+    reps = store.count_reps(connection, start, edge)
+    for fault in sorted(
+        store.count_faults(connection, start, edge), key=lambda f: (-f.recent, f.fault_id)
+    ):
+        counted = reps.get((fault.lifter_id, fault.lift), (0, 0))
+        if fault.fault_id in silenced.get(fault.lifter_id, set()):
+            continue
+        if _is_rising(fault, counted):
+            text = (
+                f"{catalogue.name_of(fault.fault_id)} rises: {fault.recent} of {counted[0]} reps "
+                f"in {RECENT_DAYS} days, {fault.before} of {counted[1]} before"
+            )
+            needs[fault.lifter_id].append(_need("rising", text, fault.lift))
+    _lift_endings(store.list_lift_endings(connection, edge), catalogue, needs)
 
 
-def _setup_needs(connection: Connection, lifter_id: UUID) -> tuple[list[dict[str, str]], str]:
-    inputs = load_inputs(connection, lifter_id)
+def _missed(
+    connection: Connection, standing: Sequence[tuple[plans.PlanRecord, Plan]], now: datetime,
+    day_now: date, needs: Needs,
+) -> None:  # fmt: skip
+    """Sessions of the standing plans that nobody logged within the last days."""
+    since = day_now - timedelta(days=MISSED_DAYS)
+    logged = store.logged_days(connection, now - timedelta(days=MISSED_DAYS + 2))
+    for record, plan in standing:
+        for day in plan.days():
+            if not max(since, record.made_at.date()) <= day.on < day_now:
+                continue
+            lifts = {line.lift for line in day.lines if line.kind in ("main", "second")}
+            for lift in sorted(lifts):
+                if (record.lifter_id, lift, day.on) not in logged:
+                    text = f"missed the {lift} of {day.on:%A %d %b}: the plan can follow"
+                    needs[record.lifter_id].append(_need("missed", text, lift))
+
+
+def _next_days(
+    standing: Sequence[tuple[plans.PlanRecord, Plan]], day_now: date
+) -> dict[UUID, dict[str, Any]]:
+    """The next planned day of every lifter who has one."""
+    found = {}
+    for record, plan in standing:
+        day = next((d for d in plan.days() if d.on >= day_now), None)
+        if day is not None:
+            found[record.lifter_id] = {"on": day.on, "title": day_title(day)}
+    return found
+
+
+def _caps(connection: Connection, needs: Needs) -> None:
+    for summary in store.list_summaries(connection):
+        if summary.cap_kg is not None:
+            text = f"{summary.lift} technique cap {summary.cap_kg:.0f} kg: {summary.cap_words}"
+            needs[summary.lifter_id].append(_need("cap", text, summary.lift))
+
+
+def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dict[str, str]], str]:
     needs, states = [], {}
     for lift in ("squat", "deadlift"):
         view = settled_in(lift, connection, inputs)
@@ -66,14 +137,15 @@ def _setup_needs(connection: Connection, lifter_id: UUID) -> tuple[list[dict[str
     return needs, states["squat"]
 
 
-def _row(connection: Connection, profile: lifters.Profile, now: datetime) -> dict[str, Any]:
-    sets = training.list_sets(connection, profile.lifter_id, most=200)
-    seen = training.observations_of(connection, [s.set_id for s in sets])
+def _row(
+    connection: Connection, inputs: LifterInputs, needs: list[dict[str, str]],
+    last: datetime | None, now: datetime,
+) -> dict[str, Any]:  # fmt: skip
+    profile = inputs.profile
     flags = lifters.list_open_flags(connection, profile.lifter_id)
-    setup_needs, squat_state = _setup_needs(connection, profile.lifter_id)
-    needs = [_need("pain", f"pain flag on the {flag.region}: loads capped") for flag in flags]
-    needs += _fault_needs(sets, seen, now) + setup_needs
-    last = sets[0].performed_at if sets else None
+    setup_needs, squat_state = _setup_needs(connection, inputs)
+    needs = [_need("pain", f"pain flag on the {f.region}: loads capped") for f in flags] + needs
+    needs += setup_needs
     if last and now - last > timedelta(days=OVERDUE_DAYS):
         needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
     needs.sort(key=lambda need: _PRESSING[need["kind"]])
@@ -95,7 +167,23 @@ def board(database: Database, who: Who) -> list[dict[str, Any]]:
     """One row per lifter, the most pressing first."""
     now = datetime.now(UTC)
     with database.club(who.club_id) as connection:
-        rows = [_row(connection, profile, now) for profile in lifters.list_profiles(connection)]
+        profiles = lifters.list_profiles(connection)
+        inputs = [facts_of(connection, profile) for profile in profiles]
+        silenced = {i.profile.lifter_id: set(silenced_faults(i.request.schools)) for i in inputs}
+        needs: Needs = defaultdict(list)
+        _rising(connection, now, catalogue_of(connection), silenced, needs)
+        _caps(connection, needs)
+        day_now = today(connection)
+        standing = [(r, PLAN.validate_python(r.answer)) for r in plans.standing_plans(connection)]
+        if standing:
+            _missed(connection, standing, now, day_now, needs)
+        planned = _next_days(standing, day_now)
+        last = store.last_sets(connection)
+        rows = [
+            _row(connection, i, needs[i.profile.lifter_id], last.get(i.profile.lifter_id), now)
+            | {"planned": planned.get(i.profile.lifter_id)}
+            for i in inputs
+        ]
     return sorted(
         rows,
         key=lambda row: (

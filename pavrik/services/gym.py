@@ -3,8 +3,13 @@
 from typing import Any
 from uuid import UUID
 
-from pavrik.services.context import Who
+from uuid6 import uuid7
+
+from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.lift_state import kit_of
 from pavrik.services.writes import write_once
+from pavrik.store import accounts, plans
 from pavrik.store import equipment as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.errors import NotFoundError
@@ -40,6 +45,46 @@ def count_plates(database: Database, who: Who, key: UUID, plates: list[store.Pla
 
     request = [vars(plate) for plate in plates]
     return write_once(database, who, key, "count plates", request, action)
+
+
+def read_kit(database: Database, who: Who) -> dict[str, list[str]]:
+    """What the gym owns beside bars and plates, and what these say by themselves."""
+    with database.club(who.club_id) as connection:
+        items = plans.get_kit(connection)
+        return {"items": items, "found": sorted(kit_of(connection) - set(items))}
+
+
+def save_kit(database: Database, who: Who, key: UUID, items: list[str]) -> Any:
+    """Say what the gym owns. Raises InvalidError for what no variation asks for."""
+    known = shipped_variations().kit
+    unknown = [item for item in items if item not in known]
+    if unknown:
+        raise InvalidError(f"nothing needs {unknown[0]}: choose from the list", "items")
+
+    def action(connection: Connection) -> dict[str, str]:
+        plans.add_kit(connection, who.club_id, who.coach_id, uuid7(), sorted(set(items)))
+        return {"id": "kit"}
+
+    return write_once(database, who, key, "save kit", sorted(items), action)
+
+
+def read_place(database: Database, who: Who) -> dict[str, str]:
+    """The zone that the club trains in."""
+    with database.club(who.club_id) as connection:
+        return {"time_zone": accounts.get_time_zone(connection, who.club_id)}
+
+
+def save_place(database: Database, who: Who, key: UUID, time_zone: str) -> Any:
+    """Train in another zone. Raises InvalidError where nobody knows it."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        if not accounts.set_time_zone(connection, who.club_id, time_zone):
+            raise InvalidError(
+                f"there is no time zone called {time_zone}: name one as Europe/Vienna", "time_zone"
+            )
+        return {"id": time_zone}
+
+    return write_once(database, who, key, "save place", time_zone, action)
 
 
 def take_out(database: Database, who: Who, key: UUID, kind: str, item_id: UUID) -> Any:

@@ -1,19 +1,21 @@
 """From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime
-from typing import Any
+from typing import Any, cast
 from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
 from pavrik.core.deadlift.styles import Style, usual_setup
+from pavrik.core.faults.logged import COMPETITION
 from pavrik.core.faults.schools import in_force
 from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.squat.bar_positions import BAR_POSITIONS
 from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import degrees
+from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.model_requests import (
     BodyIn,
     FitRequest,
@@ -28,11 +30,7 @@ from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
 
-BAR_OF_VARIATION = {"high-bar squat": "high", "front squat": "front", "middle-bar squat": "middle"}
-STYLE_OF_VARIATION: dict[str, Style] = {
-    "sumo deadlift": "sumo", "conventional deadlift": "conventional",
-}  # fmt: skip
-_FITTED: dict[str, Mapping[str, str]] = {"squat": BAR_OF_VARIATION, "deadlift": STYLE_OF_VARIATION}
+STRAIGHT_BAR = ("conventional", "sumo")
 USUAL_STANCE_SHARE = 0.24
 """Stance assumed for a best whose set-up nobody recorded, as a share of stature: assumption."""
 _SCREEN_FIELD = {
@@ -110,8 +108,21 @@ def _setup_in_force(
     return usual
 
 
-def _squat_setup(profile: lifters.Profile, history: list[setups.Settled], at: datetime,
+def _fitted(lift: str, variation: str) -> str | None:
+    """Bar position or straight-bar style of a variation that the fit knows as such; None where
+    it is the competition lift with something else changed."""
+    known = shipped_variations().by_name.get(variation)
+    knob = known.knob if known and known.lift == lift else None
+    if knob is None:
+        return None
+    if lift == "squat":
+        return knob.bar if knob.bar in BAR_POSITIONS else None
+    return knob.style if knob.style in STRAIGHT_BAR else None
+
+
+def squat_setup_at(profile: lifters.Profile, history: list[setups.Settled], at: datetime,
                  variation: str) -> SquatSetupIn:  # fmt: skip
+    """The squat's set-up at a time: settled then, else a usual one."""
     usual: dict[str, Any] = {
         "bar_position": "low",
         "stance_m": round(USUAL_STANCE_SHARE * profile.stature_m, 2),
@@ -119,14 +130,16 @@ def _squat_setup(profile: lifters.Profile, history: list[setups.Settled], at: da
     }
     fields = _setup_in_force(history, "squat", usual, at)
     known = {k: v for k, v in fields.items() if k in SquatSetupIn.model_fields}
-    if variation in BAR_OF_VARIATION:
-        known |= {"bar_position": BAR_OF_VARIATION[variation], "specialty": None}
+    bar = _fitted("squat", variation)
+    if bar is not None:
+        known |= {"bar_position": bar, "specialty": None}
     return SquatSetupIn(**known)
 
 
-def _pull_setup(history: list[setups.Settled], at: datetime, variation: str) -> PullSetupIn:
-    style = STYLE_OF_VARIATION.get(variation, "conventional")
-    usual = usual_setup(style)
+def pull_setup_at(history: list[setups.Settled], at: datetime, variation: str) -> PullSetupIn:
+    """The pull's set-up at a time: settled then, else a usual one."""
+    style = _fitted("deadlift", variation) or "conventional"
+    usual = usual_setup(cast(Style, style))
     fields: dict[str, Any] = {
         "style": style,
         "stance_m": usual.stance_m,
@@ -134,7 +147,7 @@ def _pull_setup(history: list[setups.Settled], at: datetime, variation: str) -> 
         "grip_m": usual.grip_m,
         "bar_offset_m": usual.bar_offset_m,
     }
-    if variation == "competition":
+    if variation == COMPETITION:
         fields = _setup_in_force(history, "deadlift", fields, at)
     return PullSetupIn(**{k: v for k, v in fields.items() if k in PullSetupIn.model_fields})
 
@@ -144,7 +157,7 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
     history = setups.list_settled(connection, profile.lifter_id)
     best: dict[tuple[str, str], tuple[float, KnownBestIn]] = {}
     for logged in training.list_sets(connection, profile.lifter_id):
-        if logged.variation != "competition" and logged.variation not in _FITTED[logged.lift]:
+        if logged.variation != COMPETITION and not _fitted(logged.lift, logged.variation):
             continue
         if logged.missed_reps or not logged.reps or logged.pull_style == "rebound":
             continue
@@ -152,9 +165,9 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
             continue
         at = logged.performed_at
         setup = (
-            _squat_setup(profile, history, at, logged.variation)
+            squat_setup_at(profile, history, at, logged.variation)
             if logged.lift == "squat"
-            else _pull_setup(history, at, logged.variation)
+            else pull_setup_at(history, at, logged.variation)
         )
         style = setup.bar_position if isinstance(setup, SquatSetupIn) else setup.style
         estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
@@ -167,13 +180,18 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
     return [known for _, known in sorted(best.values(), key=lambda pair: -pair[0])]
 
 
-def load_inputs(connection: Connection, lifter_id: UUID) -> LifterInputs:
-    """Everything the squat model needs about a lifter. Raises NotFoundError."""
-    profile = get_profile(connection, lifter_id)
+def facts_of(connection: Connection, profile: lifters.Profile) -> LifterInputs:
+    """Body, screens and schools of a lifter, without the log."""
     request = FitRequest(
         body=_body(connection, profile),
-        screens=_screens(connection, lifter_id),
-        schools=schools_in_force(connection, lifter_id),
-        known_bests=_known_bests(connection, profile),
+        screens=_screens(connection, profile.lifter_id),
+        schools=schools_in_force(connection, profile.lifter_id),
     )
     return LifterInputs(profile, request)
+
+
+def load_inputs(connection: Connection, lifter_id: UUID) -> LifterInputs:
+    """Everything the model needs about a lifter. Raises NotFoundError."""
+    facts = facts_of(connection, get_profile(connection, lifter_id))
+    bests = _known_bests(connection, facts.profile)
+    return LifterInputs(facts.profile, facts.request.model_copy(update={"known_bests": bests}))

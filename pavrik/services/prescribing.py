@@ -1,12 +1,17 @@
 """The next session's load of a lift, from the log, the flags and the gym's plates."""
 
+from collections.abc import Sequence
 from datetime import UTC, datetime
 from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.equipment.warm_up import warm_up
+from pavrik.core.faults.knowledge import knowledge
+from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.next_load import (
     Gym,
     NextLoad,
@@ -15,41 +20,68 @@ from pavrik.core.prescription.next_load import (
     next_load,
 )
 from pavrik.services.context import InvalidError, Who
+from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile
 from pavrik.services.training import history
 from pavrik.services.writes import write_once
-from pavrik.store import equipment, lifters, training
+from pavrik.store import equipment, lifters, plans, training
 from pavrik.store.database import Connection, Database
+
+NEWEST = 200
+"""Sets that a prescription looks back on: older ones no longer move the trend."""
+
+
+def recorded_gym(connection: Connection) -> Gym | None:
+    """The club's bar and plates and whether it has light full-diameter discs; None where no bar
+    or no plates are recorded."""
+    bars, plates = equipment.list_bars(connection), equipment.list_plates(connection)
+    usable = [bar for bar in bars if bar.mass_kg <= 25] or bars
+    if not usable or not plates:
+        return None
+    bar, stock = usable[0], tuple(PlatePair(p.kg, p.pairs) for p in plates)
+    return Gym(bar.mass_kg, bar.collars_kg, stock, LIGHT_DISCS in plans.get_kit(connection))
 
 
 def gym_of(connection: Connection) -> Gym:
     """The club's bar and plates. Raises InvalidError where none are recorded."""
-    bars, plates = equipment.list_bars(connection), equipment.list_plates(connection)
-    usable = [bar for bar in bars if bar.mass_kg <= 25] or bars
-    if not usable or not plates:
+    gym = recorded_gym(connection)
+    if gym is None:
         raise InvalidError("no bar or no plates are recorded: record the club's equipment first")
-    bar = usable[0]
-    return Gym(bar.mass_kg, bar.collars_kg, tuple(PlatePair(p.kg, p.pairs) for p in plates))
+    return gym
 
 
-def _compute(connection: Connection, lifter_id: UUID, lift: str, target: Target) -> NextLoad:
+def ladder_to(load_kg: float, gym: Gym) -> list[dict[str, Any]]:
+    """The way up to a load."""
+    return [
+        {"reps": reps, "load_kg": step.total_kg, "per_side": list(step.per_side)}
+        for reps, step in warm_up(load_kg, gym.bar_kg, gym.collars_kg, gym.stock)
+    ]
+
+
+def _compute(
+    connection: Connection, lifter_id: UUID, lift: str, target: Target,
+    sets: Sequence[LoggedSet] | None = None,
+) -> NextLoad:  # fmt: skip
     profile = get_profile(connection, lifter_id)
     flags = [
         PainFlag(str(flag.flag_id), flag.region)
         for flag in lifters.list_open_flags(connection, lifter_id)
     ]
+    if sets is None:
+        sets = history(connection, lifter_id, lift, COMPETITION, NEWEST)
+    own = [logged for logged in sets if logged.variation == COMPETITION]
     return next_load(
-        history(connection, lifter_id, lift, "competition"),
+        own,
         target,
         gym_of(connection),
         novice=profile.training_age == "novice",
         pain=flags,
+        caps=caps_of(knowledge(own, catalogue_of(connection), lift), lift),
     )
 
 
 def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
-    loading = given.loading
-    ladder = warm_up(loading.total_kg, gym.bar_kg, gym.collars_kg, gym.stock) if loading else []
+    loading, reasons = given.loading, [*given.because, *given.rounding]
     return {
         "sets": given.target.sets,
         "reps": given.target.reps,
@@ -59,12 +91,18 @@ def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
         "per_side": list(loading.per_side) if loading else [],
         "bar_kg": gym.bar_kg,
         "collars_kg": gym.collars_kg,
-        "because": [{"text": b.text, "facts": list(b.facts)} for b in given.because],
-        "warm_up": [
-            {"reps": reps, "load_kg": step.total_kg, "per_side": list(step.per_side)}
-            for reps, step in ladder
-        ],
+        "because": [{"text": b.text, "facts": list(b.facts)} for b in reasons],
+        "warm_up": ladder_to(loading.total_kg, gym) if loading else [],
     }
+
+
+def propose_in(
+    connection: Connection, lifter_id: UUID, lift: str, target: Target,
+    sets: Sequence[LoggedSet] | None = None,
+) -> dict[str, Any]:  # fmt: skip
+    """The next load in an open transaction; ``sets`` of the lift, oldest first, where the caller
+    has read them already."""
+    return _answer(_compute(connection, lifter_id, lift, target, sets), gym_of(connection))
 
 
 def propose(
@@ -72,7 +110,7 @@ def propose(
 ) -> dict[str, Any]:
     """The next load as it would be prescribed; nothing is stored."""
     with database.club(who.club_id) as connection:
-        return _answer(_compute(connection, lifter_id, lift, target), gym_of(connection))
+        return propose_in(connection, lifter_id, lift, target)
 
 
 def prescribe(
@@ -82,7 +120,7 @@ def prescribe(
     """Store the next load; a coach may overrule it with a reason."""
 
     def action(connection: Connection) -> dict[str, Any]:
-        answer = _answer(_compute(connection, lifter_id, lift, target), gym_of(connection))
+        answer = propose_in(connection, lifter_id, lift, target)
         given = training.Prescription(
             prescription_id, lifter_id, lift, answer, overruled_kg, overruled_because,
             datetime.now(UTC),

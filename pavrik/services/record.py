@@ -77,6 +77,7 @@ def _stages(
         "prescribe": _stage("drafted", f"{given[0].prescribed_at:%d %b}")
         if given
         else _stage("nothing yet"),
+        "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
         "card": _stage(squat["state"], squat["note"]),
     }
 

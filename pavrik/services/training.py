@@ -1,22 +1,28 @@
 """The platform log: sets with the faults seen in them."""
 
+from collections.abc import Sequence
+from dataclasses import replace
 from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.logged import LoggedFault, LoggedSet
 from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.prescription.next_load import LoggedFault, LoggedSet
 from pavrik.core.strength.estimated_max import MOST_REPS, estimate_max
 from pavrik.services.context import InvalidError, Who
+from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile, schools_in_force
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
+from pavrik.store.errors import NotFoundError
 
 
-def _check_observations(logged: store.TrainingSet, seen: list[store.Observation]) -> None:
-    catalogue = shipped_catalogue()
+def check_observations(
+    catalogue: Catalogue, logged: store.TrainingSet, seen: Sequence[store.Observation]
+) -> None:
+    """Raise InvalidError where a fault is not one of the lift, the phase or the set."""
     for index, observation in enumerate(seen):
         fault = catalogue.faults.get(observation.fault_id)
         if fault is None or fault.lift != logged.lift:
@@ -38,21 +44,45 @@ def _check_observations(logged: store.TrainingSet, seen: list[store.Observation]
             )
 
 
+def _replaced(connection: Connection, logged: store.TrainingSet) -> UUID | None:
+    """The version that an amendment stands upon: the newest one, whichever device made it.
+
+    Two devices may amend the same set while apart. Whatever arrives last stands, the other stays
+    in the set's history; a withdrawn set is not brought back by an amendment.
+    """
+    if logged.replaces is None:
+        return None
+    newest = store.standing_version(connection, logged.replaces)
+    if newest is None or newest.lifter_id != logged.lifter_id:
+        raise InvalidError("the set to amend is not one of this lifter's", "replaces")
+    if newest.withdrawn:
+        raise InvalidError(
+            "this set was withdrawn in the meantime, on this or another device: log it anew if it "
+            "was done after all",
+            "replaces",
+        )
+    return newest.set_id
+
+
 def log_set(
     database: Database, who: Who, key: UUID, logged: store.TrainingSet,
-    seen: list[store.Observation],
+    seen: list[store.Observation], measures: dict[str, float],
 ) -> Any:  # fmt: skip
     """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
-    _check_observations(logged, seen)
 
     def action(connection: Connection) -> dict[str, Any]:
         get_profile(connection, logged.lifter_id)
-        schools = schools_in_force(connection, logged.lifter_id)
-        whole = store.TrainingSet(**{**vars(logged), "schools": schools})
+        check_observations(catalogue_of(connection), logged, seen)
+        whole = replace(
+            logged,
+            schools=schools_in_force(connection, logged.lifter_id),
+            replaces=_replaced(connection, logged),
+        )
         store.add_set(connection, who.club_id, who.coach_id, whole, seen)
+        store.add_measures(connection, who.club_id, whole.set_id, measures)
         return {"set_id": str(logged.set_id)}
 
-    request = {"set": {**vars(logged)}, "seen": [vars(s) for s in seen]}
+    request = {"set": {**vars(logged)}, "seen": [vars(s) for s in seen], "measures": measures}
     return write_once(database, who, key, "log set", request, action, subject=str(logged.lifter_id))
 
 
@@ -62,13 +92,14 @@ def withdraw_set(
     """Take a set back: a new fact that withdraws it, the old one stays on record."""
 
     def action(connection: Connection) -> dict[str, str]:
-        old = store.get_set(connection, set_id)
+        old = store.standing_version(connection, set_id)
         if old is None:
             raise InvalidError("this set is not in your club", "set_id")
-        withdrawal = store.TrainingSet(
-            **{**vars(old), "set_id": new_id, "replaces": set_id, "withdrawn": True,
-               "performed_at": at}
-        )  # fmt: skip
+        if old.withdrawn:
+            return {"set_id": str(old.set_id)}
+        withdrawal = replace(
+            old, set_id=new_id, replaces=old.set_id, withdrawn=True, performed_at=at
+        )
         store.add_set(connection, who.club_id, who.coach_id, withdrawal, [])
         return {"set_id": str(new_id)}
 
@@ -77,17 +108,23 @@ def withdraw_set(
 
 
 def history(
-    connection: Connection, lifter_id: UUID, lift: str, variation: str | None = None
+    connection: Connection,
+    lifter_id: UUID,
+    lift: str,
+    variation: str | None = None,
+    most: int | None = 500,
 ) -> list[LoggedSet]:
     """Standing sets of a lift, oldest first, without the faults that the schools silence."""
     silenced = silenced_faults(schools_in_force(connection, lifter_id))
-    names = shipped_catalogue().faults
+    catalogue = catalogue_of(connection)
     sets = [
         s
-        for s in store.list_sets(connection, lifter_id, lift)
+        for s in store.list_sets(connection, lifter_id, lift, most)
         if variation is None or s.variation == variation
     ]
-    seen = store.observations_of(connection, [s.set_id for s in sets])
+    ids = [s.set_id for s in sets]
+    seen = store.observations_of(connection, ids)
+    measured = store.measures_of(connection, ids)
     return [
         LoggedSet(
             set_id=str(s.set_id),
@@ -97,24 +134,26 @@ def history(
             rpe=s.rpe,
             missed_reps=s.missed_reps,
             faults=tuple(
-                LoggedFault(o.fault_id, names[o.fault_id].name, o.rep, o.severity)
+                LoggedFault(
+                    o.fault_id, catalogue.name_of(o.fault_id), o.rep, o.severity, o.phase, o.side
+                )
                 for o in seen[s.set_id]
-                if o.fault_id not in silenced and o.fault_id in names
+                if o.fault_id not in silenced
             ),
             aimed_rpe=s.aimed_rpe,
+            variation=s.variation,
+            pull_style=s.pull_style,
+            cue=s.cue or None,
+            measures=measured.get(s.set_id, ()),
         )
         for s in reversed(sets)
     ]
 
 
-def shown_sets(
-    database: Database, who: Who, lifter_id: UUID, lift: str | None, most: int
-) -> list[dict[str, Any]]:
-    """Standing sets with their faults and estimated max, newest first."""
-    with database.club(who.club_id) as connection:
-        get_profile(connection, lifter_id)
-        sets = store.list_sets(connection, lifter_id, lift, most)
-        seen = store.observations_of(connection, [s.set_id for s in sets])
+def _shown(connection: Connection, sets: Sequence[store.TrainingSet]) -> list[dict[str, Any]]:
+    ids = [s.set_id for s in sets]
+    seen = store.observations_of(connection, ids)
+    measured = store.measures_of(connection, ids)
     return [
         {
             **vars(s),
@@ -122,6 +161,32 @@ def shown_sets(
             if 1 <= s.reps <= MOST_REPS
             else None,
             "faults": [vars(o) for o in seen[s.set_id]],
+            "measures": dict(measured.get(s.set_id, ())),
         }
         for s in sets
     ]
+
+
+def shown_sets_in(
+    connection: Connection, lifter_id: UUID, lift: str | None, most: int
+) -> list[dict[str, Any]]:
+    """Standing sets as they are shown, in an open transaction."""
+    get_profile(connection, lifter_id)
+    return _shown(connection, store.list_sets(connection, lifter_id, lift, most))
+
+
+def shown_sets(
+    database: Database, who: Who, lifter_id: UUID, lift: str | None, most: int
+) -> list[dict[str, Any]]:
+    """Standing sets with their faults and estimated max, newest first."""
+    with database.club(who.club_id) as connection:
+        return shown_sets_in(connection, lifter_id, lift, most)
+
+
+def versions(database: Database, who: Who, set_id: UUID) -> list[dict[str, Any]]:
+    """A set as it was said at first and amended since, newest first. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        newest = store.standing_version(connection, set_id)
+        if newest is None:
+            raise NotFoundError("this set is not in your club")
+        return _shown(connection, store.versions_of(connection, newest.set_id))

@@ -1,7 +1,7 @@
 """Clubs, coaches, sessions, sign-in attempts, the audit trail and idempotent writes."""
 
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
@@ -70,6 +70,30 @@ def get_club(connection: Connection, club_id: UUID) -> tuple[str, bool]:
         "select name, is_demo from club where club_id = %s", (club_id,)
     ).fetchone()
     return (row[0], row[1]) if row else ("", False)
+
+
+def today(connection: Connection) -> date:
+    """The day it is where the club trains."""
+    row = connection.execute("select current_date").fetchone()
+    assert row is not None
+    found: date = row[0]
+    return found
+
+
+def get_time_zone(connection: Connection, club_id: UUID) -> str:
+    """Name of the zone that the club trains in."""
+    row = connection.execute("select time_zone from club where club_id = %s", (club_id,)).fetchone()
+    return row[0] if row else "UTC"
+
+
+def set_time_zone(connection: Connection, club_id: UUID, name: str) -> bool:
+    """Train in another zone; False where PostgreSQL knows none of that name."""
+    changed = connection.execute(
+        """update club set time_zone = %(name)s where club_id = %(club)s
+             and exists (select from pg_timezone_names where name = %(name)s)""",
+        {"name": name, "club": club_id},
+    )
+    return bool(changed.rowcount)
 
 
 def add_session(connection: Connection, token_digest: str, session: Session) -> None:

@@ -12,6 +12,9 @@ from pavrik.store.errors import refused
 
 Connection = psycopg.Connection[TupleRow]
 APP_ROLE = "pavrik_app"
+RECONNECT_S = 2.0
+"""How long the pool tries again by itself, ever more rarely, after the server was lost; after that
+the next request tries at once, so that nobody waits for a server that is back."""
 
 
 def _become_app(connection: Connection) -> None:
@@ -23,11 +26,13 @@ class Database:
     """The application's way to PostgreSQL. Open it once, close it at the end."""
 
     def __init__(self, url: str, *, most_connections: int = 8) -> None:
+        self.url = url
         self._pool = ConnectionPool(
             url,
             min_size=1,
             max_size=most_connections,
             timeout=5.0,
+            reconnect_timeout=RECONNECT_S,
             configure=_become_app,
             check=ConnectionPool.check_connection,
             open=False,
@@ -53,8 +58,13 @@ class Database:
 
     @contextmanager
     def club(self, club_id: UUID) -> Iterator[Connection]:
-        """A transaction that sees one club and nothing else."""
+        """A transaction that sees one club and nothing else, on the club's own clock: what is read
+        as a moment carries its time zone, so that its date is the day it was there."""
         with self._transaction("pavrik.club_id", str(club_id)) as connection:
+            connection.execute(
+                "select set_config('TimeZone', time_zone, true) from club where club_id = %s",
+                (club_id,),
+            )
             yield connection
 
     @contextmanager

@@ -35,6 +35,13 @@ _SENTENCES: dict[str, tuple[str, str | None]] = {
     "set_replaced_once": ("this set was already amended: amend the newer one", "replaces"),
     "set_pull_style_for_pulls": ("dead-stop or rebound is noted for pulls only", "pull_style"),
     "set_says_something": ("a set has at least one rep or one miss", "reps"),
+    "set_cue": ("a cue is named by its id of up to 60 characters", "cue"),
+    "measure_value": (
+        "a measure is outside what can be: hands to pull 0 to 120 s, steps 0 to 20, bar to "
+        "mid-foot within 15 cm, stance 10 to 140 cm, hip 10 to 120 cm",
+        "measures",
+    ),
+    "entry_own_or_hidden": ("shipped entries can be hidden but not changed: add your own", "id"),
     "prescription_overruled_with_reason": ("overruling a load needs a reason", "overruled_because"),
 }  # fmt: skip
 

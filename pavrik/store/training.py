@@ -1,11 +1,11 @@
 """The platform log: sets with their faults, and prescriptions."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from psycopg.rows import class_row, dict_row
+from psycopg.rows import class_row, tuple_row
 from psycopg.types.json import Jsonb
 
 from pavrik.store.database import Connection
@@ -44,6 +44,8 @@ class TrainingSet:
     note: str
     performed_at: datetime
     withdrawn: bool = False
+    cue: str = ""
+    gear: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -61,7 +63,7 @@ class Prescription:
 
 _SET = """
   set_id, lifter_id, replaces, lift, variation, load_kg, reps, missed_reps, rpe, aimed_rpe,
-  pull_style, schools, note, performed_at, withdrawn
+  pull_style, schools, note, performed_at, withdrawn, cue, gear
 """
 _STANDING = """
   not withdrawn and not exists (
@@ -70,25 +72,17 @@ _STANDING = """
 
 
 def list_sets(
-    connection: Connection, lifter_id: UUID | None, lift: str | None = None, most: int = 500
+    connection: Connection, lifter_id: UUID | None, lift: str | None = None, most: int | None = 500
 ) -> list[TrainingSet]:
-    """Standing sets, newest first: amended and withdrawn ones are left out."""
+    """Standing sets, newest first: amended and withdrawn ones are left out. ``most`` None: all."""
+    wanted = {"lifter_id": lifter_id, "lift": lift}
+    named = [f"{column} = %({column})s" for column, value in wanted.items() if value is not None]
     cursor = connection.cursor(row_factory=class_row(TrainingSet))
     return cursor.execute(
-        f"""select {_SET} from training_set s
-            where (%(lifter)s::uuid is null or lifter_id = %(lifter)s)
-              and (%(lift)s::text is null or lift = %(lift)s) and {_STANDING}
+        f"""select {_SET} from training_set s where {" and ".join([*named, _STANDING])}
             order by performed_at desc, set_id desc limit %(most)s""",
-        {"lifter": lifter_id, "lift": lift, "most": most},
+        {**wanted, "most": most},
     ).fetchall()
-
-
-def get_set(connection: Connection, set_id: UUID) -> TrainingSet | None:
-    """One set, standing or not."""
-    cursor = connection.cursor(row_factory=class_row(TrainingSet))
-    return cursor.execute(
-        f"select {_SET} from training_set s where set_id = %s", (set_id,)
-    ).fetchone()
 
 
 def add_set(
@@ -99,13 +93,13 @@ def add_set(
     connection.execute(
         """insert into training_set (club_id, set_id, lifter_id, replaces, lift, variation, load_kg,
              reps, missed_reps, rpe, aimed_rpe, pull_style, schools, note, performed_at, withdrawn,
-             logged_by)
-           values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s)""",
+             cue, gear, logged_by)
+           values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s)""",
         (
             club_id, logged.set_id, logged.lifter_id, logged.replaces, logged.lift,
             logged.variation, logged.load_kg, logged.reps, logged.missed_reps, logged.rpe,
             logged.aimed_rpe, logged.pull_style, Jsonb(logged.schools), logged.note,
-            logged.performed_at, logged.withdrawn, logged_by,
+            logged.performed_at, logged.withdrawn, logged.cue, Jsonb(logged.gear), logged_by,
         ),
     )  # fmt: skip
     connection.cursor().executemany(
@@ -121,18 +115,87 @@ def add_set(
     )  # fmt: skip
 
 
+def add_measures(
+    connection: Connection, club_id: UUID, set_id: UUID, measures: dict[str, float]
+) -> None:
+    """Store what was measured in a set."""
+    connection.cursor().executemany(
+        "insert into set_measure (club_id, set_id, kind, value) values (%s, %s, %s, %s)",
+        [(club_id, set_id, kind, value) for kind, value in measures.items()],
+    )
+
+
 def observations_of(connection: Connection, set_ids: list[UUID]) -> dict[UUID, list[Observation]]:
     """What was seen in each of the sets, in the order of the reps."""
-    cursor = connection.cursor(row_factory=dict_row)
+    cursor = connection.cursor(row_factory=tuple_row)
     found: dict[UUID, list[Observation]] = {set_id: [] for set_id in set_ids}
     rows = cursor.execute(
         """select set_id, observation_id, rep, fault_id, phase, severity, side, film_s, note
            from fault_observation where set_id = any(%s) order by rep, observation_id""",
         (set_ids,),
     )
-    for row in rows:
-        found[row.pop("set_id")].append(Observation(**row))
+    for set_id, *rest in rows:
+        found[set_id].append(Observation(*rest))
     return found
+
+
+def measures_of(
+    connection: Connection, set_ids: list[UUID]
+) -> dict[UUID, tuple[tuple[str, float], ...]]:
+    """What was measured in each of the sets."""
+    rows = connection.execute(
+        "select set_id, kind, value from set_measure where set_id = any(%s) order by kind",
+        (set_ids,),
+    )
+    found: dict[UUID, tuple[tuple[str, float], ...]] = {}
+    for set_id, kind, value in rows:
+        found[set_id] = (*found.get(set_id, ()), (kind, value))
+    return found
+
+
+def get_set(connection: Connection, set_id: UUID) -> TrainingSet | None:
+    """One set, standing or not."""
+    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    return cursor.execute(
+        f"select {_SET} from training_set s where set_id = %s", (set_id,)
+    ).fetchone()
+
+
+def known_ids(connection: Connection, set_ids: list[UUID]) -> set[UUID]:
+    """Those of the ids that are on record."""
+    rows = connection.execute(
+        "select set_id from training_set where set_id = any(%s)", (set_ids,)
+    ).fetchall()
+    return {row[0] for row in rows}
+
+
+def standing_version(connection: Connection, set_id: UUID) -> TrainingSet | None:
+    """The newest version of a set, withdrawn or not; None where the set is unknown."""
+    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    return cursor.execute(
+        f"""with recursive version as (
+              select s.* from training_set s where set_id = %s
+              union all
+              select newer.* from training_set newer
+                join version on newer.club_id = version.club_id and newer.replaces = version.set_id)
+            select {_SET} from version s
+            where not exists (select from version newer where newer.replaces = s.set_id)""",
+        (set_id,),
+    ).fetchone()
+
+
+def versions_of(connection: Connection, set_id: UUID) -> list[TrainingSet]:
+    """A set and all that it replaced, newest first."""
+    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    return cursor.execute(
+        f"""with recursive version as (
+              select s.*, 0 as age from training_set s where set_id = %s
+              union all
+              select older.*, version.age + 1 from training_set older
+                join version on older.club_id = version.club_id and older.set_id = version.replaces)
+            select {_SET} from version order by age""",
+        (set_id,),
+    ).fetchall()
 
 
 def add_prescription(

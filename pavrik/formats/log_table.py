@@ -1,0 +1,270 @@
+"""The platform log as a table, CSV or XLSX, both ways: one row per set.
+
+``faults`` holds ``rep:phase:fault:severity`` with an optional ``:side``, joined by ``; ``. Texts
+that a spreadsheet would run as a formula are written with a leading apostrophe.
+"""
+
+import csv
+import io
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import UTC, date, datetime, time
+from math import isfinite
+from typing import Any
+from zipfile import BadZipFile
+
+from openpyxl import Workbook, load_workbook
+from openpyxl.utils.exceptions import InvalidFileException
+
+COLUMNS = (
+    "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
+    "aimed_rpe", "pull_style", "cue", "note", "faults", "set_id",
+)  # fmt: skip
+NEEDED = ("date", "lifter", "lift", "load_kg", "reps")
+MOST_ROWS = 50_000
+XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+_KG_PER_LB = 0.45359237
+_FORMULA = ("=", "+", "-", "@", "\t")
+
+
+@dataclass(frozen=True)
+class FaultCell:
+    """One fault of a row."""
+
+    rep: int
+    phase: str
+    fault_id: str
+    severity: int
+    side: str | None
+
+
+@dataclass(frozen=True)
+class LogRow:
+    """One set as a table has it; ``line`` is its line in the file."""
+
+    line: int
+    lifter: str
+    lift: str
+    variation: str
+    load_kg: float
+    reps: int
+    missed_reps: int
+    rpe: float | None
+    aimed_rpe: float | None
+    pull_style: str | None
+    cue: str
+    note: str
+    performed_at: datetime
+    faults: tuple[FaultCell, ...]
+    set_id: str
+
+
+@dataclass(frozen=True)
+class BadRow:
+    """A row that cannot be a set, with every reason."""
+
+    line: int
+    reasons: tuple[str, ...]
+
+
+def _safe(text: str) -> str:
+    return f"'{text}" if text.startswith(_FORMULA) else text
+
+
+def _plain(text: str) -> str:
+    return text[1:] if text.startswith("'") and text[1:].startswith(_FORMULA) else text
+
+
+def _fault_text(fault: FaultCell) -> str:
+    parts = [str(fault.rep), fault.phase, fault.fault_id, str(fault.severity)]
+    return ":".join([*parts, fault.side] if fault.side else parts)
+
+
+def _cells(row: LogRow) -> list[Any]:
+    at = row.performed_at.astimezone(UTC)
+    return [
+        at.date().isoformat(), at.time().isoformat("seconds"), _safe(row.lifter), row.lift,
+        row.variation, row.load_kg, row.reps, row.missed_reps, row.rpe, row.aimed_rpe,
+        row.pull_style, row.cue, _safe(row.note), "; ".join(map(_fault_text, row.faults)),
+        row.set_id,
+    ]  # fmt: skip
+
+
+def write_csv(rows: Iterable[LogRow]) -> bytes:
+    """The log as CSV in UTF-8; times are UTC."""
+    text = io.StringIO()
+    writer = csv.writer(text, lineterminator="\r\n")
+    writer.writerow(COLUMNS)
+    writer.writerows([["" if c is None else c for c in _cells(row)] for row in rows])
+    return text.getvalue().encode("utf-8-sig")
+
+
+def write_xlsx(rows: Iterable[LogRow]) -> bytes:
+    """The log as one sheet of an XLSX workbook; times are UTC."""
+    book = Workbook(write_only=True)
+    sheet = book.create_sheet("log")
+    sheet.append(list(COLUMNS))
+    for row in rows:
+        sheet.append(_cells(row))
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def _csv_rows(data: bytes) -> list[list[Any]]:
+    try:
+        text = data.decode("utf-8-sig")
+    except UnicodeDecodeError:
+        raise ValueError("the file is not UTF-8 text: save it as CSV (UTF-8) or XLSX") from None
+    head = text.split("\n", 1)[0]
+    delimiter = ";" if head.count(";") > head.count(",") else ","
+    lines = io.StringIO(text.replace("\r\n", "\n").replace("\r", "\n"))
+    try:
+        return [list(row) for row in csv.reader(lines, delimiter=delimiter)]
+    except csv.Error as error:
+        raise ValueError(f"the file is no table: {error}") from None
+
+
+def _xlsx_rows(data: bytes) -> list[list[Any]]:
+    try:
+        book = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
+    except (BadZipFile, InvalidFileException, KeyError, OSError, ValueError):
+        raise ValueError("the workbook cannot be read: save it again as XLSX or CSV") from None
+    sheet = book.worksheets[0]
+    return [list(row) for row in sheet.iter_rows(values_only=True)]
+
+
+def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:
+    """(line, cells by column) of every row that is not empty. Raises ValueError where the file as
+    a whole cannot be read."""
+    rows = _xlsx_rows(data) if data[:2] == b"PK" else _csv_rows(data)
+    if not rows:
+        raise ValueError("the file is empty: it needs a first line that names the columns")
+    names = [str(cell or "").strip().lower() for cell in rows[0]]
+    missing = [name for name in NEEDED if name not in names and name != "load_kg"]
+    if "load_kg" not in names and "load_lb" not in names:
+        missing.append("load_kg or load_lb")
+    if missing:
+        raise ValueError(f"the first line lacks the columns {', '.join(missing)}")
+    if len(rows) > MOST_ROWS:
+        raise ValueError(f"{len(rows)} rows are too many: split the file at {MOST_ROWS}")
+    found = []
+    for line, row in enumerate(rows[1:], start=2):
+        cells = dict(zip(names, row, strict=False))
+        if any(cell not in (None, "") for cell in cells.values()):
+            found.append((line, cells))
+    return found
+
+
+class _Reader:
+    """Reads the cells of one row and collects what is wrong with them."""
+
+    def __init__(self, cells: dict[str, Any]) -> None:
+        self._cells = cells
+        self.reasons: list[str] = []
+
+    def text(self, name: str, usual: str = "") -> str:
+        value = self._cells.get(name)
+        return usual if value in (None, "") else _plain(str(value).strip())
+
+    def number(self, name: str, low: float, high: float, usual: float | None) -> float | None:
+        value = self._cells.get(name)
+        if value in (None, ""):
+            return usual
+        try:
+            number = float(str(value).replace(",", "."))
+        except ValueError:
+            number = float("nan")
+        if not isfinite(number):
+            self.reasons.append(f"{name} “{value}” is no number")
+            return usual
+        if not low <= number <= high:
+            self.reasons.append(f"{name} {number:g} is outside {low:g} to {high:g}")
+        return number
+
+    def count(self, name: str, high: int) -> int:
+        number = self.number(name, 0, high, 0.0) or 0.0
+        if number != int(number):
+            self.reasons.append(f"{name} {number:g} is not whole")
+        return int(number)
+
+    def one_of(self, name: str, allowed: Sequence[str], usual: str | None) -> str | None:
+        value = self.text(name)
+        if not value:
+            return usual
+        if value.lower() not in allowed:
+            self.reasons.append(f"{name} “{value}” is none of {', '.join(allowed)}")
+            return usual
+        return value.lower()
+
+    def load_kg(self) -> float:
+        pounds = "load_kg" not in self._cells
+        number = self.number("load_lb" if pounds else "load_kg", 0.5, 1400, None)
+        if number is None:
+            self.reasons.append("the load is missing")
+            return 1.0
+        load = number * _KG_PER_LB if pounds else number
+        if load > 600:
+            self.reasons.append(f"{load:.0f} kg is outside 0 to 600 kg: check the unit")
+        return load
+
+    def performed_at(self) -> datetime:
+        day, clock = self._cells.get("date"), self._cells.get("time")
+        try:
+            when = day if isinstance(day, datetime) else None
+            on = when.date() if when else date.fromisoformat(str(day).strip()[:10])
+        except ValueError:
+            self.reasons.append(f"date “{day}” is not like 2026-11-25")
+            return datetime.now(UTC)
+        try:
+            at = clock if isinstance(clock, time) else time.fromisoformat(str(clock or "12:00"))
+        except ValueError:
+            self.reasons.append(f"time “{clock}” is not like 17:30")
+            at = time(12)
+        found = datetime.combine(on, at.replace(tzinfo=None), UTC)
+        if found > datetime.now(UTC).replace(hour=23, minute=59):
+            self.reasons.append(f"{on.isoformat()} lies ahead: only what was done is logged")
+        return found
+
+    def faults(self) -> tuple[FaultCell, ...]:
+        found = []
+        for part in filter(None, (p.strip() for p in self.text("faults").split(";"))):
+            pieces = [piece.strip() for piece in part.split(":")]
+            if len(pieces) not in (4, 5) or not (pieces[0].isdigit() and pieces[3].isdigit()):
+                self.reasons.append(f"fault “{part}” is not like 3:bottom:heels-up:2")
+                continue
+            side = pieces[4] if len(pieces) == 5 else None
+            found.append(FaultCell(int(pieces[0]), pieces[1], pieces[2], int(pieces[3]), side))
+        return tuple(found)
+
+
+def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
+    """One set of the table, or why it is none."""
+    reader = _Reader(cells)
+    lift = reader.one_of("lift", ("squat", "deadlift"), None)
+    row = LogRow(
+        line=line,
+        lifter=reader.text("lifter"),
+        lift=lift or "squat",
+        variation=reader.text("variation", "competition"),
+        load_kg=reader.load_kg(),
+        reps=reader.count("reps", 30),
+        missed_reps=reader.count("missed_reps", 30),
+        rpe=reader.number("rpe", 1, 10, None),
+        aimed_rpe=reader.number("aimed_rpe", 1, 10, None),
+        pull_style=reader.one_of("pull_style", ("dead_stop", "rebound"), None),
+        cue=reader.text("cue"),
+        note=reader.text("note"),
+        performed_at=reader.performed_at(),
+        faults=reader.faults(),
+        set_id=reader.text("set_id"),
+    )
+    if lift is None:
+        reader.reasons.append("the lift is missing")
+    if not row.lifter:
+        reader.reasons.append("the lifter is missing")
+    if row.reps + row.missed_reps == 0:
+        reader.reasons.append("a set has at least one rep or one miss")
+    if row.pull_style and row.lift != "deadlift":
+        reader.reasons.append("pull_style is noted for deadlifts only")
+    return BadRow(line, tuple(dict.fromkeys(reader.reasons))) if reader.reasons else row

@@ -16,7 +16,10 @@ from pavrik.api import (
     routes_gym,
     routes_library,
     routes_lifters,
+    routes_plan,
+    routes_platform,
     routes_pull,
+    routes_review,
     routes_session,
     routes_squat,
     routes_study,
@@ -26,7 +29,9 @@ from pavrik.api.schemas import HealthAnswer
 from pavrik.api.settings import Settings
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.evidence import shipped_evidence
 from pavrik.core.faults.schools import shipped_schools
+from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.services.accounts import Accounts
 from pavrik.services.jobs import Jobs
 from pavrik.store.database import Database
@@ -34,7 +39,7 @@ from pavrik.store.database import Database
 log = logging.getLogger("pavrik")
 ROUTERS = (
     routes_session, routes_lifters, routes_squat, routes_study, routes_pull, routes_training,
-    routes_gym, routes_library,
+    routes_gym, routes_library, routes_platform, routes_plan, routes_review,
 )  # fmt: skip
 HEADERS = {
     "Content-Security-Policy": (
@@ -108,7 +113,9 @@ def _unknown_api(app: FastAPI) -> None:
 def create_app(settings: Settings) -> FastAPI:
     """The whole application for one database."""
     shipped_catalogue()
+    shipped_evidence()
     shipped_schools()
+    shipped_variations()
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:

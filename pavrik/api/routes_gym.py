@@ -5,8 +5,9 @@ from uuid import UUID
 
 from fastapi import APIRouter
 
-from pavrik.api.schemas_gym import BarIn, ItemRef, PlatesIn, RackIn
+from pavrik.api.schemas_gym import BarIn, ItemRef, PlaceAnswer, PlaceIn, PlatesIn, RackIn
 from pavrik.api.schemas_library import EquipmentAnswer
+from pavrik.api.schemas_plan import KitAnswer, KitRequest
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.services import gym, library
 from pavrik.store import equipment as store
@@ -49,3 +50,27 @@ def count_plates(body: PlatesIn, database: DatabaseIn, who: WhoIn, key: KeyIn) -
     """Replace the count of the plates."""
     plates = [store.Plates(plate.kg, plate.pairs) for plate in body.plates]
     return gym.count_plates(database, who, key, plates)
+
+
+@router.get("/kit", response_model=KitAnswer)
+def read_kit(database: DatabaseIn, who: WhoIn) -> Any:
+    """What the gym owns beside bars and plates."""
+    return gym.read_kit(database, who)
+
+
+@router.put("/kit", response_model=ItemRef)
+def save_kit(body: KitRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+    """Say what the gym owns beside bars and plates."""
+    return gym.save_kit(database, who, key, body.items)
+
+
+@router.get("/place", response_model=PlaceAnswer)
+def read_place(database: DatabaseIn, who: WhoIn) -> Any:
+    """The time zone that training days are counted in."""
+    return gym.read_place(database, who)
+
+
+@router.put("/place", response_model=ItemRef)
+def save_place(body: PlaceIn, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+    """Count training days in another time zone."""
+    return gym.save_place(database, who, key, body.time_zone)

@@ -4,10 +4,16 @@ from typing import Any
 
 from fastapi import APIRouter
 
-from pavrik.api.schemas_library import AssumptionAnswer, CatalogueAnswer, SchoolsAnswer
-from pavrik.api.security import DatabaseIn, WhoIn
+from pavrik.api.schemas_library import (
+    AssumptionAnswer,
+    CatalogueAnswer,
+    KeptAnswer,
+    LibraryFile,
+    SchoolsAnswer,
+)
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.assumptions import describe
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import PURPOSES
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.formats.computations import (
     AnyCostRequest,
@@ -21,24 +27,43 @@ from pavrik.formats.model_requests import (
     SquatFitRequest,
     SquatPoseRequest,
 )
+from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
 from pavrik.formats.pull import PullCostAnswer, PullFitAnswer, StartAnswer
 from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
-from pavrik.services import library, model, pull_public, study
+from pavrik.services import library, model, plan_public, pull_public, study
+from pavrik.store.library import Entry
 
 router = APIRouter(prefix="/api", tags=["library"])
 
 
 @router.get("/catalogue", response_model=CatalogueAnswer)
-def read_catalogue(_: WhoIn) -> Any:
-    """Faults, causes and remedies."""
-    catalogue = shipped_catalogue()
+def read_catalogue(database: DatabaseIn, who: WhoIn) -> Any:
+    """Faults, causes and remedies, shipped and the club's own."""
+    catalogue = library.read_catalogue(database, who)
     return {
         "version": catalogue.version,
         "phases": catalogue.phases,
         "faults": [vars(fault) for fault in catalogue.faults.values()],
         "causes": [vars(cause) for cause in catalogue.causes.values()],
         "remedies": [vars(remedy) for remedy in catalogue.remedies.values()],
+        "own": sorted(catalogue.own),
+        "hidden": sorted(catalogue.hidden),
+        "purposes": list(PURPOSES),
     }
+
+
+@router.get("/library/own", response_model=LibraryFile)
+def export_library(database: DatabaseIn, who: WhoIn) -> Any:
+    """The club's own entries and what it hides, as a file that can be imported again."""
+    entries = library.own_entries(database, who)
+    return {"entries": [vars(e) for e in entries]}
+
+
+@router.post("/library/own", response_model=KeptAnswer)
+def import_library(body: LibraryFile, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+    """Add, change or hide entries: all of them, or none with every reason."""
+    entries = [Entry(**entry.model_dump(by_alias=True)) for entry in body.entries]
+    return library.save_entries(database, who, key, entries)
 
 
 @router.get("/schools", response_model=SchoolsAnswer)
@@ -81,6 +106,12 @@ def compute_path(body: AtLoadRequest, _: WhoIn) -> PathAnswer | StartAnswer:
 def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer | PullCostAnswer:
     """The ``pavrik cost`` computation."""
     return study.cost(body) if isinstance(body, CostRequest) else pull_public.cost(body)
+
+
+@router.post("/compute/plan")
+def compute_plan(body: PublicPlanRequest, _: WhoIn) -> PublicPlanAnswer:
+    """The ``pavrik plan`` computation."""
+    return plan_public.plan(body)
 
 
 @router.post("/compute/plates")

@@ -19,11 +19,21 @@ from pavrik.api.schemas_training import (
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.prescription.next_load import Target
-from pavrik.services import prescribing, training
+from pavrik.services import log_writes, prescribing, training
 from pavrik.services.lifter_inputs import get_profile
 from pavrik.store import training as store
 
 router = APIRouter(prefix="/api", tags=["training"])
+
+
+def queued_set(lifter_id: UUID, body: SetRequest, key: UUID) -> log_writes.QueuedSet:
+    """A request as the services take it."""
+    fields = body.model_dump(exclude={"faults", "measures", "gear"})
+    logged = store.TrainingSet(
+        lifter_id=lifter_id, schools={}, gear=body.gear.model_dump(exclude_none=True), **fields
+    )
+    seen = [store.Observation(**fault.model_dump()) for fault in body.faults]
+    return log_writes.QueuedSet(key, logged, seen, body.measures.model_dump(exclude_none=True))
 
 
 @router.get("/lifters/{lifter_id}/sets", response_model=list[SetAnswer])
@@ -41,10 +51,7 @@ def read_sets(
 @router.post("/lifters/{lifter_id}/sets", status_code=201, response_model=SetRef)
 def log_set(lifter_id: UUID, body: SetRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
     """Log a set with the faults seen in it; ``replaces`` amends an earlier one."""
-    fields = body.model_dump(exclude={"faults"})
-    logged = store.TrainingSet(lifter_id=lifter_id, schools={}, **fields)
-    seen = [store.Observation(**fault.model_dump()) for fault in body.faults]
-    return training.log_set(database, who, key, logged, seen)
+    return log_writes.log_set(database, who, queued_set(lifter_id, body, key))
 
 
 @router.post("/sets/{set_id}/withdrawal", response_model=SetRef)
@@ -52,7 +59,14 @@ def withdraw_set(
     set_id: UUID, body: WithdrawRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> Any:
     """Take a set back; the old fact stays on record."""
-    return training.withdraw_set(database, who, key, set_id, body.new_id, datetime.now(UTC))
+    queued = log_writes.QueuedWithdrawal(key, set_id, body.new_id, datetime.now(UTC))
+    return log_writes.withdraw_set(database, who, queued)
+
+
+@router.get("/sets/{set_id}/versions", response_model=list[SetAnswer])
+def read_versions(set_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+    """A set as it was said at first and amended since, newest first."""
+    return training.versions(database, who, set_id)
 
 
 @router.post("/lifters/{lifter_id}/next-load", response_model=PrescriptionAnswer)

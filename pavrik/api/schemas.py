@@ -7,11 +7,10 @@ from uuid import UUID
 from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 
 from pavrik.formats.model_answers import CandidateOut
-from pavrik.formats.model_requests import SquatSetupIn, Strict
+from pavrik.formats.model_requests import Region, SquatSetupIn, Strict
 from pavrik.formats.squat_study import JobAnswer
 
 Lift = Literal["squat", "deadlift"]
-Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder", "elbow", "wrist"]
 
 
 def _without_nul(text: str) -> str:

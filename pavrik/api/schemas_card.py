@@ -54,6 +54,7 @@ class CardAnswer(BaseModel):
     name: str
     mass_kg: float
     cues: list[str]
+    pull_cues: list[str]
     cautions: list[str]
     pain: list[str]
     squat: SquatCard | None

@@ -72,3 +72,15 @@ class ItemRef(BaseModel):
     """What was saved or taken out."""
 
     id: str
+
+
+class PlaceIn(Strict):
+    """Where the club trains, as a time zone of the IANA database."""
+
+    time_zone: Annotated[str, Field(min_length=1, max_length=60, pattern="^[A-Za-z0-9_+/-]+$")]
+
+
+class PlaceAnswer(BaseModel):
+    """The zone that training days are counted in."""
+
+    time_zone: str

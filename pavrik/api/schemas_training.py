@@ -1,6 +1,6 @@
 """Requests and answers of the log, the prescriptions and the floor."""
 
-from datetime import datetime
+from datetime import date, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -23,6 +23,26 @@ class ObservationRequest(Strict):
     note: Note = ""
 
 
+class Gear(Strict):
+    """What was used, where it differs from the usual."""
+
+    bar: Annotated[Text, Field(max_length=80)] | None = None
+    rack: Annotated[Text, Field(max_length=80)] | None = None
+    belt: bool | None = None
+    suit: bool | None = None
+    shoes: Annotated[Text, Field(max_length=40)] | None = None
+
+
+class Measures(Strict):
+    """What was measured in a set."""
+
+    hands_to_pull_s: Annotated[float, Field(ge=0, le=120)] | None = None
+    walkout_steps: Annotated[float, Field(ge=0, le=20)] | None = None
+    foot_offset_m: Annotated[float, Field(ge=-0.15, le=0.15)] | None = None
+    stance_m: Annotated[float, Field(ge=0.1, le=1.4)] | None = None
+    start_hip_m: Annotated[float, Field(ge=0.1, le=1.2)] | None = None
+
+
 class SetRequest(Strict):
     """A set as it was done."""
 
@@ -36,6 +56,9 @@ class SetRequest(Strict):
     rpe: Rpe | None = None
     aimed_rpe: Rpe | None = None
     pull_style: Literal["dead_stop", "rebound"] | None = None
+    cue: Annotated[Text, Field(max_length=60)] = ""
+    gear: Gear = Field(default_factory=Gear)
+    measures: Measures = Field(default_factory=Measures)
     note: Note = ""
     performed_at: Instant
     faults: Annotated[list[ObservationRequest], Field(max_length=120)] = Field(default_factory=list)
@@ -65,8 +88,13 @@ class SetAnswer(BaseModel):
     rpe: float | None
     aimed_rpe: float | None
     pull_style: str | None
+    cue: str
+    gear: Gear
+    measures: Measures
     note: str
     performed_at: datetime
+    withdrawn: bool
+    replaces: UUID | None
     estimated_max_kg: float | None
     faults: list[ObservationRequest]
 
@@ -132,7 +160,7 @@ class StoredPrescriptionAnswer(BaseModel):
 class Need(BaseModel):
     """One thing that needs the coach."""
 
-    kind: Literal["pain", "lift_ending", "rising", "stale", "open", "overdue"]
+    kind: Literal["pain", "lift_ending", "rising", "stale", "cap", "missed", "open", "overdue"]
     text: str
     lift: Lift
 
@@ -141,6 +169,13 @@ class NextOnFloor(PrescriptionAnswer):
     """The newest prescription on the floor's board."""
 
     lift: str
+
+
+class PlannedDay(BaseModel):
+    """The next day of a plan."""
+
+    on: date
+    title: str
 
 
 class FloorRow(BaseModel):
@@ -154,4 +189,5 @@ class FloorRow(BaseModel):
     squat_state: str
     needs: list[Need]
     last_set_at: datetime | None
+    planned: PlannedDay | None
     next: NextOnFloor | None

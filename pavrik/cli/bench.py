@@ -4,6 +4,7 @@ import time
 import tracemalloc
 from collections.abc import Callable
 from dataclasses import replace
+from datetime import UTC, datetime
 
 import numpy as np
 from scipy.optimize import brentq, minimize_scalar
@@ -13,6 +14,7 @@ from pavrik.core.deadlift.candidates import assess_pulls
 from pavrik.core.deadlift.fit import PullGrid, fit_pull
 from pavrik.core.deadlift.report import pull_report
 from pavrik.core.deadlift.styles import usual_setup
+from pavrik.core.equipment.plates import PlatePair, load_bar
 from pavrik.core.fitting.deciding import what_decides
 from pavrik.core.fitting.lifter import Lifter, default_lifter
 from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
@@ -25,6 +27,9 @@ from pavrik.core.squat.path import lower_half
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.uncertainty import best_maxes_kg
+from pavrik.formats.plan_pdf import write_plan_pdf
+from pavrik.formats.plan_request import PublicPlanRequest
+from pavrik.services import plan_public
 
 POSES = 20_000
 LOOP = 200
@@ -108,6 +113,35 @@ def run_bench() -> None:
     prices = _ms(lambda: fault_costs(lifter, _SETUP, 140))
     print(f"costs of all faults                   {prices} ms")
     _bench_pull(lifter)
+    _bench_plan()
+
+
+PLAN = {
+    "start": "2026-11-30", "weeks": 12, "weekdays": [0, 1, 3, 4],
+    "body": {"sex": "male", "mass_kg": 83, "stature_m": 1.75},
+    "gym": {"plates": [{"kg": kg, "pairs": 4} for kg in (25, 20, 15, 10, 5, 2.5, 1.25, 0.5)]},
+    **{
+        lift: {"sets": [
+            {"day": f"2026-{month:02d}-{day:02d}", "load_kg": load + day / 4, "reps": 5, "rpe": 8}
+            for month in (9, 10, 11) for day in range(1, 29, 3)
+        ]}
+        for lift, load in (("squat", 140), ("deadlift", 170))
+    },
+}  # fmt: skip
+
+
+def _bench_plan() -> None:
+    request = PublicPlanRequest.model_validate(PLAN)
+    made = plan_public.plan(request).plan
+    whole = _seconds(lambda: plan_public.plan(request))
+    stock = tuple(PlatePair(p.kg, p.pairs) for p in request.gym.plates)
+    targets = np.arange(20.0, 400.0, 0.25)
+    plates = _seconds(lambda: [load_bar(float(t), 20, 0, stock) for t in targets]) / len(targets)
+    printed = _seconds(lambda: write_plan_pdf(made, "Bench", "Bench", datetime.now(UTC)))
+    print(f"plan of 12 weeks, 4 days a week       {whole * 1e3:12.0f} ms")
+    print(f"  in plates for one target            {whole / plates:12.0f} times")
+    print(f"plates for one target                 {plates * 1e6:12.0f} us")
+    print(f"the plan as PDF                       {printed * 1e3:12.0f} ms")
 
 
 def _bench_pull(lifter: Lifter) -> None:

@@ -11,6 +11,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from pavrik.cli import operation
 from pavrik.cli.bench import run_bench
+from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.formats.computations import (
     AnyCostRequest,
@@ -19,8 +20,9 @@ from pavrik.formats.computations import (
     PoseRequest,
 )
 from pavrik.formats.model_requests import PlatesRequest
+from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services import model, pull_public, study
+from pavrik.services import model, plan_public, pull_public, study
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
@@ -48,6 +50,7 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
         _either(study.cost, pull_public.cost),
         "what every fault costs in a set-up at a load",
     ),
+    "plan": (PublicPlanRequest, plan_public.plan, "weeks and days of work with their reasons"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 
@@ -99,9 +102,11 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
         ("migrate", "apply missing migrations to PAVRIK_DATABASE_URL", operation.run_migrate),
         ("demo", "load the demo club into PAVRIK_DATABASE_URL", operation.run_demo),
         ("openapi", "print the HTTP API's description", operation.print_openapi),
-        ("bench", "time the core against its own baselines", run_bench),
     ):
         commands.add_parser(name, help=about).set_defaults(run=lambda _, run=run: run())
+    bench = commands.add_parser("bench", help="time the core against its own baselines")
+    bench.add_argument("--data", action="store_true", help="time the screens over a large log")
+    bench.set_defaults(run=lambda a: run_data_bench() if a.data else run_bench())
     for name, about, run_file in (
         ("backup", "dump PAVRIK_DATABASE_URL to a file", operation.run_backup),
         ("restore", "restore a dump into an empty PAVRIK_DATABASE_URL", operation.run_restore),

@@ -13,7 +13,9 @@ const { session } = useSession()
 const keysShown = ref(false)
 const offline = ref(!navigator.onLine)
 const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
-const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'deadlift', '5': 'log', '6': 'prescribe', '7': 'card' }
+const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'deadlift', '5': 'log', '6': 'prescribe', '7': 'review', '8': 'card' }
+
+const isPlatform = (name: unknown) => name === 'log' || name === 'platform'
 
 function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement
@@ -22,6 +24,7 @@ function isTyping(event: KeyboardEvent): boolean {
 function onKey(event: KeyboardEvent) {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === '?') keysShown.value = true
+  if (isPlatform(route.name)) return
   if (event.key === '0') router.push({ name: 'floor' })
   const stage = STAGE_KEYS[event.key]
   if (stage && lifterId.value) router.push({ name: stage, params: { lifterId: lifterId.value } })
@@ -39,7 +42,7 @@ onUnmounted(() => {
 })
 watch(
   () => route.name,
-  (name) => theme.change(name === 'log' ? 'platform' : 'paper'),
+  (name) => theme.change(isPlatform(name) ? 'platform' : 'paper'),
   { immediate: true },
 )
 </script>
@@ -50,12 +53,12 @@ watch(
       <AppRail v-if="session" :lifter-id="lifterId" class="no-print" @keys="keysShown = true" />
       <div class="stage">
         <p v-if="offline" class="offline" role="status">
-          No network. What you type stays here; saving works again when the network is back.
+          No network. You see what was loaded last; sets are kept on this device and sent when it is back.
         </p>
         <RouterView :key="lifterId ?? 'club'" />
       </div>
     </div>
-    <KeySheet v-model="keysShown" />
+    <KeySheet v-model="keysShown" :platform="isPlatform(route.name)" />
   </v-app>
 </template>
 

@@ -11,8 +11,10 @@ import { vuetify } from './shared/theme'
 
 const queries = new QueryClient({
   defaultOptions: {
+    mutations: { networkMode: 'always' },
     queries: {
       staleTime: 15_000,
+      networkMode: 'always',
       retry: (count, error) => !(error instanceof ProblemError) && count < 2,
     },
   },

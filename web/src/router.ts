@@ -7,6 +7,8 @@ export const router = createRouter({
     { path: '/sign-in', name: 'sign-in', component: () => import('./stages/signin/SignIn.vue') },
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
     { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
+    { path: '/platform', name: 'platform', component: () => import('./stages/log/Group.vue') },
+    { path: '/library', name: 'library', component: () => import('./stages/library/Library.vue') },
     { path: '/lifters/new', name: 'new-lifter', component: () => import('./stages/lifter/NewLifter.vue') },
     {
       path: '/lifters/:lifterId',
@@ -17,15 +19,18 @@ export const router = createRouter({
         { path: 'squat', name: 'squat', props: true, component: () => import('./stages/squat/Squat.vue') },
         { path: 'deadlift', name: 'deadlift', props: true, component: () => import('./stages/deadlift/Deadlift.vue') },
         { path: 'log', name: 'log', props: true, component: () => import('./stages/log/Log.vue') },
+        { path: 'review', name: 'review', props: true, component: () => import('./stages/review/Review.vue') },
         { path: 'prescribe', name: 'prescribe', props: true, component: () => import('./stages/prescribe/Prescribe.vue') },
         { path: 'card', name: 'card', props: true, component: () => import('./stages/card/Card.vue') },
       ],
     },
+    { path: '/s/:token', name: 'shared', props: true, component: () => import('./stages/card/Shared.vue') },
     { path: '/:anything(.*)', name: 'lost', component: () => import('./shared/Lost.vue') },
   ],
 })
 
 router.beforeEach(async (to) => {
+  if (to.name === 'shared') return true
   const { session, asked } = useSession()
   if (!asked.value) await loadSession()
   if (!session.value && to.name !== 'sign-in') return { name: 'sign-in', query: { to: to.fullPath } }

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { signOut, switchUnits, useSession } from './session'
+import { useOutbox } from './outbox'
 import { useLifter } from './useLifter'
 
 const props = defineProps<{ lifterId: string | null }>()
@@ -9,6 +10,7 @@ defineEmits<{ keys: [] }>()
 const route = useRoute()
 const router = useRouter()
 const { session } = useSession()
+const { waiting } = useOutbox()
 const { data: lifter } = useLifter(() => props.lifterId)
 
 const STAGES = [
@@ -18,6 +20,7 @@ const STAGES = [
   ['deadlift', 'Deadlift'],
   ['log', 'Log'],
   ['prescribe', 'Prescribe'],
+  ['review', 'Review'],
   ['card', 'Card'],
 ] as const
 
@@ -29,6 +32,7 @@ const stages = computed(() =>
 )
 
 async function leave() {
+  if (waiting.value && !confirm(`${waiting.value} sets are kept on this device and not sent yet. They stay here and go out when you sign in again. Sign out?`)) return
   await signOut()
   await router.push({ name: 'sign-in' })
 }
@@ -47,6 +51,16 @@ async function leave() {
       <li v-if="!lifterId">
         <RouterLink to="/gym" :class="['stage', { open: route.name === 'gym' }]">
           <span class="dot floor" aria-hidden="true" /><span><b>Gym</b><span class="small soft note-line">racks, bars, schools</span></span>
+        </RouterLink>
+      </li>
+      <li v-if="!lifterId">
+        <RouterLink to="/platform" :class="['stage', { open: route.name === 'platform' }]">
+          <span class="dot floor" aria-hidden="true" /><span><b>Platform</b><span class="small soft note-line">a group in turn</span></span>
+        </RouterLink>
+      </li>
+      <li v-if="!lifterId">
+        <RouterLink to="/library" :class="['stage', { open: route.name === 'library' }]">
+          <span class="dot floor" aria-hidden="true" /><span><b>Library</b><span class="small soft note-line">faults, causes, cues</span></span>
         </RouterLink>
       </li>
       <template v-if="lifterId">

@@ -1,15 +1,19 @@
 <script setup lang="ts">
+import { computed } from 'vue'
+import { PLATFORM_KEYS } from '@/stages/log/keys'
+
 const shown = defineModel<boolean>({ required: true })
+const props = defineProps<{ platform: boolean }>()
 const KEYS = [
   ['0', 'the floor'],
-  ['1 … 7', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Card of the open lifter'],
+  ['1 … 8', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Review, Card of the open lifter'],
   ['Tab', 'to the next handle of the bench'],
   ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
   ['u, r', 'undo and redo on the bench'],
   ['p', 'pin the set-up as A, again to let it go'],
-  ['g, m, f', 'on the platform: good rep, miss, fault'],
   ['?', 'this sheet'],
 ]
+const keys = computed(() => (props.platform ? [...PLATFORM_KEYS, ['?', 'this sheet']] : KEYS))
 </script>
 
 <template>
@@ -18,8 +22,8 @@ const KEYS = [
       <h1 id="keys-title">Keys</h1>
       <table class="plain mt-3">
         <tbody>
-          <tr v-for="[key, does] in KEYS" :key="key">
-            <td style="width: 110px"><b>{{ key }}</b></td>
+          <tr v-for="[key, does] in keys" :key="key">
+            <td style="width: 150px"><b>{{ key }}</b></td>
             <td>{{ does }}</td>
           </tr>
         </tbody>

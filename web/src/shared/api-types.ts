@@ -33,11 +33,31 @@ export interface paths {
         };
         /**
          * Read Catalogue
-         * @description Faults, causes and remedies.
+         * @description Faults, causes and remedies, shipped and the club's own.
          */
         get: operations["read_catalogue_api_catalogue_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/club/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Club
+         * @description Plan for everyone without a plan, in the background.
+         */
+        post: operations["plan_club_api_club_plans_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -98,6 +118,26 @@ export interface paths {
          * @description The ``pavrik path`` computation.
          */
         post: operations["compute_path_api_compute_path_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/compute/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compute Plan
+         * @description The ``pavrik plan`` computation.
+         */
+        post: operations["compute_plan_api_compute_plan_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -199,6 +239,54 @@ export interface paths {
          * @description Take a bar out of the gym.
          */
         delete: operations["take_bar_out_api_equipment_bars__bar_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/kit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Kit
+         * @description What the gym owns beside bars and plates.
+         */
+        get: operations["read_kit_api_equipment_kit_get"];
+        /**
+         * Save Kit
+         * @description Say what the gym owns beside bars and plates.
+         */
+        put: operations["save_kit_api_equipment_kit_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/equipment/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Place
+         * @description The time zone that training days are counted in.
+         */
+        get: operations["read_place_api_equipment_place_get"];
+        /**
+         * Save Place
+         * @description Count training days in another time zone.
+         */
+        put: operations["save_place_api_equipment_place_put"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -348,6 +436,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/library/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Library
+         * @description The club's own entries and what it hides, as a file that can be imported again.
+         */
+        get: operations["export_library_api_library_own_get"];
+        put?: never;
+        /**
+         * Import Library
+         * @description Add, change or hide entries: all of them, or none with every reason.
+         */
+        post: operations["import_library_api_library_own_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters": {
         parameters: {
             query?: never;
@@ -402,6 +514,26 @@ export interface paths {
         get: operations["read_card_api_lifters__lifter_id__card_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/cues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Cue
+         * @description Try one cue from now on, or end the trial.
+         */
+        post: operations["try_cue_api_lifters__lifter_id__cues_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -572,6 +704,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/diagnosis/{lift}/{fault_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Diagnosis
+         * @description Causes of a fault ranked by evidence, with their tests and remedies.
+         */
+        get: operations["read_diagnosis_api_lifters__lifter_id__diagnosis__lift___fault_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/flags": {
         parameters: {
             query?: never;
@@ -586,6 +738,70 @@ export interface paths {
          * @description Raise a pain flag; loads are capped until it is cleared.
          */
         post: operations["raise_flag_api_lifters__lifter_id__flags_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/floor-walk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ask Floor Questions
+         * @description The questions for a pull that will not leave the floor.
+         */
+        post: operations["ask_floor_questions_api_lifters__lifter_id__floor_walk_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Links
+         * @description Links to the lifter's card.
+         */
+        get: operations["read_links_api_lifters__lifter_id__links_get"];
+        put?: never;
+        /**
+         * Make Link
+         * @description Make a link; its token is shown now and never again.
+         */
+        post: operations["make_link_api_lifters__lifter_id__links_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/links/{link_id}/closing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close Link
+         * @description Close a link for good.
+         */
+        post: operations["close_link_api_lifters__lifter_id__links__link_id__closing_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -636,6 +852,190 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Plan
+         * @description The plan that stands and what today's state would change in it.
+         */
+        get: operations["read_plan_api_lifters__lifter_id__plan_get"];
+        put?: never;
+        /**
+         * Make Plan
+         * @description Make and keep a plan.
+         */
+        post: operations["make_plan_api_lifters__lifter_id__plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Csv
+         * @description The plan as CSV.
+         */
+        get: operations["plan_csv_api_lifters__lifter_id__plan_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Ics
+         * @description The plan for a calendar.
+         */
+        get: operations["plan_ics_api_lifters__lifter_id__plan_ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Pdf
+         * @description The plan for print.
+         */
+        get: operations["plan_pdf_api_lifters__lifter_id__plan_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Plan Xlsx
+         * @description The plan as a workbook.
+         */
+        get: operations["plan_xlsx_api_lifters__lifter_id__plan_xlsx_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan/lines/{line_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Overrule Line
+         * @description A coach's word on a line, with the reason.
+         */
+        post: operations["overrule_line_api_lifters__lifter_id__plan_lines__line_id__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Plan
+         * @description A plan as it would be made; nothing is kept.
+         */
+        post: operations["preview_plan_api_lifters__lifter_id__plan_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan/reflow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reflow Plan
+         * @description Let the plan follow today's state.
+         */
+        post: operations["reflow_plan_api_lifters__lifter_id__plan_reflow_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/plan/withdrawal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Withdraw Plan
+         * @description Take the plan back.
+         */
+        post: operations["withdraw_plan_api_lifters__lifter_id__plan_withdrawal_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lifters/{lifter_id}/prescriptions": {
         parameters: {
             query?: never;
@@ -674,6 +1074,26 @@ export interface paths {
          * @description A newer profile; the old one stays on record.
          */
         post: operations["correct_profile_api_lifters__lifter_id__profile_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Review
+         * @description What the log of a lift knows.
+         */
+        get: operations["read_review_api_lifters__lifter_id__review_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1008,6 +1428,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lifters/{lifter_id}/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record Test
+         * @description Log the result of a test.
+         */
+        post: operations["record_test_api_lifters__lifter_id__tests_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/variation-words/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Of Variation
+         * @description Use a variation, leave it out, or take the word back.
+         */
+        post: operations["say_of_variation_api_lifters__lifter_id__variation_words__name__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lifters/{lifter_id}/variations/{lift}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Variations
+         * @description Every variation of a lift with its computed loading beside the competition lift's.
+         */
+        get: operations["read_variations_api_lifters__lifter_id__variations__lift__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Log Csv
+         * @description The log of a lifter, or of the club, as CSV.
+         */
+        get: operations["log_csv_api_log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log.xlsx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Log Xlsx
+         * @description The log of a lifter, or of the club, as XLSX.
+         */
+        get: operations["log_xlsx_api_log_xlsx_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Log
+         * @description Keep all new rows of a file, or none.
+         */
+        post: operations["import_log_api_log_import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Log
+         * @description Every row's fate of a CSV or XLSX file; nothing is kept.
+         */
+        post: operations["preview_log_api_log_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Outbox
+         * @description Take what a device queued; every item once, however often it is sent.
+         */
+        post: operations["take_outbox_api_outbox_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/platform": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Platform
+         * @description Everything that logging a session needs, for one lifter or a group in turn.
+         */
+        get: operations["read_platform_api_platform_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/schools": {
         parameters: {
             query?: never;
@@ -1100,6 +1700,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/{set_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Versions
+         * @description A set as it was said at first and amended since, newest first.
+         */
+        get: operations["read_versions_api_sets__set_id__versions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sets/{set_id}/withdrawal": {
         parameters: {
             query?: never;
@@ -1114,6 +1734,46 @@ export interface paths {
          * @description Take a set back; the old fact stays on record.
          */
         post: operations["withdraw_set_api_sets__set_id__withdrawal_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Shared
+         * @description The card and the next day of the plan, for whoever holds the link.
+         */
+        get: operations["read_shared_api_shared__token__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Variation Names
+         * @description Variations that can be logged, shipped and own.
+         */
+        get: operations["read_variation_names_api_variations_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1148,6 +1808,18 @@ export interface components {
             unit: string;
             /** Value */
             value: number;
+        };
+        /**
+         * Attempt
+         * @description One attempt in kg with its reason.
+         */
+        Attempt: {
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /** Load Kg */
+            load_kg: number;
+            /** Number */
+            number: number;
         };
         /**
          * BarAnswer
@@ -1246,6 +1918,20 @@ export interface components {
             x_m: number[];
             /** Z M */
             z_m: number[];
+        };
+        /**
+         * Because
+         * @description A reason: the rule in words and the ids of the facts it rests on. A fact is a set, a flag, or
+         *     "fit:" and the lift, "fault:" and its id, "ratio:" and the variation.
+         */
+        Because: {
+            /**
+             * Facts
+             * @default []
+             */
+            facts: string[];
+            /** Text */
+            text: string;
         };
         /**
          * BecauseAnswer
@@ -1352,6 +2038,38 @@ export interface components {
             };
         };
         /**
+         * Cap
+         * @description A load that is not passed. ``technique``: it binds second days only; the others bind all.
+         */
+        Cap: {
+            /**
+             * Facts
+             * @default []
+             */
+            facts: string[];
+            /** Load Kg */
+            load_kg: number;
+            /**
+             * Technique
+             * @default false
+             */
+            technique: boolean;
+            /** Words */
+            words: string;
+        };
+        /**
+         * CapAnswer
+         * @description The most that keeps the back's shape.
+         */
+        CapAnswer: {
+            /** Fault Id */
+            fault_id: string;
+            /** Load Kg */
+            load_kg: number;
+            /** Words */
+            words: string;
+        };
+        /**
          * CardAnswer
          * @description The lifter's pocket card.
          */
@@ -1367,6 +2085,8 @@ export interface components {
             name: string;
             /** Pain */
             pain: string[];
+            /** Pull Cues */
+            pull_cues: string[];
             squat: components["schemas"]["SquatCard"] | null;
         };
         /**
@@ -1378,10 +2098,16 @@ export interface components {
             causes: components["schemas"]["CauseAnswer"][];
             /** Faults */
             faults: components["schemas"]["FaultAnswer"][];
+            /** Hidden */
+            hidden: string[];
+            /** Own */
+            own: string[];
             /** Phases */
             phases: {
                 [key: string]: string[];
             };
+            /** Purposes */
+            purposes: string[];
             /** Remedies */
             remedies: components["schemas"]["RemedyAnswer"][];
             /** Version */
@@ -1402,12 +2128,131 @@ export interface components {
             text: string;
         };
         /**
+         * CauseBody
+         * @description A cause of the coach's own, and the faults it can explain.
+         */
+        CauseBody: {
+            /** Faults */
+            faults: string[];
+            /** Remedies */
+            remedies: string[];
+            /** Test */
+            test: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * CauseTestAnswer
+         * @description A logged test.
+         */
+        CauseTestAnswer: {
+            /** Cause Id */
+            cause_id: string;
+            /** Fault Id */
+            fault_id: string;
+            /** Note */
+            note: string;
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "for" | "against" | "unclear";
+            /**
+             * Test Id
+             * Format: uuid
+             */
+            test_id: string;
+            /**
+             * Tested At
+             * Format: date-time
+             */
+            tested_at: string;
+        };
+        /**
+         * CauseTestRequest
+         * @description What a test said.
+         */
+        CauseTestRequest: {
+            /** Cause Id */
+            cause_id: string;
+            /** Fault Id */
+            fault_id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Result
+             * @enum {string}
+             */
+            result: "for" | "against" | "unclear";
+            /**
+             * Test Id
+             * Format: uuid
+             */
+            test_id: string;
+            /**
+             * Tested At
+             * Format: date-time
+             */
+            tested_at: string;
+        };
+        /**
+         * Change
+         * @description One difference: what was planned, what is planned now (empty where gone), and why.
+         */
+        Change: {
+            /** After */
+            after: string;
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /** Before */
+            before: string;
+            /** Lift */
+            lift: string;
+            /** Line Id */
+            line_id: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** What */
+            what: string;
+        };
+        /**
          * ClearFlagRequest
          * @description Why the flag is cleared.
          */
         ClearFlagRequest: {
             /** Reason */
             reason: string;
+        };
+        /**
+         * ClosedLink
+         * @description The link that was closed.
+         */
+        ClosedLink: {
+            /**
+             * Link Id
+             * Format: uuid
+             */
+            link_id: string;
+        };
+        /**
+         * Considered
+         * @description A variation that was looked at: its score and, where it was not chosen, why.
+         */
+        Considered: {
+            /** Chosen */
+            chosen: boolean;
+            /** Name */
+            name: string;
+            /** Score */
+            score: number;
+            /** Why */
+            why: string;
         };
         /**
          * CostAnswer
@@ -1465,6 +2310,83 @@ export interface components {
             setup: components["schemas"]["SquatSetupIn"];
         };
         /**
+         * CueAnswer
+         * @description A cue of the day; a school's own has no id.
+         */
+        CueAnswer: {
+            /** Id */
+            id: string;
+            /** On Trial */
+            on_trial: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
+         * CueRef
+         * @description The cue on trial.
+         */
+        CueRef: {
+            /** Cue */
+            cue: string;
+        };
+        /**
+         * CueRequest
+         * @description A cue to try from now on; empty ends the trial.
+         */
+        CueRequest: {
+            /**
+             * Choice Id
+             * Format: uuid
+             */
+            choice_id: string;
+            /** Cue */
+            cue: string;
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "squat" | "deadlift";
+        };
+        /**
+         * CurvePoint
+         * @description One point of the fitted curve with its 80 % band.
+         */
+        CurvePoint: {
+            /** Chance */
+            chance: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Share */
+            share: number;
+        };
+        /**
+         * Day
+         * @description One training day; ``moved`` says what was moved here from a missed day.
+         */
+        Day: {
+            /**
+             * Cues
+             * @default []
+             */
+            cues: string[];
+            /** Day Id */
+            day_id: string;
+            /** Lines */
+            lines: components["schemas"]["Line"][];
+            /**
+             * Moved
+             * @default
+             */
+            moved: string;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+        };
+        /**
          * DecidingAnswer
          * @description What decides between the leaders, the most decisive first, and the next measurement.
          */
@@ -1495,6 +2417,34 @@ export interface components {
             widest_deep_enough_m: number | null;
         };
         /**
+         * DiagnosisAnswer
+         * @description Why a fault is there, as far as it is known.
+         */
+        DiagnosisAnswer: {
+            /** Causes */
+            causes: components["schemas"]["RankedCauseAnswer"][];
+            /** Caution */
+            caution: string;
+            /** Fault Id */
+            fault_id: string;
+            /** Is Floor Stall */
+            is_floor_stall: boolean;
+            /** Leads */
+            leads: string[];
+            /** Lift */
+            lift: string;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: string;
+            /** Stop */
+            stop: string | null;
+            /** Tests */
+            tests: components["schemas"]["CauseTestAnswer"][];
+            /** Words */
+            words: string;
+        };
+        /**
          * DrawnColumns
          * @description Columns of equal length: angles in degrees, arms in metres, use as shares.
          */
@@ -1517,6 +2467,26 @@ export interface components {
             use: {
                 [key: string]: number[];
             };
+        };
+        /**
+         * EntryRequest
+         * @description One entry of the coach's own; ``body`` null only hides or shows a shipped entry.
+         */
+        EntryRequest: {
+            /** Body */
+            body?: components["schemas"]["FaultBody"] | components["schemas"]["CauseBody"] | components["schemas"]["RemedyBody"] | components["schemas"]["VariationBody"] | null;
+            /**
+             * Hidden
+             * @default false
+             */
+            hidden: boolean;
+            /** Ident */
+            ident: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "fault" | "cause" | "remedy" | "variation";
         };
         /**
          * EquipmentAnswer
@@ -1564,18 +2534,57 @@ export interface components {
             worst_progress: number;
         };
         /**
+         * FateAnswer
+         * @description What became of one queued item.
+         */
+        FateAnswer: {
+            /** Detail */
+            detail: string;
+            /**
+             * Fate
+             * @enum {string}
+             */
+            fate: "kept" | "refused";
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+        };
+        /**
          * FaultAnswer
          * @description A fault of the catalogue.
          */
         FaultAnswer: {
             /** Causes */
             causes: string[];
+            /** Caution */
+            caution: string;
             /** Cost */
             cost: string;
             /** Id */
             id: string;
             /** Lift */
             lift: string;
+            /** Name */
+            name: string;
+            /** Phases */
+            phases: string[];
+            /** Seen */
+            seen: string;
+        };
+        /**
+         * FaultBody
+         * @description A fault of the coach's own.
+         */
+        FaultBody: {
+            /** Causes */
+            causes: string[];
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "squat" | "deadlift";
             /** Name */
             name: string;
             /** Phases */
@@ -1611,6 +2620,56 @@ export interface components {
             most_moved: components["schemas"]["MovedUse"];
             /** Unit */
             unit: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * FaultIn
+         * @description A fault in one rep: catalogue id, phase, severity 1 to 3.
+         */
+        FaultIn: {
+            /** Fault Id */
+            fault_id: string;
+            /**
+             * Phase
+             * @default
+             */
+            phase: string;
+            /**
+             * Rep
+             * @default 1
+             */
+            rep: number;
+            /**
+             * Severity
+             * @default 2
+             */
+            severity: number;
+        };
+        /**
+         * FaultKnowledgeAnswer
+         * @description What the log knows of one fault.
+         */
+        FaultKnowledgeAnswer: {
+            /** By Load */
+            by_load: components["schemas"]["RateAnswer"][];
+            /** By Rep */
+            by_rep: components["schemas"]["RateAnswer"][];
+            /** By Variation */
+            by_variation: components["schemas"]["RateAnswer"][];
+            /** By Week */
+            by_week: components["schemas"]["RateAnswer"][];
+            /** Fault Id */
+            fault_id: string;
+            /** Faulty */
+            faulty: number;
+            /** First In Rep */
+            first_in_rep: number;
+            /** Name */
+            name: string;
+            onset: components["schemas"]["OnsetAnswer"];
+            /** Reps */
+            reps: number;
             /** Words */
             words: string;
         };
@@ -1719,6 +2778,56 @@ export interface components {
             words: string;
         };
         /**
+         * FloorFactsAnswer
+         * @description All facts that the walk used.
+         */
+        FloorFactsAnswer: {
+            /** All Out Before */
+            all_out_before?: boolean | null;
+            /** Attempt Kg */
+            attempt_kg?: number | null;
+            /** Best Single Kg */
+            best_single_kg?: number | null;
+            /** Knee Flexion Deg */
+            knee_flexion_deg?: number | null;
+            /** Legs Limit */
+            legs_limit?: boolean | null;
+            /** Old Injury */
+            old_injury?: boolean | null;
+            /** Pull Kg */
+            pull_kg?: number | null;
+            /** Rebound Gap */
+            rebound_gap?: number | null;
+            /** Rebound Share */
+            rebound_share?: number | null;
+            /** Squat Kg */
+            squat_kg?: number | null;
+            /** Wait Heavy S */
+            wait_heavy_s?: number | null;
+            /** Wait Light S */
+            wait_light_s?: number | null;
+        };
+        /**
+         * FloorFactsRequest
+         * @description What the coach knows better than the record; what is left out is taken from it.
+         */
+        FloorFactsRequest: {
+            /** All Out Before */
+            all_out_before?: boolean | null;
+            /** Attempt Kg */
+            attempt_kg?: number | null;
+            /** Best Single Kg */
+            best_single_kg?: number | null;
+            /** Old Injury */
+            old_injury?: boolean | null;
+            /** Rebound Share */
+            rebound_share?: number | null;
+            /** Wait Heavy S */
+            wait_heavy_s?: number | null;
+            /** Wait Light S */
+            wait_light_s?: number | null;
+        };
+        /**
          * FloorRow
          * @description One lifter on the floor.
          */
@@ -1739,10 +2848,57 @@ export interface components {
             /** Needs */
             needs: components["schemas"]["Need"][];
             next: components["schemas"]["NextOnFloor"] | null;
+            planned: components["schemas"]["PlannedDay"] | null;
             /** Squat State */
             squat_state: string;
             /** Stature M */
             stature_m: number;
+        };
+        /**
+         * FloorStepAnswer
+         * @description One question with its answer.
+         */
+        FloorStepAnswer: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "yes" | "no" | "unknown";
+            /** Because */
+            because: string;
+            /** Id */
+            id: string;
+            /** Question */
+            question: string;
+            /** Remedies */
+            remedies: components["schemas"]["RemedyToDo"][];
+        };
+        /**
+         * FloorWalkAnswer
+         * @description The questions for a pull that stays on the floor.
+         */
+        FloorWalkAnswer: {
+            facts: components["schemas"]["FloorFactsAnswer"];
+            /** Likely */
+            likely: string | null;
+            /** Steps */
+            steps: components["schemas"]["FloorStepAnswer"][];
+            /** Stop */
+            stop: boolean;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * FrequentAnswer
+         * @description A fault as this lifter shows it.
+         */
+        FrequentAnswer: {
+            /** Count */
+            count: number;
+            /** Fault Id */
+            fault_id: string;
+            /** Phase */
+            phase: string;
         };
         /**
          * FurnitureAnswer
@@ -1752,6 +2908,32 @@ export interface components {
             grip: components["schemas"]["GripAnswer"];
             /** Racks */
             racks: components["schemas"]["RackAnswer"][];
+        };
+        /**
+         * Gear
+         * @description What was used, where it differs from the usual.
+         */
+        Gear: {
+            /** Bar */
+            bar?: string | null;
+            /** Belt */
+            belt?: boolean | null;
+            /** Rack */
+            rack?: string | null;
+            /** Shoes */
+            shoes?: string | null;
+            /** Suit */
+            suit?: boolean | null;
+        };
+        /**
+         * GoalAnswer
+         * @description Worth for the lifter's goal, the competition lift is 1.
+         */
+        GoalAnswer: {
+            /** Formula */
+            formula: string;
+            /** Share */
+            share: number;
         };
         /**
          * GoalScoreOut
@@ -1834,6 +3016,18 @@ export interface components {
             room_m: number;
         };
         /**
+         * GymLoadings
+         * @description Every load that the gym's bar can be given.
+         */
+        GymLoadings: {
+            /** Bar Kg */
+            bar_kg: number;
+            /** Collars Kg */
+            collars_kg: number;
+            /** Loadings */
+            loadings: components["schemas"]["LoadingAnswer"][];
+        };
+        /**
          * HealthAnswer
          * @description Whether the server and its database answer.
          */
@@ -1870,6 +3064,22 @@ export interface components {
             setup_id: string;
         };
         /**
+         * ImportAnswer
+         * @description A file read: counts and every row's fate.
+         */
+        ImportAnswer: {
+            /** Bad */
+            bad: number;
+            /** Here */
+            here: number;
+            /** Kept */
+            kept: number;
+            /** New */
+            new: number;
+            /** Rows */
+            rows: components["schemas"]["RowFate"][];
+        };
+        /**
          * ItemRef
          * @description What was saved or taken out.
          */
@@ -1894,6 +3104,62 @@ export interface components {
              * @enum {string}
              */
             state: "running" | "done" | "cancelled" | "failed";
+        };
+        /**
+         * KeptAnswer
+         * @description How many entries were kept.
+         */
+        KeptAnswer: {
+            /** Kept */
+            kept: number;
+        };
+        /**
+         * KitAnswer
+         * @description What the gym owns; ``found`` is what bars, racks and plates say by themselves.
+         */
+        KitAnswer: {
+            /** Found */
+            found: string[];
+            /** Items */
+            items: string[];
+        };
+        /**
+         * KitRequest
+         * @description What the gym owns beside bars and plates.
+         */
+        KitRequest: {
+            /** Items */
+            items: string[];
+        };
+        /**
+         * KnobBody
+         * @description How the competition set-up is changed, in metres.
+         */
+        KnobBody: {
+            /**
+             * Above M
+             * @default 0
+             */
+            above_m: number;
+            /** Bar */
+            bar?: ("front" | "high" | "middle" | "low" | "safety") | null;
+            /**
+             * Hinge
+             * @default false
+             */
+            hinge: boolean;
+            /**
+             * Hip Above Knee M
+             * @default 0
+             */
+            hip_above_knee_m: number;
+            /**
+             * Stance M
+             * @default 0
+             */
+            stance_m: number;
+            /** Style */
+            style?: ("conventional" | "frog" | "semi_sumo" | "sumo" | "trap_low" | "trap_high" | "deficit" | "block" | "romanian") | null;
         };
         /**
          * KnownBestIn
@@ -1943,6 +3209,46 @@ export interface components {
             z_score: number;
         };
         /**
+         * LevelAnswer
+         * @description The load at which a fault has a given chance; null where the log does not bound it.
+         */
+        LevelAnswer: {
+            /** Chance */
+            chance: number;
+            /** High */
+            high: number | null;
+            /** High Kg */
+            high_kg: number | null;
+            /** Load Kg */
+            load_kg: number | null;
+            /** Low */
+            low: number;
+            /** Low Kg */
+            low_kg: number | null;
+            /** Share */
+            share: number;
+        };
+        /**
+         * LibraryFile
+         * @description The coach's own entries as a file.
+         */
+        LibraryFile: {
+            /** Entries */
+            entries: components["schemas"]["EntryRequest"][];
+            /**
+             * Format
+             * @default pavrik-library
+             * @constant
+             */
+            format: "pavrik-library";
+            /**
+             * Version
+             * @default 1
+             * @constant
+             */
+            version: 1;
+        };
+        /**
          * LifterAnswer
          * @description A lifter's record.
          */
@@ -1978,6 +3284,159 @@ export interface components {
              * Format: uuid
              */
             lifter_id: string;
+        };
+        /**
+         * Line
+         * @description One piece of work. ``load_kg`` None: by feel or by force. ``cap_kg`` is the lowest cap that
+         *     binds it.
+         */
+        Line: {
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /** Cap Kg */
+            cap_kg?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "main" | "second" | "special" | "drill";
+            /** Lift */
+            lift: string;
+            /** Line Id */
+            line_id: string;
+            /** Load Kg */
+            load_kg: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            overruled?: components["schemas"]["Overrule"] | null;
+            /** Per Side */
+            per_side: number[];
+            /** Reps */
+            reps: number;
+            /** Rest S */
+            rest_s: number;
+            /** Rpe */
+            rpe: number | null;
+            /** Sets */
+            sets: number;
+            /** Share */
+            share?: number | null;
+            /** Variation */
+            variation: string;
+        };
+        /**
+         * LineWordRequest
+         * @description Another load for a line, or none of it; neither takes the earlier word back.
+         */
+        LineWordRequest: {
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped: boolean;
+            /** Load Kg */
+            load_kg?: number | null;
+            /**
+             * Plan Id
+             * Format: uuid
+             */
+            plan_id: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * LinkAnswer
+         * @description A link and its state.
+         */
+        LinkAnswer: {
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+            /**
+             * Link Id
+             * Format: uuid
+             */
+            link_id: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "open" | "expired" | "closed";
+        };
+        /**
+         * LinkRequest
+         * @description A link that lasts some days.
+         */
+        LinkRequest: {
+            /**
+             * Days
+             * @default 30
+             */
+            days: number;
+            /**
+             * Link Id
+             * Format: uuid
+             */
+            link_id: string;
+        };
+        /**
+         * LoadingAnswer
+         * @description One total that the plates make.
+         */
+        LoadingAnswer: {
+            /** Per Side */
+            per_side: number[];
+            /** Total Kg */
+            total_kg: number;
+        };
+        /**
+         * LoadingAnswerOfPhases
+         * @description Computed loading: use of each capacity by phase.
+         */
+        LoadingAnswerOfPhases: {
+            drawn: components["schemas"]["DrawnColumns"];
+            /** Limiter */
+            limiter: string;
+            /** Load Kg */
+            load_kg: number;
+            /** Phases */
+            phases: string[];
+            /** Reasons */
+            reasons: string[];
+            /** Use */
+            use: {
+                [key: string]: number[];
+            };
+        };
+        /**
+         * MadeLinkAnswer
+         * @description The token, shown once, and the QR code of the address as SVG.
+         */
+        MadeLinkAnswer: {
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+            /**
+             * Link Id
+             * Format: uuid
+             */
+            link_id: string;
+            /** Path */
+            path: string;
+            /** Qr Svg */
+            qr_svg: string;
         };
         /**
          * MapAnswer
@@ -2027,6 +3486,42 @@ export interface components {
             readings_m: number[];
         };
         /**
+         * Measures
+         * @description What was measured in a set.
+         */
+        Measures: {
+            /** Foot Offset M */
+            foot_offset_m?: number | null;
+            /** Hands To Pull S */
+            hands_to_pull_s?: number | null;
+            /** Stance M */
+            stance_m?: number | null;
+            /** Start Hip M */
+            start_hip_m?: number | null;
+            /** Walkout Steps */
+            walkout_steps?: number | null;
+        };
+        /**
+         * Moved
+         * @description A main session that was missed and moves to a later day of its week.
+         */
+        Moved: {
+            /** Lift */
+            lift: string;
+            /**
+             * Missed
+             * Format: date
+             */
+            missed: string;
+            /**
+             * To
+             * Format: date
+             */
+            to: string;
+            /** Week */
+            week: number;
+        };
+        /**
          * MovedUse
          * @description The capacity whose use at the load rises most, as shares before and after.
          */
@@ -2060,7 +3555,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "pain" | "lift_ending" | "rising" | "stale" | "open" | "overdue";
+            kind: "pain" | "lift_ending" | "rising" | "stale" | "cap" | "missed" | "open" | "overdue";
             /**
              * Lift
              * @enum {string}
@@ -2110,6 +3605,36 @@ export interface components {
             warm_up: components["schemas"]["WarmUpAnswer"][];
         };
         /**
+         * NextSetAnswer
+         * @description The next set; ``prescribed`` false where it is only a proposal.
+         */
+        NextSetAnswer: {
+            /** Bar Kg */
+            bar_kg: number;
+            /** Because */
+            because: components["schemas"]["BecauseAnswer"][];
+            /** Collars Kg */
+            collars_kg: number;
+            /** Estimated Max Kg */
+            estimated_max_kg: number | null;
+            /** Load Kg */
+            load_kg: number | null;
+            /** Per Side */
+            per_side: number[];
+            /** Prescribed */
+            prescribed: boolean;
+            /** Reps */
+            reps: number;
+            /** Rpe */
+            rpe: number;
+            /** Sets */
+            sets: number;
+            /** Variation */
+            variation: string;
+            /** Warm Up */
+            warm_up: components["schemas"]["WarmUpAnswer"][];
+        };
+        /**
          * ObservationRequest
          * @description A fault seen in one phase of one rep.
          */
@@ -2139,6 +3664,58 @@ export interface components {
             severity: number;
             /** Side */
             side?: ("left" | "right") | null;
+        };
+        /**
+         * OnsetAnswer
+         * @description Whether and where a fault comes with the load.
+         */
+        OnsetAnswer: {
+            /** Curve */
+            curve: components["schemas"]["CurvePoint"][];
+            fifth: components["schemas"]["LevelAnswer"] | null;
+            half: components["schemas"]["LevelAnswer"] | null;
+            /** Heaviest Share */
+            heaviest_share: number;
+            /** Rises */
+            rises: number;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "known" | "too few" | "not with load" | "beyond";
+        };
+        /**
+         * OutboxAnswer
+         * @description The fate of every item, in order.
+         */
+        OutboxAnswer: {
+            /** Fates */
+            fates: components["schemas"]["FateAnswer"][];
+        };
+        /**
+         * OutboxRequest
+         * @description What a device queued, oldest first.
+         */
+        OutboxRequest: {
+            /** Items */
+            items: (components["schemas"]["QueuedSetRequest"] | components["schemas"]["QueuedWithdrawalRequest"])[];
+        };
+        /**
+         * Overrule
+         * @description A coach's word on one line: another load, or none of it, with the reason.
+         */
+        Overrule: {
+            /** Coach */
+            coach: string;
+            /**
+             * Dropped
+             * @default false
+             */
+            dropped: boolean;
+            /** Load Kg */
+            load_kg?: number | null;
+            /** Reason */
+            reason: string;
         };
         /**
          * PathAnswer
@@ -2173,6 +3750,14 @@ export interface components {
             travel_m: number;
         };
         /**
+         * PlaceAnswer
+         * @description The zone that training days are counted in.
+         */
+        PlaceAnswer: {
+            /** Time Zone */
+            time_zone: string;
+        };
+        /**
          * PlaceColumns
          * @description Places of one joint in metres.
          */
@@ -2183,6 +3768,212 @@ export interface components {
             y: number[];
             /** Z */
             z: number[];
+        };
+        /**
+         * PlaceIn
+         * @description Where the club trains, as a time zone of the IANA database.
+         */
+        PlaceIn: {
+            /** Time Zone */
+            time_zone: string;
+        };
+        /**
+         * Plan
+         * @description The whole plan, what it proposes beside, and the attempts of a meet by lift.
+         */
+        Plan: {
+            /** Attempts */
+            attempts: {
+                [key: string]: components["schemas"]["Attempt"][];
+            };
+            /**
+             * Moves
+             * @default []
+             */
+            moves: components["schemas"]["Moved"][];
+            /** Proposals */
+            proposals: components["schemas"]["Because"][];
+            /**
+             * Refused
+             * @default []
+             */
+            refused: string[];
+            /** Weeks */
+            weeks: components["schemas"]["Week"][];
+        };
+        /**
+         * PlanAsk
+         * @description What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test.
+         */
+        PlanAsk: {
+            /**
+             * Goal
+             * @default competition
+             */
+            goal: string;
+            /** Meet */
+            meet?: string | null;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /**
+             * Training Age
+             * @default trained
+             */
+            training_age: string;
+            /** Weekdays */
+            weekdays: number[];
+            /** Weeks */
+            weeks: number;
+        };
+        /**
+         * PlanFrame
+         * @description Start, length, training days (0 is Monday) and the meet, if there is one.
+         */
+        PlanFrame: {
+            /** Meet */
+            meet?: string | null;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /** Weekdays */
+            weekdays: number[];
+            /** Weeks */
+            weeks: number;
+        };
+        /**
+         * PlanGymIn
+         * @description Bar, collars and plates, and what the gym owns beside them.
+         */
+        PlanGymIn: {
+            /**
+             * Bar Kg
+             * @default 20
+             */
+            bar_kg: number;
+            /**
+             * Collars Kg
+             * @default 0
+             */
+            collars_kg: number;
+            /** Kit */
+            kit?: string[];
+            /** Plates */
+            plates: components["schemas"]["PlateIn"][];
+        };
+        /**
+         * PlanKept
+         * @description The version that was made and how many lines it changed.
+         */
+        PlanKept: {
+            /**
+             * Changes
+             * @default 0
+             */
+            changes: number;
+            /**
+             * Plan Id
+             * Format: uuid
+             */
+            plan_id: string;
+        };
+        /**
+         * PlanPreview
+         * @description A plan that is not kept.
+         */
+        PlanPreview: {
+            plan: components["schemas"]["Plan"];
+            /** Volume */
+            volume: components["schemas"]["WeekVolume"][];
+        };
+        /**
+         * PlanRequest
+         * @description A plan to be kept.
+         */
+        PlanRequest: {
+            /** Meet */
+            meet?: string | null;
+            /**
+             * Plan Id
+             * Format: uuid
+             */
+            plan_id: string;
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /** Weekdays */
+            weekdays: number[];
+            /** Weeks */
+            weeks: number;
+        };
+        /**
+         * PlanVersion
+         * @description One version and what it changed.
+         */
+        PlanVersion: {
+            /** Changes */
+            changes: components["schemas"]["Change"][];
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /**
+             * Plan Id
+             * Format: uuid
+             */
+            plan_id: string;
+        };
+        /**
+         * PlannedDay
+         * @description The next day of a plan.
+         */
+        PlannedDay: {
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * PlannedLine
+         * @description One line of today's plan with how many of its sets are logged.
+         */
+        PlannedLine: {
+            /** Because */
+            because: components["schemas"]["BecauseAnswer"][];
+            /** Done */
+            done: number;
+            /** Kind */
+            kind: string;
+            /** Line Id */
+            line_id: string;
+            /** Load Kg */
+            load_kg: number | null;
+            /** Note */
+            note: string;
+            /** Per Side */
+            per_side: number[];
+            /** Reps */
+            reps: number;
+            /** Rest S */
+            rest_s: number;
+            /** Rpe */
+            rpe: number | null;
+            /** Sets */
+            sets: number;
+            /** Title */
+            title: string;
+            /** Variation */
+            variation: string;
         };
         /**
          * PlateAnswer
@@ -2259,6 +4050,71 @@ export interface components {
             plates: components["schemas"]["PlateIn"][];
             /** Target Kg */
             target_kg: number;
+        };
+        /**
+         * PlatformAnswer
+         * @description A session, its lifters in the order of their turns.
+         */
+        PlatformAnswer: {
+            /** Bars */
+            bars: components["schemas"]["BarAnswer"][];
+            gym: components["schemas"]["GymLoadings"];
+            /** Lifters */
+            lifters: components["schemas"]["PlatformLifter"][];
+            /** Racks */
+            racks: string[];
+            /** Variations */
+            variations: {
+                [key: string]: string[];
+            };
+        };
+        /**
+         * PlatformLift
+         * @description One lift of one lifter on the platform.
+         */
+        PlatformLift: {
+            /** Cap Kg */
+            cap_kg: number | null;
+            /** Cap Words */
+            cap_words: string;
+            /** Cues */
+            cues: components["schemas"]["CueAnswer"][];
+            /** Frequent */
+            frequent: components["schemas"]["FrequentAnswer"][];
+            /** Hook Hole */
+            hook_hole: number | null;
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "squat" | "deadlift";
+            next: components["schemas"]["NextSetAnswer"];
+            /** Planned */
+            planned: components["schemas"]["PlannedLine"][];
+            /** Setup Words */
+            setup_words: string[];
+        };
+        /**
+         * PlatformLifter
+         * @description Everything that logging one lifter needs.
+         */
+        PlatformLifter: {
+            gear: components["schemas"]["Gear"];
+            /**
+             * Lifter Id
+             * Format: uuid
+             */
+            lifter_id: string;
+            /** Lifts */
+            lifts: components["schemas"]["PlatformLift"][];
+            /** Name */
+            name: string;
+            /** Pain */
+            pain: string[];
+            /** Recent */
+            recent: components["schemas"]["SetAnswer"][];
+            /** Silenced */
+            silenced: string[];
         };
         /**
          * PointMassOut
@@ -2457,6 +4313,65 @@ export interface components {
              * @default true
              */
             walks_out: boolean;
+        };
+        /**
+         * PublicPlanAnswer
+         * @description The plan and, by lift, what was considered for it.
+         */
+        PublicPlanAnswer: {
+            /** Considered */
+            considered: {
+                [key: string]: components["schemas"]["Considered"][];
+            };
+            /** Model Version */
+            model_version: string;
+            plan: components["schemas"]["Plan"];
+        };
+        /**
+         * PublicPlanRequest
+         * @description Everything that a plan is made from. ``weekdays``: 0 is Monday.
+         */
+        PublicPlanRequest: {
+            body: components["schemas"]["BodyIn"];
+            deadlift?: components["schemas"]["PullLogIn"];
+            /** Flags */
+            flags?: ("ankle" | "knee" | "hip" | "lower back" | "upper back" | "shoulder" | "elbow" | "wrist")[];
+            /**
+             * Format
+             * @default 1
+             * @constant
+             */
+            format: 1;
+            /**
+             * Goal
+             * @default competition
+             * @enum {string}
+             */
+            goal: "competition" | "strength" | "muscle" | "sport" | "health";
+            gym: components["schemas"]["PlanGymIn"];
+            /** Meet */
+            meet?: string | null;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            screens?: components["schemas"]["ScreensIn"];
+            squat?: components["schemas"]["SquatLogIn"];
+            /**
+             * Start
+             * Format: date
+             */
+            start: string;
+            /**
+             * Training Age
+             * @default trained
+             * @enum {string}
+             */
+            training_age: "novice" | "trained" | "advanced";
+            /** Weekdays */
+            weekdays: number[];
+            /** Weeks */
+            weeks: number;
         };
         /**
          * PullAtLoadRequest
@@ -2721,6 +4636,15 @@ export interface components {
             setup_id: string;
         };
         /**
+         * PullLogIn
+         * @description The deadlift's log.
+         */
+        PullLogIn: {
+            /** Sets */
+            sets?: components["schemas"]["SetIn"][];
+            setup?: components["schemas"]["PullSetupIn"] | null;
+        };
+        /**
          * PullMapAnswer
          * @description Predicted max over stance (columns) and toes (rows) in one style.
          */
@@ -2872,6 +4796,55 @@ export interface components {
             setup: components["schemas"]["PullSetupIn"];
         };
         /**
+         * QueuedSetRequest
+         * @description A set that a device logged, with the key under which it is written once.
+         */
+        QueuedSetRequest: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /**
+             * Kind
+             * @default set
+             * @constant
+             */
+            kind: "set";
+            /**
+             * Lifter Id
+             * Format: uuid
+             */
+            lifter_id: string;
+            set: components["schemas"]["SetRequest"];
+        };
+        /**
+         * QueuedWithdrawalRequest
+         * @description A set that a device took back.
+         */
+        QueuedWithdrawalRequest: {
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /**
+             * Kind
+             * @constant
+             */
+            kind: "withdrawal";
+            /**
+             * New Id
+             * Format: uuid
+             */
+            new_id: string;
+            /**
+             * Set Id
+             * Format: uuid
+             */
+            set_id: string;
+        };
+        /**
          * RackAnswer
          * @description Holes in one rack; distances in metres.
          */
@@ -2946,6 +4919,31 @@ export interface components {
             safety_pitch_m: number | null;
         };
         /**
+         * RankedCauseAnswer
+         * @description A cause with what speaks for and against it.
+         */
+        RankedCauseAnswer: {
+            /** Against It */
+            against_it: string[];
+            /** Cause Id */
+            cause_id: string;
+            /** For It */
+            for_it: string[];
+            /** Remedies */
+            remedies: components["schemas"]["RemedyToDo"][];
+            /** Score */
+            score: number;
+            /**
+             * Standing
+             * @enum {string}
+             */
+            standing: "confirmed" | "likely" | "possible" | "ruled out";
+            /** Test */
+            test: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * RankingAnswer
          * @description Leaders (best of each bar position, best first) and the verdict in words.
          */
@@ -2977,6 +4975,56 @@ export interface components {
             };
         };
         /**
+         * RateAnswer
+         * @description Faulty reps of all reps in one cell, with an 80 % interval.
+         */
+        RateAnswer: {
+            /** Faulty */
+            faulty: number;
+            /** High */
+            high: number;
+            /** Label */
+            label: string;
+            /** Low */
+            low: number;
+            /** Rate */
+            rate: number;
+            /** Reps */
+            reps: number;
+        };
+        /**
+         * RatioAnswer
+         * @description Variation over competition max with its 80 % band.
+         */
+        RatioAnswer: {
+            /** Days */
+            days: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Ratio */
+            ratio: number;
+            /** Steps */
+            steps: components["schemas"]["RatioStepAnswer"][];
+        };
+        /**
+         * RatioStepAnswer
+         * @description The ratio after a day; the first is the prior.
+         */
+        RatioStepAnswer: {
+            /** Day */
+            day: string | null;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Ratio */
+            ratio: number;
+            /** Said */
+            said: number | null;
+        };
+        /**
          * RejectedOut
          * @description A set-up that this body cannot take, and why.
          */
@@ -2992,10 +5040,42 @@ export interface components {
         RemedyAnswer: {
             /** Aim */
             aim: string | null;
+            /** Change */
+            change: {
+                [key: string]: number | string;
+            } | null;
             /** Id */
             id: string;
             /** Kind */
             kind: string;
+            /** Level */
+            level: number;
+            /** Purpose */
+            purpose: string | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * RemedyBody
+         * @description A cue, drill or other remedy of the coach's own, and the causes it helps.
+         */
+        RemedyBody: {
+            /** Aim */
+            aim?: ("bar" | "body") | null;
+            /** Causes */
+            causes: string[];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "set-up" | "cue" | "drill" | "variation" | "load" | "work";
+            /**
+             * Level
+             * @default 1
+             */
+            level: number;
+            /** Purpose */
+            purpose?: string | null;
             /** Text */
             text: string;
         };
@@ -3012,6 +5092,86 @@ export interface components {
             stance_m: number;
             /** Toe Out Deg */
             toe_out_deg: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * RemedyToDo
+         * @description A remedy; ``opens_bench`` where the fit can show it beside today's set-up.
+         */
+        RemedyToDo: {
+            /** Aim */
+            aim: string | null;
+            /** Change */
+            change: {
+                [key: string]: number | string;
+            } | null;
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Level */
+            level: number;
+            /** Lift */
+            lift: string;
+            /** Opens Bench */
+            opens_bench: boolean;
+            /** Purpose */
+            purpose: string | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * RepeatabilityAnswer
+         * @description How alike the reps are in one measure.
+         */
+        RepeatabilityAnswer: {
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
+         * ReviewAnswer
+         * @description Everything that the log of a lift knows.
+         */
+        ReviewAnswer: {
+            cap: components["schemas"]["CapAnswer"] | null;
+            /** Decision */
+            decision: string;
+            /** Faults */
+            faults: components["schemas"]["FaultKnowledgeAnswer"][];
+            /** Lift */
+            lift: string;
+            /** Max Kg */
+            max_kg: number | null;
+            /** Repeatability */
+            repeatability: components["schemas"]["RepeatabilityAnswer"][];
+            /** Reps */
+            reps: number;
+            /** Sets */
+            sets: number;
+            /** Together */
+            together: components["schemas"]["TogetherAnswer"][];
+            /** Trend */
+            trend: components["schemas"]["TrendPoint"][];
+            /** Trials */
+            trials: components["schemas"]["TrialAnswer"][];
+        };
+        /**
+         * RowFate
+         * @description What becomes of one row of a file.
+         */
+        RowFate: {
+            /**
+             * Fate
+             * @enum {string}
+             */
+            fate: "new" | "already here" | "bad";
+            /** Line */
+            line: number;
             /** Words */
             words: string;
         };
@@ -3191,14 +5351,18 @@ export interface components {
         SetAnswer: {
             /** Aimed Rpe */
             aimed_rpe: number | null;
+            /** Cue */
+            cue: string;
             /** Estimated Max Kg */
             estimated_max_kg: number | null;
             /** Faults */
             faults: components["schemas"]["ObservationRequest"][];
+            gear: components["schemas"]["Gear"];
             /** Lift */
             lift: string;
             /** Load Kg */
             load_kg: number;
+            measures: components["schemas"]["Measures"];
             /** Missed Reps */
             missed_reps: number;
             /** Note */
@@ -3210,6 +5374,8 @@ export interface components {
             performed_at: string;
             /** Pull Style */
             pull_style: string | null;
+            /** Replaces */
+            replaces: string | null;
             /** Reps */
             reps: number;
             /** Rpe */
@@ -3220,6 +5386,41 @@ export interface components {
              */
             set_id: string;
             /** Variation */
+            variation: string;
+            /** Withdrawn */
+            withdrawn: boolean;
+        };
+        /**
+         * SetIn
+         * @description One logged set.
+         */
+        SetIn: {
+            /** Aimed Rpe */
+            aimed_rpe?: number | null;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Faults */
+            faults?: components["schemas"]["FaultIn"][];
+            /** Load Kg */
+            load_kg: number;
+            /**
+             * Missed Reps
+             * @default 0
+             */
+            missed_reps: number;
+            /** Pull Style */
+            pull_style?: ("dead_stop" | "rebound") | null;
+            /** Reps */
+            reps: number;
+            /** Rpe */
+            rpe?: number | null;
+            /**
+             * Variation
+             * @default competition
+             */
             variation: string;
         };
         /**
@@ -3240,8 +5441,14 @@ export interface components {
         SetRequest: {
             /** Aimed Rpe */
             aimed_rpe?: number | null;
+            /**
+             * Cue
+             * @default
+             */
+            cue: string;
             /** Faults */
             faults?: components["schemas"]["ObservationRequest"][];
+            gear?: components["schemas"]["Gear"];
             /**
              * Lift
              * @enum {string}
@@ -3249,6 +5456,7 @@ export interface components {
             lift: "squat" | "deadlift";
             /** Load Kg */
             load_kg: number;
+            measures?: components["schemas"]["Measures"];
             /**
              * Missed Reps
              * @default 0
@@ -3367,6 +5575,23 @@ export interface components {
          */
         SetupRequest: {
             setup: components["schemas"]["SquatSetupIn"];
+        };
+        /**
+         * SharedAnswer
+         * @description What the holder of a link sees.
+         */
+        SharedAnswer: {
+            card: components["schemas"]["CardAnswer"];
+            day: components["schemas"]["Day"] | null;
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+            /** Warm Ups */
+            warm_ups: {
+                [key: string]: components["schemas"]["WarmUpStep"][];
+            };
         };
         /**
          * SidePicture
@@ -3510,6 +5735,15 @@ export interface components {
             uncertainty?: components["schemas"]["UncertaintyIn"] | null;
         };
         /**
+         * SquatLogIn
+         * @description The squat's log.
+         */
+        SquatLogIn: {
+            /** Sets */
+            sets?: components["schemas"]["SetIn"][];
+            setup?: components["schemas"]["SquatSetupIn"] | null;
+        };
+        /**
          * SquatPoseRequest
          * @description One squat pose, fully specified.
          */
@@ -3597,6 +5831,29 @@ export interface components {
              * @enum {string}
              */
             state: "nothing yet" | "drafted" | "settled" | "out of date";
+        };
+        /**
+         * StandingPlan
+         * @description The plan that stands: null where none does. ``pending`` is what today's state would change,
+         *     ``let_go`` what was missed and is not made up.
+         */
+        StandingPlan: {
+            ask?: components["schemas"]["PlanAsk"] | null;
+            /** Let Go */
+            let_go?: components["schemas"]["Because"][];
+            /** Made At */
+            made_at?: string | null;
+            /** Pending */
+            pending?: components["schemas"]["Change"][];
+            plan: components["schemas"]["Plan"] | null;
+            /** Plan Id */
+            plan_id?: string | null;
+            /** Proposals */
+            proposals?: components["schemas"]["Because"][];
+            /** Versions */
+            versions?: components["schemas"]["PlanVersion"][];
+            /** Volume */
+            volume?: components["schemas"]["WeekVolume"][];
         };
         /**
          * StartAnswer
@@ -3709,6 +5966,78 @@ export interface components {
             sets: number;
         };
         /**
+         * TestRef
+         * @description A test's id.
+         */
+        TestRef: {
+            /**
+             * Test Id
+             * Format: uuid
+             */
+            test_id: string;
+        };
+        /**
+         * TogetherAnswer
+         * @description Two faults that share reps more often than chance.
+         */
+        TogetherAnswer: {
+            /** Both */
+            both: number;
+            /** First */
+            first: string;
+            /** First Name */
+            first_name: string;
+            /** First Total */
+            first_total: number;
+            /** Led */
+            led: number;
+            /** Ratio */
+            ratio: number;
+            /** Second */
+            second: string;
+            /** Second Name */
+            second_name: string;
+            /** Second Total */
+            second_total: number;
+        };
+        /**
+         * TrendPoint
+         * @description One day: its best estimate and the smoothed level with an 80 % band, in kg.
+         */
+        TrendPoint: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Estimate Kg */
+            estimate_kg: number;
+            /** High Kg */
+            high_kg: number;
+            /** Level Kg */
+            level_kg: number;
+            /** Low Kg */
+            low_kg: number;
+        };
+        /**
+         * TrialAnswer
+         * @description A cue or a set-up before and after.
+         */
+        TrialAnswer: {
+            /** Chance Lower */
+            chance_lower: number;
+            /** Fault Id */
+            fault_id: string;
+            /** Name */
+            name: string;
+            /** Outcome */
+            outcome: string;
+            /** What */
+            what: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * UncertaintyIn
          * @description How many bodies are drawn, and the seed.
          */
@@ -3741,6 +6070,163 @@ export interface components {
             mass_unit: "kg" | "lb";
         };
         /**
+         * VariationAnswer
+         * @description One variation for one lifter.
+         */
+        VariationAnswer: {
+            /** Because */
+            because: components["schemas"]["Because"][];
+            /** Blocked */
+            blocked: string;
+            /** Chosen */
+            chosen: boolean;
+            goal: components["schemas"]["GoalAnswer"] | null;
+            /** Good For */
+            good_for: string;
+            /** Hold S */
+            hold_s: number;
+            /** Kit */
+            kit: string[];
+            loading: components["schemas"]["LoadingAnswerOfPhases"] | null;
+            /** Missing Kit */
+            missing_kit: string[];
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Place */
+            place: string | null;
+            ratio: components["schemas"]["RatioAnswer"] | null;
+            /** Role */
+            role: string;
+            /** Score */
+            score: number | null;
+            /** Trains */
+            trains: string[];
+            /** Why Not */
+            why_not: string;
+        };
+        /**
+         * VariationBody
+         * @description A variation of the coach's own.
+         */
+        VariationBody: {
+            /** For */
+            for: string;
+            /**
+             * Hold S
+             * @default 0
+             */
+            hold_s: number;
+            /** Kit */
+            kit?: string[];
+            knob?: components["schemas"]["KnobBody"] | null;
+            /**
+             * Lift
+             * @enum {string}
+             */
+            lift: "squat" | "deadlift";
+            /** Name */
+            name: string;
+            /** Place */
+            place?: string | null;
+            /** Ratio */
+            ratio?: number[] | null;
+            /**
+             * Role
+             * @default strength
+             * @enum {string}
+             */
+            role: "skill" | "strength" | "overload" | "learning" | "support";
+            /** Spares */
+            spares?: string[];
+            /** Strains */
+            strains?: string[];
+            /** Trains */
+            trains?: string[];
+        };
+        /**
+         * VariationKept
+         * @description The variation that something was said of.
+         */
+        VariationKept: {
+            /** Variation */
+            variation: string;
+        };
+        /**
+         * VariationNames
+         * @description Names of the variations that can be logged, by lift, and what a gym may own.
+         */
+        VariationNames: {
+            /** Deadlift */
+            deadlift: string[];
+            /** Kit */
+            kit: {
+                [key: string]: string;
+            };
+            /** Squat */
+            squat: string[];
+        };
+        /**
+         * VariationTable
+         * @description All variations of a lift, compared at ``effort`` of each one's own max.
+         */
+        VariationTable: {
+            /** Caps */
+            caps: components["schemas"]["Cap"][];
+            competition: components["schemas"]["LoadingAnswerOfPhases"];
+            /** Effort */
+            effort: number;
+            /** Goal */
+            goal: string;
+            /** Lift */
+            lift: string;
+            /** Max Kg */
+            max_kg: number | null;
+            /** Variations */
+            variations: components["schemas"]["VariationAnswer"][];
+            /** Words */
+            words: components["schemas"]["VariationWordAnswer"][];
+        };
+        /**
+         * VariationWordAnswer
+         * @description A coach's word that stands.
+         */
+        VariationWordAnswer: {
+            /** Coach */
+            coach: string;
+            /** Reason */
+            reason: string;
+            /** Variation */
+            variation: string;
+            /** Word */
+            word: string;
+        };
+        /**
+         * VariationWordRequest
+         * @description Use a variation, leave it out, or as computed.
+         */
+        VariationWordRequest: {
+            /** Reason */
+            reason: string;
+            /**
+             * Word
+             * @enum {string}
+             */
+            word: "use" | "leave out" | "as computed";
+        };
+        /**
+         * VersionRequest
+         * @description The id of the version that is made.
+         */
+        VersionRequest: {
+            /**
+             * Plan Id
+             * Format: uuid
+             */
+            plan_id: string;
+        };
+        /**
          * WarmUpAnswer
          * @description One step of the way up.
          */
@@ -3751,6 +6237,51 @@ export interface components {
             per_side: number[];
             /** Reps */
             reps: number;
+        };
+        /**
+         * WarmUpStep
+         * @description One set on the way up.
+         */
+        WarmUpStep: {
+            /** Load Kg */
+            load_kg: number;
+            /** Per Side */
+            per_side: number[];
+            /** Reps */
+            reps: number;
+        };
+        /**
+         * Week
+         * @description One week; ``role`` as planned.
+         */
+        Week: {
+            /** Because */
+            because: string;
+            /** Days */
+            days: components["schemas"]["Day"][];
+            /** Number */
+            number: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "build" | "strengthen" | "sharpen" | "light" | "test";
+        };
+        /**
+         * WeekVolume
+         * @description Hard sets of a week.
+         */
+        WeekVolume: {
+            /** Capacities */
+            capacities: {
+                [key: string]: number;
+            };
+            /** Lifts */
+            lifts: {
+                [key: string]: number;
+            };
+            /** Week */
+            week: number;
         };
         /**
          * WeightsRequest
@@ -3910,6 +6441,105 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CatalogueAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_club_api_club_plans_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFrame"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -4204,6 +6834,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PathAnswer"] | components["schemas"]["StartAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compute_plan_api_compute_plan_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PublicPlanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PublicPlanAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -4682,6 +7410,392 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_kit_api_equipment_kit_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_kit_api_equipment_kit_put: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ItemRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_place_api_equipment_place_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_place_api_equipment_place_put: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceIn"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -5540,6 +8654,199 @@ export interface operations {
             };
         };
     };
+    export_library_api_library_own_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LibraryFile"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_library_api_library_own_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LibraryFile"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_lifter_api_lifters_post: {
         parameters: {
             query?: never;
@@ -5755,6 +9062,107 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CardAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    try_cue_api_lifters__lifter_id__cues_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CueRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CueRef"];
                 };
             };
             /** @description The request is not readable */
@@ -6716,6 +10124,104 @@ export interface operations {
             };
         };
     };
+    read_diagnosis_api_lifters__lifter_id__diagnosis__lift___fault_id__get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+                lift: "squat" | "deadlift";
+                fault_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     raise_flag_api_lifters__lifter_id__flags_post: {
         parameters: {
             query?: never;
@@ -6741,6 +10247,401 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Acknowledged"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ask_floor_questions_api_lifters__lifter_id__floor_walk_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FloorFactsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FloorWalkAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_links_api_lifters__lifter_id__links_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkAnswer"][];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_link_api_lifters__lifter_id__links_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeLinkAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    close_link_api_lifters__lifter_id__links__link_id__closing_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+                link_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClosedLink"];
                 };
             };
             /** @description The request is not readable */
@@ -7114,6 +11015,991 @@ export interface operations {
             };
         };
     };
+    read_plan_api_lifters__lifter_id__plan_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandingPlan"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_plan_api_lifters__lifter_id__plan_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanKept"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_csv_api_lifters__lifter_id__plan_csv_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_ics_api_lifters__lifter_id__plan_ics_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_pdf_api_lifters__lifter_id__plan_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan_xlsx_api_lifters__lifter_id__plan_xlsx_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    overrule_line_api_lifters__lifter_id__plan_lines__line_id__post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+                line_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineWordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanKept"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_plan_api_lifters__lifter_id__plan_preview_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanFrame"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanPreview"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reflow_plan_api_lifters__lifter_id__plan_reflow_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanKept"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_plan_api_lifters__lifter_id__plan_withdrawal_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanKept"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_prescriptions_api_lifters__lifter_id__prescriptions_get: {
         parameters: {
             query?: never;
@@ -7336,6 +12222,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LifterRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_review_api_lifters__lifter_id__review_get: {
+        parameters: {
+            query?: {
+                lift?: "squat" | "deadlift";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewAnswer"];
                 };
             };
             /** @description The request is not readable */
@@ -9198,6 +14182,892 @@ export interface operations {
             };
         };
     };
+    record_test_api_lifters__lifter_id__tests_post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CauseTestRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    say_of_variation_api_lifters__lifter_id__variation_words__name__post: {
+        parameters: {
+            query?: never;
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariationWordRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariationKept"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_variations_api_lifters__lifter_id__variations__lift__get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                lifter_id: string;
+                lift: "squat" | "deadlift";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariationTable"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_csv_api_log_csv_get: {
+        parameters: {
+            query?: {
+                lifter_id?: string | null;
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    log_xlsx_api_log_xlsx_get: {
+        parameters: {
+            query?: {
+                lifter_id?: string | null;
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": unknown;
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_log_api_log_import_post: {
+        parameters: {
+            query?: {
+                leave_bad?: boolean;
+            };
+            header: {
+                "Idempotency-Key": string;
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_log_api_log_preview_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_outbox_api_outbox_post: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutboxRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutboxAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_platform_api_platform_get: {
+        parameters: {
+            query: {
+                lifter_id: string[];
+                lift?: "squat" | "deadlift";
+            };
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlatformAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_schools_api_schools_get: {
         parameters: {
             query?: never;
@@ -9865,6 +15735,102 @@ export interface operations {
             };
         };
     };
+    read_versions_api_sets__set_id__versions_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path: {
+                set_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetAnswer"][];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     withdraw_set_api_sets__set_id__withdrawal_post: {
         parameters: {
             query?: never;
@@ -9890,6 +15856,194 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SetRef"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shared_api_shared__token__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharedAnswer"];
+                };
+            };
+            /** @description The request is not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Nobody is signed in */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The role or the CSRF token does not allow this */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Not in this club */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The key was used for something else, or a rule of the records is broken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The input breaks a rule */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Too many attempts */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database does not answer */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_variation_names_api_variations_get: {
+        parameters: {
+            query?: never;
+            header?: {
+                "X-CSRF-Token"?: string | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariationNames"];
                 };
             };
             /** @description The request is not readable */

@@ -16,9 +16,15 @@ export async function loadSession(): Promise<Session | null> {
   return state.session
 }
 
+/** Take the copies of the club's data for offline use off this device. */
+async function forgetCopies(): Promise<void> {
+  if ('caches' in window) await caches.delete('pavrik-data')
+}
+
 export async function signOut(): Promise<void> {
   await answered(client.DELETE('/api/session'))
   state.session = null
+  await forgetCopies()
 }
 
 export async function switchUnits(mass: Session['mass_unit'], length: Session['length_unit']): Promise<void> {

@@ -22,6 +22,9 @@ export const STYLE_NAMES: Record<string, string> = {
 export const STYLE_ORDER = ['conventional', 'frog', 'semi_sumo', 'sumo', 'trap_low', 'trap_high', 'deficit', 'block', 'romanian'] as const
 export type PullStyle = (typeof STYLE_ORDER)[number]
 
+/** The lifts to choose between. */
+export const LIFT_CHOICE = [['squat', 'squat'], ['deadlift', 'deadlift']] as const
+
 export const USE_NAMES: Record<string, string> = {
   hips: 'Hips',
   legs: 'Legs together',

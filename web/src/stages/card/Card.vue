@@ -5,11 +5,9 @@ import { computed } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client } from '@/shared/api'
-import { useUnits } from '@/shared/units'
-import { dayOf } from '@/shared/words'
+import CardSheet from './CardSheet.vue'
 
 const props = defineProps<{ lifterId: string }>()
-const { cm, kg } = useUnits()
 const card = useQuery({
   queryKey: ['card', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/card', { params: { path: { lifter_id: props.lifterId } } })),
@@ -21,52 +19,12 @@ const print = () => window.print()
 
 <template>
   <main>
-    <StageHead class="no-print" :over="card.data.value?.name ?? ''" :answer="squat || pull ? 'The card in the pocket' : 'No card yet: nothing is settled'">
+    <StageHead class="no-print" :over="card.data.value?.name ?? ''" :answer="!card.data.value || squat || pull ? 'The card in the pocket' : 'No card yet: nothing is settled'">
       <v-btn v-if="squat || pull" variant="flat" @click="print">Print</v-btn>
       <v-btn :to="{ name: 'squat', params: { lifterId } }">To the bench</v-btn>
     </StageHead>
     <Waiting v-if="!card.data.value" :error="card.error.value" what="The card" @again="card.refetch()" />
-    <article v-else-if="squat || pull" class="card sheet" aria-label="Pocket card">
-      <header>
-        <p class="brand">Pavr<span class="signal">|</span>k</p>
-        <p class="who">{{ card.data.value.name }}</p>
-      </header>
-      <p v-if="card.data.value.pain.length" class="note decide small">Pain flag on the {{ card.data.value.pain.join(', ') }}: loads are capped; stop at sharp, radiating or new pain.</p>
-      <template v-if="squat">
-        <h2>Squat, {{ squat.bar }}</h2>
-        <p v-if="squat.stale_because.length" class="note decide small">Out of date: {{ squat.stale_because.join(', ') }}. Ask the coach.</p>
-        <dl class="facts">
-          <div><dt>Feet</dt><dd>{{ cm(squat.stance_m, 0) }}<small>ankle to ankle, {{ squat.stance_feet }} of your feet</small></dd></div>
-          <div><dt>Toes</dt><dd>{{ squat.toe_out_deg }}°<small>out, knees follow them</small></dd></div>
-          <div><dt>Heel</dt><dd>{{ squat.heel_lift_m ? cm(squat.heel_lift_m) : 'flat' }}<small>{{ squat.heel_lift_m ? 'raised' : 'no wedge' }}</small></dd></div>
-          <div class="wide"><dt>Hands</dt><dd class="words">{{ squat.grip_words }}<small>both hands the same, {{ cm(squat.grip_m, 0) }} apart</small></dd></div>
-          <div v-for="r in squat.racks" :key="r.rack" class="wide">
-            <dt>{{ r.rack }}</dt>
-            <dd class="words">hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–' }}<small>{{ r.problem ?? `dip ${cm(r.dip_m, 0)}; pins ${cm(r.safety_below_m, 0)} under the bar at the bottom` }}</small></dd>
-          </div>
-        </dl>
-        <p class="small soft">At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°. Hip crease just below the top of the knee. Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on {{ dayOf(squat.settled_at) }}.</p>
-      </template>
-      <template v-if="pull">
-        <h2>Deadlift, {{ pull.style }}</h2>
-        <p v-if="pull.stale_because.length" class="note decide small">Out of date: {{ pull.stale_because.join(', ') }}. Ask the coach.</p>
-        <dl class="facts">
-          <div><dt>Feet</dt><dd>{{ cm(pull.stance_m, 0) }}<small>ankle to ankle, {{ pull.stance_feet }} of your feet</small></dd></div>
-          <div><dt>Toes</dt><dd>{{ pull.toe_out_deg }}°<small>out, knees over them</small></dd></div>
-          <div><dt>Hips</dt><dd>{{ cm(pull.hip_over_knee_m, 0) }}<small>above the knees, back {{ pull.back_deg }}° above level</small></dd></div>
-          <div class="wide"><dt>Feet to bar</dt><dd class="words">{{ pull.foot_words }}<small>{{ cm(pull.bar_from_shin_m, 0) }} in front of the ankle; the shin meets it as the hips come down</small></dd></div>
-          <div class="wide"><dt>Hands</dt><dd class="words">{{ pull.grip_words }}<small>{{ cm(pull.grip_m, 0) }} apart</small></dd></div>
-        </dl>
-        <p class="small soft">Slack first, then the floor. Predicted {{ kg(pull.predicted_max_kg, 0) }} when settled on {{ dayOf(pull.settled_at) }}.</p>
-      </template>
-      <template v-if="card.data.value.cues.length">
-        <h2>Today</h2>
-        <ol class="cues"><li v-for="c in card.data.value.cues" :key="c">{{ c }}</li></ol>
-      </template>
-      <h2>Care</h2>
-      <ul class="care small"><li v-for="c in card.data.value.cautions" :key="c">{{ c }}</li></ul>
-      <footer class="small soft">A static model, not a promise. Model {{ (squat ?? pull)?.model_version }}.</footer>
-    </article>
+    <CardSheet v-else-if="squat || pull" :card="card.data.value" />
     <div v-else class="none">
       <p>Settle on a set-up on a bench; its settings then stand here in holes, fingers and foot lengths.</p>
     </div>
@@ -74,19 +32,5 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.card { max-width: 440px; margin: 22px auto; padding: 20px 24px; display: grid; gap: 12px; }
-header { display: flex; justify-content: space-between; gap: 16px; border-bottom: 1px dashed var(--body-line); padding-bottom: 8px; align-items: baseline; }
-.brand { font-weight: 800; font-size: 19px; }
-.who { font-weight: 700; text-align: right; overflow-wrap: anywhere; }
-.facts { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px 16px; margin: 0; }
-.facts div { border-top: 1px solid var(--ink); padding-top: 3px; }
-.facts .wide { grid-column: 1 / -1; }
-dt { font-size: 12px; color: var(--soft); }
-dd { margin: 0; font-size: 28px; font-weight: 700; line-height: 1.15; }
-dd.words { font-size: 19px; }
-dd small { display: block; font-size: 12px; font-weight: 400; color: var(--soft); line-height: 1.3; }
-.cues, .care { margin: 0; padding-left: 18px; }
 .none { padding: 40px 26px; max-width: 460px; }
-@media print { .card { margin: 0; border: 0; max-width: 110mm; } }
-@media (max-width: 500px) { .card { margin: 0; border: 0; padding: 16px; } }
 </style>

@@ -10,6 +10,7 @@ import { useUnits } from '@/shared/units'
 import { useJob } from '@/shared/useJob'
 import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
+import { movedBy, useRepair } from '@/shared/useRepair'
 import { STYLE_NAMES, dayOf } from '@/shared/words'
 import PullBench from './PullBench.vue'
 import { requestOf, startOf, type Start } from './usePull'
@@ -77,6 +78,12 @@ async function settle() {
   await forget(props.lifterId)
 }
 const bench = ref<InstanceType<typeof PullBench> | null>(null)
+const repair = useRepair<Start>(bench, (setup, change) => {
+  if (change.style === 'frog') return { style: 'frog', toe_out_deg: Math.max(setup.toe_out_deg, 30) }
+  if (typeof change.bar_offset_to_m === 'number') return { bar_offset_m: change.bar_offset_to_m }
+  if (change.shoulder_offset === 'school') return { shoulder_offset_m: Math.max(setup.shoulder_offset_m, 0.04) }
+  return movedBy(setup, change)
+})
 function onKey(event: KeyboardEvent) {
   if (['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName) || event.ctrlKey || event.metaKey) return
   if (event.key === 'u') bench.value?.undo()
@@ -101,6 +108,7 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       <b>Settled on {{ dayOf(settled.data.value.settled_at) }}, out of date:</b>
       {{ settled.data.value.stale_because.join(', ') }}. Settle again or keep it knowingly.
     </p>
+    <p v-if="repair" class="repair" role="status"><b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.</p>
     <Waiting
       v-if="!start || !sheet.data.value" :error="ranking.error.value ?? sheet.error.value"
       what="Fitting every style, stance, toe angle, grip and foot distance" @again="ranking.refetch()"
@@ -129,4 +137,5 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
 .acts { display: flex; gap: 8px; flex-wrap: wrap; }
 .stale { padding: 6px 26px; border-bottom: 1px solid var(--line); background: var(--signal-wash); }
 @media (max-width: 1080px) { .pull { height: auto; } }
+.repair { padding: 6px 26px; border-bottom: 1px solid var(--line); background: var(--sheet); border-left: 3px solid var(--holds); }
 </style>

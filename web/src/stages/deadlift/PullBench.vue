@@ -85,7 +85,7 @@ function choose(start: Start) {
   step.value = 0
   set(start)
 }
-defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
+defineExpose({ undo, redo, pin, set, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
 </script>
 
 <template>

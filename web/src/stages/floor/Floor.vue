@@ -1,22 +1,26 @@
 <script setup lang="ts">
 // Who needs me: every lifter with what is open, most pressing first.
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useSession } from '@/shared/session'
+import { dayWords } from '@/stages/prescribe/words'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
+import ClubPlan from './ClubPlan.vue'
 
 const { session, mayWrite } = useSession()
 const { kg, cm } = useUnits()
 const floor = useQuery({ queryKey: ['floor'], queryFn: () => answered(client.GET('/api/floor')) })
+const planning = ref(false)
+const unplanned = computed(() => (floor.data.value ?? []).filter((r) => !r.planned).length)
 type Row = Schemas['FloorRow']
 
 const PRESSING = new Set(['pain', 'lift_ending', 'rising', 'stale'])
 const STAGE_OF: Record<string, string> = {
-  pain: 'lifter', lift_ending: 'log', rising: 'log', overdue: 'log',
+  pain: 'lifter', lift_ending: 'review', rising: 'review', cap: 'review', overdue: 'log', missed: 'prescribe',
 }
 const stageOf = (need: Schemas['Need']) => STAGE_OF[need.kind] ?? need.lift
 const pressing = computed(() => (floor.data.value ?? []).filter((r) => r.needs.some((n) => PRESSING.has(n.kind))))
@@ -32,14 +36,19 @@ const groups = computed(() => [
   { title: 'On their way', rows: calm.value },
 ])
 const nextText = (row: Row) =>
-  row.next?.load_kg ? `${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}` : 'nothing prescribed'
+  row.planned
+    ? `${dayWords(row.planned.on)}: ${row.planned.title.toLowerCase()}`
+    : row.next?.load_kg ? `${row.next.lift === 'squat' ? 'Squat' : 'Deadlift'} ${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}` : 'nothing prescribed'
 </script>
 
 <template>
   <main>
     <StageHead :over="session?.club ?? ''" :answer="answer">
+      <v-btn v-if="mayWrite && unplanned" class="quiet" @click="planning = !planning">Plan for all</v-btn>
+      <v-btn :to="{ name: 'platform' }">Log a group</v-btn>
       <v-btn v-if="mayWrite" variant="flat" :to="{ name: 'new-lifter' }">Add a lifter</v-btn>
     </StageHead>
+    <ClubPlan v-if="planning" :without="unplanned" @close="planning = false" />
     <Waiting v-if="!floor.data.value" :error="floor.error.value" what="The floor" @again="floor.refetch()" />
     <div v-else-if="!floor.data.value.length" class="empty">
       <p class="big">An empty floor.</p>
@@ -58,13 +67,13 @@ const nextText = (row: Row) =>
               <li v-for="need in row.needs" :key="need.text">
                 <RouterLink
                   :class="['need', { press: PRESSING.has(need.kind) }]"
-                  :to="{ name: stageOf(need), params: { lifterId: row.lifter_id } }"
+                  :to="{ name: stageOf(need), params: { lifterId: row.lifter_id }, query: stageOf(need) === 'review' ? { lift: need.lift } : {} }"
                 >{{ need.text }}</RouterLink>
               </li>
               <li v-if="!row.needs.length" class="holds">all settled</li>
             </ul>
             <div class="next">
-              <RouterLink :to="{ name: 'prescribe', params: { lifterId: row.lifter_id } }">Squat {{ nextText(row) }}</RouterLink>
+              <RouterLink :to="{ name: 'prescribe', params: { lifterId: row.lifter_id } }">{{ nextText(row) }}</RouterLink>
               <p class="small soft">{{ row.last_set_at ? `last set ${dayOf(row.last_set_at)}` : 'no set logged' }}</p>
             </div>
             <RouterLink class="to-log small" :to="{ name: 'log', params: { lifterId: row.lifter_id } }">Log</RouterLink>

@@ -2,12 +2,16 @@
 // What the gym owns, measured once, and which schools the club follows.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import OneOf from '@/shared/OneOf.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client, once } from '@/shared/api'
 import { useSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
+import { LIFT_CHOICE } from '@/shared/words'
 import Bars from './Bars.vue'
+import Kit from './Kit.vue'
+import Place from './Place.vue'
 import Plates from './Plates.vue'
 import Racks from './Racks.vue'
 
@@ -38,13 +42,13 @@ async function choose(question: string, position: string) {
       <div>
         <Racks :racks="equipment.data.value.racks" :may-write="mayWrite" />
         <Bars class="mt-6" :bars="equipment.data.value.bars" :may-write="mayWrite" />
+        <Place class="mt-6" :may-write="mayWrite" />
+        <Kit class="mt-6" :may-write="mayWrite" />
         <Plates class="mt-6" :plates="equipment.data.value.plates" :may-write="mayWrite" />
       </div>
       <section>
         <h2>Schools of the club <small>a lifter may follow another</small></h2>
-        <div class="lifts" role="radiogroup" aria-label="Lift">
-          <button v-for="l in ['squat', 'deadlift', 'both'] as const" :key="l" role="radio" :aria-checked="lift === l" :class="{ on: lift === l }" @click="lift = l">{{ l }}</button>
-        </div>
+        <OneOf v-model="lift" class="my-2" label="Lift" :options="[...LIFT_CHOICE, ['both', 'both']]" />
         <p v-if="message" class="signal" role="alert">{{ message }}</p>
         <div v-for="s in shown" :key="s.id" class="school">
           <label :for="s.id">{{ s.question }}</label>
@@ -62,9 +66,6 @@ async function choose(question: string, position: string) {
 .columns { display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(300px, 1fr); gap: 40px; padding: 18px 26px 40px; }
 .school { display: grid; grid-template-columns: 1fr 210px; gap: 2px 12px; padding: 7px 0; border-top: 1px solid var(--hair); align-items: center; }
 .why { grid-column: 1 / -1; }
-.lifts { display: flex; gap: 12px; padding: 6px 0; }
-.lifts button { font: inherit; color: var(--soft); background: none; border: 0; border-bottom: 3px solid transparent; cursor: pointer; padding: 2px 0; }
-.lifts .on { color: var(--ink); font-weight: 700; border-bottom-color: var(--signal); }
 select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 5px 7px; width: 100%; }
 @media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); padding: 14px; gap: 24px; } .school { grid-template-columns: 1fr; } }
 </style>

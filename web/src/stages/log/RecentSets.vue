@@ -1,21 +1,23 @@
 <script setup lang="ts">
-// What was logged, day by day; a set can be taken back, the old fact stays on record.
-import { computed } from 'vue'
-import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
+// What was logged, day by day; a set can be amended or taken back, the old fact stays on record.
+import { computed, ref } from 'vue'
+import { answered, client, uuid7, type Schemas } from '@/shared/api'
+import { useOutbox } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
-import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import type { ShownSet } from './usePlatform'
 
-const props = defineProps<{ sets: Schemas['SetAnswer'][]; faultName: (id: string) => string; lifterId: string }>()
+const props = defineProps<{ sets: ShownSet[]; faultName: (id: string) => string }>()
+const emit = defineEmits<{ amend: [set: ShownSet] }>()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
-const forget = useForget()
+const { enqueue } = useOutbox()
 const { message, run } = useProblem()
 
 const days = computed(() => {
-  const grouped = new Map<string, Schemas['SetAnswer'][]>()
+  const grouped = new Map<string, ShownSet[]>()
   for (const s of props.sets) {
     const day = `${dayOf(s.performed_at)} · ${s.variation === 'competition' ? s.lift : s.variation}`
     grouped.set(day, [...(grouped.get(day) ?? []), s])
@@ -27,17 +29,12 @@ function faultsOf(s: Schemas['SetAnswer']): string {
   for (const f of s.faults) counts.set(f.fault_id, (counts.get(f.fault_id) ?? 0) + 1)
   return [...counts].map(([id, n]) => `${props.faultName(id)}${n > 1 ? ` ×${n}` : ''}`).join(', ')
 }
-async function takeBack(setId: string) {
-  await run(() =>
-    answered(
-      client.POST('/api/sets/{set_id}/withdrawal', {
-        params: { path: { set_id: setId }, ...once() },
-        body: { new_id: uuid7() },
-      }),
-    ),
-  )
-  await forget(props.lifterId)
+const takeBack = (set_id: string) => enqueue({ kind: 'withdrawal', key: uuid7(), set_id, new_id: uuid7() })
+const versions = ref<Schemas['SetAnswer'][] | null>(null)
+async function history(set_id: string) {
+  versions.value = (await run(() => answered(client.GET('/api/sets/{set_id}/versions', { params: { path: { set_id } } })))) ?? null
 }
+const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.missed_reps} missed` : ''} × ${kg(s.load_kg, 2)}`
 </script>
 
 <template>
@@ -49,19 +46,37 @@ async function takeBack(setId: string) {
       <p class="small soft">{{ day }}</p>
       <ul>
         <li v-for="s in logged" :key="s.set_id">
-          <span><b>{{ s.reps }}<template v-if="s.missed_reps">+{{ s.missed_reps }} missed</template> × {{ kg(s.load_kg, 2) }}</b><template v-if="s.rpe"> @ {{ s.rpe }}</template></span>
-          <span class="signal small">{{ faultsOf(s) }}</span>
-          <span class="small soft">{{ s.estimated_max_kg ? `est. ${kg(s.estimated_max_kg, 0)}` : '' }}</span>
-          <button v-if="mayWrite" class="linkish small soft" :aria-label="`Take back ${s.reps} reps with ${kg(s.load_kg)}`" @click="takeBack(s.set_id)">take back</button>
+          <span><b>{{ asText(s) }}</b><template v-if="s.rpe"> @ {{ s.rpe }}</template></span>
+          <span class="small"><span class="signal">{{ faultsOf(s) }}</span> <span v-if="s.waiting" class="soft">waiting</span></span>
+          <span v-if="mayWrite" class="acts small soft">
+            <button class="linkish" :aria-label="`Amend ${asText(s)}`" @click="emit('amend', s)">amend</button>
+            <button v-if="s.replaces" class="linkish" :aria-label="`History of ${asText(s)}`" @click="history(s.set_id)">history</button>
+            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s.set_id)">take back</button>
+          </span>
         </li>
       </ul>
     </div>
+    <v-dialog :model-value="versions !== null" @update:model-value="versions = null">
+      <v-card v-if="versions" class="pa-6" aria-labelledby="versions-title">
+        <h1 id="versions-title">This set, as it was said</h1>
+        <ol class="mt-3">
+          <li v-for="(v, i) in versions" :key="v.set_id" class="version">
+            <b>{{ asText(v) }}</b><template v-if="v.rpe"> @ {{ v.rpe }}</template> <span class="signal">{{ faultsOf(v) }}</span>
+            <span class="soft">{{ v.withdrawn ? ' taken back' : i === 0 ? ' stands now' : ' replaced' }}</span>
+          </li>
+        </ol>
+        <div class="mt-4"><v-btn @click="versions = null">Close</v-btn></div>
+      </v-card>
+    </v-dialog>
   </section>
 </template>
 
 <style scoped>
 .day { margin-top: 10px; border-top: 1px solid var(--line); padding-top: 4px; }
 ul { list-style: none; padding: 0; margin: 0; }
-li { display: grid; grid-template-columns: 150px minmax(0, 1fr) auto auto; gap: 12px; padding: 3px 0; align-items: baseline; }
-@media (max-width: 560px) { li { grid-template-columns: 1fr auto; } }
+.day li { display: grid; grid-template-columns: 132px minmax(0, 1fr) auto; gap: 10px; padding: 2px 0; align-items: baseline; }
+.acts { display: flex; gap: 10px; }
+.acts button { min-height: 26px; }
+.version { padding: 4px 0; }
+@media (max-width: 560px) { .day li { grid-template-columns: 1fr auto; } .day li > span:nth-child(2) { grid-row: 2; grid-column: 1 / -1; } }
 </style>

@@ -1,43 +1,106 @@
-// The set being logged, kept in the browser until the server has it: nothing typed is lost.
+// The set being logged, kept in the browser until it is in the outbox: nothing typed is lost.
 import { ref, watch } from 'vue'
-import { uuid7 } from '@/shared/api'
+import { uuid7, type Schemas } from '@/shared/api'
 
+export type Lift = 'squat' | 'deadlift'
 export interface SeenFault {
   observation_id: string
   rep: number
   fault_id: string
   phase: string
   severity: number
+  side: 'left' | 'right' | null
   note: string
 }
 export interface Draft {
   set_id: string
   key: string
-  lift: 'squat' | 'deadlift'
+  replaces: string | null
+  performed_at: string | null
+  lift: Lift
   variation: string
   load_kg: number
   reps: ('good' | 'miss')[]
   rpe: number | null
   aimed_rpe: number | null
   pull_style: 'dead_stop' | 'rebound' | null
+  cue: string
+  gear: Schemas['Gear']
+  measures: Schemas['Measures']
   note: string
   faults: SeenFault[]
+  past: string[]
 }
 
 export const freshDraft = (from: Partial<Draft> = {}): Draft => ({
-  set_id: uuid7(), key: uuid7(), lift: 'squat', variation: 'competition', load_kg: 60, reps: [], rpe: null,
-  aimed_rpe: null, pull_style: null, note: '', faults: [], ...from,
+  set_id: uuid7(), key: uuid7(), replaces: null, performed_at: null, lift: 'squat', variation: 'competition',
+  load_kg: 60, reps: [], rpe: null, aimed_rpe: null, pull_style: null, cue: '', gear: {}, measures: {}, note: '',
+  faults: [], past: [], ...from,
 })
+
+const MOST_UNDO = 40
+function remember(draft: Draft) {
+  draft.past = [...draft.past, JSON.stringify([draft.reps, draft.faults])].slice(-MOST_UNDO)
+}
+
+export function addRep(draft: Draft, kind: 'good' | 'miss') {
+  if (draft.reps.length >= 30) return
+  remember(draft)
+  draft.reps.push(kind)
+}
+
+/** A fault in a new rep, or one more in the rep before. */
+export function addFault(draft: Draft, fault: { fault_id: string; phase: string }, sameRep: boolean) {
+  if (draft.reps.length >= 30) return
+  remember(draft)
+  if (!sameRep || !draft.reps.length) draft.reps.push('good')
+  draft.faults.push({ observation_id: uuid7(), rep: draft.reps.length, severity: 2, side: null, note: '', ...fault })
+}
+
+/** Says more about the fault noted last. */
+export function changeLast(draft: Draft, change: Partial<Pick<SeenFault, 'severity' | 'side'>>) {
+  const last = draft.faults.at(-1)
+  if (!last) return
+  remember(draft)
+  Object.assign(last, change)
+}
+
+export function undo(draft: Draft) {
+  const before = draft.past.pop()
+  if (before) [draft.reps, draft.faults] = JSON.parse(before) as [Draft['reps'], Draft['faults']]
+}
+
+/** The set as the server takes it. */
+export function bodyOf(draft: Draft): Schemas['SetRequest'] {
+  return {
+    set_id: draft.set_id, replaces: draft.replaces, lift: draft.lift, variation: draft.variation, load_kg: draft.load_kg,
+    reps: draft.reps.filter((r) => r === 'good').length, missed_reps: draft.reps.filter((r) => r === 'miss').length,
+    rpe: draft.rpe, aimed_rpe: draft.aimed_rpe, pull_style: draft.lift === 'deadlift' ? (draft.pull_style ?? 'dead_stop') : null,
+    cue: draft.cue, gear: draft.gear, measures: draft.measures, note: draft.note,
+    performed_at: draft.performed_at ?? new Date().toISOString(), faults: draft.faults,
+  }
+}
+
+/** A draft that amends a logged set: the old fact stays on record. */
+export function amending(s: Schemas['SetAnswer']): Draft {
+  return freshDraft({
+    replaces: s.set_id, performed_at: s.performed_at, lift: s.lift as Lift, variation: s.variation, load_kg: s.load_kg,
+    reps: [...Array<'good'>(s.reps).fill('good'), ...Array<'miss'>(s.missed_reps).fill('miss')],
+    rpe: s.rpe, aimed_rpe: s.aimed_rpe, pull_style: s.pull_style as Draft['pull_style'], cue: s.cue, gear: s.gear,
+    measures: s.measures, note: s.note,
+    faults: s.faults.map((f) => ({ observation_id: uuid7(), rep: f.rep, fault_id: f.fault_id, phase: f.phase, severity: f.severity ?? 2, side: f.side ?? null, note: f.note ?? '' })),
+  })
+}
 
 export function useDraft(lifterId: string) {
   const place = `pavrik-draft-${lifterId}`
   const stored = localStorage.getItem(place)
-  const draft = ref<Draft>(stored ? (JSON.parse(stored) as Draft) : freshDraft())
+  const draft = ref<Draft>(stored ? freshDraft(JSON.parse(stored) as Partial<Draft>) : freshDraft())
   watch(draft, (now) => localStorage.setItem(place, JSON.stringify(now)), { deep: true })
-  /** The next set: same lift, load and style, a new id. */
+  /** The next set: same lift, load, style and gear, a new id. */
   function next() {
-    const { lift, variation, load_kg, aimed_rpe, pull_style } = draft.value
-    draft.value = freshDraft({ lift, variation, load_kg, aimed_rpe, pull_style })
+    const { lift, variation, load_kg, aimed_rpe, pull_style, cue, gear } = draft.value
+    draft.value = freshDraft({ lift, variation, load_kg, aimed_rpe, pull_style, cue, gear })
   }
   return { draft, next, isNew: stored === null }
 }

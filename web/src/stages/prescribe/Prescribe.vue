@@ -1,141 +1,80 @@
 <script setup lang="ts">
-// The next session's load, its plates and warm-up, and because of what.
-import { useQuery } from '@tanstack/vue-query'
-import { computed, reactive, ref } from 'vue'
-import PlateStack from '@/shared/PlateStack.vue'
+// What the lifter does next, with a reason on every line: the plan, the variations, one load alone.
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client, once, uuid7 } from '@/shared/api'
 import { useSession } from '@/shared/session'
-import { useUnits } from '@/shared/units'
-import { useForget, useLifter } from '@/shared/useLifter'
-import { useProblem } from '@/shared/useProblem'
-import { dayOf } from '@/shared/words'
+import { useLifter } from '@/shared/useLifter'
+import NextLoad from './NextLoad.vue'
+import PlanForm from './PlanForm.vue'
+import PlanNews from './PlanNews.vue'
+import PlanOut from './PlanOut.vue'
+import PlanSheet from './PlanSheet.vue'
+import Variations from './Variations.vue'
+import { usePlan, type PlanFrame } from './usePlan'
+import { dayWords, isoDay, titleOf } from './words'
 
 const props = defineProps<{ lifterId: string }>()
-const { kg, massOf, massUnit, readMass } = useUnits()
+const VIEWS = { plan: 'Plan', variations: 'Variations', load: 'One load' } as const
+type View = keyof typeof VIEWS
+const route = useRoute()
+const router = useRouter()
 const { mayWrite } = useSession()
-const forget = useForget()
 const { data: lifter } = useLifter(() => props.lifterId)
-const at = computed(() => ({ path: { lifter_id: props.lifterId } }))
-const target = reactive({ lift: 'squat' as 'squat' | 'deadlift', sets: 3, reps: 5, rpe: 8 })
-
-const proposal = useQuery({
-  queryKey: ['proposal', props.lifterId, target],
-  placeholderData: (previous) => previous,
-  queryFn: () => answered(client.POST('/api/lifters/{lifter_id}/next-load', { params: at.value, body: { ...target } })),
-})
-const given = useQuery({
-  queryKey: ['prescriptions', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/prescriptions', { params: at.value })),
-})
-
-const overruling = ref(false)
-const overruled = ref('')
-const because = ref('')
-const { message, busy, run, of } = useProblem()
-const done = ref(false)
-async function prescribe() {
-  const id = uuid7()
-  const kept = await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/prescriptions', {
-        params: { ...at.value, ...once(id) },
-        body: {
-          ...target, prescription_id: id,
-          overruled_kg: overruling.value ? readMass(overruled.value) || null : null,
-          overruled_because: overruling.value ? because.value : '',
-        },
-      }),
-    ),
-  )
-  if (!kept) return
-  overruling.value = false
-  done.value = true
-  await forget(props.lifterId)
+const { standing, plan, problem, make, follow, withdraw, overrule } = usePlan(props.lifterId)
+const view = computed<View>(() => (typeof route.query.view === 'string' && route.query.view in VIEWS ? (route.query.view as View) : 'plan'))
+const show = (wanted: View) => router.replace({ query: { ...route.query, view: wanted } })
+const anew = ref(false)
+const out = ref(false)
+async function keep(frame: PlanFrame) {
+  if (await make(frame)) anew.value = false
 }
+watch(plan, (now) => now && (anew.value = false))
 const answer = computed(() => {
-  const p = proposal.data.value
-  if (!p) return 'The next load'
-  if (p.load_kg === null) return 'Nothing to go by yet'
-  return `${target.lift === 'squat' ? 'Squat' : 'Deadlift'} ${p.sets} × ${p.reps} @ ${p.rpe} with ${kg(p.load_kg)}`
+  if (view.value === 'variations') return 'Which variation, and why'
+  if (view.value === 'load') return 'One load'
+  if (!standing.data.value) return 'The plan'
+  if (!plan.value || anew.value) return 'How long, which days, to which meet?'
+  const today = isoDay(new Date())
+  const next = plan.value.weeks.flatMap((w) => w.days).find((d) => d.on >= today)
+  if (!next) return 'The plan has run out: make the next one'
+  const lifts = next.lines.filter((l) => ['main', 'second'].includes(l.kind)).map(titleOf)
+  const what = [...new Set(lifts)].join(' and ').toLowerCase() || 'support work'
+  return next.on === today ? `Today: ${what}` : `${dayWords(next.on)}: ${what}`
 })
 </script>
 
 <template>
   <main>
     <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
-      <v-btn v-if="mayWrite && proposal.data.value?.load_kg" class="quiet" @click="overruling = !overruling">Overrule</v-btn>
-      <v-btn v-if="mayWrite && proposal.data.value?.load_kg && !overruling" variant="flat" :disabled="busy" @click="prescribe">Prescribe</v-btn>
+      <template v-if="view === 'plan' && plan && !anew">
+        <v-btn class="quiet" @click="out = !out">Print, files, link</v-btn>
+        <v-btn v-if="mayWrite" class="quiet" @click="anew = true">Plan anew</v-btn>
+      </template>
       <v-btn :to="{ name: 'log', params: { lifterId } }">To the platform</v-btn>
     </StageHead>
-    <Waiting v-if="!proposal.data.value" :error="proposal.error.value" what="The next load" @again="proposal.refetch()" />
-    <div v-else class="columns">
-      <section>
-        <div class="target">
-          <label><span class="small soft">Lift</span><select v-model="target.lift"><option value="squat">Squat</option><option value="deadlift">Deadlift</option></select></label>
-          <label><span class="small soft">Sets</span><select v-model.number="target.sets"><option v-for="n in 8" :key="n">{{ n }}</option></select></label>
-          <label><span class="small soft">Reps</span><select v-model.number="target.reps"><option v-for="n in 10" :key="n">{{ n }}</option></select></label>
-          <label><span class="small soft">RPE</span><select v-model.number="target.rpe"><option v-for="n in [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10]" :key="n">{{ n }}</option></select></label>
-        </div>
-        <form v-if="overruling" class="note decide mt-4" novalidate @submit.prevent="prescribe">
-          <p><b>Overrule the load.</b> The reason is kept with it; the rule learns nothing silently.</p>
-          <div class="over mt-3">
-            <v-text-field v-model="overruled" :label="`Load, ${massUnit}`" inputmode="decimal" :error-messages="of('overruled_kg')" />
-            <v-text-field v-model="because" label="Because" :error-messages="of('overruled_because')" />
-          </div>
-          <v-btn class="mt-3" variant="flat" type="submit" :disabled="busy">Prescribe this</v-btn>
-        </form>
-        <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-        <p v-if="done && !message" class="holds mt-3" role="status">Prescribed; it stands on the floor and on the platform.</p>
-        <template v-if="proposal.data.value.load_kg !== null">
-          <p class="mt-5"><span class="big">{{ massOf(proposal.data.value.load_kg, 2) }}</span> {{ massUnit }}</p>
-          <PlateStack class="mt-2" :per-side="proposal.data.value.per_side" :bar-kg="proposal.data.value.bar_kg" :collars-kg="proposal.data.value.collars_kg" />
-        </template>
-        <h2 class="mt-6">Because</h2>
-        <ol class="because">
-          <li v-for="b in proposal.data.value.because" :key="b.text">
-            {{ b.text }}.
-            <RouterLink v-if="b.facts.length" class="small soft" :to="{ name: 'log', params: { lifterId } }">{{ b.facts.length }} fact{{ b.facts.length > 1 ? 's' : '' }} in the log</RouterLink>
-          </li>
-        </ol>
-        <p class="note small mt-4">Squat with pins or spotters. Holding the breath raises blood pressure: with heart, eye or pressure conditions, pregnancy or hernia a doctor is asked first. No max tests for novices or the injured.</p>
-      </section>
-      <aside>
-        <h2>Way up</h2>
-        <table v-if="proposal.data.value.warm_up.length" class="plain mt-1">
-          <thead><tr><th>Reps</th><th>Load</th><th>Each side</th></tr></thead>
-          <tbody>
-            <tr v-for="w in proposal.data.value.warm_up" :key="w.load_kg">
-              <td>{{ w.reps }}</td><td><b>{{ kg(w.load_kg, 2) }}</b></td>
-              <td class="soft">{{ w.per_side.map((p) => massOf(p, 2)).join(' + ') || 'empty bar' }}</td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-else class="soft">None needed.</p>
-        <h2 class="mt-6">Prescribed before</h2>
-        <ul class="before">
-          <li v-for="p in given.data.value ?? []" :key="p.prescription_id">
-            <span class="soft small">{{ dayOf(p.prescribed_at) }}</span>
-            {{ p.lift }} {{ p.answer.sets }} × {{ p.answer.reps }} @ {{ p.answer.rpe }},
-            <b>{{ p.overruled_kg ? kg(p.overruled_kg) : p.answer.load_kg ? kg(p.answer.load_kg) : 'no load' }}</b>
-            <span v-if="p.overruled_kg" class="small signal">overruled: {{ p.overruled_because }}</span>
-          </li>
-        </ul>
-      </aside>
+    <nav class="tabs" role="tablist" aria-label="Prescribe">
+      <button v-for="(name, id) in VIEWS" :key="id" role="tab" :aria-selected="view === id" @click="show(id)">{{ name }}</button>
+    </nav>
+    <Variations v-if="view === 'variations'" :lifter-id="lifterId" />
+    <NextLoad v-else-if="view === 'load'" :lifter-id="lifterId" />
+    <Waiting v-else-if="!standing.data.value" :error="standing.error.value" what="The plan" @again="standing.refetch()" />
+    <PlanForm v-else-if="!plan || anew" :lifter-id="lifterId" :from="standing.data.value.ask ?? null" :busy="problem.busy.value" :message="problem.message.value" @make="keep" @leave="anew = false" />
+    <div v-else class="stands">
+      <PlanOut v-if="out" :lifter-id="lifterId" :may-write="mayWrite" has-plan class="note" />
+      <p v-if="problem.message.value" class="signal" role="alert">{{ problem.message.value }}</p>
+      <PlanNews :lifter-id="lifterId" :standing="standing.data.value" :may-write="mayWrite" :busy="problem.busy.value" @follow="follow" />
+      <PlanSheet :lifter-id="lifterId" :plan="plan" :volume="standing.data.value.volume ?? []" :may-write="mayWrite" :busy="problem.busy.value" @overrule="overrule" />
+      <p v-if="mayWrite" class="small"><button class="linkish soft" :disabled="problem.busy.value" @click="withdraw">Take the plan back</button></p>
     </div>
   </main>
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 600px) minmax(260px, 380px); gap: 48px; padding: 18px 26px 40px; }
-.target { display: flex; gap: 10px; flex-wrap: wrap; }
-.target label { display: flex; flex-direction: column; }
-select { font: inherit; font-weight: 600; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; height: 38px; padding: 4px 10px; min-width: 72px; }
-.because { padding-left: 20px; margin: 6px 0 0; display: grid; gap: 8px; max-width: 66ch; }
-.because li::marker { color: var(--signal); font-weight: 700; }
-.over { display: grid; grid-template-columns: 130px 1fr; gap: 10px; }
-.before { list-style: none; padding: 0; margin: 6px 0 0; }
-.before li { border-top: 1px solid var(--hair); padding: 5px 0; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; padding: 14px; gap: 24px; } }
+.tabs { display: flex; gap: 20px; padding: 6px 26px 0; border-bottom: 1px solid var(--line); }
+.tabs button { font: inherit; color: inherit; background: none; border: 0; border-bottom: 2px solid transparent; padding: 6px 0; min-height: 36px; cursor: pointer; }
+.tabs [aria-selected='true'] { border-bottom-color: var(--signal); font-weight: 700; }
+.stands { padding: 14px 26px 40px; display: grid; gap: 14px; }
+@media (max-width: 760px) { .stands, .tabs { padding-left: 14px; padding-right: 14px; } }
 </style>

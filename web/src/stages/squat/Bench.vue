@@ -118,7 +118,7 @@ function goOnMap(place: { row: string; stance_m: number }) {
 }
 const whole = (setup: Setup) => set({ ...setup, specialty: setup.specialty })
 
-defineExpose({ undo, redo, pin, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
+defineExpose({ undo, redo, pin, set, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
 </script>
 
 <template>

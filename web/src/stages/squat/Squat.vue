@@ -9,7 +9,8 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
-import { BAR_NAMES, dayOf } from '@/shared/words'
+import { movedBy, useRepair } from '@/shared/useRepair'
+import { BAR_NAMES, BAR_ORDER, dayOf } from '@/shared/words'
 import Bench from './Bench.vue'
 import { useJob } from '@/shared/useJob'
 import { barName, requestOf, type Setup } from './useSetup'
@@ -97,6 +98,14 @@ async function settle() {
 }
 
 const bench = ref<InstanceType<typeof Bench> | null>(null)
+const repair = useRepair<Setup>(bench, (setup, change) => {
+  if (change.bar === 'higher') return { bar_position: BAR_ORDER[Math.min(BAR_ORDER.indexOf(setup.bar_position) + 1, BAR_ORDER.length - 1)], specialty: undefined }
+  if (change.refit) {
+    const best = ranking.data.value?.leaders.find((l) => l.setup.bar_position === setup.bar_position)?.setup
+    return best ? { stance_m: best.stance_m, toe_out_deg: best.toe_out_deg } : null
+  }
+  return movedBy(setup, change)
+})
 function onKey(event: KeyboardEvent) {
   if (['INPUT', 'TEXTAREA', 'SELECT'].includes((event.target as HTMLElement).tagName)) return
   if (event.ctrlKey || event.metaKey) return
@@ -123,6 +132,7 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
       <b>Settled on {{ dayOf(settled.data.value.settled_at) }}, out of date:</b>
       {{ settled.data.value.stale_because.join(', ') }}. Settle again or keep it knowingly.
     </p>
+    <p v-if="repair" class="repair" role="status"><b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.</p>
     <Waiting
       v-if="!start || !sheet.data.value" :error="ranking.error.value ?? sheet.error.value"
       what="Fitting every bar position, stance, toe angle and heel" @again="ranking.refetch()"
@@ -151,6 +161,7 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
 <style scoped>
 .squat { height: 100vh; display: flex; flex-direction: column; }
 @media (max-width: 1080px) { .squat { height: auto; } }
+.repair { padding: 6px 26px; border-bottom: 1px solid var(--line); background: var(--sheet); border-left: 3px solid var(--holds); }
 .acts { display: flex; gap: 8px; flex-wrap: wrap; }
 .stale { padding: 6px 26px; border-bottom: 1px solid var(--line); background: var(--signal-wash); }
 </style>

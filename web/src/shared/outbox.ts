@@ -1,0 +1,135 @@
+// What was logged and is not on the server yet: kept in the browser's database, sent in order, each
+// item under a key of its own, so that nothing is lost and nothing doubled.
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import { computed, reactive, readonly } from 'vue'
+import { answered, client, ProblemError, type Schemas } from './api'
+import { loadSession, useSession } from './session'
+
+export type QueuedBody = Schemas['QueuedSetRequest'] | Schemas['QueuedWithdrawalRequest']
+export interface Queued {
+  key: string
+  owner: string
+  body: QueuedBody
+  at: string
+  refused?: string
+}
+interface OutboxSchema extends DBSchema {
+  outbox: { key: string; value: Queued; indexes: { 'by-time': string } }
+}
+
+const BATCH = 50
+const RETRY_MS = [1000, 2000, 4000, 8000, 15000]
+
+let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null
+const database = () =>
+  (opened ??= openDB<OutboxSchema>('pavrik', 1, {
+    upgrade(db) {
+      db.createObjectStore('outbox', { keyPath: 'key' }).createIndex('by-time', 'at')
+    },
+  }))
+
+const state = reactive<{ items: Queued[]; sending: boolean; trouble: string }>({ items: [], sending: false, trouble: '' })
+const listeners = new Set<(lifterIds: string[]) => void>()
+let tries = 0
+let timer: ReturnType<typeof setTimeout> | undefined
+
+const { session } = useSession()
+const owner = () => (session.value ? `${session.value.club}/${session.value.coach}` : '')
+
+async function reload() {
+  const all = await (await database()).getAllFromIndex('outbox', 'by-time')
+  state.items = all.filter((item) => item.owner === owner())
+}
+
+const plain = (item: Queued) => JSON.parse(JSON.stringify(item)) as Queued
+
+/** Keep an item and send it as soon as the server answers. */
+export async function enqueue(body: QueuedBody): Promise<void> {
+  const item: Queued = { key: body.key, owner: owner(), body: JSON.parse(JSON.stringify(body)) as QueuedBody, at: new Date().toISOString() }
+  state.items.push(item)
+  await (await database()).put('outbox', plain(item))
+  void drain()
+}
+
+/** Give a refused item up. */
+export async function discard(key: string): Promise<void> {
+  await (await database()).delete('outbox', key)
+  state.items = state.items.filter((item) => item.key !== key)
+}
+
+function again() {
+  clearTimeout(timer)
+  timer = setTimeout(() => void drain(), RETRY_MS[Math.min(tries, RETRY_MS.length - 1)])
+  tries += 1
+}
+
+/** Take what was kept out of the box and mark what was refused, in one write and one redraw. */
+async function settle(sent: Queued[], fates: Schemas['FateAnswer'][]) {
+  const refusals = new Map(fates.filter((f) => f.fate !== 'kept').map((f) => [f.key, f.detail]))
+  const kept = new Set(fates.filter((f) => f.fate === 'kept').map((f) => f.key))
+  const writing = (await database()).transaction('outbox', 'readwrite')
+  for (const item of sent) {
+    if (kept.has(item.key)) void writing.store.delete(item.key)
+    else if (refusals.has(item.key)) void writing.store.put({ ...plain(item), refused: refusals.get(item.key)! })
+  }
+  await writing.done
+  state.items = state.items
+    .filter((item) => !kept.has(item.key))
+    .map((item) => (refusals.has(item.key) ? { ...item, refused: refusals.get(item.key)! } : item))
+}
+
+async function sendAll() {
+  const touched = new Set<string>()
+  for (;;) {
+    const batch = state.items.filter((item) => !item.refused).slice(0, BATCH)
+    if (!batch.length) break
+    const { fates } = await answered(client.POST('/api/outbox', { body: { items: batch.map((item) => item.body) } }))
+    for (const item of batch) if (item.body.kind === 'set') touched.add(item.body.lifter_id)
+    await settle(batch, fates)
+  }
+  if (touched.size) listeners.forEach((heard) => heard([...touched]))
+}
+
+/** Send what waits, in order. Safe to call at any time and from any tab. */
+export async function drain(): Promise<void> {
+  if (state.sending || !session.value) return
+  state.sending = true
+  try {
+    await reload()
+    const alone = async () => {
+      await sendAll()
+    }
+    if (navigator.locks) await navigator.locks.request('pavrik-outbox', alone)
+    else await alone()
+    state.trouble = ''
+    tries = 0
+  } catch (error) {
+    state.trouble = error instanceof ProblemError && error.status === 401 ? 'Sign in again to send.' : 'No connection.'
+    if (error instanceof ProblemError && error.status === 403) await loadSession()
+    again()
+  } finally {
+    state.sending = false
+  }
+}
+
+if (typeof window !== 'undefined') {
+  window.addEventListener('online', () => void drain())
+  document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void drain())
+}
+
+export function useOutbox() {
+  return {
+    items: computed(() => state.items),
+    waiting: computed(() => state.items.filter((item) => !item.refused).length),
+    refused: computed(() => state.items.filter((item) => item.refused)),
+    state: readonly(state),
+    enqueue,
+    discard,
+    drain,
+    /** Calls back with the lifters whose log the server has just taken. */
+    onTaken(heard: (lifterIds: string[]) => void) {
+      listeners.add(heard)
+      return () => listeners.delete(heard)
+    },
+  }
+}

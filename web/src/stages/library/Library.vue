@@ -1,0 +1,118 @@
+<script setup lang="ts">
+// Faults with their causes, tests and remedies; the coach's own beside the shipped ones.
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import OneOf from '@/shared/OneOf.vue'
+import StageHead from '@/shared/StageHead.vue'
+import Waiting from '@/shared/Waiting.vue'
+import { answered, client, once, type Schemas } from '@/shared/api'
+import { useSession } from '@/shared/session'
+import { useProblem } from '@/shared/useProblem'
+import { LIFT_CHOICE } from '@/shared/words'
+import OwnEntry from './OwnEntry.vue'
+import OwnVariation from './OwnVariation.vue'
+
+const { mayWrite } = useSession()
+const queries = useQueryClient()
+const catalogue = useQuery({ queryKey: ['catalogue'], queryFn: () => answered(client.GET('/api/catalogue')) })
+const names = useQuery({ queryKey: ['variation-names'], queryFn: () => answered(client.GET('/api/variations')) })
+const lift = ref<'squat' | 'deadlift'>('squat')
+const wanted = ref('')
+const open = ref<string | null>(null)
+const data = computed(() => catalogue.data.value ?? null)
+const own = computed(() => new Set(data.value?.own))
+const hidden = computed(() => new Set(data.value?.hidden))
+const faults = computed(() => {
+  const words = wanted.value.trim().toLowerCase()
+  return (data.value?.faults ?? []).filter((f) => f.lift === lift.value && (!words || `${f.name} ${f.seen}`.toLowerCase().includes(words)))
+})
+const causesOf = (f: Schemas['FaultAnswer']) => (data.value?.causes ?? []).filter((c) => f.causes.includes(c.id))
+const remediesOf = (c: Schemas['CauseAnswer']) => (data.value?.remedies ?? []).filter((r) => c.remedies.includes(r.id))
+const { message, run } = useProblem()
+type Entry = Schemas['EntryRequest']
+async function keep(entries: Entry[]): Promise<boolean> {
+  const kept = await run(() => answered(client.POST('/api/library/own', { params: once(), body: { format: 'pavrik-library', version: 1, entries } })))
+  await queries.invalidateQueries({ queryKey: ['catalogue'] })
+  await queries.invalidateQueries({ queryKey: ['variation-names'] })
+  return Boolean(kept)
+}
+/** Hides or shows an entry without touching what it says. */
+async function hide(kind: Entry['kind'], ident: string, hiddenNow: boolean) {
+  const file = own.value.has(ident) ? await answered(client.GET('/api/library/own')) : null
+  const body = file?.entries.find((e) => e.ident === ident)?.body ?? null
+  await keep([{ kind, ident, body, hidden: !hiddenNow }])
+}
+const adding = ref<Entry['kind'] | null>(null)
+async function added(entry: Entry) {
+  if (await keep([entry])) adding.value = null
+}
+async function importFile(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  await run(async () => {
+    const body = JSON.parse(await file.text()) as Schemas['LibraryFile']
+    await answered(client.POST('/api/library/own', { params: once(), body }))
+  })
+  await queries.invalidateQueries({ queryKey: ['catalogue'] })
+}
+</script>
+
+<template>
+  <main>
+    <StageHead over="The library" :answer="data ? `${data.faults.length} faults, ${data.causes.length} causes, ${data.remedies.length} remedies` : 'Faults, causes, remedies'">
+      <template v-if="mayWrite">
+        <v-btn @click="adding = 'fault'">Own fault</v-btn>
+        <v-btn @click="adding = 'cause'">Own cause</v-btn>
+        <v-btn @click="adding = 'remedy'">Own cue or drill</v-btn>
+        <v-btn @click="adding = 'variation'">Own variation</v-btn>
+      </template>
+    </StageHead>
+    <Waiting v-if="!data" :error="catalogue.error.value" what="The library" @again="catalogue.refetch()" />
+    <div v-else class="pad">
+      <div class="bar">
+        <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+        <v-text-field v-model="wanted" label="Find" class="find" />
+        <span class="small">Own entries: <a href="/api/library/own" download="pavrik-library.json">export</a><template v-if="mayWrite">, <label class="linkish">import<input type="file" accept=".json" class="visually-hidden" @change="importFile" /></label></template></span>
+      </div>
+      <p v-if="message" class="signal" role="alert">{{ message }}</p>
+      <OwnVariation v-if="adding === 'variation' && names.data.value" :catalogue="data" :names="names.data.value" :lift="lift" @keep="added" @close="adding = null" />
+      <OwnEntry v-else-if="adding && adding !== 'variation'" :kind="adding" :catalogue="data" :lift="lift" @keep="added" @close="adding = null" />
+      <p v-if="!faults.length" class="soft mt-4">Nothing is called so.</p>
+      <section v-if="names.data.value" class="mt-4">
+        <h2>Variations <small>each computed for the lifter on the Prescribe stage</small></h2>
+        <p>{{ names.data.value[lift].slice(1).join(', ') }}.</p>
+      </section>
+      <ul class="faults">
+        <li v-for="f in faults" :key="f.id" :class="{ hidden: hidden.has(f.id) }">
+          <button class="fault" :aria-expanded="open === f.id" @click="open = open === f.id ? null : f.id">
+            <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">own</span><span v-if="hidden.has(f.id)" class="mark">hidden</span>
+            <span class="soft">{{ f.seen }}</span><span class="small soft">{{ f.phases.length > 5 ? 'any phase' : f.phases.join(', ') }}</span>
+          </button>
+          <div v-if="open === f.id" class="inside">
+            <div v-for="c in causesOf(f)" :key="c.id" class="cause">
+              <p><b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">own</span></p>
+              <p class="small">Test: {{ c.test }}.</p>
+              <ul class="small"><li v-for="r in remediesOf(c)" :key="r.id"><span class="soft kind">{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span> {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span></li></ul>
+            </div>
+            <p v-if="f.caution" class="note small">{{ f.caution }}</p>
+            <p class="small soft">Common practice, no source. <button v-if="mayWrite" class="linkish" @click="hide('fault', f.id, hidden.has(f.id))">{{ hidden.has(f.id) ? 'Show it again' : 'Hide this fault' }}</button></p>
+          </div>
+        </li>
+      </ul>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.pad { padding: 14px 26px 40px; max-width: 1040px; }
+.bar { display: flex; gap: 18px; align-items: center; flex-wrap: wrap; }
+.find { max-width: 260px; }
+ul { list-style: none; padding: 0; margin: 10px 0 0; }
+.fault { font: inherit; color: inherit; width: 100%; text-align: left; background: none; border: 0; border-top: 1px solid var(--line); padding: 8px 0; cursor: pointer; display: flex; gap: 6px 12px; flex-wrap: wrap; align-items: baseline; min-height: 44px; }
+.fault > .small { margin-left: auto; }
+.hidden .fault { opacity: 0.75; text-decoration: line-through; }
+.mark { font-size: 11px; border: 1px solid var(--holds); color: var(--holds); border-radius: 2px; padding: 0 5px; }
+.inside { padding: 0 0 12px 18px; border-left: 3px solid var(--line); display: grid; gap: 10px; }
+.cause ul { margin: 2px 0 0; display: grid; gap: 2px; }
+.kind { display: inline-block; min-width: 150px; }
+</style>

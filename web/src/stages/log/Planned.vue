@@ -1,0 +1,30 @@
+<script setup lang="ts">
+// Today's lines of the plan; one tap takes a line's load and variation into the set.
+import type { Schemas } from '@/shared/api'
+import { useUnits } from '@/shared/units'
+
+defineProps<{ lines: Schemas['PlannedLine'][]; variation: string; loadKg: number }>()
+const emit = defineEmits<{ take: [line: Schemas['PlannedLine']] }>()
+const { kg } = useUnits()
+</script>
+
+<template>
+  <section v-if="lines.length">
+    <h2>Today's plan</h2>
+    <ul>
+      <li v-for="line in lines" :key="line.line_id">
+        <button :class="{ on: line.variation === variation && line.load_kg === loadKg, done: line.done >= line.sets }" @click="emit('take', line)">
+          <span><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template><template v-if="line.rpe !== null"> @ {{ line.rpe }}</template></span>
+          <span class="small soft">{{ line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : line.note || line.because[0]?.text }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+ul { list-style: none; padding: 0; margin: 4px 0 0; display: grid; gap: 4px; }
+button { font: inherit; color: inherit; width: 100%; min-height: 46px; text-align: left; background: none; border: 1px solid var(--hair); border-left: 3px solid var(--line); border-radius: 3px; padding: 4px 10px; cursor: pointer; display: flex; flex-direction: column; }
+.on { border-color: var(--ink); border-left-color: var(--signal); }
+.done b { text-decoration: line-through; }
+</style>

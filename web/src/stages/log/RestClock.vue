@@ -1,0 +1,25 @@
+<script setup lang="ts">
+// Time since the last set of this lifter; it outlives the page.
+import { computed, onUnmounted, ref } from 'vue'
+
+const props = defineProps<{ since: string | null; aimS?: number }>()
+const now = ref(Date.now())
+const timer = setInterval(() => (now.value = Date.now()), 1000)
+onUnmounted(() => clearInterval(timer))
+const seconds = computed(() => (props.since ? Math.max(0, Math.floor((now.value - Date.parse(props.since)) / 1000)) : null))
+const shown = computed(() => {
+  const s = seconds.value
+  if (s === null || s > 5400) return null
+  return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
+})
+</script>
+
+<template>
+  <p v-if="shown" class="rest" role="timer" :aria-label="`${shown} since the last set`">
+    <span class="big num">{{ shown }}</span> <span class="small soft">rest</span>
+  </p>
+</template>
+
+<style scoped>
+.rest { white-space: nowrap; }
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// What happened since the plan was made, what it would change, and what changed before.
+import { computed } from 'vue'
+import type { Schemas } from '@/shared/api'
+import Because from './Because.vue'
+import { dayWords } from './words'
+
+const props = defineProps<{ lifterId: string; standing: Schemas['StandingPlan']; mayWrite: boolean; busy: boolean }>()
+const emit = defineEmits<{ follow: [] }>()
+const before = computed(() => (props.standing.versions ?? []).filter((v) => v.changes.length))
+const pending = computed(() => props.standing.pending ?? [])
+</script>
+
+<template>
+  <div class="news">
+    <section v-if="pending.length" class="note decide">
+      <header>
+        <p><b>{{ pending.length }} lines would change</b> after what was logged and said since.</p>
+        <v-btn v-if="mayWrite" variant="flat" size="small" :disabled="busy" @click="emit('follow')">Let the plan follow</v-btn>
+      </header>
+      <details>
+        <summary class="small">Every change with its reason</summary>
+        <table class="plain small">
+          <tbody>
+            <tr v-for="c in pending" :key="c.line_id + c.after">
+              <td>{{ dayWords(c.on) }}</td><td>{{ c.what }}</td>
+              <td><s v-if="c.before" class="soft">{{ c.before }}</s> {{ c.after || 'goes' }}</td>
+              <td><Because :reasons="c.because.slice(0, 2)" :lifter-id="lifterId" :lift="c.lift" /></td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
+    </section>
+    <p v-for="b in standing.let_go ?? []" :key="b.text" class="small soft first">{{ b.text }}.</p>
+    <section v-for="b in standing.proposals ?? []" :key="b.text" class="note small">
+      <span class="first">{{ b.text }}.</span> <span class="soft">Proposed, not imposed.</span>
+    </section>
+    <details v-if="before.length" class="small">
+      <summary>Changed before: {{ before.length }} version{{ before.length > 1 ? 's' : '' }}</summary>
+      <div v-for="v in before" :key="v.plan_id">
+        <p class="soft">{{ new Date(v.made_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</p>
+        <p v-for="c in v.changes.slice(0, 12)" :key="c.line_id + c.after">{{ dayWords(c.on) }} {{ c.what }}: {{ c.before || 'new' }} → {{ c.after || 'gone' }}, {{ c.because[0]?.text }}</p>
+        <p v-if="v.changes.length > 12" class="soft">and {{ v.changes.length - 12 }} more</p>
+      </div>
+    </details>
+  </div>
+</template>
+
+<style scoped>
+.news { display: grid; gap: 8px; }
+header { display: flex; justify-content: space-between; align-items: center; gap: 12px; flex-wrap: wrap; }
+summary { cursor: pointer; padding: 4px 0; }
+</style>

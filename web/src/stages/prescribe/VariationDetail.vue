@@ -1,0 +1,90 @@
+<script setup lang="ts">
+// One variation: use by phase beside the competition lift, how its ratio was learnt, why or why not.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/shared/api'
+import { useUnits } from '@/shared/units'
+import { USE_NAMES, percent } from '@/shared/words'
+import Because from './Because.vue'
+
+const props = defineProps<{
+  lifterId: string
+  lift: 'squat' | 'deadlift'
+  row: Schemas['VariationAnswer']
+  competition: Schemas['LoadingAnswerOfPhases']
+  maxKg: number | null
+  goal: string
+  word: Schemas['VariationWordAnswer'] | null
+  mayWrite: boolean
+  busy: boolean
+  message: string
+}>()
+const emit = defineEmits<{ say: [word: 'use' | 'leave out' | 'as computed', reason: string] }>()
+const { kg } = useUnits()
+const reason = ref('')
+const wrong = ref('')
+function say(word: 'use' | 'leave out' | 'as computed') {
+  wrong.value = reason.value.trim().length < 3 ? 'Say why: the reason is kept with it.' : ''
+  if (!wrong.value) emit('say', word, reason.value.trim())
+}
+const names = computed(() => Object.keys(props.competition.use).filter((n) => Math.max(...props.competition.use[n]!, ...(props.row.loading?.use[n] ?? [0])) > 0.12))
+const steps = computed(() => props.row.ratio?.steps ?? [])
+const LOW = computed(() => Math.min(...steps.value.map((s) => Math.min(s.low, s.said ?? s.low))) - 0.01)
+const HIGH = computed(() => Math.max(...steps.value.map((s) => Math.max(s.high, s.said ?? s.high))) + 0.01)
+const x = (i: number) => 8 + (i / Math.max(1, steps.value.length - 1)) * 270
+const y = (r: number) => 66 - ((r - LOW.value) / (HIGH.value - LOW.value)) * 58
+const band = computed(() => [...steps.value.map((s, i) => `${x(i)},${y(s.high)}`), ...steps.value.map((s, i) => `${x(i)},${y(s.low)}`).reverse()].join(' '))
+</script>
+
+<template>
+  <aside class="one">
+    <h2 class="first">{{ row.name }}<small v-if="row.own"> the club's own</small></h2>
+    <p v-if="row.chosen" class="holds">In the plan:</p>
+    <Because v-if="row.because.length" :reasons="row.because" :lifter-id="lifterId" :lift="lift" />
+    <p v-if="row.why_not" class="note small">Not chosen: {{ row.why_not }}.</p>
+    <p v-for="r in row.loading?.reasons ?? []" :key="r" class="signal small">{{ r }}</p>
+    <table v-if="row.loading" class="plain small">
+      <thead><tr><th>Use at {{ kg(row.loading.load_kg, 0) }}</th><th v-for="p in row.loading.phases" :key="p">{{ p }}</th></tr></thead>
+      <tbody>
+        <tr v-for="n in names" :key="n">
+          <td>{{ USE_NAMES[n] }}</td>
+          <td v-for="(p, i) in row.loading.phases" :key="p" class="num">
+            <b :class="{ up: row.loading.use[n]![i]! > competition.use[n]![i]! + 0.03 }">{{ percent(row.loading.use[n]![i]!) }}</b><br /><span class="soft">{{ percent(competition.use[n]![i]!) }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="row.goal" class="small"><b>{{ row.goal.share.toFixed(2) }}</b> for the goal {{ goal }}: {{ row.goal.formula }}.</p>
+    <section v-if="row.ratio && steps.length">
+      <h2>{{ row.ratio.ratio.toFixed(2) }} of the competition lift <small>{{ row.ratio.low.toFixed(2) }} to {{ row.ratio.high.toFixed(2) }}</small></h2>
+      <p v-if="maxKg" class="small">An estimated max of <b>{{ kg(row.ratio.ratio * maxKg, 0) }}</b>, {{ kg(row.ratio.low * maxKg, 0) }} to {{ kg(row.ratio.high * maxKg, 0) }}.</p>
+      <svg v-if="steps.length > 1" viewBox="0 0 290 74" role="img" :aria-label="`Ratio learnt over ${row.ratio.days} days, band from ${row.ratio.low.toFixed(2)} to ${row.ratio.high.toFixed(2)}`">
+        <polygon :points="band" class="band" />
+        <polyline :points="steps.map((s, i) => `${x(i)},${y(s.ratio)}`).join(' ')" class="way" />
+        <template v-for="(s, i) in steps" :key="i"><circle v-if="s.said" :cx="x(i)" :cy="y(s.said)" r="2.4" class="dot" /></template>
+      </svg>
+      <p class="small soft">{{ row.ratio.days ? `Prior of common practice on the left, then ${row.ratio.days} days of this lifter's own; recent days count more.` : 'A prior of common practice: log it on some days and it becomes this lifter’s own.' }}</p>
+    </section>
+    <form v-if="mayWrite" novalidate @submit.prevent="say('use')">
+      <p v-if="word" class="small signal">{{ word.coach }}: {{ word.word }}, {{ word.reason }}</p>
+      <v-text-field v-model="reason" label="Because" :error-messages="wrong" />
+      <div class="acts">
+        <v-btn v-if="word?.word !== 'use' && !row.chosen" class="quiet" size="small" type="submit" :disabled="busy">Use it</v-btn>
+        <v-btn v-if="word?.word !== 'leave out'" class="quiet" size="small" :disabled="busy" @click="say('leave out')">Leave it out</v-btn>
+        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="say('as computed')">As computed</v-btn>
+      </div>
+      <p v-if="message" class="signal small" role="alert">{{ message }}</p>
+      <p class="small soft">Your word counts from the next version of the plan.</p>
+    </form>
+  </aside>
+</template>
+
+<style scoped>
+.one { display: grid; gap: 10px; }
+td.num { white-space: nowrap; }
+td .up { color: var(--signal); }
+.band { fill: var(--body); opacity: 0.6; }
+.way { fill: none; stroke: var(--ink); stroke-width: 1.4; }
+.dot { fill: var(--paper); stroke: var(--ink); }
+svg { width: 100%; max-width: 320px; }
+.acts { display: flex; gap: 6px; flex-wrap: wrap; }
+</style>

@@ -1,6 +1,7 @@
 """One throw-away PostgreSQL per worker, one migrated template, one database per module."""
 
 import tempfile
+from collections import Counter
 from collections.abc import Callable, Iterator
 from datetime import UTC, datetime
 from itertools import count
@@ -19,6 +20,13 @@ CHEAP = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 NOW = datetime(2026, 11, 20, 12, 0, tzinfo=UTC)
 TEMPLATE, WITH_DEMO = "pavrik", "with_demo"
 _numbers = count()
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """Refuse tests that share a name: the parallel runner would run only one of them."""
+    twice = [name for name, n in Counter(item.nodeid for item in items).items() if n > 1]
+    if twice:
+        raise pytest.UsageError(f"tests share a name and only one would run: {', '.join(twice)}")
 
 
 class Server:

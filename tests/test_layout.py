@@ -1,8 +1,11 @@
 """The layers hold, no committed file names a registry or leaves the page a way outside."""
 
+import json
 import re
 import subprocess
 from pathlib import Path
+
+from pavrik.api.schemas_library import LibraryFile
 
 ROOT = Path(__file__).parents[1]
 TEXT = {".py", ".ts", ".vue", ".json", ".toml", ".lock", ".sql", ".md", ".html", ".css", ".js", ""}
@@ -34,3 +37,9 @@ def test_the_built_page_asks_nobody_else():
 def test_python_files_stay_short():
     long = [f for f in _committed() if f.suffix == ".py" and f.read_text().count("\n") > 420]
     assert [f.name for f in long] == []
+
+
+def test_the_published_schema_of_the_library_file_is_the_one_that_is_read():
+    said = json.loads((ROOT / "docs" / "library.schema.json").read_text("utf-8"))
+    said.pop("$schema")
+    assert said == json.loads(json.dumps(LibraryFile.model_json_schema(by_alias=True)))

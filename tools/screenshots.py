@@ -40,6 +40,26 @@ def _gym(page: Page) -> None:
     page.see("Schools of the club")
 
 
+def _library(page: Page) -> None:
+    page.open("/library")
+    page.see("Own entries")
+
+
+def _variations(page: Page) -> None:
+    page.open_lifter("Bastien Okafor-Lund", "Prescribe")
+    page.click("Variations")
+    page.see("Competition squat")
+    page.click("high-bar squat")
+
+
+def _group(page: Page) -> None:
+    page.open("/platform")
+    for name in (LIFTER, "Ingrid Vastergaard", "Bastien Okafor-Lund", "Petra Amaro"):
+        page.click_label(name)
+    page.click("Start with 4")
+    page.see("Keep the set")
+
+
 VIEWS: dict[str, Callable[[Page], None]] = {
     "floor": _floor,
     "lifter": _stage("Lifter", "Schools"),
@@ -49,7 +69,11 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "deadlift": _stage("Deadlift", "Styles side by side", "The coach's rule"),
     "gym": _gym,
     "log": _stage("Log", "Keep the set"),
-    "prescribe": _stage("Prescribe", "Because"),
+    "prescribe": _stage("Prescribe", "Print, files, link", name="Bastien Okafor-Lund"),
+    "variations": _variations,
+    "review": _stage("Review", "Estimated max", name="Bastien Okafor-Lund"),
+    "library": _library,
+    "platform": _group,
     "card": _stage("Card", "The card in the pocket"),
 }
 

@@ -30,6 +30,15 @@ def theirs(coach):
     coach.send(
         "PUT", "/api/equipment/racks", BODIES["PUT", "/api/equipment/racks"]() | {"rack_id": rack}
     )
+    coach.send("PUT", "/api/equipment/plates", {"plates": [{"kg": 20, "pairs": 2}]})
+    coach.post(f"{at}/plan", FRAME | {"plan_id": str(uuid7())})
+    coach.post(
+        f"{at}/plan/lines/w01d1-squat-0",
+        {"plan_id": str(uuid7()), "dropped": True, "reason": "not today"},
+    )
+    coach.post(f"{at}/variation-words/front squat", {"word": "use", "reason": "try it"})
+    coach.send("PUT", "/api/equipment/kit", {"items": ["box"]})
+    link = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()["link_id"]
     flag = coach.get(at).json()["flags"][0]["flag_id"]
     return {
         "lifter_id": lifter,
@@ -38,10 +47,12 @@ def theirs(coach):
         "job_id": job,
         "bar_id": bar,
         "rack_id": rack,
+        "link_id": link,
     }
 
 
 PULL = {"style": "conventional", "stance_m": 0.3, "toe_out_deg": 12, "grip_m": 0.54}
+FRAME = {"start": "2026-11-30", "weeks": 4, "weekdays": [0, 2, 4]}
 SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
 BODIES = {
     ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
@@ -72,6 +83,28 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/deadlift/map"): lambda: {"setup": PULL},
     ("POST", "/api/lifters/{lifter_id}/deadlift/settled"): lambda: {
         "setup_id": str(uuid7()), "setup": PULL},
+    ("POST", "/api/lifters/{lifter_id}/tests"): lambda: {
+        "test_id": str(uuid7()), "fault_id": "heels-up", "cause_id": "stance-narrow",
+        "result": "for", "tested_at": "2026-11-20T17:00:00Z"},
+    ("POST", "/api/lifters/{lifter_id}/cues"): lambda: {
+        "choice_id": str(uuid7()), "lift": "squat", "cue": "midfoot-cue"},
+    ("POST", "/api/lifters/{lifter_id}/floor-walk"): lambda: {},
+    ("POST", "/api/library/own"): lambda: {"entries": []},
+    ("POST", "/api/outbox"): lambda: {"items": [{
+        "kind": "withdrawal", "key": str(uuid7()), "set_id": str(uuid7()),
+        "new_id": str(uuid7())}]},
+    ("POST", "/api/lifters/{lifter_id}/plan/preview"): lambda: FRAME,
+    ("POST", "/api/lifters/{lifter_id}/plan"): lambda: FRAME | {"plan_id": str(uuid7())},
+    ("POST", "/api/lifters/{lifter_id}/plan/reflow"): lambda: {"plan_id": str(uuid7())},
+    ("POST", "/api/lifters/{lifter_id}/plan/withdrawal"): lambda: {"plan_id": str(uuid7())},
+    ("POST", "/api/lifters/{lifter_id}/plan/lines/{line_id}"): lambda: {
+        "plan_id": str(uuid7()), "dropped": True, "reason": "not today"},
+    ("POST", "/api/lifters/{lifter_id}/variation-words/{name}"): lambda: {
+        "word": "use", "reason": "not today"},
+    ("POST", "/api/lifters/{lifter_id}/links"): lambda: {"link_id": str(uuid7())},
+    ("POST", "/api/club/plans"): lambda: FRAME,
+    ("PUT", "/api/equipment/place"): lambda: {"time_zone": "UTC"},
+    ("PUT", "/api/equipment/kit"): lambda: {"items": ["box"]},
     ("PUT", "/api/equipment/bars"): lambda: {
         "bar_id": str(uuid7()), "name": "Bar", "mass_kg": 20, "shaft_mm": 28},
     ("PUT", "/api/equipment/racks"): lambda: {
@@ -80,14 +113,21 @@ BODIES = {
     ("PUT", "/api/equipment/plates"): lambda: {"plates": [{"kg": 20, "pairs": 2}]},
     ("PUT", "/api/session/units"): lambda: {"mass_unit": "kg", "length_unit": "cm"},
 }  # fmt: skip
+READS = (
+    "exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start",
+    "preview", "floor-walk",
+)  # fmt: skip
 QUERY = {
+    "/api/platform": "?lifter_id={lifter_id}",
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
     "/api/lifters/{lifter_id}/squat/why-not": "?bar_position=low",
     "/api/lifters/{lifter_id}/deadlift/why-not": "?style=sumo",
     "/api/lifters/{lifter_id}/deadlift/map": "?across=toe_out_deg",
 }
-OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo")}
+FILES = {"/api/log/preview", "/api/log/import"}
+OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
+        ("GET", "/api/shared/{token}")}  # fmt: skip
 
 
 def _routes(coach):
@@ -96,8 +136,17 @@ def _routes(coach):
 
 
 def _try(who, method, path, theirs):
+    if path in FILES:
+        headers = {
+            "X-CSRF-Token": who.csrf, "Idempotency-Key": str(uuid7()),
+            "Content-Type": "application/octet-stream",
+        }  # fmt: skip
+        return who.client.request(method, path, content=b"date,lifter\n", headers=headers)
     body = BODIES.get((method, path))
-    address = path.format(**theirs) + QUERY.get(path, "")
+    address = (path + QUERY.get(path, "")).format(
+        **theirs, lift="squat", fault_id="heels-up", line_id="w01d1-squat-0", name="front squat",
+        token="no-such-token",
+    )  # fmt: skip
     return who.send(method, address, body() if body else None)
 
 
@@ -128,9 +177,7 @@ def test_another_club_gets_nothing_of_ours_from_any_route(coach, stranger, their
 def test_a_reader_reads_and_does_not_write(coach, reader, theirs):
     assert reader.get(f"/api/lifters/{theirs['lifter_id']}").status_code == 200
     for method, path in _routes(coach):
-        computes = path.startswith("/api/compute") or path.endswith(
-            ("exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start")
-        )
+        computes = path.startswith("/api/compute") or path.endswith(READS)
         if method != "POST" or "session" in path or computes:
             continue
         answer = _try(reader, method, path, theirs)

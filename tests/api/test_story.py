@@ -188,11 +188,13 @@ def test_a_set_is_amended_by_a_newer_fact_and_can_be_withdrawn(coach, lifter):
     notes = [s["note"] for s in coach.get(path).json()]
     assert "right" in notes
     assert "wrong" not in notes
-    twice = coach.post(path, a_set(replaces=wrong["set_id"]))
-    assert twice.status_code == 409
+    late = a_set(note="late", replaces=wrong["set_id"])
+    assert coach.post(path, late).status_code == 201
+    versions = coach.get(f"/api/sets/{wrong['set_id']}/versions").json()
+    assert [v["note"] for v in versions] == ["late", "right", "wrong"]
     withdrawn = coach.post(f"/api/sets/{right['set_id']}/withdrawal", {"new_id": str(uuid7())})
     assert withdrawn.status_code == 200
-    assert "right" not in [s["note"] for s in coach.get(path).json()]
+    assert not {"late", "right", "wrong"} & {s["note"] for s in coach.get(path).json()}
 
 
 def test_prescribing_overrules_only_with_a_reason(coach, lifter):

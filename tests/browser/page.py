@@ -111,6 +111,13 @@ class Page:
 
         self.until(press, f"a link or button “{text}”")
 
+    def click_label(self, text: str) -> None:
+        """Tick the box whose label holds a text."""
+        label = self.until(
+            lambda: self.driver.find_element(By.XPATH, f"//label[contains(., '{text}')]"), text
+        )
+        label.find_element(By.TAG_NAME, "input").click()
+
     def field(self, label: str) -> WebElement:
         """The input whose label is, or starts with, a text."""
         script = """

@@ -2,14 +2,15 @@
 
 import pytest
 
-STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Card")
+STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Review", "Card")
 READY = {
     "Lifter": "Schools",
     "Measure": "Mobility screens",
     "Squat": "Hands and rack",
     "Deadlift": "Styles side by side",
     "Log": "Keep the set",
-    "Prescribe": "Because",
+    "Prescribe": "Keep this plan",
+    "Review": "Estimated max",
     "Card": "The card in the pocket",
 }
 LONG_NAME = "Maximiliane-Theodora Featherstone-Quartermaine van der Veldt"
@@ -62,6 +63,16 @@ def test_the_gym(coach, width):
     coach.resize(width, 800)
     coach.open("/gym")
     coach.see("Schools of the club")
+    check(coach)
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+def test_the_library(coach, width):
+    coach.resize(width, 800)
+    coach.open("/library")
+    coach.see("Own entries")
+    coach.find(".fault").click()
+    coach.see("Common practice, no source")
     check(coach)
 
 

@@ -154,3 +154,46 @@ def test_every_command_is_documented():
     actions = _parser()._actions
     commands = next(a for a in actions if isinstance(a, argparse._SubParsersAction)).choices
     assert [name for name in commands if f"`pavrik {name}" not in text] == []
+
+
+PLAN = {
+    "start": "2026-11-30", "weeks": 6, "weekdays": [0, 2, 4], "body": BODY,
+    "squat": {"sets": [
+        {"day": "2026-11-20", "load_kg": 140, "reps": 5, "rpe": 8,
+         "faults": [{"fault_id": "hips-rise", "phase": "out of the hole", "rep": r}
+                    for r in (4, 5)]},
+    ]},
+    "gym": {"plates": [{"kg": kg, "pairs": 4} for kg in (25, 20, 10, 5, 2.5, 1.25)]},
+}  # fmt: skip
+
+
+def test_a_plan_has_a_reason_on_every_line_and_points_into_the_request(run):
+    code, answer = run("plan", PLAN)
+    assert code == 0
+    lines = [x for w in answer["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
+    assert all(x["because"] for x in lines)
+    squat = next(x for x in lines if x["lift"] == "squat" and x["kind"] == "main")
+    assert squat["because"][0]["facts"] == ["squat.sets.0"]
+    assert squat["load_kg"] == 20 + 2 * sum(squat["per_side"])
+    pull = next(x for x in lines if x["lift"] == "deadlift" and x["kind"] == "main")
+    assert pull["load_kg"] is None, "nothing is logged of it"
+    assert answer["considered"]["squat"][0]["chosen"]
+
+
+@pytest.mark.parametrize(
+    ("change", "problem"),
+    [
+        ({"weeks": 2}, "weeks"),
+        ({"weekdays": [0, 0]}, "1 to 6 different days"),
+        ({"meet": "2027-06-01"}, "is not in the last of 6 weeks"),
+        ({"gym": PLAN["gym"] | {"kit": ["trampoline"]}}, "nothing needs trampoline"),
+        ({"deadlift": {"sets": [{"day": "2026-11-20", "load_kg": 140, "reps": 5,
+                                 "faults": [{"fault_id": "hips-rise"}]}]}},
+         "the deadlift has no fault called hips-rise"),
+    ],
+)  # fmt: skip
+def test_a_plan_that_cannot_be_made_says_why_in_one_line(run, change, problem):
+    code, error = run("plan", PLAN | change)
+    assert code == 2
+    assert problem in error
+    assert error.count("\n") == 1

@@ -1,0 +1,402 @@
+"""The plan over HTTP: from diagnosis to plan, overrule, files, link, platform."""
+
+import io
+from datetime import UTC, date, datetime, timedelta
+
+import psycopg
+import pytest
+from icalendar import Calendar
+from openpyxl import load_workbook
+from pypdf import PdfReader
+from uuid6 import uuid7
+
+from pavrik.services.club_planning import SHARED_FROM
+from tests.api.helpers import a_set, add_lifter, seen
+
+TODAY = datetime.now(UTC).date()
+DISCS = [{"kg": kg, "pairs": 4} for kg in (25, 20, 15, 10, 5, 2.5, 1.25)]
+
+
+def ago(days: int) -> str:
+    return f"{TODAY - timedelta(days=days)}T17:00:00Z"
+
+
+@pytest.fixture(scope="module")
+def gym(coach):
+    bar = {"bar_id": str(uuid7()), "name": "Plain", "mass_kg": 20, "shaft_mm": 28}
+    assert coach.send("PUT", "/api/equipment/bars", bar).status_code == 200
+    assert coach.send("PUT", "/api/equipment/plates", {"plates": DISCS}).status_code == 200
+
+
+@pytest.fixture
+def lifter(coach, gym):
+    """A trained lifter whose hips rise first, three weeks of both lifts."""
+    lifter_id = add_lifter(coach, name="Ida Łęcka", training_age="trained", goal="competition")
+    for week in range(4):
+        for lift, kg in (("squat", 90.0), ("deadlift", 110.0)):
+            fault = ("hips-rise", "out of the hole") if lift == "squat" else ("no-slack", "slack")
+            logged = a_set(
+                lift=lift, load_kg=kg + 2.5 * week, performed_at=ago(28 - 7 * week),
+                faults=[seen(*fault, rep=r, severity=1) for r in (4, 5)],
+            )  # fmt: skip
+            assert coach.post(f"/api/lifters/{lifter_id}/sets", logged).status_code == 201
+    return lifter_id
+
+
+def frame(**changes):
+    days = [TODAY.weekday(), (TODAY.weekday() + 2) % 7, (TODAY.weekday() + 4) % 7]
+    return {"start": str(TODAY), "weeks": 6, "weekdays": sorted(days)} | changes
+
+
+def make(coach, lifter, **changes):
+    kept = coach.post(f"/api/lifters/{lifter}/plan", frame(**changes) | {"plan_id": str(uuid7())})
+    assert kept.status_code == 200, kept.text
+    return coach.get(f"/api/lifters/{lifter}/plan").json()
+
+
+def lines_of(plan):
+    return [x for w in plan["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
+
+
+def overrule(coach, lifter, line_id, **word):
+    body = {"plan_id": str(uuid7()), "reason": "seen on film, it holds"} | word
+    return coach.post(f"/api/lifters/{lifter}/plan/lines/{line_id}", body)
+
+
+def test_a_preview_keeps_nothing(coach, lifter):
+    shown = coach.post(f"/api/lifters/{lifter}/plan/preview", frame()).json()
+    assert len(shown["plan"]["weeks"]) == len(shown["volume"]) == 6
+    assert coach.get(f"/api/lifters/{lifter}/plan").json()["plan"] is None
+
+
+def test_every_line_has_a_reason_that_leads_to_its_facts(coach, lifter):
+    plan = make(coach, lifter)
+    lines = lines_of(plan)
+    assert all(x["because"] for x in lines)
+    sets = {s["set_id"] for s in coach.get(f"/api/lifters/{lifter}/sets").json()}
+    first = next(x for x in lines if x["kind"] == "main")
+    assert set(first["because"][0]["facts"]) <= sets
+    special = next(x for x in lines if x["kind"] == "special" and x["lift"] == "squat")
+    assert any("fault:hips-rise" in b["facts"] for b in special["because"])
+    drill = next(x for x in lines if x["kind"] == "drill")
+    assert "slack" in drill["variation"]
+    assert "passed with" in drill["because"][1]["text"]
+
+
+def test_the_same_request_twice_makes_one_plan(coach, lifter):
+    key, body = uuid7(), frame() | {"plan_id": str(uuid7())}
+    for _ in range(2):
+        assert coach.post(f"/api/lifters/{lifter}/plan", body, key).status_code == 200
+    assert len(coach.get(f"/api/lifters/{lifter}/plan").json()["versions"]) == 1
+
+
+def test_a_line_is_overruled_with_a_name_and_a_reason_and_taken_back(coach, lifter):
+    plan = make(coach, lifter)
+    line = next(x for x in lines_of(plan) if x["kind"] == "main" and x["load_kg"])
+    assert overrule(coach, lifter, line["line_id"], load_kg=40.0, reason="x").status_code == 422
+    kept = overrule(coach, lifter, line["line_id"], load_kg=60.0)
+    assert kept.json()["changes"] == 1
+    after = coach.get(f"/api/lifters/{lifter}/plan").json()
+    now = next(x for x in lines_of(after) if x["line_id"] == line["line_id"])
+    assert now["load_kg"] == 60.0
+    assert now["overruled"]["coach"] == "owner"
+    assert "seen on film" in now["because"][0]["text"]
+    assert [x for x in lines_of(after) if x != now] == [
+        x for x in lines_of(plan) if x["line_id"] != line["line_id"]
+    ]
+    overrule(coach, lifter, line["line_id"], reason="back to the plan")
+    back = coach.get(f"/api/lifters/{lifter}/plan").json()
+    again = next(x for x in lines_of(back) if x["line_id"] == line["line_id"])
+    assert (again["load_kg"], again["overruled"]) == (line["load_kg"], None)
+    assert len(back["versions"]) == 3
+
+
+def test_a_line_that_is_not_there_says_so(coach, lifter):
+    make(coach, lifter)
+    answer = overrule(coach, lifter, "w99d9-squat-0", load_kg=60.0)
+    assert answer.status_code == 422
+    assert "no line w99d9-squat-0" in answer.text
+
+
+def test_a_reader_may_look_but_not_plan(coach, reader, lifter):
+    make(coach, lifter)
+    assert reader.get(f"/api/lifters/{lifter}/plan").status_code == 200
+    body = frame() | {"plan_id": str(uuid7())}
+    assert reader.post(f"/api/lifters/{lifter}/plan", body).status_code == 403
+
+
+def test_what_cannot_be_planned_says_what_to_do(coach, lifter):
+    late = frame(meet=str(TODAY + timedelta(days=200)))
+    answer = coach.post(f"/api/lifters/{lifter}/plan/preview", late)
+    assert answer.status_code == 422
+    assert "plan 29 weeks, or start later" in answer.text
+
+
+def test_a_pain_flag_raised_later_shows_as_pending_and_caps_the_next_version(coach, lifter):
+    before = make(coach, lifter)
+    assert before["pending"] == []
+    coach.post(f"/api/lifters/{lifter}/flags", {"region": "lower back"})
+    now = coach.get(f"/api/lifters/{lifter}/plan").json()
+    assert now["plan"] == before["plan"], "nothing changes by itself"
+    assert any("lower back" in b["text"] for c in now["pending"] for b in c["because"])
+    assert coach.post(f"/api/lifters/{lifter}/plan/reflow", {"plan_id": str(uuid7())}).json()[
+        "changes"
+    ] == len(now["pending"])
+    after = coach.get(f"/api/lifters/{lifter}/plan").json()
+    assert after["pending"] == []
+    assert all(
+        x["load_kg"] <= x["cap_kg"] + 0.05
+        for x in lines_of(after) if x["cap_kg"] and x["load_kg"]
+    )  # fmt: skip
+    assert after["versions"][0]["changes"]
+
+
+def test_a_variation_is_left_out_or_asked_for_with_a_reason(coach, lifter):
+    at = f"/api/lifters/{lifter}"
+    table = coach.get(f"{at}/variations/squat").json()
+    chosen = [v["name"] for v in table["variations"] if v["chosen"]]
+    assert 1 <= len(chosen) <= 2
+    assert all(v["why_not"] for v in table["variations"] if not v["chosen"])
+    word = {"word": "leave out", "reason": "hates it, and it shows"}
+    assert coach.post(f"{at}/variation-words/{chosen[0]}", word).status_code == 200
+    wish = {"word": "use", "reason": "worked last winter"}
+    coach.post(f"{at}/variation-words/tempo squat", wish)
+    after = {v["name"]: v for v in coach.get(f"{at}/variations/squat").json()["variations"]}
+    assert "owner leaves it out: hates it" in after[chosen[0]]["why_not"]
+    assert after["tempo squat"]["chosen"]
+    assert "worked last winter" in after["tempo squat"]["because"][0]["text"]
+    coach.post(f"{at}/variation-words/{chosen[0]}", {"word": "as computed", "reason": "again"})
+    again = {v["name"]: v for v in coach.get(f"{at}/variations/squat").json()["variations"]}
+    assert "leaves it out" not in again[chosen[0]]["why_not"]
+
+
+def test_the_gym_must_own_what_a_variation_needs(coach, lifter):
+    at = f"/api/lifters/{lifter}/variations/deadlift"
+    before = {v["name"]: v for v in coach.get(at).json()["variations"]}
+    assert before["deficit deadlift"]["missing_kit"] == ["step"]
+    assert before["deficit deadlift"]["why_not"] == "the gym has no step"
+    unknown = coach.send("PUT", "/api/equipment/kit", {"items": ["trampoline"]})
+    assert unknown.status_code == 422
+    assert "nothing needs trampoline" in unknown.text
+    coach.send("PUT", "/api/equipment/kit", {"items": ["step", "trap bar"]})
+    assert coach.get("/api/equipment/kit").json()["items"] == ["step", "trap bar"]
+    after = {v["name"]: v for v in coach.get(at).json()["variations"]}
+    assert after["deficit deadlift"]["missing_kit"] == []
+
+
+def test_own_variations_are_computed_beside_the_shipped_ones(coach, lifter):
+    body = {"name": "Pause halfway", "lift": "squat", "for": "patience", "knob": {"bar": "high"},
+            "ratio": [0.8, 0.1], "place": "middle", "hold_s": 3}  # fmt: skip
+    entry = {"kind": "variation", "ident": "own-pause-halfway", "body": body}
+    assert coach.post("/api/library/own", {"entries": [entry]}).status_code == 200
+    names = coach.get("/api/variations").json()
+    assert "Pause halfway" in names["squat"]
+    table = coach.get(f"/api/lifters/{lifter}/variations/squat").json()
+    own = next(v for v in table["variations"] if v["name"] == "Pause halfway")
+    assert own["own"]
+    assert own["loading"]["use"]["quads"]
+    cause = {"text": "Never taught", "test": "Ask", "remedies": ["tempo"], "faults": ["dive"]}
+    wrong = entry | {"body": cause}
+    answer = coach.post("/api/library/own", {"entries": [wrong]})
+    assert answer.status_code == 422
+    assert "a variation is described by name, lift, for" in answer.text
+    taken = entry | {"body": body | {"name": "front squat"}}
+    assert "shipped name" in coach.post("/api/library/own", {"entries": [taken]}).text
+
+
+def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
+    plan = make(coach, lifter)
+    at = f"/api/lifters/{lifter}/plan.ics"
+
+    def events():
+        found = Calendar.from_ical(coach.get(at).content)
+        return {str(e["uid"]): e for e in found.walk("VEVENT")}
+
+    first = events()
+    days = [d for w in plan["plan"]["weeks"] for d in w["days"]]
+    assert len(first) == len(days)
+    assert {e["dtstart"].dt for e in first.values()} == {date.fromisoformat(d["on"]) for d in days}
+    line = next(x for x in lines_of(plan) if x["load_kg"])
+    overrule(coach, lifter, line["line_id"], load_kg=47.5)
+    second = events()
+    assert second.keys() == first.keys()
+    assert {int(e["sequence"]) for e in second.values()} == {1}
+    assert any("47.5 kg" in str(e["description"]) for e in second.values())
+    assert all("licensed clinician" in str(e["description"]) for e in second.values())
+
+
+def test_the_workbook_says_what_the_plan_says(coach, lifter):
+    plan = make(coach, lifter)
+    book = load_workbook(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.xlsx").content))
+    head, *rows = book["Plan"].iter_rows(values_only=True)
+    assert len(rows) == len(lines_of(plan))
+    at = {name: i for i, name in enumerate(head)}
+    for row, line in zip(rows, lines_of(plan), strict=True):
+        assert row[at["load_kg"]] == line["load_kg"]
+        assert row[at["sets"]] == line["sets"]
+        assert row[at["because"]]
+    text = coach.get(f"/api/lifters/{lifter}/plan.csv").content.decode()
+    assert len(text.strip().split("\r\n")) == len(rows) + 1
+
+
+def test_the_print_is_a_pdf_with_every_day_and_the_caution(coach, lifter):
+    plan = make(coach, lifter)
+    reader = PdfReader(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.pdf").content))
+    text = "\n".join(page.extract_text() for page in reader.pages)
+    assert "Ida Łęcka" in text
+    assert "licensed clinician" in text.replace("\n", " ")
+    for week in plan["plan"]["weeks"]:
+        for day in week["days"]:
+            on = date.fromisoformat(day["on"])
+            assert f"{on:%A %d %B %Y}" in text
+
+
+def test_no_plan_no_file(coach, lifter):
+    for kind in ("ics", "csv", "xlsx", "pdf"):
+        answer = coach.get(f"/api/lifters/{lifter}/plan.{kind}")
+        assert answer.status_code == 404
+        assert "make one first" in answer.text
+
+
+def test_a_link_shows_card_and_day_to_its_holder_until_it_is_closed(coach, nobody, lifter):
+    make(coach, lifter)
+    at = f"/api/lifters/{lifter}/links"
+    made = coach.post(at, {"link_id": str(uuid7()), "days": 7}).json()
+    assert made["qr_svg"].startswith("<svg")
+    token = made["path"].removeprefix("/s/")
+    shown = nobody.get(f"/api/shared/{token}").json()
+    assert shown["card"]["name"] == "Ida Łęcka"
+    assert shown["day"]["lines"]
+    assert nobody.get(f"/api/shared/{token[:-1]}x").status_code == 404
+    assert nobody.get(f"/api/lifters/{lifter}").status_code == 401, "nothing else opens"
+    assert token not in str(coach.get(at).json()), "the token is not kept"
+    coach.post(f"{at}/{made['link_id']}/closing")
+    assert coach.get(at).json()[0]["state"] == "closed"
+    gone = nobody.get(f"/api/shared/{token}")
+    assert gone.status_code == 404
+    assert "ask your coach" in gone.text
+    assert coach.post(at, {"link_id": str(uuid7()), "days": 400}).status_code == 422
+
+
+def test_a_strangers_link_cannot_be_closed(coach, stranger, lifter):
+    made = coach.post(f"/api/lifters/{lifter}/links", {"link_id": str(uuid7())}).json()
+    answer = stranger.post(f"/api/lifters/{lifter}/links/{made['link_id']}/closing")
+    assert answer.status_code == 404
+    assert coach.get(f"/api/lifters/{lifter}/links").json()[0]["state"] == "open"
+
+
+def test_the_platform_opens_with_todays_lines_and_counts_what_is_done(coach, lifter):
+    plan = make(coach, lifter)
+    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(TODAY))
+    lift = today["lines"][0]["lift"]
+    wanted = [x for x in today["lines"] if x["lift"] == lift]
+
+    def platform():
+        found = coach.get(f"/api/platform?lifter_id={lifter}&lift={lift}").json()["lifters"][0]
+        return next(x for x in found["lifts"] if x["lift"] == lift)
+
+    before = platform()
+    assert [x["line_id"] for x in before["planned"]] == [x["line_id"] for x in wanted]
+    line = next(x for x in before["planned"] if x["load_kg"])
+    assert before["next"]["load_kg"] == line["load_kg"]
+    assert before["next"]["prescribed"]
+    logged = a_set(
+        lift=lift, load_kg=line["load_kg"], reps=line["reps"], variation=line["variation"],
+        performed_at=datetime.now(UTC).isoformat(),
+    )  # fmt: skip
+    coach.post(f"/api/lifters/{lifter}/sets", logged)
+    after = next(x for x in platform()["planned"] if x["line_id"] == line["line_id"])
+    assert after["done"] == 1
+
+
+def test_a_plan_is_read_and_lifted_even_where_the_plates_are_gone(coach, nobody, lifter):
+    make(coach, lifter)
+    link = coach.post(f"/api/lifters/{lifter}/links", {"link_id": str(uuid7())}).json()
+    try:
+        coach.send("PUT", "/api/equipment/plates", {"plates": []})
+        plan = coach.get(f"/api/lifters/{lifter}/plan").json()
+        assert "no plates are recorded" in plan["let_go"][0]["text"]
+        assert lines_of(plan)
+        platform = coach.get(f"/api/platform?lifter_id={lifter}&lift=squat")
+        assert platform.status_code == 200
+        shared = nobody.get(f"/api/shared/{link['path'].removeprefix('/s/')}")
+        assert shared.status_code == 200
+        assert shared.json()["warm_ups"] == {}
+    finally:
+        coach.send("PUT", "/api/equipment/plates", {"plates": DISCS})
+
+
+def test_drills_and_support_are_overruled_like_any_line(coach, lifter):
+    lines = lines_of(make(coach, lifter))
+    drill = next(x for x in lines if x["kind"] == "drill")
+    assert overrule(coach, lifter, drill["line_id"], dropped=True).status_code == 200
+    after = {x["line_id"]: x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())}
+    assert after[drill["line_id"]]["overruled"]["dropped"] is True
+    assert "drops this: seen on film" in after[drill["line_id"]]["because"][0]["text"]
+
+
+def test_a_change_names_its_lift(coach, lifter):
+    make(coach, lifter)
+    line = next(x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())
+                if x["kind"] == "special" and x["load_kg"])  # fmt: skip
+    overrule(coach, lifter, line["line_id"], load_kg=40.0)
+    version = coach.get(f"/api/lifters/{lifter}/plan").json()["versions"][0]
+    assert [(c["line_id"], c["lift"]) for c in version["changes"]] == [
+        (line["line_id"], line["lift"])
+    ]
+
+
+def test_a_missed_session_shows_on_the_floor(coach, lifter, owner_url):
+    make(coach, lifter, start=str(TODAY - timedelta(days=7)))
+    before = coach.get("/api/floor").json()
+    row = next(r for r in before if r["lifter_id"] == lifter)
+    assert not any("missed the" in n["text"] for n in row["needs"]), "made only today"
+    with psycopg.connect(owner_url, autocommit=True) as connection:
+        connection.execute(
+            "update plan set made_at = made_at - interval '8 days' where lifter_id = %s", (lifter,)
+        )
+    row = next(r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter)
+    assert any(n["kind"] == "missed" and "missed the" in n["text"] for n in row["needs"])
+    assert row["planned"]["on"] >= str(TODAY)
+
+
+def test_a_withdrawn_plan_stands_no_more(coach, lifter):
+    make(coach, lifter)
+    gone = coach.post(f"/api/lifters/{lifter}/plan/withdrawal", {"plan_id": str(uuid7())})
+    assert gone.status_code == 200
+    assert coach.get(f"/api/lifters/{lifter}/plan").json()["plan"] is None
+
+
+@pytest.mark.parametrize("others", [0, SHARED_FROM])
+def test_a_plan_for_everyone_runs_with_progress(coach, lifter, others):
+    """One by one for a few, shared out over processes for many."""
+    more = [add_lifter(coach, name=f"Number {i}") for i in range(others)]
+    state = coach.post("/api/club/plans", frame()).json()
+    job = state["job_id"]
+    while state["state"] == "running":
+        state = coach.get(f"/api/jobs/{job}").json()
+    assert state["state"] == "done", state
+    for lifter_id in (lifter, *more):
+        assert coach.get(f"/api/lifters/{lifter_id}/plan").json()["plan"]
+
+
+def test_a_day_is_the_day_where_the_club_trains(coach, lifter):
+    """A set of Monday morning in Auckland was done on Monday, though it is Sunday in UTC."""
+    unknown = coach.send("PUT", "/api/equipment/place", {"time_zone": "Middle/Earth"})
+    assert unknown.status_code == 422
+    assert "no time zone called Middle/Earth" in unknown.text
+    logged = a_set(load_kg=101.5, performed_at="2026-11-22T19:30:00Z")
+    coach.post(f"/api/lifters/{lifter}/sets", logged)
+
+    def days():
+        trend = coach.get(f"/api/lifters/{lifter}/review?lift=squat").json()["trend"]
+        return {t["day"] for t in trend}
+
+    assert "2026-11-22" in days()
+    try:
+        coach.send("PUT", "/api/equipment/place", {"time_zone": "Pacific/Auckland"})
+        assert coach.get("/api/equipment/place").json() == {"time_zone": "Pacific/Auckland"}
+        assert "2026-11-23" in days()
+        assert "2026-11-22" not in days()
+    finally:
+        coach.send("PUT", "/api/equipment/place", {"time_zone": "UTC"})

@@ -30,6 +30,7 @@ class LoadedPull:
     load_kg: Number
     moments: JointMoments
     ankle_nm: Floats
+    hip_share: Floats
     use: Use
     centre_x_m: Floats
 
@@ -82,7 +83,7 @@ class HeldPull:
         hips = hip_share(self.closing, self.wide_hip, self.assumed)
         use = least_use(moments, self.capacities, self.knee_share, hips)
         centre = (self.first_moment + load_kg * self.bar_x) / (self.body.mass_kg + load_kg)
-        return LoadedPull(load_kg, moments, legs.ankle.at(load_kg), use, centre)
+        return LoadedPull(load_kg, moments, legs.ankle.at(load_kg), hips, use, centre)
 
 
 def effective_arm(body: Body, grip_m: Number) -> tuple[Floats, Mask]:

@@ -7,14 +7,14 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.deadlift.cases import needs_shank, pull_case
-from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.evaluation import evaluate
+from pavrik.core.squat.in_load import SquatsInLoad, squats_in_load
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.capacities import Capacities
-from pavrik.core.strength.inverse import Inferred, infer_capacities
+from pavrik.core.strength.in_load import PosesInLoad, in_load
+from pavrik.core.strength.inverse import Inferred, Observed, inferred, most_likely, nothing_known
 from pavrik.core.units import Floats
 
 
@@ -27,44 +27,86 @@ class KnownBest:
     rep_error: float = 0.0
 
 
-def _with_two_axes(capacities: Capacities) -> Capacities:
-    """Capacities of shape (K, 1, 1, 1) laid out for pulls, (K, 1, 1)."""
+def _for_pulls(capacities: Capacities, upper_back_in_pulls: float) -> Capacities:
+    """Capacities of shape (K, 1, 1, 1) laid out for pulls, (K, 1, 1), the arms hanging."""
     flat: dict[str, Any] = {
         f.name: value[..., 0]
         for f in fields(capacities)
         if isinstance(value := getattr(capacities, f.name), np.ndarray)
     }
-    return replace(capacities, **flat)
+    return replace(capacities, **flat | {"upper_back": flat["upper_back"] * upper_back_in_pulls})
 
 
-def _pulled(lifter: Lifter, capacities: Capacities, setups: Sequence[PullSetup]) -> Floats:
-    many = replace(lifter, capacities=_with_two_axes(capacities))
-    columns = [evaluate_pulls(pull_case(many, [s], before=(1,))).held_max_kg for s in setups]
-    return np.concatenate(columns, axis=-1)
+@dataclass(frozen=True)
+class _Lifts:
+    """What set-ups hold for other strengths: squats, then pulls group by group."""
+
+    lifter: Lifter
+    squats: SquatsInLoad | None
+    pulls: tuple[PosesInLoad, ...]
+
+    def held_max_kg(self, capacities: Capacities) -> Floats:
+        """Shape (K, bests)."""
+        found = []
+        if self.squats:
+            found.append(self.squats.held_max_kg(capacities))
+        hanging = _for_pulls(capacities, self.lifter.assumed.upper_back_in_pulls)
+        found += [group.held_kg(hanging)[..., 0] for group in self.pulls]
+        return np.concatenate(found, axis=-1)
+
+    def nearer(self, capacities: Capacities) -> "_Lifts":
+        """The same with the squats' shank angles close round those of one strength."""
+        return replace(self, squats=self.squats and self.squats.nearer(capacities))
+
+
+def _kg(bests: Sequence[KnownBest]) -> Floats:
+    return np.array([best.estimated_max_kg for best in bests])
+
+
+def _groups(bests: Sequence[KnownBest]) -> list[list[int]]:
+    """Places of the squats, of the pulls that lean on the bar, of those with a shank given."""
+    squats, leaning, given = [], [], []
+    for place, best in enumerate(bests):
+        if isinstance(best.setup, SquatSetup):
+            squats.append(place)
+        elif best.setup.shank is not None:
+            given.append(place)
+        elif not needs_shank(best.setup):
+            leaning.append(place)
+    return [squats, leaning, given]
+
+
+def _in_load(lifter: Lifter, squats: Sequence[KnownBest], *pulls: Sequence[KnownBest]) -> _Lifts:
+    bars = [best.setup for best in squats if isinstance(best.setup, SquatSetup)]
+    starts = [[b.setup for b in group if isinstance(b.setup, PullSetup)] for group in pulls]
+    return _Lifts(
+        lifter,
+        squats_in_load(case_for(lifter, bars), _kg(squats)) if bars else None,
+        tuple(
+            in_load(pull_case(lifter, setups).held(), _kg(group)[:, None])
+            for setups, group in zip(starts, pulls, strict=True)
+            if setups
+        ),
+    )
 
 
 def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:
-    """Strengths that explain the bests, starting from the lifter's assumed ones."""
-    squats = [best.setup for best in bests if isinstance(best.setup, SquatSetup)]
-    pulls = [best.setup for best in bests if isinstance(best.setup, PullSetup)]
-    straight = [setup for setup in pulls if not needs_shank(setup)]
-    order = [
-        *[best for best in bests if isinstance(best.setup, SquatSetup)],
-        *[best for best in bests if best.setup in straight],
-    ]
+    """Strengths that explain the bests, starting from the lifter's assumed ones.
 
-    def predict(capacities: Capacities) -> Floats:
-        found = []
-        if squats:
-            case = case_for(replace(lifter, capacities=capacities), squats, before=(1,))
-            found.append(evaluate(case).held_max_kg)
-        if straight:
-            found.append(_pulled(lifter, capacities, straight))
-        return np.concatenate(found, axis=-1)
-
-    return infer_capacities(
-        lifter.capacities,
-        predict,
-        [best.estimated_max_kg for best in order],
-        [best.rep_error for best in order],
+    Pulls whose shank is searched are left out. First over the whole range of the ankle, then with
+    shank angles close round what that found.
+    """
+    groups = _groups(bests)
+    known = [place for group in groups for place in group]
+    if not known:
+        return nothing_known(lifter.capacities)
+    lifts = _in_load(lifter, *([bests[place] for place in group] for group in groups))
+    seen = Observed(
+        _kg([bests[place] for place in known]), np.array([bests[i].rep_error for i in known])
     )
+    point = most_likely(lifter.capacities, lifts.held_max_kg, seen)
+    if groups[0]:
+        closer = lifts.nearer(point.capacities)
+        point = most_likely(lifter.capacities, closer.held_max_kg, seen, point)
+    found = inferred(point)
+    return replace(found, residual=[found.residual[known.index(i)] for i in sorted(known)])

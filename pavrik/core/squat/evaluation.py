@@ -5,6 +5,7 @@ search is coarse over the whole range of the ankle, then fine round the best.
 """
 
 from dataclasses import dataclass, replace
+from typing import Any
 
 import numpy as np
 
@@ -124,7 +125,9 @@ class Evaluation:
 
 
 @dataclass(frozen=True)
-class _Angles:
+class Angles:
+    """Shank angles tried: the score is the load less what the lean costs, in kg."""
+
     shank: Floats
     load_kg: Floats
     score: Floats
@@ -189,42 +192,55 @@ def _load_along(case: SquatCase, shank: Floats, progress: Floats) -> Floats:
     return load_at_full_use(lambda load: pose.under(load).use.most, mass)
 
 
-def _assess(case: SquatCase, shank: Floats, progress: Floats) -> _Angles:
+def _assess(case: SquatCase, shank: Floats, progress: Floats) -> Angles:
     load = np.min(_load_along(case, shank, progress), axis=-1, keepdims=True)
-    pose = case.held(shank, BOTTOM)
+    return angles_at(case, case.held(shank, BOTTOM), shank, load)
+
+
+def angles_at(case: SquatCase, pose: HeldPose, shank: Floats, load: Floats) -> Angles:
+    """Score and limits of bottom poses at the loads (kg) that the way down holds."""
     loaded = pose.under(load)
     missing = sum(shortfalls_deg(case, pose, loaded).values(), np.zeros(()))
     score = load * lean_factor(case, loaded.balanced.lean)
     feasible = missing <= 0
     shape = np.broadcast_shapes(score.shape, missing.shape)
-    return _Angles(
-        *(np.broadcast_to(a, shape)[..., 0] for a in (shank, load, score, feasible, missing))
-    )
+
+    def laid_out(values: Any) -> Any:
+        return np.broadcast_to(values, shape)[..., 0]
+
+    return Angles(*map(laid_out, (shank, load, score, feasible, missing)))
 
 
-def _best_angle(angles: _Angles) -> Indices:
+def best_angle(angles: Angles) -> Indices:
     """Index of the feasible angle with the highest score, else of the least overstepping one."""
     rank = np.where(angles.feasible, angles.score, -1.0 - angles.missing_deg)
     return np.asarray(np.argmax(rank, axis=-1))[..., None]
 
 
-def _finer(
+def angles_between(least: Floats, most: Floats, angles: int) -> tuple[Floats, Floats]:
+    """Shank angles in rad from the least to the most, and their spacing."""
+    return least + (most - least) * np.linspace(0.0, 1.0, angles)[:, None], (most - least) / (
+        angles - 1
+    )
+
+
+def angles_round(
     tried: Floats, best: Indices, spacing: Floats, angles: int, range_: tuple[Floats, Floats]
 ) -> Floats:
+    """Shank angles in rad round the best of those tried, ``spacing`` apart, within a range."""
     chosen = np.take_along_axis(tried, best, axis=-1)[..., None]
     offsets = (np.arange(angles) - (angles - 1) / 2)[:, None] * spacing
     return np.clip(chosen + offsets, *range_)
 
 
-def _search(case: SquatCase, effort: Effort) -> _Angles:
+def _search(case: SquatCase, effort: Effort) -> Angles:
     least, most = shank_range(case)
     first, *further = effort
-    shank = least + (most - least) * np.linspace(0.0, 1.0, first.angles)[:, None]
-    spacing = (most - least) / (first.angles - 1)
+    shank, spacing = angles_between(least, most, first.angles)
     found = _assess(case, shank, first.progress)
     for finer in further:
         spacing = 2 * spacing / max(finer.angles - 1, 1)
-        shank = _finer(found.shank, _best_angle(found), spacing, finer.angles, (least, most))
+        shank = angles_round(found.shank, best_angle(found), spacing, finer.angles, (least, most))
         found = _assess(case, shank, finer.progress)
     return found
 
@@ -242,8 +258,8 @@ def evaluate_at(case: SquatCase, shank: Floats) -> Evaluation:
     return _report(case, _assess(case, shank, lower_half()))
 
 
-def _report(case: SquatCase, fine: _Angles) -> Evaluation:
-    best = _best_angle(fine)
+def _report(case: SquatCase, fine: Angles) -> Evaluation:
+    best = best_angle(fine)
 
     def pick(values: Floats) -> Floats:
         return np.take_along_axis(values, best, axis=-1)

@@ -35,6 +35,7 @@ class LoadedSquat:
     closing: Floats
     ankle_nm: Floats
     moments: JointMoments
+    hip_share: Floats
     use: Use
 
 
@@ -85,7 +86,7 @@ class HeldPose:
         closing = self.closing_at(balanced)
         hips = hip_share(closing, self.wide_hip, self.assumed)
         use = least_use(moments, self.capacities, self.knee_share, hips)
-        return LoadedSquat(load_kg, balanced, closing, legs.ankle.at(load_kg), moments, use)
+        return LoadedSquat(load_kg, balanced, closing, legs.ankle.at(load_kg), moments, hips, use)
 
 
 def hold(

@@ -5,7 +5,7 @@ capacities and each has a smaller one of its own. Two bests are needed to say an
 muscles, four to say it firmly.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal
@@ -22,10 +22,10 @@ MUSCLES = (
 SHARED_SD = 0.25
 OWN_SD = 0.15
 OBSERVATION_SD = 0.05
-_STEP = 3e-3
-MOST_TRIALS = 6
-"""After six trials the capacities lie within about a hundredth of where they end, a tenth of what
-is known of them."""
+_STEP = 1e-2
+"""Of a log factor for a slope: wide enough to see past the corners of the predicted maxes."""
+CLOSE_ENOUGH = 1e-3
+"""A search ends when its last step was shorter than this share of the log factors."""
 
 Firmness = Literal["nothing", "scale only", "indicative", "firm"]
 Predict = Callable[[Capacities], Floats]
@@ -56,26 +56,52 @@ def _log_factors(parameters: Floats) -> Floats:
 
 
 def _firmness(bests: int) -> Firmness:
-    if bests == 0:
-        return "nothing"
     if bests == 1:
         return "scale only"
     return "indicative" if bests < 4 else "firm"
 
 
-def infer_capacities(
-    prior: Capacities, predict: Predict, lifted_kg: Sequence[float], rep_error: Sequence[float]
-) -> Inferred:
-    """Capacities from estimated maxes in kg, each with the log error of its rep formula."""
+@dataclass(frozen=True)
+class Observed:
+    """Estimated maxes in kg, each with the log error of its rep formula."""
+
+    lifted_kg: Floats
+    rep_error: Floats
+
+    @property
+    def spread(self) -> Floats:
+        """Log error of each."""
+        return np.hypot(OBSERVATION_SD, self.rep_error)
+
+
+@dataclass(frozen=True)
+class Point:
+    """Where a search ended: log factors, capacities of shape (1, 1, 1, 1), residuals and slope."""
+
+    prior: Capacities
+    seen: Observed
+    parameters: Floats
+    residuals: Floats
+    slope: Floats
+
+    @property
+    def capacities(self) -> Capacities:
+        """The strengths there."""
+        return scaled(self.prior, _log_factors(self.parameters[None]))
+
+
+def most_likely(
+    prior: Capacities, predict: Predict, seen: Observed, start: Point | None = None
+) -> Point:
+    """The strengths that explain what was lifted best while they stay near the prior."""
     count = len(MUSCLES) + 1
-    spread = np.hypot(OBSERVATION_SD, np.asarray(rep_error, dtype=np.float64))
-    log_lifted = np.log(np.asarray(lifted_kg, dtype=np.float64))
     prior_spread = np.array([SHARED_SD, *[OWN_SD] * len(MUSCLES)])
 
     def residuals(parameters: Floats) -> Floats:
         """Shape (K, parameters) -> (K, bests + parameters)."""
         predicted = np.maximum(predict(scaled(prior, _log_factors(parameters))), 1.0)
-        return np.hstack([(np.log(predicted) - log_lifted) / spread, parameters / prior_spread])
+        missed = np.log(predicted / seen.lifted_kg) / seen.spread
+        return np.hstack([missed, parameters / prior_spread])
 
     @lru_cache(maxsize=1)
     def around(parameters: tuple[float, ...]) -> Floats:
@@ -91,21 +117,28 @@ def infer_capacities(
         values = around(tuple(parameters))
         return np.asarray((values[:count] - values[count]).T / _STEP)
 
-    if not len(log_lifted):
-        return Inferred(
-            prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing"
-        )
+    first = np.zeros(count) if start is None else start.parameters
+    found = least_squares(of_one, first, jac=jacobian, xtol=CLOSE_ENOUGH)
+    return Point(prior, seen, found.x, found.fun, np.asarray(found.jac))
 
-    found = least_squares(of_one, np.zeros(count), jac=jacobian, xtol=1e-4, max_nfev=MOST_TRIALS)
-    slope: Floats = np.asarray(found.jac)
-    covariance = np.linalg.inv(slope.T @ slope)
+
+def inferred(point: Point) -> Inferred:
+    """What a point says, with how sure it is (Laplace)."""
+    covariance = np.linalg.inv(point.slope.T @ point.slope)
     to_log = np.hstack([np.ones((len(MUSCLES), 1)), np.eye(len(MUSCLES))])
     variances = np.diag(to_log @ covariance @ to_log.T)
-    best = scaled(prior, _log_factors(found.x[None]))
+    best, bests = point.capacities, len(point.seen.lifted_kg)
     plain = replace(best, **{name: float(getattr(best, name).item()) for name in MUSCLES})
     return Inferred(
         plain,
         {name: float(np.sqrt(v)) for name, v in zip(MUSCLES, variances, strict=True)},
-        [float(r) for r in -found.fun[: len(log_lifted)] * spread],
-        _firmness(len(log_lifted)),
+        [float(r) for r in -point.residuals[:bests] * point.seen.spread],
+        _firmness(bests),
+    )
+
+
+def nothing_known(prior: Capacities) -> Inferred:
+    """The prior, where nothing was lifted."""
+    return Inferred(
+        prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing"
     )

@@ -30,7 +30,7 @@ def _loading(loading: Loading | None) -> dict[str, Any] | None:
             name: [round(float(u), 3) for u in loading.use[:, i]] for i, name in enumerate(LIMITERS)
         },
         "limiter": loading.limiter,
-        "drawn": drawn_columns(loading.drawn),
+        "drawn": drawn_columns(loading.draw()),
         "reasons": list(loading.reasons),
     }
 

@@ -190,7 +190,7 @@ def test_the_way_rises_to_lockout_with_the_bar_on_the_legs():
     for style in ("conventional", "sumo", "trap_low"):
         found = best(MAN, style)
         case = pull_case(MAN, [found.setup])
-        way = pull_path(case)
+        way = pull_path(case, case.held())
         heights = way.bar_height_m()
         assert np.all(np.diff(heights) > 0)
         assert heights[0] == pytest.approx(found.setup.bar_height_m, abs=2e-3)

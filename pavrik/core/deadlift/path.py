@@ -80,9 +80,8 @@ def _bar_to_knee(case: PullCase, start: HeldPull) -> tuple[Floats, Floats, Float
     return shanks, bars, wanted
 
 
-def pull_path(case: PullCase) -> PullPath:
-    """The whole way of one set-up. ``case`` holds one set-up whose shank is known or touches."""
-    start = case.held()
+def pull_path(case: PullCase, start: HeldPull) -> PullPath:
+    """The whole way of one set-up from its start; ``case`` holds that set-up alone."""
     shank, bar_x, bar_z = _bar_to_knee(case, start)
     offset, arm = _one(case.shoulder_offset_m), effective_arm(case.body, _one(case.grip_m))[0]
     foot = place_foot(case.body, _one(case.stance_m), _one(case.toe_out), 0.0, case.assumed)

@@ -1,11 +1,12 @@
 """One fully specified start, reported: everything that a coach compares, with its reasons."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.deadlift.cases import PullCase, pull_case
-from pavrik.core.deadlift.evaluation import PullEvaluation, evaluate_pulls, room_m
+from pavrik.core.deadlift.cases import PullCase, needs_shank, pull_case
+from pavrik.core.deadlift.evaluation import evaluate_pulls, room_m
 from pavrik.core.deadlift.lockout import Lockout, lockout
 from pavrik.core.deadlift.natural_start import NaturalStart, natural_start
 from pavrik.core.deadlift.path import PullPath, path_max_kg, pull_path, sticking
@@ -46,47 +47,79 @@ def one(value: object) -> float:
 
 @dataclass(frozen=True)
 class PlacedPull:
-    """A start with its shank found: the case, what was evaluated, why it does not hold if so."""
+    """A start with its shank found: its case and pose, its max, why it does not hold if so."""
 
+    setup: PullSetup
     case: PullCase
-    found: PullEvaluation
+    pose: HeldPull
+    predicted_max_kg: float
+    limiter: str
     reasons: list[str]
 
-    @property
-    def pose(self) -> HeldPull:
-        """The start itself."""
-        return self.found.pose
+
+def _alike(setups: Sequence[PullSetup]) -> dict[str, list[int]]:
+    """Places of the set-ups that can be evaluated together."""
+    groups: dict[str, list[int]] = {}
+    for place, setup in enumerate(setups):
+        searched = setup.style if setup.style == "romanian" else "trap"
+        kind = "given" if setup.shank is not None else searched if needs_shank(setup) else "leans"
+        groups.setdefault(kind, []).append(place)
+    return groups
 
 
-def place_pull(lifter: Lifter, setup: PullSetup) -> PlacedPull:
-    """One start; a shank that nothing fixes is the best feasible one."""
-    case = pull_case(lifter, [setup])
-    found = evaluate_pulls(case)
-    if setup.shank is None and case.shank is not None:
-        best = float(np.asarray(case.shank).reshape(-1)[int(found.best_shank[0])])
-        return place_pull(lifter, replace(setup, shank=best))
-    short = {name: float(value[0]) for name, value in found.short.items()}
-    closing = one(degrees(found.pose.closing))
-    reasons = [] if found.feasible[0] else pull_reasons(lifter, setup, short, closing)
-    return PlacedPull(case, found, reasons)
+def _with_shank(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PullSetup]:
+    """The set-ups with a shank that nothing fixes at its best angle."""
+    found = list(setups)
+    for kind, places in _alike(setups).items():
+        if kind in ("given", "leans"):
+            continue
+        case = pull_case(lifter, [setups[place] for place in places])
+        angles = np.asarray(case.shank).reshape(-1)
+        for place, best in zip(places, evaluate_pulls(case).best_shank, strict=True):
+            found[place] = replace(setups[place], shank=float(angles[best]))
+    return found
+
+
+def place_pulls(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PlacedPull]:
+    """Starts in their order; a shank that nothing fixes is the best feasible one."""
+    known = _with_shank(lifter, setups)
+    placed: dict[int, PlacedPull] = {}
+    for places in _alike(known).values():
+        found = evaluate_pulls(pull_case(lifter, [known[place] for place in places]))
+        closing_deg = degrees(found.pose.closing).reshape(len(places))
+        for index, place in enumerate(places):
+            short = {name: float(value[index]) for name, value in found.short.items()}
+            reasons = (
+                []
+                if found.feasible[index]
+                else pull_reasons(lifter, known[place], short, float(closing_deg[index]))
+            )
+            case = pull_case(lifter, [known[place]])
+            placed[place] = PlacedPull(
+                setup=known[place],
+                case=case,
+                pose=case.held(),
+                predicted_max_kg=float(found.predicted_max_kg[index]),
+                limiter=LIMITERS[int(found.limiter[index])],
+                reasons=reasons,
+            )
+    return [placed[place] for place in range(len(setups))]
 
 
 def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
     """Everything about one start; its reasons are empty where it holds."""
-    placed = place_pull(lifter, setup)
-    case, found, pose = placed.case, placed.found, placed.pose
-    if setup.shank is None and case.shank is not None:
-        setup = replace(setup, shank=one(case.shank))
-    way = pull_path(case)
+    placed = place_pulls(lifter, [setup])[0]
+    case, pose = placed.case, placed.pose
+    way = pull_path(case, pose)
     hardest, _ = sticking(way, load_kg)
     held, _ = path_max_kg(way, float(np.asarray(lifter.body.mass_kg)))
     return PullReport(
-        setup=setup,
+        setup=placed.setup,
         case=case,
         pose=pose,
         loaded=pose.under(load_kg),
-        predicted_max_kg=float(found.predicted_max_kg[0]),
-        limiter=LIMITERS[int(found.limiter[0])],
+        predicted_max_kg=placed.predicted_max_kg,
+        limiter=placed.limiter,
         lat_moment_nm=load_kg * GRAVITY_M_S2 * abs(setup.shoulder_offset_m),
         room_m=one(room_m(case, pose)),
         lockout=lockout(case, pose, load_kg, lifter.pull.blades_down),

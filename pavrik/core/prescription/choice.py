@@ -8,6 +8,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from pavrik.core.prescription.because import Because
+from pavrik.core.strength.use import LIMITERS
 from pavrik.core.variations.catalogue import Role, Variation
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, Loading
@@ -171,7 +172,7 @@ def _gain(
     capacity = weakness.capacity
     if capacity is None:
         return 0.0, []
-    if loading is None or capacity not in own.drawn.use._fields:
+    if loading is None or capacity not in LIMITERS:
         if capacity in one.trains or (capacity == "quads" and "legs" in one.trains):
             return STATED, [Because(f"trains the {capacity.replace('_', ' ')}")]
         return 0.0, []

@@ -4,15 +4,16 @@ Everything is compared at equal effort: the same share of each lift's own max. S
 pause or a tempo adds is the time it is held, which is given apart.
 """
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass, field, replace
+from functools import cache, partial
 
 import numpy as np
 
 from pavrik.core.deadlift.drawing import draw_pull
 from pavrik.core.deadlift.path import PHASES as PULL_PHASES
 from pavrik.core.deadlift.path import PullPath, pull_path
-from pavrik.core.deadlift.report import PlacedPull, place_pull
+from pavrik.core.deadlift.report import PlacedPull, place_pulls
 from pavrik.core.deadlift.styles import PullSetup, usual_setup
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.linkage.foot import place_foot
@@ -43,13 +44,13 @@ COMPETITION = "competition"
 @dataclass(frozen=True)
 class Loading:
     """One lift at ``load_kg``: ``use`` of each capacity (columns as ``LIMITERS``) in each phase
-    (rows), drawn at its hardest phase; ``reasons`` why the lifter's screens do not allow it."""
+    (rows); ``draw`` makes its figure; ``reasons`` why the lifter's screens do not allow it."""
 
     name: str
     load_kg: float
     phases: tuple[str, ...]
     use: Floats
-    drawn: Drawn
+    draw: Callable[[], Drawn] = field(compare=False)
     reasons: tuple[str, ...] = ()
 
     def at(self, phase: str | None, capacity: str) -> float:
@@ -111,7 +112,7 @@ def squat_loadings(
     loaded = pose.under(loads[:, None, None])
     shape = (len(setups), 1, len(_PROGRESS))
     use = _rows(loaded.use, shape)[:, 0]
-    drawn = draw(pose, loaded)
+    drawn = cache(partial(draw, pose, loaded))
     steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
     answer = []
     for index, (name, knob) in enumerate(zip(names, knobs, strict=True)):
@@ -121,7 +122,7 @@ def squat_loadings(
         answer.append(
             Loading(
                 name, float(loads[index]), SQUAT_PHASES, use[index],
-                _one_of(drawn, index * steps),
+                partial(_one_of, drawn, index * steps),
                 tuple(setup_reasons(lifter, setups[index], found, index)),
             )
         )  # fmt: skip
@@ -135,11 +136,13 @@ def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Load
     reasons = gate_reasons(lifter, setup)
     if np.any(loaded.balanced.impossible):
         reasons.append("the trunk cannot balance the bar here")
-    return Loading(name, load_kg, SQUAT_PHASES, use, _one_of(draw(pose, loaded), 0), tuple(reasons))
+    drawn = partial(_one_of, partial(draw, pose, loaded), 0)
+    return Loading(name, load_kg, SQUAT_PHASES, use, drawn, tuple(reasons))
 
 
-def _one_of(drawn: Drawn, index: int) -> Drawn:
-    """One column of what was drawn."""
+def _one_of(draw_all: Callable[[], Drawn], index: int) -> Drawn:
+    """One column of what is drawn."""
+    drawn = draw_all()
 
     def pick(values: Floats) -> Floats:
         return values[index : index + 1]
@@ -174,24 +177,20 @@ def pull_loadings(
     ratios: Sequence[float], effort: float = EFFORT,
 ) -> list[Loading]:  # fmt: skip
     """The competition pull (ratio 1) and then every computed variation of it, as for the squat."""
-    ways: dict[PullSetup, tuple[PlacedPull, PullPath]] = {}
+    knobs = [Knob(), *(v.knob or Knob() for v in variations)]
+    setups = [_pull_setup(setup, knob) for knob in knobs]
+    different = list(dict.fromkeys(setups))
+    placed = dict(zip(different, place_pulls(lifter, different), strict=True))
+    ways = {one: pull_path(at.case, at.pose) for one, at in placed.items()}
+    names, shares = [COMPETITION, *(v.name for v in variations)], [1.0, *ratios]
     answer = []
-    for name, knob, ratio in zip(
-        [COMPETITION, *(v.name for v in variations)],
-        [Knob(), *(v.knob or Knob() for v in variations)],
-        [1.0, *ratios],
-        strict=True,
-    ):
-        load_kg, changed = effort * max_kg * ratio, _pull_setup(setup, knob)
-        if changed not in ways:
-            placed = place_pull(lifter, changed)
-            ways[changed] = placed, pull_path(placed.case)
-        placed, way = ways[changed]
-        answer.append(
-            Loading(
-                name, load_kg, PULL_PHASES, _pull_use(way, load_kg),
-                draw_pull(placed.pose, placed.pose.under(load_kg), changed.grip_m),
-                tuple(placed.reasons),
-            )
-        )  # fmt: skip
+    for name, one, share in zip(names, setups, shares, strict=True):
+        load_kg, at = effort * max_kg * share, placed[one]
+        drawn = partial(_draw_at, at, load_kg)
+        use = _pull_use(ways[one], load_kg)
+        answer.append(Loading(name, load_kg, PULL_PHASES, use, drawn, tuple(at.reasons)))
     return answer
+
+
+def _draw_at(placed: PlacedPull, load_kg: float) -> Drawn:
+    return draw_pull(placed.pose, placed.pose.under(load_kg), placed.setup.grip_m)

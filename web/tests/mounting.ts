@@ -1,0 +1,23 @@
+// A component in the app's surroundings: router, Vuetify, queries that fail at once.
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { mount, type ComponentMountingOptions } from '@vue/test-utils'
+import type { Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import { vuetify } from '@/shared/theme'
+
+const VIEWS = ['review', 'squat', 'deadlift', 'prescribe', 'lifter', 'log', 'floor', 'card', 'measure', 'gym']
+
+export const router = createRouter({
+  history: createMemoryHistory(),
+  routes: VIEWS.map((name) => ({ path: `/lifters/:lifterId/${name}`, name, component: { template: '<p />' } })),
+})
+
+export function mounted<C extends Component>(component: C, props: Record<string, unknown>, options: ComponentMountingOptions<C> = {}) {
+  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  return mount(component, {
+    ...options,
+    props,
+    attachTo: document.body,
+    global: { plugins: [router, vuetify, [VueQueryPlugin, { queryClient }]] },
+  } as never)
+}

@@ -4,7 +4,7 @@ from collections import Counter
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.equipment.plates import every_loading
+from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.logged import COMPETITION, LoggedSet
 from pavrik.core.faults.schools import silenced_faults
@@ -180,7 +180,9 @@ def _loadings(connection: Connection) -> dict[str, Any]:
         "collars_kg": gym.collars_kg,
         "loadings": [
             {"total_kg": loading.total_kg, "per_side": list(loading.per_side)}
-            for loading in every_loading(gym.bar_kg, gym.collars_kg, gym.stock, MOST_LOAD_KG)
+            for loading in loadings_between(
+                0.0, MOST_LOAD_KG, gym.bar_kg, gym.collars_kg, gym.stock
+            )
         ],
     }
 

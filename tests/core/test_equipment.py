@@ -1,13 +1,13 @@
-from itertools import product
+from itertools import pairwise, product
 
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from pavrik.core.equipment.hand_marks import ring_words
-from pavrik.core.equipment.plates import PlatePair, load_bar
+from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
 from pavrik.core.equipment.racks import Rack, fit_rack
-from pavrik.core.equipment.warm_up import warm_up
+from pavrik.core.equipment.warm_up import SHARES, plate_changes, warm_up
 
 GYM = tuple(
     PlatePair(kg, n) for kg, n in ((25, 4), (20, 2), (15, 1), (10, 2), (5, 1), (2.5, 1), (1.25, 1))
@@ -122,7 +122,37 @@ def test_hands_in_ring_words(grip, words):
 def test_the_way_up_rises_with_shrinking_jumps():
     ladder = [step.total_kg for _, step in warm_up(180.0, 20, 5, GYM)]
     assert ladder[0] == 25
-    assert ladder == sorted(set(ladder))
-    jumps = [b - a for a, b in zip(ladder, [*ladder[1:], 180.0], strict=True)]
-    assert jumps[-1] < jumps[0]
-    assert warm_up(20.0, 20, 5, GYM) == []
+    jumps = [b - a for a, b in pairwise([*ladder, 180.0])]
+    assert jumps == sorted(jumps, reverse=True)
+    assert warm_up(20.0, 20, 5, GYM) == ()
+
+
+def discs_handled(ladder: list[Loading], work: Loading) -> int:
+    """Discs put on or taken off one side on the way up to the work set."""
+    return sum(plate_changes(a, b) for a, b in pairwise([*ladder, work]))
+
+
+def test_few_discs_are_handled_on_the_way_up():
+    work = load_bar(135.0, 20, 5, GYM)
+    ladder = [step for _, step in warm_up(135.0, 20, 5, GYM)]
+    exact = [load_bar(share * 135.0, 20, 5, GYM, never_above=True) for share in SHARES]
+    assert discs_handled(ladder, work) <= discs_handled(exact, work) / 2
+
+
+@settings(max_examples=150, deadline=None)
+@given(stock=stocks, work=st.floats(20, 320))
+def test_a_way_up_rises_in_shrinking_jumps_made_of_the_gyms_plates(stock, work):
+    stock = tuple(stock)
+    made = load_bar(work, 20, 0, stock, never_above=True)
+    ladder = warm_up(work, 20, 0, stock)
+    totals = [20.0, *(step.total_kg for _, step in ladder[1:])]
+    assert totals == sorted(set(totals))
+    assert all(total < made.total_kg for total in totals) or not ladder
+    reps = [r for r, _ in ladder]
+    assert reps == sorted(reps, reverse=True)
+    jumps = [b - a for a, b in pairwise([*totals, made.total_kg])] if ladder else []
+    assert all(b <= a + 1e-6 for a, b in pairwise(jumps))
+    for _, step in ladder:
+        assert step.total_kg == pytest.approx(20 + 2 * sum(step.per_side))
+        for plate in stock:
+            assert step.per_side.count(plate.kg) <= plate.pairs

@@ -9,7 +9,7 @@ const VIEWS = ['review', 'squat', 'deadlift', 'prescribe', 'lifter', 'log', 'flo
 
 export const router = createRouter({
   history: createMemoryHistory(),
-  routes: VIEWS.map((name) => ({ path: `/lifters/:lifterId/${name}`, name, component: { template: '<p />' } })),
+  routes: ['/', ...VIEWS.map((name) => `/lifters/:lifterId/${name}`)].map((path) => ({ path, name: path.split('/').at(-1)!, component: { template: '<p />' } })),
 })
 
 export function mounted<C extends Component>(component: C, props: Record<string, unknown>, options: ComponentMountingOptions<C> = {}) {

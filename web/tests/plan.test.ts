@@ -1,17 +1,11 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import { createRouter, createMemoryHistory } from 'vue-router'
 import Because from '@/stages/prescribe/Because.vue'
 import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import SeasonLine from '@/stages/prescribe/SeasonLine.vue'
 import type { Plan, PlanFrame } from '@/stages/prescribe/usePlan'
 import { dayWords, isoDay, minutes, nextMonday, placeOf, titleOf } from '@/stages/prescribe/words'
-
-const names = ['review', 'squat', 'deadlift', 'prescribe', 'lifter', 'log']
-const router = createRouter({
-  history: createMemoryHistory(),
-  routes: names.map((name) => ({ path: `/lifters/:lifterId/${name}`, name, component: { template: '<p />' } })),
-})
+import { router } from './mounting'
 
 describe('words of a plan', () => {
   it('says a calendar day whatever the zone of the device', () => {

@@ -135,14 +135,18 @@ def load_bar(
     return Loading(found.plates(int(weights[best])), total, total - target_kg)
 
 
-def every_loading(
-    bar_kg: float, collars_kg: float, stock: tuple[PlatePair, ...], most_kg: float
+def loadings_between(
+    least_kg: float,
+    most_kg: float,
+    bar_kg: float,
+    collars_kg: float,
+    stock: tuple[PlatePair, ...],
 ) -> list[Loading]:
-    """Every total up to ``most_kg`` that the bar can be given, lightest first."""
+    """Every total between two that the bar can be given, lightest first; no error is given."""
     found, empty_kg = _reachable(stock), bar_kg + collars_kg
     totals = empty_kg + 2 * found.weights * found.unit / GRAMS
+    first, last = np.searchsorted(totals, (least_kg, most_kg + 1e-9))
     return [
         Loading(found.plates(int(weight)), float(total), 0.0)
-        for weight, total in zip(found.weights, totals, strict=True)
-        if total <= most_kg
+        for weight, total in zip(found.weights[first:last], totals[first:last], strict=True)
     ]

@@ -1,19 +1,104 @@
-"""The way up to the first work set: from the empty bar, jumps shrinking."""
+"""The way up to the first work set: from the empty bar, jumps shrinking, few discs handled."""
 
-from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
+from dataclasses import dataclass, replace
+from functools import lru_cache
+from itertools import combinations_with_replacement, pairwise
+
+from pavrik.core.equipment.plates import Loading, PlatePair, load_bar, loadings_between
 
 SHARES = (0.40, 0.55, 0.70, 0.82, 0.92)
 REPS = (5, 5, 3, 2, 1)
+EMPTY_REPS = 8
+WINDOW = 0.06
+"""Share of the work load that a step may lie beside its usual share: assumption."""
+DISC_SHARE = 0.02
+"""A disc handled on each side is worth as much as a step that lies this far off: assumption."""
+TRIED, KEPT = 15, 20
+"""Loadings tried for a step, and ways kept after it."""
+LEFT_OUT = 5.0
+"""Discs that a step left out is worth."""
+MOST_ADDED = 2
+"""Discs added to part of the work set's own for a step."""
 
 
+@dataclass(frozen=True)
+class _Way:
+    """Steps so far: the last jump in kg, and what handling and offset have cost."""
+
+    steps: tuple[tuple[int, Loading], ...]
+    jump_kg: float
+    cost: float
+
+
+def plate_changes(before: Loading, after: Loading) -> int:
+    """Discs taken off and put on, on one side; the heaviest sit inside and stay as long as they
+    can."""
+    same = 0
+    for one, other in zip(before.per_side, after.per_side, strict=False):
+        if one != other:
+            break
+        same += 1
+    return len(before.per_side) + len(after.per_side) - 2 * same
+
+
+def _extended(way: _Way, reps: int, loading: Loading, offset: float) -> _Way | None:
+    """The way with one more step; None where it would not rise or its jump would grow."""
+    last = way.steps[-1][1]
+    jump_kg = loading.total_kg - last.total_kg
+    if jump_kg <= 0 or jump_kg > way.jump_kg + 1e-9:
+        return None
+    cost = plate_changes(last, loading) + (offset / DISC_SHARE) ** 2
+    return _Way((*way.steps, (reps, loading)), jump_kg, way.cost + cost)
+
+
+def _parts(work: Loading, stock: tuple[PlatePair, ...]) -> set[tuple[float, ...]]:
+    """The innermost discs of the work set with up to two lighter ones added."""
+    pairs = {plate.kg: plate.pairs for plate in stock}
+    found = set()
+    for kept in range(len(work.per_side) + 1):
+        inside = work.per_side[:kept]
+        for added in range(MOST_ADDED + 1):
+            for outside in combinations_with_replacement(sorted(pairs, reverse=True), added):
+                side = inside + outside
+                falls = all(a >= b for a, b in pairwise(side))
+                if falls and all(side.count(kg) <= pairs[kg] for kg in outside):
+                    found.add(side)
+    return found
+
+
+@lru_cache(maxsize=512)
 def warm_up(
     work_kg: float, bar_kg: float, collars_kg: float, stock: tuple[PlatePair, ...]
-) -> list[tuple[int, Loading]]:
-    """(reps, loading) of each warm-up set, rising strictly, all below the work set."""
-    empty = bar_kg + collars_kg
-    ladder = [(8, Loading((), empty, 0.0))] if work_kg > empty else []
+) -> tuple[tuple[int, Loading], ...]:
+    """(reps, loading) of each warm-up set, rising strictly, all below the work set.
+
+    Of the loadings near each usual share those are taken that need few discs handled. A step is
+    left out where jumps would grow with it.
+    """
+    empty = Loading((), bar_kg + collars_kg, 0.0)
+    if work_kg <= empty.total_kg:
+        return ()
+    work = load_bar(work_kg, bar_kg, collars_kg, stock, never_above=True)
+    if not work.per_side:
+        return ()
+    parts = [Loading(side, empty.total_kg + 2 * sum(side), 0.0) for side in _parts(work, stock)]
+    straight = _Way(((EMPTY_REPS, empty),), work_kg, len(SHARES) * LEFT_OUT)
+    ways = [replace(straight, cost=0.0)]
     for share, reps in zip(SHARES, REPS, strict=True):
-        loading = load_bar(max(share * work_kg, empty), bar_kg, collars_kg, stock, never_above=True)
-        if ladder and ladder[-1][1].total_kg < loading.total_kg < work_kg:
-            ladder.append((reps, loading))
-    return ladder
+        low, high = (share - WINDOW) * work_kg, (share + WINDOW) * work_kg
+        near = [
+            *(part for part in parts if low <= part.total_kg <= high),
+            *loadings_between(low, high, bar_kg, collars_kg, stock),
+        ]
+        near = [one for one in near if empty.total_kg < one.total_kg < work.total_kg]
+        near.sort(key=lambda one: (len(one.per_side), abs(one.total_kg - share * work_kg)))
+        further = [
+            extended
+            for way in ways
+            for one in near[:TRIED]
+            if (extended := _extended(way, reps, one, one.total_kg / work_kg - share))
+        ]
+        resting = [replace(way, cost=way.cost + LEFT_OUT) for way in ways]
+        ways = sorted(further, key=lambda way: way.cost)[:KEPT] + resting[:KEPT]
+    ends = [end for way in (*ways, straight) if (end := _extended(way, 0, work, 0.0))]
+    return min(ends, key=lambda end: end.cost).steps[:-1]

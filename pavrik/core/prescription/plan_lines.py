@@ -192,6 +192,19 @@ def by_feel(
     )  # fmt: skip
 
 
+def _arithmetic(
+    lift: str, variation: str, share: float, projected_kg: float, ratio: float
+) -> Because:
+    """Where a load comes from that is not the main work's."""
+    if variation == COMPETITION:
+        return Because(f"{share:.0%} of the {in_kg(projected_kg)} expected")
+    return Because(
+        f"{share:.0%} of {in_kg(projected_kg * ratio)}, which is {ratio:.2f} of the {lift}'s "
+        f"expected {in_kg(projected_kg)}",
+        (f"ratio:{variation}",),
+    )
+
+
 def loaded_line(
     make: Maker, lift: str, kind: Kind, dose: Dose, worked: int, line_id: str,
     because: Sequence[Because], variation: str = COMPETITION, note: str = "",
@@ -209,6 +222,8 @@ def loaded_line(
     share = made.load_kg / own_max if made.load_kg else None
     rpe = _rpe_at(share, dose.reps) if share else dose.rpe
     because = [*made.because, *because]
+    if share and kind != "main":
+        because.append(_arithmetic(lift, variation, share, projected, ratio))
     if lift == "deadlift" and made.load_kg and variation in FROM_FLOOR:
         low = light_start_words(made.per_side, make.gym.light_discs)
         because += [Because(low)] if low else []

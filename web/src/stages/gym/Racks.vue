@@ -46,9 +46,9 @@ async function save() {
       <thead><tr><th>Rack</th><th>Holes</th><th>First, pitch</th><th>Lip</th><th>Room</th><th>Safeties</th><th v-if="mayWrite" /></tr></thead>
       <tbody>
         <tr v-for="r in racks" :key="r.rack_id">
-          <td><b>{{ r.name }}</b></td><td>{{ r.holes }}</td><td>{{ cm(r.first_hole_m) }}, {{ cm(r.pitch_m) }}</td><td>{{ cm(r.lip_m) }}</td><td>{{ cm(r.inner_width_m, 0) }}</td>
+          <td><b>{{ r.name }}</b></td><td>{{ r.holes }}</td><td class="unbroken">{{ cm(r.first_hole_m) }}, {{ cm(r.pitch_m) }}</td><td class="unbroken">{{ cm(r.lip_m) }}</td><td class="unbroken">{{ cm(r.inner_width_m, 0) }}</td>
           <td>{{ r.first_safety_m == null ? 'same holes' : `from ${cm(r.first_safety_m, 0)}${r.safety_pitch_m ? `, ${cm(r.safety_pitch_m)}` : ''}` }}</td>
-          <td v-if="mayWrite"><button class="linkish" :aria-label="`Measure ${r.name} again`" @click="edit(r)">again</button> <button class="linkish" :aria-label="`Take ${r.name} out`" @click="takeRack(r.rack_id)">out</button></td>
+          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`Measure ${r.name} again`" @click="edit(r)">change</button> <button class="linkish" :aria-label="`Take ${r.name} out`" @click="takeRack(r.rack_id)">take out</button></td>
         </tr>
       </tbody>
     </table>

@@ -1,6 +1,7 @@
 """Every view: no serious accessibility violation, nothing wider than the window."""
 
 import pytest
+from selenium.webdriver.common.keys import Keys
 
 STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Review", "Card")
 READY = {
@@ -88,3 +89,20 @@ def test_the_card_prints_without_the_frame(coach):
     shown = [nav.is_displayed() for nav in coach.all("nav")]
     coach.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"media": ""})
     assert shown == [False]
+
+
+def test_a_few_letters_lead_anywhere(coach):
+    coach.press("body", "/")
+    coach.keys(*"mar pre", Keys.ENTER)
+    coach.until(lambda: coach.driver.current_url.endswith("/prescribe"), "the stage")
+    coach.press("body", "/")
+    coach.keys(*"hips rise")
+    coach.see("in Marlow Teague’s log", "in the library")
+    assert coach.serious_violations() == []
+    coach.keys(Keys.ARROW_DOWN, Keys.ENTER)
+    coach.see("52 faults", "Common practice, no source")
+    coach.press("body", "/")
+    coach.keys(*"zzz")
+    coach.see("Nothing is called so")
+    coach.keys(Keys.ESCAPE)
+    coach.not_see("Nothing is called so")

@@ -89,7 +89,7 @@ def test_a_club_without_a_rack_is_asked_for_one_and_gets_its_holes(coach):
     coach.open("/gym")
     coach.see("Schools of the club", "North rack")
     for rack in ("Chimney rack", "North rack"):
-        coach.click(f"Take {rack} out")
+        coach.click(f"take out {rack}")
         coach.until(lambda rack=rack: rack not in coach.text(), f"{rack} to go")
     coach.see("No rack is recorded")
     open_bench_without_rack(coach)

@@ -3,6 +3,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import AppRail from './shared/AppRail.vue'
+import GoTo from './shared/GoTo.vue'
 import KeySheet from './shared/KeySheet.vue'
 import { useSession } from './shared/session'
 
@@ -11,6 +12,7 @@ const router = useRouter()
 const theme = useTheme()
 const { session } = useSession()
 const keysShown = ref(false)
+const finding = ref(false)
 const offline = ref(!navigator.onLine)
 const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
 const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'deadlift', '5': 'log', '6': 'prescribe', '7': 'review', '8': 'card' }
@@ -24,6 +26,10 @@ function isTyping(event: KeyboardEvent): boolean {
 function onKey(event: KeyboardEvent) {
   if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
   if (event.key === '?') keysShown.value = true
+  if (event.key === '/' && session.value) {
+    event.preventDefault()
+    finding.value = true
+  }
   if (isPlatform(route.name)) return
   if (event.key === '0') router.push({ name: 'floor' })
   const stage = STAGE_KEYS[event.key]
@@ -50,7 +56,7 @@ watch(
 <template>
   <v-app>
     <div :class="['frame', { bare: !session }]">
-      <AppRail v-if="session" :lifter-id="lifterId" class="no-print" @keys="keysShown = true" />
+      <AppRail v-if="session" :lifter-id="lifterId" class="no-print" @keys="keysShown = true" @find="finding = true" />
       <div class="stage">
         <p v-if="offline" class="offline" role="status">
           No network. You see what was loaded last; sets are kept on this device and sent when it is back.
@@ -58,6 +64,7 @@ watch(
         <RouterView :key="lifterId ?? 'club'" />
       </div>
     </div>
+    <GoTo v-if="session" v-model="finding" :lifter-id="lifterId" />
     <KeySheet v-model="keysShown" :platform="isPlatform(route.name)" />
   </v-app>
 </template>

@@ -1,28 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { STAGES } from './places'
 import { signOut, switchUnits, useSession } from './session'
 import { useOutbox } from './outbox'
 import { useLifter } from './useLifter'
 
 const props = defineProps<{ lifterId: string | null }>()
-defineEmits<{ keys: [] }>()
+defineEmits<{ keys: []; find: [] }>()
 const route = useRoute()
 const router = useRouter()
 const { session } = useSession()
 const { waiting } = useOutbox()
 const { data: lifter } = useLifter(() => props.lifterId)
-
-const STAGES = [
-  ['lifter', 'Lifter'],
-  ['measure', 'Measure'],
-  ['squat', 'Squat'],
-  ['deadlift', 'Deadlift'],
-  ['log', 'Log'],
-  ['prescribe', 'Prescribe'],
-  ['review', 'Review'],
-  ['card', 'Card'],
-] as const
 
 const stages = computed(() =>
   STAGES.map(([name, title]) => {
@@ -86,6 +76,7 @@ async function leave() {
       >
         {{ session?.mass_unit }}, {{ session?.length_unit }}: switch
       </button>
+      <button class="linkish" @click="$emit('find')">Go to <kbd>/</kbd></button>
       <button class="linkish" @click="$emit('keys')">Keys</button>
       <button class="linkish" @click="leave">Sign out</button>
     </div>

@@ -11,9 +11,12 @@ const KEYS = [
   ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
   ['u, r', 'undo and redo on the bench'],
   ['p', 'pin the set-up as A, again to let it go'],
+]
+const ALWAYS = [
+  ['/', 'go to a lifter, a stage, a fault'],
   ['?', 'this sheet'],
 ]
-const keys = computed(() => (props.platform ? [...PLATFORM_KEYS, ['?', 'this sheet']] : KEYS))
+const keys = computed(() => [...(props.platform ? PLATFORM_KEYS : KEYS), ...ALWAYS])
 </script>
 
 <template>

@@ -36,7 +36,7 @@ async function save() {
         <tr v-for="b in bars" :key="b.bar_id">
           <td><b>{{ b.name }}</b></td><td class="unbroken">{{ kg(b.mass_kg) }}</td><td class="unbroken">{{ b.shaft_mm }} mm</td><td class="unbroken">{{ b.collars_kg ? kg(b.collars_kg) : '–' }}</td>
           <td class="small">{{ b.beyond_shoulder_m == null ? 'where it is put' : `${cm(b.beyond_shoulder_m)} past the shoulders, ${cm(b.forward_m ?? 0)} forward${b.handles ? ', handles' : ''}` }}</td>
-          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`Measure ${b.name} again`" @click="edit(b)">change</button> <button class="linkish" :aria-label="`Take ${b.name} out`" @click="takeBar(b.bar_id)">take out</button></td>
+          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${b.name}`" @click="edit(b)">change</button> <button class="linkish" :aria-label="`take out ${b.name}`" @click="takeBar(b.bar_id)">take out</button></td>
         </tr>
       </tbody>
     </table>

@@ -48,7 +48,7 @@ async function save() {
         <tr v-for="r in racks" :key="r.rack_id">
           <td><b>{{ r.name }}</b></td><td>{{ r.holes }}</td><td class="unbroken">{{ cm(r.first_hole_m) }}, {{ cm(r.pitch_m) }}</td><td class="unbroken">{{ cm(r.lip_m) }}</td><td class="unbroken">{{ cm(r.inner_width_m, 0) }}</td>
           <td>{{ r.first_safety_m == null ? 'same holes' : `from ${cm(r.first_safety_m, 0)}${r.safety_pitch_m ? `, ${cm(r.safety_pitch_m)}` : ''}` }}</td>
-          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`Measure ${r.name} again`" @click="edit(r)">change</button> <button class="linkish" :aria-label="`Take ${r.name} out`" @click="takeRack(r.rack_id)">take out</button></td>
+          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${r.name}`" @click="edit(r)">change</button> <button class="linkish" :aria-label="`take out ${r.name}`" @click="takeRack(r.rack_id)">take out</button></td>
         </tr>
       </tbody>
     </table>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Faults with their causes, tests and remedies; the coach's own beside the shipped ones.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import OneOf from '@/shared/OneOf.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
@@ -20,6 +21,17 @@ const lift = ref<'squat' | 'deadlift'>('squat')
 const wanted = ref('')
 const open = ref<string | null>(null)
 const data = computed(() => catalogue.data.value ?? null)
+const route = useRoute()
+/** A fault that a link names lies open and in view. */
+watch([data, () => route.query.fault], async () => {
+  const fault = data.value?.faults.find((f) => f.id === route.query.fault)
+  if (!fault) return
+  lift.value = fault.lift as 'squat' | 'deadlift'
+  wanted.value = ''
+  open.value = fault.id
+  await nextTick()
+  document.getElementById(`fault-${fault.id}`)?.scrollIntoView?.({ block: 'center' })
+}, { immediate: true })
 const own = computed(() => new Set(data.value?.own))
 const hidden = computed(() => new Set(data.value?.hidden))
 const faults = computed(() => {
@@ -83,7 +95,7 @@ async function importFile(event: Event) {
         <p>{{ names.data.value[lift].slice(1).join(', ') }}.</p>
       </section>
       <ul class="faults">
-        <li v-for="f in faults" :key="f.id" :class="{ hidden: hidden.has(f.id) }">
+        <li v-for="f in faults" :id="`fault-${f.id}`" :key="f.id" :class="{ hidden: hidden.has(f.id) }">
           <button class="fault" :aria-expanded="open === f.id" @click="open = open === f.id ? null : f.id">
             <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">own</span><span v-if="hidden.has(f.id)" class="mark">hidden</span>
             <span class="soft">{{ f.seen }}</span><span class="small soft">{{ f.phases.length > 5 ? 'any phase' : f.phases.join(', ') }}</span>

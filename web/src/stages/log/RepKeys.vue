@@ -111,7 +111,6 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
 .rep-keys { display: grid; gap: 10px; }
 button { font: inherit; color: inherit; cursor: pointer; }
 button:disabled { opacity: 0.5; cursor: default; }
-kbd { font: inherit; font-size: 11px; color: var(--soft); border: 1px solid var(--line); border-radius: 2px; padding: 0 4px; }
 .reps { display: flex; gap: 6px; flex-wrap: wrap; min-height: 38px; align-items: center; }
 .rep { width: 36px; height: 36px; border-radius: 50%; display: grid; place-items: center; font-weight: 700; border: 2px solid var(--holds); }
 .rep.faulty { border-color: var(--signal); border-style: dashed; }

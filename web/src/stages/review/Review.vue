@@ -35,6 +35,14 @@ const band = computed(() => (data.value?.trend ?? []).map((t) => ({ x: Date.pars
 const dots = computed<[number, number][]>(() => (data.value?.trend ?? []).map((t) => [Date.parse(t.day), t.estimate_kg * scale.value]))
 const last = computed(() => data.value?.trend.at(-1) ?? null)
 const why = ref(typeof route.query.fault === 'string')
+const asked = computed(() => (typeof route.query.fault === 'string' ? route.query.fault : null))
+const unseen = computed(() => asked.value !== null && Boolean(data.value?.sets) && !data.value!.faults.some((f) => f.fault_id === asked.value))
+watch([asked, () => route.query.lift], ([wanted, ofLift]) => {
+  if (ofLift === 'squat' || ofLift === 'deadlift') lift.value = ofLift
+  if (wanted === null) return
+  faultId.value = wanted
+  why.value = true
+})
 </script>
 
 <template>
@@ -50,6 +58,7 @@ const why = ref(typeof route.query.fault === 'string')
       <LogFiles class="mt-6" :lifter-id="lifterId" />
     </div>
     <div v-else class="columns">
+      <p v-if="unseen" class="note unseen">The fault you asked for is not in the {{ lift }} log yet. <RouterLink :to="{ name: 'library', query: { fault: asked } }">What the library says of it</RouterLink></p>
       <aside>
         <section v-if="last">
           <h2>Estimated max</h2>
@@ -95,6 +104,7 @@ const why = ref(typeof route.query.fault === 'string')
 </template>
 
 <style scoped>
+.unseen { grid-column: 1 / -1; }
 .columns { display: grid; grid-template-columns: 350px minmax(0, 1fr); gap: 36px; padding: 16px 26px 40px; }
 aside { display: grid; gap: 22px; align-content: start; }
 .empty { padding: 50px 26px; max-width: 520px; }

@@ -129,7 +129,7 @@ def test_strengths_from_two_lifts_explain_them_better_than_the_prior():
     )
     setups = [SquatSetup("low", 0.42, 0.35), SquatSetup("high", 0.42, 0.35)]
     case = case_for(replace(lifter, capacities=strong), setups)
-    lifted = evaluate(case).held_max_kg
+    lifted = evaluate(case).predicted_max_kg
     bests = [KnownBest(s, float(kg)) for s, kg in zip(setups, lifted, strict=True)]
     inferred = strengths_from(lifter, bests)
     assert inferred.firmness == "indicative"

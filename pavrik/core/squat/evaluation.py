@@ -5,7 +5,6 @@ search is coarse over the whole range of the ankle, then fine round the best.
 """
 
 from dataclasses import dataclass, replace
-from typing import Any
 
 import numpy as np
 
@@ -110,13 +109,11 @@ class SquatCase:
 @dataclass(frozen=True)
 class Evaluation:
     """The best shank of each case. Angles in rad; ``shortfall_deg`` per limit is how far the case
-    oversteps it, 0 where it is kept. ``predicted_max_kg`` is 0 where nothing is feasible;
-    ``held_max_kg`` is what the muscles hold even where the limits are not kept."""
+    oversteps it, 0 where it is kept. ``predicted_max_kg`` is 0 where nothing is feasible."""
 
     shank: Floats
     feasible: Mask
     predicted_max_kg: Floats
-    held_max_kg: Floats
     worst_progress: Floats
     limiter: Indices
     bottom: LoadedSquat
@@ -125,9 +122,7 @@ class Evaluation:
 
 
 @dataclass(frozen=True)
-class Angles:
-    """Shank angles tried: the score is the load less what the lean costs, in kg."""
-
+class _Angles:
     shank: Floats
     load_kg: Floats
     score: Floats
@@ -192,26 +187,20 @@ def _load_along(case: SquatCase, shank: Floats, progress: Floats) -> Floats:
     return load_at_full_use(lambda load: pose.under(load).use.most, mass)
 
 
-def _assess(case: SquatCase, shank: Floats, progress: Floats) -> Angles:
+def _assess(case: SquatCase, shank: Floats, progress: Floats) -> _Angles:
     load = np.min(_load_along(case, shank, progress), axis=-1, keepdims=True)
-    return angles_at(case, case.held(shank, BOTTOM), shank, load)
-
-
-def angles_at(case: SquatCase, pose: HeldPose, shank: Floats, load: Floats) -> Angles:
-    """Score and limits of bottom poses at the loads (kg) that the way down holds."""
+    pose = case.held(shank, BOTTOM)
     loaded = pose.under(load)
     missing = sum(shortfalls_deg(case, pose, loaded).values(), np.zeros(()))
     score = load * lean_factor(case, loaded.balanced.lean)
     feasible = missing <= 0
     shape = np.broadcast_shapes(score.shape, missing.shape)
-
-    def laid_out(values: Any) -> Any:
-        return np.broadcast_to(values, shape)[..., 0]
-
-    return Angles(*map(laid_out, (shank, load, score, feasible, missing)))
+    return _Angles(
+        *(np.broadcast_to(a, shape)[..., 0] for a in (shank, load, score, feasible, missing))
+    )
 
 
-def best_angle(angles: Angles) -> Indices:
+def _best_angle(angles: _Angles) -> Indices:
     """Index of the feasible angle with the highest score, else of the least overstepping one."""
     rank = np.where(angles.feasible, angles.score, -1.0 - angles.missing_deg)
     return np.asarray(np.argmax(rank, axis=-1))[..., None]
@@ -219,9 +208,8 @@ def best_angle(angles: Angles) -> Indices:
 
 def angles_between(least: Floats, most: Floats, angles: int) -> tuple[Floats, Floats]:
     """Shank angles in rad from the least to the most, and their spacing."""
-    return least + (most - least) * np.linspace(0.0, 1.0, angles)[:, None], (most - least) / (
-        angles - 1
-    )
+    shares = np.linspace(0.0, 1.0, angles)[:, None]
+    return least + (most - least) * shares, (most - least) / (angles - 1)
 
 
 def angles_round(
@@ -233,14 +221,14 @@ def angles_round(
     return np.clip(chosen + offsets, *range_)
 
 
-def _search(case: SquatCase, effort: Effort) -> Angles:
+def _search(case: SquatCase, effort: Effort) -> _Angles:
     least, most = shank_range(case)
     first, *further = effort
     shank, spacing = angles_between(least, most, first.angles)
     found = _assess(case, shank, first.progress)
     for finer in further:
         spacing = 2 * spacing / max(finer.angles - 1, 1)
-        shank = angles_round(found.shank, best_angle(found), spacing, finer.angles, (least, most))
+        shank = angles_round(found.shank, _best_angle(found), spacing, finer.angles, (least, most))
         found = _assess(case, shank, finer.progress)
     return found
 
@@ -258,8 +246,8 @@ def evaluate_at(case: SquatCase, shank: Floats) -> Evaluation:
     return _report(case, _assess(case, shank, lower_half()))
 
 
-def _report(case: SquatCase, fine: Angles) -> Evaluation:
-    best = best_angle(fine)
+def _report(case: SquatCase, fine: _Angles) -> Evaluation:
+    best = _best_angle(fine)
 
     def pick(values: Floats) -> Floats:
         return np.take_along_axis(values, best, axis=-1)
@@ -273,7 +261,6 @@ def _report(case: SquatCase, fine: Angles) -> Evaluation:
         shank=shank[..., 0],
         feasible=feasible,
         predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
-        held_max_kg=np.where(feasible, score[..., 0], load[..., 0]),
         worst_progress=worst,
         limiter=limiter,
         bottom=bottom,

@@ -230,7 +230,7 @@ class RankingAnswer(BaseModel):
     rejected_count: int
     feasible_count: int
     strengths: str
-    residual_log: list[float]
+    lifts_told: list[str]
     assumed_screens: list[str]
     model_version: str
     seed: int

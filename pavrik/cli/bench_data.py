@@ -139,6 +139,11 @@ def run_data_bench() -> None:
             cluster.stop()
 
 
+def _additions_s() -> float:
+    """Ten million additions: what the other times are to be read against."""
+    return _seconds(lambda: sum(range(10_000_000)))
+
+
 def _measure(owner_url: str, app_url: str) -> None:
     database = Database(app_url)
     database.open()
@@ -149,8 +154,10 @@ def _measure(owner_url: str, app_url: str) -> None:
         large = _make_club(connection, database, CLUB_REPS)
         connection.execute("analyze")
         connection.commit()
+    print(f"{'this machine: 10,000,000 additions':42}{_additions_s() * 1e3:9.0f} ms")
     analysis = _analysis_s(database, large)
-    print(f"analysis of one lifter's {LONG_LOG_REPS:,} reps {analysis * 1e3:8.0f} ms")
+    told = f"analysis of one lifter's {LONG_LOG_REPS:,} reps"
+    print(f"{told:42}{analysis * 1e3:9.0f} ms")
     print(f"{'club of':30}{CLUB_REPS // 100:>12,}{CLUB_REPS:>12,} reps")
     little = _screens(database, small)
     for name, screen in _screens(database, large).items():

@@ -73,6 +73,7 @@ class FitAnswer(BaseModel):
     verdict: str
     strengths: str = Field(description="where the strengths come from: nothing, scale only, ...")
     residual_log: list[float] = Field(description="log of lifted over predicted, per known best")
+    lifts_told: list[str] = Field([], description="lifts that stand out, and what that says")
     assumed_screens: list[str]
     advice: list[str] = Field([], description="what the gear changes and the model does not count")
     model_version: str

@@ -48,7 +48,7 @@ class PullRankingAnswer(BaseModel):
     rejected_count: int
     feasible_count: int
     strengths: str
-    residual_log: list[float]
+    lifts_told: list[str]
     assumed_screens: list[str]
     both_lifts: str
     advice: list[str] = []
@@ -75,6 +75,7 @@ class PullFitAnswer(BaseModel):
     coach_rule: str
     strengths: str
     residual_log: list[float]
+    lifts_told: list[str] = []
     assumed_screens: list[str]
     advice: list[str] = []
     model_version: str

@@ -216,6 +216,7 @@ def fit_out(lifter: Lifter, fit: SquatFit, inferred: Inferred | None) -> FitAnsw
         verdict=fit.verdict,
         strengths=inferred.firmness if inferred else "nothing",
         residual_log=inferred.residual if inferred else [],
+        lifts_told=list(inferred.told) if inferred else [],
         assumed_screens=sorted(lifter.screens.assumed),
         model_version=MODEL_VERSION,
     )

@@ -5,8 +5,6 @@ from dataclasses import replace
 from typing import Any
 from uuid import UUID
 
-import numpy as np
-
 from pavrik.core import MODEL_VERSION
 from pavrik.core.deadlift.advice import one_bad_week, squat_to_pull_gap
 from pavrik.core.deadlift.bar_bend import bar_bend
@@ -112,12 +110,8 @@ def leaders_out(lifter: Lifter, fit: PullFit) -> list[PullCandidateOut]:
 def _both_lifts(inferred: Inferred | None) -> str:
     if inferred is None or len(inferred.residual) < 2:
         return "two lifts are needed before one set of strengths can explain both"
-    worst = min(inferred.residual)
-    if worst < -0.05:
-        return (
-            "one set of strengths explains both lifts but for one that lies "
-            f"{1 - np.exp(worst):.0%} below what the body can do: skill, fear or a fault"
-        )
+    if inferred.told:
+        return f"one set of strengths explains the lifts, but {'; '.join(inferred.told)}"
     return "one set of strengths explains both lifts: neither lags behind the body"
 
 
@@ -141,7 +135,7 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: PullFit) -> dict[str
         "rejected_count": len(fit.rejected),
         "feasible_count": len(fit.leaders) + len(fit.rest),
         "strengths": inferred.firmness if inferred else "nothing",
-        "residual_log": inferred.residual if inferred else [],
+        "lifts_told": list(inferred.told) if inferred else [],
         "assumed_screens": sorted(lifter.screens.assumed - {"shoulder"}),
         "both_lifts": _both_lifts(inferred),
         "model_version": MODEL_VERSION,

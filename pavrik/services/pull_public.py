@@ -115,6 +115,7 @@ def fit(request: PullFitRequest) -> PullFitAnswer:
         coach_rule=found.coach_rule,
         strengths=inferred.firmness if inferred else "nothing",
         residual_log=inferred.residual if inferred else [],
+        lifts_told=list(inferred.told) if inferred else [],
         assumed_screens=sorted(lifter.screens.assumed),
         advice=gear_advice(request.gear),
         model_version=MODEL_VERSION,

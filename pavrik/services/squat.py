@@ -62,7 +62,7 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: SquatFit) -> dict[st
         "rejected_count": len(fit.rejected),
         "feasible_count": len(fit.leaders) + len(fit.rest),
         "strengths": answer.strengths,
-        "residual_log": answer.residual_log,
+        "lifts_told": list(inferred.told) if inferred else [],
         "assumed_screens": answer.assumed_screens,
         "model_version": MODEL_VERSION,
         "seed": SEED,

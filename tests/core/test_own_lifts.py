@@ -17,6 +17,7 @@ from pavrik.core.squat.evaluation import (
     angles_between,
     evaluate,
     lean_factor,
+    most_lean,
     shank_range,
 )
 from pavrik.core.squat.in_load import squats_in_load
@@ -68,7 +69,7 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
     way, bottom = case.held(shank, lower_half()), case.held(shank, BOTTOM)
     load = load_at_full_use(lambda kg: way.under(kg).use.most, lifter.body.mass_kg)
     load = load.min(axis=-1, keepdims=True)
-    lean = bottom.under(load).balanced.lean
+    lean = np.minimum(bottom.under(load).balanced.lean, most_lean(case))
     return np.max(load * lean_factor(case, lean), axis=(-2, -1))
 
 
@@ -94,6 +95,27 @@ def test_a_lift_that_the_screens_forbid_is_not_turned_into_strength():
     found = strengths_from(stiff, [best]).capacities
     for name in MUSCLES:
         assert getattr(found, name) == pytest.approx(getattr(lifter.capacities, name), rel=0.1)
+
+
+def test_a_lifter_without_a_feasible_squat_is_not_taken_for_a_strong_one():
+    """Stiff ankles: every squat leans further than its bar allows, and was lifted."""
+    body = make_body("male", 92.7, 1.801, {"thigh_m": 0.459, "shank_m": 0.436, "trunk_m": 0.5})
+    lifter = default_lifter(body)
+    screens = replace(
+        lifter.screens, dorsiflexion=float(radians(17.0)), closing=float(radians(138.0))
+    )
+    lifter = replace(lifter, screens=screens)
+    setups = [SquatSetup("low", 0.43, 0.35), SquatSetup("front", 0.43, 0.35)]
+    assert not np.any(evaluate(case_for(lifter, setups)).feasible)
+    kg = [125.4, 104.5, 176.5]
+    bests = [KnownBest(s, load) for s, load in zip([*setups, PULLS[0]], kg, strict=True)]
+    found = strengths_from(lifter, bests)
+    assert abs(found.residual[2]) < 0.08, "the pull is what is known"
+    assert found.residual[0] > 0
+    assert found.told[0].startswith("the low-bar squat of 125 kg lies")
+    assert "done some other way than is on record" in found.told[0]
+    for name in MUSCLES:
+        assert getattr(found.capacities, name) < 1.02 * getattr(lifter.capacities, name), name
 
 
 def test_pulls_in_load_are_exact():
@@ -138,3 +160,24 @@ def test_what_was_said_of_each_lift_keeps_its_place():
     searched = KnownBest(usual_setup("trap_low"), 200.0)
     assert strengths_from(lifter, [searched]).firmness == "nothing"
     assert strengths_from(lifter, [searched, *bests]).residual == pytest.approx(forward.residual)
+
+
+def test_a_lift_that_lags_behind_the_others_is_named():
+    lifter, _ = LIFTERS[1]
+    kg = held_kg(lifter, SQUATS)
+    bests = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg * [1.0, 0.8, 1.0], strict=True)]
+    told = strengths_from(lifter, bests).told
+    assert len(told) == 1
+    assert told[0].startswith(f"the high-bar squat of {0.8 * kg[1]:.0f} kg lies")
+    assert told[0].endswith("skill, fear or a fault")
+    fits = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
+    assert strengths_from(lifter, fits).told == ()
+
+
+def test_a_front_squat_that_lags_alone_says_upper_back():
+    lifter, _ = LIFTERS[1]
+    kg = held_kg(lifter, SQUATS) * [1.0, 1.0, 0.8]
+    bests = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
+    found = strengths_from(lifter, bests).capacities
+    assert found.upper_back < 0.85 * lifter.capacities.upper_back
+    assert found.knee_extensors > 0.9 * lifter.capacities.knee_extensors

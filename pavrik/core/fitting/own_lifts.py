@@ -17,6 +17,14 @@ from pavrik.core.strength.in_load import PosesInLoad, in_load
 from pavrik.core.strength.inverse import Inferred, Observed, inferred, most_likely, nothing_known
 from pavrik.core.units import Floats
 
+DOUBT_PER_DEG = 0.015
+"""Log error of a best per degree by which its set-up oversteps what this body can hold: the set-up
+on record is not what was done, or not to depth. Assumption."""
+
+
+LAGS, LEADS = 0.06, 0.12
+"""Log of lifted over predicted from which a lift stands out: assumption."""
+
 
 @dataclass(frozen=True)
 class KnownBest:
@@ -59,6 +67,29 @@ class _Lifts:
         return replace(self, squats=self.squats and self.squats.nearer(capacities))
 
 
+def _name(setup: SquatSetup | PullSetup) -> str:
+    if isinstance(setup, PullSetup):
+        return f"{setup.style.replace('_', ' ')} pull"
+    if setup.specialty is not None:
+        return "squat with a bar of its own"
+    return "front squat" if setup.bar_position == "front" else f"{setup.bar_position}-bar squat"
+
+
+def _told(best: KnownBest, residual: float) -> str | None:
+    """What a lift that stands out says; None where it fits the others."""
+    name = f"the {_name(best.setup)} of {best.estimated_max_kg:.0f} kg lies"
+    if residual < -LAGS:
+        return (
+            f"{name} {1 - np.exp(residual):.0%} below what the body can do: skill, fear or a fault"
+        )
+    if residual > LEADS:
+        return (
+            f"{name} {np.exp(residual) - 1:.0%} above what its set-up would hold for this body: it "
+            "was done some other way than is on record, so it says less of the strengths"
+        )
+    return None
+
+
 def _kg(bests: Sequence[KnownBest]) -> Floats:
     return np.array([best.estimated_max_kg for best in bests])
 
@@ -93,20 +124,29 @@ def _in_load(lifter: Lifter, squats: Sequence[KnownBest], *pulls: Sequence[Known
 def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:
     """Strengths that explain the bests, starting from the lifter's assumed ones.
 
-    Pulls whose shank is searched are left out. First over the whole range of the ankle, then with
-    shank angles close round what that found.
+    Pulls whose shank is searched are left out. A squat in a set-up that this body cannot hold
+    counts for less. First over the whole range of the ankle, then with shank angles close round
+    what that found.
     """
     groups = _groups(bests)
     known = [place for group in groups for place in group]
     if not known:
         return nothing_known(lifter.capacities)
     lifts = _in_load(lifter, *([bests[place] for place in group] for group in groups))
+    doubt = np.zeros(len(known))
+    if lifts.squats:
+        doubt[: len(groups[0])] = DOUBT_PER_DEG * lifts.squats.overstepped_deg()
     seen = Observed(
-        _kg([bests[place] for place in known]), np.array([bests[i].rep_error for i in known])
+        _kg([bests[place] for place in known]),
+        np.array([bests[place].rep_error for place in known]),
+        doubt,
     )
     point = most_likely(lifter.capacities, lifts.held_max_kg, seen)
     if groups[0]:
         closer = lifts.nearer(point.capacities)
         point = most_likely(lifter.capacities, closer.held_max_kg, seen, point)
     found = inferred(point)
-    return replace(found, residual=[found.residual[known.index(i)] for i in sorted(known)])
+    order = sorted(known)
+    residual = [found.residual[known.index(place)] for place in order]
+    told = [_told(bests[place], log) for place, log in zip(order, residual, strict=True)]
+    return replace(found, residual=residual, told=tuple(filter(None, told)))

@@ -141,7 +141,7 @@ def shank_range(case: SquatCase) -> tuple[Floats, Floats]:
 def shortfalls_deg(case: SquatCase, pose: HeldPose, loaded: LoadedSquat) -> dict[str, Floats]:
     """Degrees by which each limit is overstepped at the bottom."""
     assumed, legs = case.assumed, pose.legs
-    lean_excess = degrees(loaded.balanced.lean - case.holds_lean) - assumed.lean_excess_deg
+    lean_excess = degrees(loaded.balanced.lean - most_lean(case))
     abduction = degrees(legs.abduction - abduction_limit(case.screens, loaded.closing, assumed))
     track = degrees(np.abs(legs.azimuth - legs.foot.toe_out)) - assumed.knee_track_deg
     over = {
@@ -173,6 +173,11 @@ def _knee_too_far_deg(case: SquatCase, pose: HeldPose) -> Floats:
     ball = case.assumed.ball_before_midfoot * case.body.foot_m
     along = knee.x * np.cos(case.toe_out) + (knee.y - pose.legs.foot.ankle.y) * np.sin(case.toe_out)
     return degrees((along - ball - case.assumed.held_knee_m) / case.body.shank_m)
+
+
+def most_lean(case: SquatCase) -> Floats:
+    """Most lean of the trunk in rad that a bar allows."""
+    return np.asarray(case.holds_lean + radians(case.assumed.lean_excess_deg))
 
 
 def lean_factor(case: SquatCase, lean: Floats) -> Floats:

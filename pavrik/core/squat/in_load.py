@@ -1,7 +1,8 @@
 """Squats at given shank angles, for many strengths in turn.
 
-What was lifted was lifted, so screens and schools do not count here: a screen read low must not
-turn into strength. Only what makes a pose impossible does.
+What was lifted was lifted, so screens and schools do not count here, and no lean costs more than
+the most that a fit allows: a screen read low must not turn into strength. Only what makes a pose
+impossible does.
 """
 
 from dataclasses import dataclass
@@ -14,7 +15,9 @@ from pavrik.core.squat.evaluation import (
     angles_between,
     angles_round,
     lean_factor,
+    most_lean,
     shank_range,
+    shortfalls_deg,
 )
 from pavrik.core.squat.held_pose import HeldPose
 from pavrik.core.squat.path import lower_half
@@ -46,13 +49,22 @@ class SquatsInLoad:
         load = np.min(self.ways.held_kg(capacities), axis=-1, keepdims=True)
         balanced = self.bottoms.under(load).balanced
         impossible = balanced.impossible | self.bottoms.legs.unreachable
-        held = np.where(impossible, 0.0, load * lean_factor(self.case, balanced.lean))
+        lean = np.minimum(balanced.lean, most_lean(self.case))
+        held = np.where(impossible, 0.0, load * lean_factor(self.case, lean))
         return np.asarray(held[..., 0])
 
     def held_max_kg(self, capacities: Capacities) -> Floats:
         """What the muscles hold at the best shank, shape (K, set-ups), for K strengths laid out as
         (K, 1, 1, 1)."""
         return _peak(self._held_kg(capacities))
+
+    def overstepped_deg(self) -> Floats:
+        """By how much the best shank oversteps screens and schools at ``near_kg``, per set-up: a
+        lift in a set-up that this body cannot hold was done some other way."""
+        loaded = self.bottoms.under(self.near_kg)
+        short = shortfalls_deg(self.case, self.bottoms, loaded)
+        missing = sum(short.values(), np.zeros(()))
+        return np.asarray(np.min(missing, axis=(-2, -1)))
 
     def nearer(self, capacities: Capacities) -> "SquatsInLoad":
         """Finer angles round the best ones of one strength, laid out as (1, 1, 1, 1)."""

@@ -35,12 +35,13 @@ Predict = Callable[[Capacities], Floats]
 @dataclass(frozen=True)
 class Inferred:
     """Capacities that explain the bests; ``log_sd`` per muscle (Laplace); ``residual`` per best
-    is the log of lifted over predicted: clearly negative says skill, fear or a fault."""
+    is the log of lifted over predicted; ``told`` says in words which of them stand out."""
 
     capacities: Capacities
     log_sd: dict[str, float]
     residual: list[float]
     firmness: Firmness
+    told: tuple[str, ...] = ()
 
 
 def scaled(prior: Capacities, log_factors: Floats) -> Capacities:
@@ -63,15 +64,17 @@ def _firmness(bests: int) -> Firmness:
 
 @dataclass(frozen=True)
 class Observed:
-    """Estimated maxes in kg, each with the log error of its rep formula."""
+    """Estimated maxes in kg, each with the log error of its rep formula and of the set-up that it
+    is said to have been done in."""
 
     lifted_kg: Floats
     rep_error: Floats
+    setup_error: Floats
 
     @property
     def spread(self) -> Floats:
         """Log error of each."""
-        return np.hypot(OBSERVATION_SD, self.rep_error)
+        return np.sqrt(OBSERVATION_SD**2 + self.rep_error**2 + self.setup_error**2)
 
 
 @dataclass(frozen=True)

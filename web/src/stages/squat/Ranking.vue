@@ -83,7 +83,8 @@ const move = (f: Schemas['FlipOut']) => {
         <li v-for="f in deciding.flips" :key="f.name"><b>{{ f.words }}</b> {{ f.measured ? '' : '(not measured)' }} <span class="soft">{{ move(f) }}</span></li>
       </ul>
     </div>
-    <p class="small soft mt-2">{{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not. {{ ranking.strengths === 'nothing' ? 'Strengths are assumptions: no lift is known.' : `Strengths from own lifts: ${ranking.strengths}.` }}<template v-for="(r, i) in ranking.residual_log" :key="i"><template v-if="r < -0.06"> One lift is {{ percent(1 - Math.exp(r)) }} below what the body can do: skill, fear or a fault.</template></template> <template v-if="ranking.leaders.length">Bodies drawn with seed {{ ranking.seed }}. {{ kg(ranking.leaders[0]!.predicted_max_kg, 0) }} is where the first capacity is used up.</template></p>
+    <p class="small soft mt-2">{{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not. {{ ranking.strengths === 'nothing' ? 'Strengths are assumptions: no lift is known.' : `Strengths from own lifts: ${ranking.strengths}.` }} <template v-if="ranking.leaders.length">Bodies drawn with seed {{ ranking.seed }}. {{ kg(ranking.leaders[0]!.predicted_max_kg, 0) }} is where the first capacity is used up.</template></p>
+    <p v-for="told in ranking.lifts_told" :key="told" class="small mt-2"><span class="first">{{ told }}.</span></p>
   </section>
 </template>
 

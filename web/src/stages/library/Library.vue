@@ -103,7 +103,7 @@ async function importFile(event: Event) {
           <div v-if="open === f.id" class="inside">
             <div v-for="c in causesOf(f)" :key="c.id" class="cause">
               <p><b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">own</span></p>
-              <p class="small">Test: {{ c.test }}.</p>
+              <p class="small">Test: {{ /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }}</p>
               <ul class="small"><li v-for="r in remediesOf(c)" :key="r.id"><span class="soft kind">{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span> {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span></li></ul>
             </div>
             <p v-if="f.caution" class="note small">{{ f.caution }}</p>

@@ -106,3 +106,15 @@ def test_a_few_letters_lead_anywhere(coach):
     coach.see("Nothing is called so")
     coach.keys(Keys.ESCAPE)
     coach.not_see("Nothing is called so")
+
+
+def test_the_sheets_that_open_over_a_view(coach):
+    coach.press("body", "?")
+    coach.see("this sheet")
+    assert coach.serious_violations() == []
+    coach.click("Close")
+    coach.open_lifter("Marlow Teague", "Squat")
+    coach.see("Hands and rack")
+    coach.click("Settle")
+    coach.see("Settle on")
+    assert coach.serious_violations() == []

@@ -20,8 +20,8 @@ const keys = computed(() => [...(props.platform ? PLATFORM_KEYS : KEYS), ...ALWA
 </script>
 
 <template>
-  <v-dialog v-model="shown">
-    <v-card class="pa-6" aria-labelledby="keys-title">
+  <v-dialog v-model="shown" aria-labelledby="keys-title">
+    <v-card class="pa-6">
       <h1 id="keys-title">Keys</h1>
       <table class="plain mt-3">
         <tbody>

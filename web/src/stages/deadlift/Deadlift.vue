@@ -117,8 +117,8 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
       v-else-if="rankingNow" ref="bench" :lifter-id="lifterId" :ranking="rankingNow" :start="start" :start-load="startLoad"
       :segments="sheet.data.value.segments_m" @cancel="cancel" @again="ranking.refetch()"
     />
-    <v-dialog :model-value="settling !== null" @update:model-value="settling = null">
-      <v-card v-if="settling" class="pa-6" aria-labelledby="settle-title">
+    <v-dialog :model-value="settling !== null" aria-labelledby="settle-title" @update:model-value="settling = null">
+      <v-card v-if="settling" class="pa-6">
         <h1 id="settle-title">Settle on {{ STYLE_NAMES[settling.style]?.toLowerCase() }}, {{ cm(settling.stance_m, 0) }}, toes {{ settling.toe_out_deg }}°</h1>
         <p class="soft mt-1">Today's body, screens and schools, the model's version and its seed are kept with it. Do not change style after one bad week.</p>
         <v-textarea v-model="reason" class="mt-4" label="Why (optional)" maxlength="1000" />

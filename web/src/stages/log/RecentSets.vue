@@ -56,8 +56,8 @@ const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.mi
         </li>
       </ul>
     </div>
-    <v-dialog :model-value="versions !== null" @update:model-value="versions = null">
-      <v-card v-if="versions" class="pa-6" aria-labelledby="versions-title">
+    <v-dialog :model-value="versions !== null" aria-labelledby="versions-title" @update:model-value="versions = null">
+      <v-card v-if="versions" class="pa-6">
         <h1 id="versions-title">This set, as it was said</h1>
         <ol class="mt-3">
           <li v-for="(v, i) in versions" :key="v.set_id" class="version">

@@ -141,8 +141,8 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
       v-else-if="rankingNow" ref="bench" :lifter-id="lifterId" :ranking="rankingNow" :start="start"
       :start-load="startLoad" :segments="sheet.data.value.segments_m" :hop-m="hopM" @cancel="cancel" @again="ranking.refetch()"
     />
-    <v-dialog :model-value="settling !== null" @update:model-value="settling = null">
-      <v-card v-if="settling" class="pa-6" aria-labelledby="settle-title">
+    <v-dialog :model-value="settling !== null" aria-labelledby="settle-title" @update:model-value="settling = null">
+      <v-card v-if="settling" class="pa-6">
         <h1 id="settle-title">
           Settle on {{ barName(settling).toLowerCase() }}, {{ cm(settling.stance_m, 0) }}, toes {{ settling.toe_out_deg }}°
         </h1>

@@ -75,22 +75,38 @@ describe('what was logged', () => {
 
   it('is told day by day with its faults counted', () => {
     const sets = [logged('a', { faults: seen }), logged('b', { missed_reps: 1 }), logged('c', { variation: 'front squat', performed_at: '2026-11-20T10:00:00Z' })]
-    const shown = mounted(RecentSets, { sets: sets.map((s) => ({ ...s, waiting: false })), faultName })
+    const shown = mounted(RecentSets, { lifterId: 'x', sets: sets.map((s) => ({ ...s, waiting: false })), faultName })
     expect(shown.findAll('.day')).toHaveLength(2)
     expect(shown.text()).toContain('Hips rise first ×2')
     expect(shown.text()).toContain('5+1 missed × 100 kg')
     expect(shown.text()).toContain('front squat')
   })
   it('says what comes of the first sets where there are none', () => {
-    expect(mounted(RecentSets, { sets: [], faultName }).text()).toContain('the first clean set of five gives the first estimate')
+    expect(mounted(RecentSets, { lifterId: 'x', sets: [], faultName }).text()).toContain('the first clean set of five gives the first estimate')
   })
   it('offers to amend, and keeps what is taken back until it is sent', async () => {
     const set = { ...logged('t'), waiting: false }
-    const shown = mounted(RecentSets, { sets: [set], faultName })
+    const shown = mounted(RecentSets, { lifterId: 'x', sets: [set], faultName })
     await shown.find('[aria-label="Amend 5 × 100 kg"]').trigger('click')
     expect(shown.emitted('amend')).toEqual([[set]])
     await shown.find('[aria-label="Take back 5 × 100 kg"]').trigger('click')
     await vi.waitFor(() => expect(useOutbox().items.value.some(({ body }) => body.kind === 'withdrawal' && body.set_id === 't')).toBe(true))
+  })
+  it('puts a set taken back by mistake back as it was, as a new fact', async () => {
+    const set = { ...logged('m', { load_kg: 142.5, faults: [{ fault_id: 'hips-rise', rep: 2, phase: 'bottom', severity: 3, side: 'left' }] }), waiting: false }
+    const shown = mounted(RecentSets, { lifterId: 'x', sets: [set], faultName })
+    await shown.find('[aria-label="Take back 5 × 142.5 kg"]').trigger('click')
+    expect(shown.text()).toContain('Taken back: 5 × 142.5 kg.')
+    await shown.findAll('button').find((b) => b.text() === 'Put it back')!.trigger('click')
+    expect(shown.text()).not.toContain('Taken back')
+    await vi.waitFor(() => {
+      const { body } = useOutbox().items.value.at(-1)!
+      if (body.kind !== 'set') throw new Error('not yet')
+      expect(body.lifter_id).toBe('x')
+      expect(body.set).toMatchObject({ replaces: null, load_kg: 142.5, reps: 5, performed_at: set.performed_at })
+      expect(body.set.set_id).not.toBe('m')
+      expect(body.set.faults![0]).toMatchObject({ fault_id: 'hips-rise', rep: 2, severity: 3, side: 'left' })
+    })
   })
 })
 

@@ -157,7 +157,7 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
         </p>
       </section>
       <Ladder :steps="ofLift.next.warm_up" :load-kg="draft.load_kg" @take="draft.load_kg = $event" />
-      <RecentSets :sets="sets" :fault-name="faultName" @amend="amend" />
+      <RecentSets :lifter-id="one.lifter_id" :sets="sets" :fault-name="faultName" @amend="amend" />
     </aside>
   </div>
 </template>

@@ -7,9 +7,10 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import { amending, bodyOf } from './draft'
 import type { ShownSet } from './usePlatform'
 
-const props = defineProps<{ sets: ShownSet[]; faultName: (id: string) => string }>()
+const props = defineProps<{ lifterId: string; sets: ShownSet[]; faultName: (id: string) => string }>()
 const emit = defineEmits<{ amend: [set: ShownSet] }>()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
@@ -29,7 +30,17 @@ function faultsOf(s: Schemas['SetAnswer']): string {
   for (const f of s.faults) counts.set(f.fault_id, (counts.get(f.fault_id) ?? 0) + 1)
   return [...counts].map(([id, n]) => `${props.faultName(id)}${n > 1 ? ` ×${n}` : ''}`).join(', ')
 }
-const takeBack = (set_id: string) => enqueue({ kind: 'withdrawal', key: uuid7(), set_id, new_id: uuid7() })
+const gone = ref<ShownSet | null>(null)
+async function takeBack(set: ShownSet) {
+  gone.value = set
+  await enqueue({ kind: 'withdrawal', key: uuid7(), set_id: set.set_id, new_id: uuid7() })
+}
+/** A set taken back by mistake is logged anew, as it was. */
+async function putBack(set: ShownSet) {
+  gone.value = null
+  const again = { ...amending(set), replaces: null }
+  await enqueue({ kind: 'set', key: again.key, lifter_id: props.lifterId, set: bodyOf(again) })
+}
 const versions = ref<Schemas['SetAnswer'][] | null>(null)
 async function history(set_id: string) {
   versions.value = (await run(() => answered(client.GET('/api/sets/{set_id}/versions', { params: { path: { set_id } } })))) ?? null
@@ -42,6 +53,7 @@ const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.mi
     <h2>Logged</h2>
     <p v-if="!sets.length" class="soft mt-2">Nothing yet: the first clean set of five gives the first estimate.</p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
+    <p v-if="gone" class="note mt-2" role="status">Taken back: {{ asText(gone) }}. <button class="linkish" @click="putBack(gone)">Put it back</button></p>
     <div v-for="[day, logged] in days" :key="day" class="day">
       <p class="small soft">{{ day }}</p>
       <ul>
@@ -51,7 +63,7 @@ const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.mi
           <span v-if="mayWrite" class="acts small soft">
             <button class="linkish" :aria-label="`Amend ${asText(s)}`" @click="emit('amend', s)">amend</button>
             <button v-if="s.replaces" class="linkish" :aria-label="`History of ${asText(s)}`" @click="history(s.set_id)">history</button>
-            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s.set_id)">take back</button>
+            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s)">take back</button>
           </span>
         </li>
       </ul>

@@ -98,6 +98,23 @@ def test_the_same_with_the_thumb_on_a_phone(platform):
     assert page.serious_violations() == []
 
 
+def test_a_set_taken_back_by_mistake_is_put_back(platform, owner):
+    page = platform
+    note = f"by mistake {uuid7()}"
+    page.fill("Load", "63.5")
+    page.keys(Keys.TAB)
+    page.click("Good")
+    page.fill("Note", note)
+    page.click("Keep the set")
+    page.see("1 × 63.5 kg", "All on the server")
+    page.click("Take back 1 × 63.5 kg")
+    page.see("Taken back: 1 × 63.5 kg", "All on the server")
+    page.click("Put it back")
+    page.not_see("Taken back")
+    page.see("1 × 63.5 kg", "All on the server")
+    page.until(lambda: count_sets(owner, note) == 3, "logged, withdrawn, logged anew")
+
+
 def test_a_set_logged_without_a_server_is_there_at_once_and_arrives_once(platform, pavrik, owner):
     page = platform
     note = f"alone {uuid7()}"

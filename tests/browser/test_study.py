@@ -89,8 +89,14 @@ def test_a_club_without_a_rack_is_asked_for_one_and_gets_its_holes(coach):
     coach.open("/gym")
     coach.see("Schools of the club", "North rack")
     for rack in ("Chimney rack", "North rack"):
+        row = f'[aria-label="take out {rack}"]'
         coach.click(f"take out {rack}")
-        coach.until(lambda rack=rack: rack not in coach.text(), f"{rack} to go")
+        coach.see(f"Taken out: {rack}")
+        coach.click("Put it back")
+        coach.until(lambda row=row: coach.all(row), f"{rack} to come back")
+        coach.not_see("Taken out")
+        coach.click(f"take out {rack}")
+        coach.until(lambda row=row: not coach.all(row), f"{rack} to go")
     coach.see("No rack is recorded")
     open_bench_without_rack(coach)
     coach.open("/gym")

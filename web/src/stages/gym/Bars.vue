@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Bars with their mass, shaft and collars; a bar with a centre of its own sits elsewhere on the body.
 import { ref } from 'vue'
+import PutBack from '@/shared/PutBack.vue'
 import { uuid7, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { useGym } from './useGym'
@@ -25,6 +26,13 @@ async function save() {
   })
   if (done) form.value = null
 }
+const gone = ref<Schemas['BarAnswer'] | null>(null)
+async function takeOut(bar: Schemas['BarAnswer']) {
+  if (await takeBar(bar.bar_id)) gone.value = bar
+}
+async function putBack(bar: Schemas['BarAnswer']) {
+  if (await saveBar(bar)) gone.value = null
+}
 </script>
 
 <template>
@@ -36,11 +44,12 @@ async function save() {
         <tr v-for="b in bars" :key="b.bar_id">
           <td><b>{{ b.name }}</b></td><td class="unbroken">{{ kg(b.mass_kg) }}</td><td class="unbroken">{{ b.shaft_mm }} mm</td><td class="unbroken">{{ b.collars_kg ? kg(b.collars_kg) : '–' }}</td>
           <td class="small">{{ b.beyond_shoulder_m == null ? 'where it is put' : `${cm(b.beyond_shoulder_m)} past the shoulders, ${cm(b.forward_m ?? 0)} forward${b.handles ? ', handles' : ''}` }}</td>
-          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${b.name}`" @click="edit(b)">change</button> <button class="linkish" :aria-label="`take out ${b.name}`" @click="takeBar(b.bar_id)">take out</button></td>
+          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${b.name}`" @click="edit(b)">change</button> <button class="linkish" :aria-label="`take out ${b.name}`" @click="takeOut(b)">take out</button></td>
         </tr>
       </tbody>
     </table>
     <p v-else class="soft">None yet.</p>
+    <PutBack v-if="gone" :told="`Taken out: ${gone.name}`" @back="putBack(gone)" />
     <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">Add a bar</v-btn>
     <form v-if="form" class="note mt-2" novalidate @submit.prevent="save">
       <div class="fields">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Racks by their holes: first hole, pitch, count, lip, room, and safeties of their own.
 import { ref } from 'vue'
+import PutBack from '@/shared/PutBack.vue'
 import { uuid7, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { useGym } from './useGym'
@@ -36,6 +37,13 @@ async function save() {
   })
   if (done) form.value = null
 }
+const gone = ref<Schemas['RackRecordAnswer'] | null>(null)
+async function takeOut(rack: Schemas['RackRecordAnswer']) {
+  if (await takeRack(rack.rack_id)) gone.value = rack
+}
+async function putBack(rack: Schemas['RackRecordAnswer']) {
+  if (await saveRack(rack)) gone.value = null
+}
 </script>
 
 <template>
@@ -48,10 +56,11 @@ async function save() {
         <tr v-for="r in racks" :key="r.rack_id">
           <td><b>{{ r.name }}</b></td><td>{{ r.holes }}</td><td class="unbroken">{{ cm(r.first_hole_m) }}, {{ cm(r.pitch_m) }}</td><td class="unbroken">{{ cm(r.lip_m) }}</td><td class="unbroken">{{ cm(r.inner_width_m, 0) }}</td>
           <td>{{ r.first_safety_m == null ? 'same holes' : `from ${cm(r.first_safety_m, 0)}${r.safety_pitch_m ? `, ${cm(r.safety_pitch_m)}` : ''}` }}</td>
-          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${r.name}`" @click="edit(r)">change</button> <button class="linkish" :aria-label="`take out ${r.name}`" @click="takeRack(r.rack_id)">take out</button></td>
+          <td v-if="mayWrite" class="unbroken"><button class="linkish" :aria-label="`change ${r.name}`" @click="edit(r)">change</button> <button class="linkish" :aria-label="`take out ${r.name}`" @click="takeOut(r)">take out</button></td>
         </tr>
       </tbody>
     </table>
+    <PutBack v-if="gone" :told="`Taken out: ${gone.name}`" @back="putBack(gone)" />
     <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">Measure a rack</v-btn>
     <form v-if="form" class="note mt-2" novalidate @submit.prevent="save">
       <div class="fields">

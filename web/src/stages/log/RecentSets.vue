@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What was logged, day by day; a set can be amended or taken back, the old fact stays on record.
 import { computed, ref } from 'vue'
+import PutBack from '@/shared/PutBack.vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
 import { useOutbox } from '@/shared/outbox'
 import { useSession } from '@/shared/session'
@@ -53,7 +54,7 @@ const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.mi
     <h2>Logged</h2>
     <p v-if="!sets.length" class="soft mt-2">Nothing yet: the first clean set of five gives the first estimate.</p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
-    <p v-if="gone" class="note mt-2" role="status">Taken back: {{ asText(gone) }}. <button class="linkish" @click="putBack(gone)">Put it back</button></p>
+    <PutBack v-if="gone" :told="`Taken back: ${asText(gone)}`" @back="putBack(gone)" />
     <div v-for="[day, logged] in days" :key="day" class="day">
       <p class="small soft">{{ day }}</p>
       <ul>

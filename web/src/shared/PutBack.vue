@@ -1,0 +1,9 @@
+<script setup lang="ts">
+// What has just been taken away, and the way back.
+defineProps<{ told: string }>()
+defineEmits<{ back: [] }>()
+</script>
+
+<template>
+  <p class="note mt-2" role="status">{{ told }}. <button class="linkish" @click="$emit('back')">Put it back</button></p>
+</template>

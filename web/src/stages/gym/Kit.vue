@@ -11,6 +11,9 @@ const kit = useQuery({ queryKey: ['kit'], queryFn: () => answered(client.GET('/a
 const chosen = ref<string[]>([])
 watch(() => kit.data.value, (now) => now && (chosen.value = [...now.items]), { immediate: true })
 const found = computed(() => kit.data.value?.found ?? [])
+function turn(item: string) {
+  chosen.value = chosen.value.includes(item) ? chosen.value.filter((other) => other !== item) : [...chosen.value, item]
+}
 const { message, busy, run } = useProblem()
 const kept = ref(false)
 async function save() {
@@ -24,7 +27,7 @@ async function save() {
     <h2>What else there is <small>for variations</small></h2>
     <form v-if="names.data.value" novalidate @submit.prevent="save">
       <label v-for="(about, item) in names.data.value.kit" :key="item">
-        <input v-model="chosen" type="checkbox" :value="item" :disabled="!mayWrite || found.includes(item)" :checked="found.includes(item)" />
+        <input type="checkbox" :disabled="!mayWrite || found.includes(item)" :checked="found.includes(item) || chosen.includes(item)" @change="turn(item)" />
         <span>{{ item }} <span class="small soft">{{ found.includes(item) ? 'found among bars, racks and plates' : about }}</span></span>
       </label>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>

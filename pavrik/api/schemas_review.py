@@ -7,6 +7,7 @@ from uuid import UUID
 from pydantic import BaseModel, Field
 
 from pavrik.api.schemas import Instant, Lift, Note, Text
+from pavrik.api.schemas_library import RemedyAnswer
 from pavrik.formats.model_requests import Strict
 
 
@@ -136,16 +137,9 @@ class ReviewAnswer(BaseModel):
     repeatability: list[RepeatabilityAnswer]
 
 
-class RemedyToDo(BaseModel):
+class RemedyToDo(RemedyAnswer):
     """A remedy; ``opens_bench`` where the fit can show it beside today's set-up."""
 
-    id: str
-    kind: str
-    text: str
-    aim: str | None
-    purpose: str | None
-    level: int
-    change: dict[str, float | str] | None
     opens_bench: bool
     lift: str
 

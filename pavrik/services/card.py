@@ -17,7 +17,7 @@ from pavrik.core.units import degrees, radians
 from pavrik.formats.model_requests import SquatSetupIn
 from pavrik.services.context import Who
 from pavrik.services.cues import RECENT_SETS, cues_of_the_day
-from pavrik.services.fits import model_of, settled_in, setup_of
+from pavrik.services.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
 from pavrik.services.model import pull_setup_from, setup_from
@@ -116,6 +116,17 @@ def _foot_words(bar_offset_m: float, foot_m: float) -> str:
     return "bar over the bottom of the laces" if share < 0.62 else "bar over the laces' middle"
 
 
+def _settled(view: SettledView) -> dict[str, Any]:
+    """When and why a set-up was settled, what was predicted, what has changed since."""
+    return {
+        "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
+        "settled_at": view.settled.settled_at.isoformat(),
+        "reason": view.settled.reason,
+        "model_version": view.settled.model_version,
+        "stale_because": view.stale_because,
+    }
+
+
 def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
     view = settled_in("deadlift", connection, inputs)
     if view is None:
@@ -138,11 +149,7 @@ def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] |
         "bar_from_shin_m": setup.bar_offset_m + 0.25 * foot,
         "back_deg": round(float(degrees(report.pose.back_angle).reshape(-1)[0])),
         "hip_over_knee_m": float((report.pose.legs.hip.z - report.pose.legs.knee.z).reshape(-1)[0]),
-        "predicted_max_kg": predicted,
-        "settled_at": view.settled.settled_at.isoformat(),
-        "reason": view.settled.reason,
-        "model_version": view.settled.model_version,
-        "stale_because": view.stale_because,
+        **_settled(view),
     }
 
 
@@ -169,11 +176,7 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] 
         ],
         "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
         "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
-        "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
-        "settled_at": view.settled.settled_at.isoformat(),
-        "reason": view.settled.reason,
-        "model_version": view.settled.model_version,
-        "stale_because": view.stale_because,
+        **_settled(view),
     }
 
 

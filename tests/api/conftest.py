@@ -3,10 +3,12 @@ from contextlib import ExitStack
 
 import pytest
 from fastapi.testclient import TestClient
+from uuid6 import uuid7
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
-from tests.api.helpers import Coach, add_club
+from tests.api.helpers import Coach, a_set, add_club, add_lifter, seen
+from tests.api.planned import DISCS, ago
 from tests.conftest import CHEAP, Server
 
 
@@ -65,3 +67,25 @@ def reader(browser: Callable[[], Coach], clubs: None) -> Coach:
 @pytest.fixture(scope="module")
 def nobody(browser: Callable[[], Coach], clubs: None) -> Coach:
     return browser()
+
+
+@pytest.fixture(scope="module")
+def gym(coach):
+    bar = {"bar_id": str(uuid7()), "name": "Plain", "mass_kg": 20, "shaft_mm": 28}
+    assert coach.send("PUT", "/api/equipment/bars", bar).status_code == 200
+    assert coach.send("PUT", "/api/equipment/plates", {"plates": DISCS}).status_code == 200
+
+
+@pytest.fixture
+def lifter(coach, gym):
+    """A trained lifter whose hips rise first, three weeks of both lifts."""
+    lifter_id = add_lifter(coach, name="Ida Łęcka", training_age="trained", goal="competition")
+    for week in range(4):
+        for lift, kg in (("squat", 90.0), ("deadlift", 110.0)):
+            fault = ("hips-rise", "out of the hole") if lift == "squat" else ("no-slack", "slack")
+            logged = a_set(
+                lift=lift, load_kg=kg + 2.5 * week, performed_at=ago(28 - 7 * week),
+                faults=[seen(*fault, rep=r, severity=1) for r in (4, 5)],
+            )  # fmt: skip
+            assert coach.post(f"/api/lifters/{lifter_id}/sets", logged).status_code == 201
+    return lifter_id

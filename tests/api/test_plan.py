@@ -1,66 +1,14 @@
-"""The plan over HTTP: from diagnosis to plan, overrule, files, link, platform."""
+"""The plan over HTTP: from diagnosis to plan, overrule, platform."""
 
-import io
-from datetime import UTC, date, datetime, timedelta
+from datetime import UTC, datetime, timedelta
 
 import psycopg
 import pytest
-from icalendar import Calendar
-from openpyxl import load_workbook
-from pypdf import PdfReader
 from uuid6 import uuid7
 
 from pavrik.services.club_planning import SHARED_FROM
-from tests.api.helpers import a_set, add_lifter, seen
-
-TODAY = datetime.now(UTC).date()
-DISCS = [{"kg": kg, "pairs": 4} for kg in (25, 20, 15, 10, 5, 2.5, 1.25)]
-
-
-def ago(days: int) -> str:
-    return f"{TODAY - timedelta(days=days)}T17:00:00Z"
-
-
-@pytest.fixture(scope="module")
-def gym(coach):
-    bar = {"bar_id": str(uuid7()), "name": "Plain", "mass_kg": 20, "shaft_mm": 28}
-    assert coach.send("PUT", "/api/equipment/bars", bar).status_code == 200
-    assert coach.send("PUT", "/api/equipment/plates", {"plates": DISCS}).status_code == 200
-
-
-@pytest.fixture
-def lifter(coach, gym):
-    """A trained lifter whose hips rise first, three weeks of both lifts."""
-    lifter_id = add_lifter(coach, name="Ida Łęcka", training_age="trained", goal="competition")
-    for week in range(4):
-        for lift, kg in (("squat", 90.0), ("deadlift", 110.0)):
-            fault = ("hips-rise", "out of the hole") if lift == "squat" else ("no-slack", "slack")
-            logged = a_set(
-                lift=lift, load_kg=kg + 2.5 * week, performed_at=ago(28 - 7 * week),
-                faults=[seen(*fault, rep=r, severity=1) for r in (4, 5)],
-            )  # fmt: skip
-            assert coach.post(f"/api/lifters/{lifter_id}/sets", logged).status_code == 201
-    return lifter_id
-
-
-def frame(**changes):
-    days = [TODAY.weekday(), (TODAY.weekday() + 2) % 7, (TODAY.weekday() + 4) % 7]
-    return {"start": str(TODAY), "weeks": 6, "weekdays": sorted(days)} | changes
-
-
-def make(coach, lifter, **changes):
-    kept = coach.post(f"/api/lifters/{lifter}/plan", frame(**changes) | {"plan_id": str(uuid7())})
-    assert kept.status_code == 200, kept.text
-    return coach.get(f"/api/lifters/{lifter}/plan").json()
-
-
-def lines_of(plan):
-    return [x for w in plan["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
-
-
-def overrule(coach, lifter, line_id, **word):
-    body = {"plan_id": str(uuid7()), "reason": "seen on film, it holds"} | word
-    return coach.post(f"/api/lifters/{lifter}/plan/lines/{line_id}", body)
+from tests.api.helpers import a_set, add_lifter
+from tests.api.planned import DISCS, TODAY, frame, lines_of, make, overrule
 
 
 def test_a_preview_keeps_nothing(coach, lifter):
@@ -202,87 +150,6 @@ def test_own_variations_are_computed_beside_the_shipped_ones(coach, lifter):
     assert "a variation is described by name, lift, for" in answer.text
     taken = entry | {"body": body | {"name": "front squat"}}
     assert "shipped name" in coach.post("/api/library/own", {"entries": [taken]}).text
-
-
-def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
-    plan = make(coach, lifter)
-    at = f"/api/lifters/{lifter}/plan.ics"
-
-    def events():
-        found = Calendar.from_ical(coach.get(at).content)
-        return {str(e["uid"]): e for e in found.walk("VEVENT")}
-
-    first = events()
-    days = [d for w in plan["plan"]["weeks"] for d in w["days"]]
-    assert len(first) == len(days)
-    assert {e["dtstart"].dt for e in first.values()} == {date.fromisoformat(d["on"]) for d in days}
-    line = next(x for x in lines_of(plan) if x["load_kg"])
-    overrule(coach, lifter, line["line_id"], load_kg=47.5)
-    second = events()
-    assert second.keys() == first.keys()
-    assert {int(e["sequence"]) for e in second.values()} == {1}
-    assert any("47.5 kg" in str(e["description"]) for e in second.values())
-    assert all("licensed clinician" in str(e["description"]) for e in second.values())
-
-
-def test_the_workbook_says_what_the_plan_says(coach, lifter):
-    plan = make(coach, lifter)
-    book = load_workbook(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.xlsx").content))
-    head, *rows = book["Plan"].iter_rows(values_only=True)
-    assert len(rows) == len(lines_of(plan))
-    at = {name: i for i, name in enumerate(head)}
-    for row, line in zip(rows, lines_of(plan), strict=True):
-        assert row[at["load_kg"]] == line["load_kg"]
-        assert row[at["sets"]] == line["sets"]
-        assert row[at["because"]]
-    text = coach.get(f"/api/lifters/{lifter}/plan.csv").content.decode()
-    assert len(text.strip().split("\r\n")) == len(rows) + 1
-
-
-def test_the_print_is_a_pdf_with_every_day_and_the_caution(coach, lifter):
-    plan = make(coach, lifter)
-    reader = PdfReader(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.pdf").content))
-    text = "\n".join(page.extract_text() for page in reader.pages)
-    assert "Ida Łęcka" in text
-    assert "licensed clinician" in text.replace("\n", " ")
-    for week in plan["plan"]["weeks"]:
-        for day in week["days"]:
-            on = date.fromisoformat(day["on"])
-            assert f"{on:%A %d %B %Y}" in text
-
-
-def test_no_plan_no_file(coach, lifter):
-    for kind in ("ics", "csv", "xlsx", "pdf"):
-        answer = coach.get(f"/api/lifters/{lifter}/plan.{kind}")
-        assert answer.status_code == 404
-        assert "make one first" in answer.text
-
-
-def test_a_link_shows_card_and_day_to_its_holder_until_it_is_closed(coach, nobody, lifter):
-    make(coach, lifter)
-    at = f"/api/lifters/{lifter}/links"
-    made = coach.post(at, {"link_id": str(uuid7()), "days": 7}).json()
-    assert made["qr_svg"].startswith("<svg")
-    token = made["path"].removeprefix("/s/")
-    shown = nobody.get(f"/api/shared/{token}").json()
-    assert shown["card"]["name"] == "Ida Łęcka"
-    assert shown["day"]["lines"]
-    assert nobody.get(f"/api/shared/{token[:-1]}x").status_code == 404
-    assert nobody.get(f"/api/lifters/{lifter}").status_code == 401, "nothing else opens"
-    assert token not in str(coach.get(at).json()), "the token is not kept"
-    coach.post(f"{at}/{made['link_id']}/closing")
-    assert coach.get(at).json()[0]["state"] == "closed"
-    gone = nobody.get(f"/api/shared/{token}")
-    assert gone.status_code == 404
-    assert "ask your coach" in gone.text
-    assert coach.post(at, {"link_id": str(uuid7()), "days": 400}).status_code == 422
-
-
-def test_a_strangers_link_cannot_be_closed(coach, stranger, lifter):
-    made = coach.post(f"/api/lifters/{lifter}/links", {"link_id": str(uuid7())}).json()
-    answer = stranger.post(f"/api/lifters/{lifter}/links/{made['link_id']}/closing")
-    assert answer.status_code == 404
-    assert coach.get(f"/api/lifters/{lifter}/links").json()[0]["state"] == "open"
 
 
 def test_the_platform_opens_with_todays_lines_and_counts_what_is_done(coach, lifter):

@@ -5,6 +5,7 @@ import { useTheme } from 'vuetify'
 import AppRail from './shared/AppRail.vue'
 import GoTo from './shared/GoTo.vue'
 import KeySheet from './shared/KeySheet.vue'
+import { STAGES } from './shared/places'
 import { useSession } from './shared/session'
 
 const route = useRoute()
@@ -15,7 +16,6 @@ const keysShown = ref(false)
 const finding = ref(false)
 const offline = ref(!navigator.onLine)
 const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
-const STAGE_KEYS: Record<string, string> = { '1': 'lifter', '2': 'measure', '3': 'squat', '4': 'deadlift', '5': 'log', '6': 'prescribe', '7': 'review', '8': 'card' }
 
 const isPlatform = (name: unknown) => name === 'log' || name === 'platform'
 
@@ -32,7 +32,7 @@ function onKey(event: KeyboardEvent) {
   }
   if (isPlatform(route.name)) return
   if (event.key === '0') router.push({ name: 'floor' })
-  const stage = STAGE_KEYS[event.key]
+  const stage = STAGES[Number(event.key) - 1]?.[0]
   if (stage && lifterId.value) router.push({ name: stage, params: { lifterId: lifterId.value } })
 }
 const onLine = () => (offline.value = !navigator.onLine)

@@ -58,6 +58,20 @@ def needs_shank(setup: PullSetup) -> bool:
     return setup.style in SHANK_SET
 
 
+KNOWN_SHANK = ("leans", "given")
+
+
+def alike(setups: Sequence[PullSetup]) -> dict[str, list[int]]:
+    """Places of the set-ups that one case can hold, by what is known of the shank: it leans on the
+    bar, is given, or is searched for (``trap``, ``romanian``)."""
+    groups: dict[str, list[int]] = {}
+    for place, setup in enumerate(setups):
+        searched = "romanian" if setup.style == "romanian" else "trap"
+        kind = "given" if setup.shank is not None else searched if needs_shank(setup) else "leans"
+        groups.setdefault(kind, []).append(place)
+    return groups
+
+
 def pull_case(
     lifter: Lifter, setups: Sequence[PullSetup], before: tuple[int, ...] = ()
 ) -> PullCase:

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.deadlift.cases import PullCase, needs_shank, pull_case
+from pavrik.core.deadlift.cases import KNOWN_SHANK, PullCase, alike, pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls, room_m
 from pavrik.core.deadlift.lockout import Lockout, lockout
 from pavrik.core.deadlift.natural_start import NaturalStart, natural_start
@@ -57,21 +57,11 @@ class PlacedPull:
     reasons: list[str]
 
 
-def _alike(setups: Sequence[PullSetup]) -> dict[str, list[int]]:
-    """Places of the set-ups that can be evaluated together."""
-    groups: dict[str, list[int]] = {}
-    for place, setup in enumerate(setups):
-        searched = setup.style if setup.style == "romanian" else "trap"
-        kind = "given" if setup.shank is not None else searched if needs_shank(setup) else "leans"
-        groups.setdefault(kind, []).append(place)
-    return groups
-
-
 def _with_shank(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PullSetup]:
     """The set-ups with a shank that nothing fixes at its best angle."""
     found = list(setups)
-    for kind, places in _alike(setups).items():
-        if kind in ("given", "leans"):
+    for kind, places in alike(setups).items():
+        if kind in KNOWN_SHANK:
             continue
         case = pull_case(lifter, [setups[place] for place in places])
         angles = np.asarray(case.shank).reshape(-1)
@@ -84,7 +74,7 @@ def place_pulls(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PlacedPull]
     """Starts in their order; a shank that nothing fixes is the best feasible one."""
     known = _with_shank(lifter, setups)
     placed: dict[int, PlacedPull] = {}
-    for places in _alike(known).values():
+    for places in alike(known).values():
         found = evaluate_pulls(pull_case(lifter, [known[place] for place in places]))
         closing_deg = degrees(found.pose.closing).reshape(len(places))
         for index, place in enumerate(places):

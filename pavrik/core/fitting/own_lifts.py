@@ -6,7 +6,7 @@ from typing import Any
 
 import numpy as np
 
-from pavrik.core.deadlift.cases import needs_shank, pull_case
+from pavrik.core.deadlift.cases import KNOWN_SHANK, alike, pull_case, pull_strengths
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.cases import case_for
@@ -35,14 +35,14 @@ class KnownBest:
     rep_error: float = 0.0
 
 
-def _for_pulls(capacities: Capacities, upper_back_in_pulls: float) -> Capacities:
+def _for_pulls(lifter: Lifter, capacities: Capacities) -> Capacities:
     """Capacities of shape (K, 1, 1, 1) laid out for pulls, (K, 1, 1), the arms hanging."""
     flat: dict[str, Any] = {
         f.name: value[..., 0]
         for f in fields(capacities)
         if isinstance(value := getattr(capacities, f.name), np.ndarray)
     }
-    return replace(capacities, **flat | {"upper_back": flat["upper_back"] * upper_back_in_pulls})
+    return pull_strengths(replace(lifter, capacities=replace(capacities, **flat)))
 
 
 @dataclass(frozen=True)
@@ -58,7 +58,7 @@ class _Lifts:
         found = []
         if self.squats:
             found.append(self.squats.held_max_kg(capacities))
-        hanging = _for_pulls(capacities, self.lifter.assumed.upper_back_in_pulls)
+        hanging = _for_pulls(self.lifter, capacities)
         found += [group.held_kg(hanging)[..., 0] for group in self.pulls]
         return np.concatenate(found, axis=-1)
 
@@ -67,24 +67,20 @@ class _Lifts:
         return replace(self, squats=self.squats and self.squats.nearer(capacities))
 
 
-def _name(setup: SquatSetup | PullSetup) -> str:
-    if isinstance(setup, PullSetup):
-        return f"{setup.style.replace('_', ' ')} pull"
-    if setup.specialty is not None:
-        return "squat with a bar of its own"
-    return "front squat" if setup.bar_position == "front" else f"{setup.bar_position}-bar squat"
-
-
-def _told(best: KnownBest, residual: float) -> str | None:
+def _told(best: KnownBest, residual: float, doubt: float) -> str | None:
     """What a lift that stands out says; None where it fits the others."""
-    name = f"the {_name(best.setup)} of {best.estimated_max_kg:.0f} kg lies"
+    name = (
+        f"deadlift ({best.setup.kind.name})"
+        if isinstance(best.setup, PullSetup)
+        else f"squat ({best.setup.shelf.name})"
+    )
+    lies = f"the {name} of {best.estimated_max_kg:.0f} kg lies"
     if residual < -LAGS:
+        below = f"{1 - np.exp(residual):.0%} below what the body can do"
+        return f"{lies} {below}: skill, fear or a fault"
+    if residual > LEADS and doubt > 0:
         return (
-            f"{name} {1 - np.exp(residual):.0%} below what the body can do: skill, fear or a fault"
-        )
-    if residual > LEADS:
-        return (
-            f"{name} {np.exp(residual) - 1:.0%} above what its set-up would hold for this body: it "
+            f"{lies} {np.exp(residual) - 1:.0%} above what its set-up would hold for this body: it "
             "was done some other way than is on record, so it says less of the strengths"
         )
     return None
@@ -95,16 +91,12 @@ def _kg(bests: Sequence[KnownBest]) -> Floats:
 
 
 def _groups(bests: Sequence[KnownBest]) -> list[list[int]]:
-    """Places of the squats, of the pulls that lean on the bar, of those with a shank given."""
-    squats, leaning, given = [], [], []
-    for place, best in enumerate(bests):
-        if isinstance(best.setup, SquatSetup):
-            squats.append(place)
-        elif best.setup.shank is not None:
-            given.append(place)
-        elif not needs_shank(best.setup):
-            leaning.append(place)
-    return [squats, leaning, given]
+    """Places of the squats, then of the pulls that one case can hold and whose shank is known."""
+    pulls = {i: b.setup for i, b in enumerate(bests) if isinstance(b.setup, PullSetup)}
+    places = list(pulls)
+    known = [at for kind, at in alike(list(pulls.values())).items() if kind in KNOWN_SHANK]
+    squats = [place for place in range(len(bests)) if place not in pulls]
+    return [squats, *([places[at] for at in group] for group in known)]
 
 
 def _in_load(lifter: Lifter, squats: Sequence[KnownBest], *pulls: Sequence[KnownBest]) -> _Lifts:
@@ -146,7 +138,8 @@ def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:
         closer = lifts.nearer(point.capacities)
         point = most_likely(lifter.capacities, closer.held_max_kg, seen, point)
     found = inferred(point)
+    each = {place: (found.residual[at], doubt[at]) for at, place in enumerate(known)}
     order = sorted(known)
-    residual = [found.residual[known.index(place)] for place in order]
-    told = [_told(bests[place], log) for place, log in zip(order, residual, strict=True)]
+    told = (_told(bests[place], *each[place]) for place in order)
+    residual = [each[place][0] for place in order]
     return replace(found, residual=residual, told=tuple(filter(None, told)))

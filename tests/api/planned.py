@@ -1,0 +1,32 @@
+"""What tests of a plan ask for over HTTP."""
+
+from datetime import UTC, datetime, timedelta
+
+from uuid6 import uuid7
+
+TODAY = datetime.now(UTC).date()
+DISCS = [{"kg": kg, "pairs": 4} for kg in (25, 20, 15, 10, 5, 2.5, 1.25)]
+
+
+def ago(days: int) -> str:
+    return f"{TODAY - timedelta(days=days)}T17:00:00Z"
+
+
+def frame(**changes):
+    days = [TODAY.weekday(), (TODAY.weekday() + 2) % 7, (TODAY.weekday() + 4) % 7]
+    return {"start": str(TODAY), "weeks": 6, "weekdays": sorted(days)} | changes
+
+
+def make(coach, lifter, **changes):
+    kept = coach.post(f"/api/lifters/{lifter}/plan", frame(**changes) | {"plan_id": str(uuid7())})
+    assert kept.status_code == 200, kept.text
+    return coach.get(f"/api/lifters/{lifter}/plan").json()
+
+
+def lines_of(plan):
+    return [x for w in plan["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
+
+
+def overrule(coach, lifter, line_id, **word):
+    body = {"plan_id": str(uuid7()), "reason": "seen on film, it holds"} | word
+    return coach.post(f"/api/lifters/{lifter}/plan/lines/{line_id}", body)

@@ -1,0 +1,92 @@
+"""The plan leaves the house: calendar, workbook, print, the lifter's link."""
+
+import io
+from datetime import date
+
+from icalendar import Calendar
+from openpyxl import load_workbook
+from pypdf import PdfReader
+from uuid6 import uuid7
+
+from tests.api.planned import lines_of, make, overrule
+
+
+def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
+    plan = make(coach, lifter)
+    at = f"/api/lifters/{lifter}/plan.ics"
+
+    def events():
+        found = Calendar.from_ical(coach.get(at).content)
+        return {str(e["uid"]): e for e in found.walk("VEVENT")}
+
+    first = events()
+    days = [d for w in plan["plan"]["weeks"] for d in w["days"]]
+    assert len(first) == len(days)
+    assert {e["dtstart"].dt for e in first.values()} == {date.fromisoformat(d["on"]) for d in days}
+    line = next(x for x in lines_of(plan) if x["load_kg"])
+    overrule(coach, lifter, line["line_id"], load_kg=47.5)
+    second = events()
+    assert second.keys() == first.keys()
+    assert {int(e["sequence"]) for e in second.values()} == {1}
+    assert any("47.5 kg" in str(e["description"]) for e in second.values())
+    assert all("licensed clinician" in str(e["description"]) for e in second.values())
+
+
+def test_the_workbook_says_what_the_plan_says(coach, lifter):
+    plan = make(coach, lifter)
+    book = load_workbook(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.xlsx").content))
+    head, *rows = book["Plan"].iter_rows(values_only=True)
+    assert len(rows) == len(lines_of(plan))
+    at = {name: i for i, name in enumerate(head)}
+    for row, line in zip(rows, lines_of(plan), strict=True):
+        assert row[at["load_kg"]] == line["load_kg"]
+        assert row[at["sets"]] == line["sets"]
+        assert row[at["because"]]
+    text = coach.get(f"/api/lifters/{lifter}/plan.csv").content.decode()
+    assert len(text.strip().split("\r\n")) == len(rows) + 1
+
+
+def test_the_print_is_a_pdf_with_every_day_and_the_caution(coach, lifter):
+    plan = make(coach, lifter)
+    reader = PdfReader(io.BytesIO(coach.get(f"/api/lifters/{lifter}/plan.pdf").content))
+    text = "\n".join(page.extract_text() for page in reader.pages)
+    assert "Ida Łęcka" in text
+    assert "licensed clinician" in text.replace("\n", " ")
+    for week in plan["plan"]["weeks"]:
+        for day in week["days"]:
+            on = date.fromisoformat(day["on"])
+            assert f"{on:%A %d %B %Y}" in text
+
+
+def test_no_plan_no_file(coach, lifter):
+    for kind in ("ics", "csv", "xlsx", "pdf"):
+        answer = coach.get(f"/api/lifters/{lifter}/plan.{kind}")
+        assert answer.status_code == 404
+        assert "make one first" in answer.text
+
+
+def test_a_link_shows_card_and_day_to_its_holder_until_it_is_closed(coach, nobody, lifter):
+    make(coach, lifter)
+    at = f"/api/lifters/{lifter}/links"
+    made = coach.post(at, {"link_id": str(uuid7()), "days": 7}).json()
+    assert made["qr_svg"].startswith("<svg")
+    token = made["path"].removeprefix("/s/")
+    shown = nobody.get(f"/api/shared/{token}").json()
+    assert shown["card"]["name"] == "Ida Łęcka"
+    assert shown["day"]["lines"]
+    assert nobody.get(f"/api/shared/{token[:-1]}x").status_code == 404
+    assert nobody.get(f"/api/lifters/{lifter}").status_code == 401, "nothing else opens"
+    assert token not in str(coach.get(at).json()), "the token is not kept"
+    coach.post(f"{at}/{made['link_id']}/closing")
+    assert coach.get(at).json()[0]["state"] == "closed"
+    gone = nobody.get(f"/api/shared/{token}")
+    assert gone.status_code == 404
+    assert "ask your coach" in gone.text
+    assert coach.post(at, {"link_id": str(uuid7()), "days": 400}).status_code == 422
+
+
+def test_a_strangers_link_cannot_be_closed(coach, stranger, lifter):
+    made = coach.post(f"/api/lifters/{lifter}/links", {"link_id": str(uuid7())}).json()
+    answer = stranger.post(f"/api/lifters/{lifter}/links/{made['link_id']}/closing")
+    assert answer.status_code == 404
+    assert coach.get(f"/api/lifters/{lifter}/links").json()[0]["state"] == "open"

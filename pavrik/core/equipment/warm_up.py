@@ -90,8 +90,13 @@ def warm_up(
             *(part for part in parts if low <= part.total_kg <= high),
             *loadings_between(low, high, bar_kg, collars_kg, stock),
         ]
-        near = [one for one in near if empty.total_kg < one.total_kg < work.total_kg]
-        near.sort(key=lambda one: (len(one.per_side), abs(one.total_kg - share * work_kg)))
+        between = {
+            one.per_side: one for one in near if empty.total_kg < one.total_kg < work.total_kg
+        }
+        near = sorted(
+            between.values(),
+            key=lambda one: (len(one.per_side), abs(one.total_kg - share * work_kg)),
+        )
         further = [
             extended
             for way in ways

@@ -15,7 +15,8 @@ from pavrik.core.faults.knowledge import knowledge
 from pavrik.services import club_planning, floor, log_writes, platform, review
 from pavrik.services.context import Who
 from pavrik.services.library import catalogue_of
-from pavrik.services.training import history, shown_sets
+from pavrik.services.log_history import history
+from pavrik.services.training import shown_sets
 from pavrik.store import lifters
 from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database

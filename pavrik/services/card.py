@@ -20,10 +20,10 @@ from pavrik.services.cues import RECENT_SETS, cues_of_the_day
 from pavrik.services.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
+from pavrik.services.log_history import history
 from pavrik.services.model import pull_setup_from, setup_from
 from pavrik.services.pull import PULL
 from pavrik.services.squat import SQUAT
-from pavrik.services.training import history
 from pavrik.store import equipment, lifters
 from pavrik.store.database import Connection, Database
 

@@ -1,4 +1,5 @@
-"""At most two cues of the day: the one on trial first, then those for the faults seen most."""
+"""At most two cues of the day: the one on trial first, then those for the faults seen most. A cue
+of a cause that a test ruled out is not given."""
 
 from collections import Counter
 from collections.abc import Sequence
@@ -6,9 +7,11 @@ from dataclasses import dataclass
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.evidence import ruled_out_causes
 from pavrik.core.faults.logged import LoggedSet
 from pavrik.core.faults.schools import shipped_schools
-from pavrik.services.lifter_inputs import schools_in_force
+from pavrik.services.causes import results_of
+from pavrik.services.log_history import schools_in_force
 from pavrik.store import library
 from pavrik.store.database import Connection
 
@@ -59,7 +62,8 @@ def cues_of_the_day(
     for fault_id, _ in counts.most_common():
         if fault_id not in catalogue.faults:
             continue
-        cues = [r for r in catalogue.remedies_of(fault_id) if r.kind == "cue"]
+        ruled_out = ruled_out_causes(results_of(connection, lifter_id, fault_id))
+        cues = [r for r in catalogue.remedies_of(fault_id, ruled_out) if r.kind == "cue"]
         found += [Cue(cue.id, cue.text) for cue in cues[:1]]
     found += _from_schools(connection, lifter_id, lift)
     return list({cue.text: cue for cue in reversed(found)}.values())[::-1][:MOST_CUES]

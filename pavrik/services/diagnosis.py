@@ -16,8 +16,8 @@ from pavrik.services.context import InvalidError, Who
 from pavrik.services.fit_signals import fit_signals, start_facts
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import load_inputs
+from pavrik.services.log_history import history
 from pavrik.services.review import known_of
-from pavrik.services.training import history
 from pavrik.services.writes import write_once
 from pavrik.store import library, lifters
 from pavrik.store.database import Connection, Database

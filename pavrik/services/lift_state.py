@@ -1,14 +1,12 @@
 """What the record says of both lifts for a plan: log, set-up, kit, flags, words of coaches."""
 
-from datetime import UTC, date, datetime
+from datetime import date
 from uuid import UUID
 
-from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.faults.logged import COMPETITION
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.prescription.season import LIFTS
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
-from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
 from pavrik.services.causes import causes_of
 from pavrik.services.cues import cues_of_the_day
@@ -17,13 +15,11 @@ from pavrik.services.library import catalogue_of, own_variations
 from pavrik.services.lifter_inputs import (
     LifterInputs,
     load_inputs,
-    pull_setup_at,
-    squat_setup_at,
+    setups_in_force,
 )
-from pavrik.services.model import pull_setup_from, setup_from
+from pavrik.services.log_history import history
 from pavrik.services.prescribing import NEWEST
-from pavrik.services.training import history
-from pavrik.store import equipment, lifters, plans, setups
+from pavrik.store import equipment, lifters, plans
 from pavrik.store.database import Connection
 
 
@@ -61,22 +57,11 @@ def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstance
     )
 
 
-def _setups_in_force(
-    connection: Connection, inputs: LifterInputs
-) -> dict[str, SquatSetup | PullSetup]:
-    settled = setups.list_settled(connection, inputs.profile.lifter_id)
-    now = datetime.now(UTC)
-    return {
-        "squat": setup_from(squat_setup_at(inputs.profile, settled, now, COMPETITION)),
-        "deadlift": pull_setup_from(pull_setup_at(settled, now, COMPETITION)),
-    }
-
-
 def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, LiftStudy]:
     """The study of both lifts; what they share is read once. Raises NotFoundError."""
     inputs = load_inputs(connection, lifter_id)
     catalogue, variations = catalogue_of(connection), variations_of(connection)
-    about, in_force = _circumstances(connection, inputs), _setups_in_force(connection, inputs)
+    about, in_force = _circumstances(connection, inputs), setups_in_force(connection, inputs)
     sets = {lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFTS}
     said = {
         w.variation: Said(w.coach, w.reason, w.word == "use")
@@ -88,7 +73,7 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
         facts = LiftFacts(
             lift=lift,
             lifter=model_of(inputs)[0],
-            setup=in_force[lift],
+            setup=in_force.squat if lift == "squat" else in_force.deadlift,
             sets=sets[lift],
             cues=tuple(cue.text for cue in cues),
             said=said,

@@ -1,18 +1,18 @@
 """From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
 
 from dataclasses import dataclass, replace
-from datetime import datetime
+from datetime import UTC, datetime
 from typing import Any, cast
 from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
-from pavrik.core.deadlift.styles import Style, usual_setup
-from pavrik.core.faults.logged import COMPETITION
-from pavrik.core.faults.schools import in_force
+from pavrik.core.deadlift.styles import PullSetup, Style, usual_setup
+from pavrik.core.faults.logged import COMPETITION, best_sets
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import BAR_POSITIONS
-from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.strength.estimated_max import TRUSTED_REPS
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
@@ -25,7 +25,13 @@ from pavrik.formats.model_requests import (
     SegmentsIn,
     SquatSetupIn,
 )
-from pavrik.services.model import lifter_from, with_own_strengths
+from pavrik.services.log_history import logged_sets, schools_in_force
+from pavrik.services.model import (
+    lifter_from,
+    pull_setup_from,
+    setup_from,
+    with_own_strengths,
+)
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
@@ -90,14 +96,6 @@ def _screens(connection: Connection, lifter_id: UUID) -> ScreensIn:
     return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips})
 
 
-def schools_in_force(connection: Connection, lifter_id: UUID) -> dict[str, str]:
-    """The club's schools, overridden by the lifter's own."""
-    return in_force(
-        lifters.list_school_choices(connection, None),
-        lifters.list_school_choices(connection, lifter_id),
-    )
-
-
 def _setup_in_force(
     history: list[setups.Settled], lift: str, usual: dict[str, Any], at: datetime
 ) -> dict[str, Any]:
@@ -152,32 +150,57 @@ def pull_setup_at(history: list[setups.Settled], at: datetime, variation: str) -
     return PullSetupIn(**{k: v for k, v in fields.items() if k in PullSetupIn.model_fields})
 
 
+@dataclass(frozen=True)
+class InForce:
+    """The set-ups that a lifter lifts in today."""
+
+    squat: SquatSetup
+    deadlift: PullSetup
+
+
+def setups_in_force(connection: Connection, inputs: LifterInputs) -> InForce:
+    """Settled set-ups of both lifts, else the usual ones."""
+    settled, now = setups.list_settled(connection, inputs.profile.lifter_id), datetime.now(UTC)
+    return InForce(
+        setup_from(squat_setup_at(inputs.profile, settled, now, COMPETITION)),
+        pull_setup_from(pull_setup_at(settled, now, COMPETITION)),
+    )
+
+
+def _setup_at(
+    profile: lifters.Profile, settled: list[setups.Settled], kept: training.TrainingSet
+) -> SquatSetupIn | PullSetupIn:
+    if kept.lift == "squat":
+        return squat_setup_at(profile, settled, kept.performed_at, kept.variation)
+    return pull_setup_at(settled, kept.performed_at, kept.variation)
+
+
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
-    """The best trusted set of every bar position and pulling style in the log."""
-    history = setups.list_settled(connection, profile.lifter_id)
-    best: dict[tuple[str, str], tuple[float, KnownBestIn]] = {}
-    for logged in training.list_sets(connection, profile.lifter_id):
-        if logged.variation != COMPETITION and not _fitted(logged.lift, logged.variation):
-            continue
-        if logged.missed_reps or not logged.reps or logged.pull_style == "rebound":
-            continue
-        if effective_reps(logged.reps, logged.rpe) > TRUSTED_REPS:
-            continue
-        at = logged.performed_at
-        setup = (
-            squat_setup_at(profile, history, at, logged.variation)
-            if logged.lift == "squat"
-            else pull_setup_at(history, at, logged.variation)
+    """The best counting set of every bar position and pulling style in the log."""
+    settled = setups.list_settled(connection, profile.lifter_id)
+    stored = {
+        str(kept.set_id): kept
+        for kept in training.list_sets(connection, profile.lifter_id)
+        if kept.variation == COMPETITION or _fitted(kept.lift, kept.variation)
+    }
+    setup_of = {set_id: _setup_at(profile, settled, kept) for set_id, kept in stored.items()}
+
+    def style(set_id: str) -> tuple[str, str]:
+        setup = setup_of[set_id]
+        name = setup.bar_position if isinstance(setup, SquatSetupIn) else setup.style
+        return stored[set_id].lift, name
+
+    sets = logged_sets(connection, profile.lifter_id, list(stored.values()))
+    best = best_sets((style(s.set_id), s) for s in sets)
+    return [
+        KnownBestIn(
+            setup=setup_of[says.logged.set_id],
+            load_kg=says.logged.load_kg,
+            reps=min(says.logged.reps, TRUSTED_REPS),
+            rpe=None if says.at_least else says.logged.rpe,
         )
-        style = setup.bar_position if isinstance(setup, SquatSetupIn) else setup.style
-        estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe)
-        key = logged.lift, style
-        if key not in best or estimate.kg > best[key][0]:
-            known = KnownBestIn(
-                setup=setup, load_kg=logged.load_kg, reps=logged.reps, rpe=logged.rpe
-            )
-            best[key] = (estimate.kg, known)
-    return [known for _, known in sorted(best.values(), key=lambda pair: -pair[0])]
+        for says in sorted(best.values(), key=lambda says: -says.kg)
+    ]
 
 
 def facts_of(connection: Connection, profile: lifters.Profile) -> LifterInputs:

@@ -10,7 +10,7 @@ from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_t
 from pavrik.services import training
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.library import catalogue_of
-from pavrik.services.lifter_inputs import schools_in_force
+from pavrik.services.log_history import schools_in_force
 from pavrik.services.review import refresh_summary
 from pavrik.services.writes import digest_of, write_once
 from pavrik.store import lifters

@@ -61,6 +61,7 @@ def _make(
             overrules=_overrules(connection, series_id),
             moves=moved,
             first_week=first_week,
+            today=today(connection),
         )
     except ValueError as error:
         raise InvalidError("; ".join(str(error).splitlines()), "ask") from error

@@ -17,10 +17,11 @@ from pavrik.services.context import InvalidError, Who
 from pavrik.services.cues import cues_of_the_day
 from pavrik.services.library import catalogue_of
 from pavrik.services.lift_state import variation_names
-from pavrik.services.lifter_inputs import get_profile, schools_in_force
+from pavrik.services.lifter_inputs import get_profile
+from pavrik.services.log_history import history, schools_in_force
 from pavrik.services.planning import day_in
 from pavrik.services.prescribing import ladder_to, propose_in, recorded_gym
-from pavrik.services.training import history, shown_sets_in
+from pavrik.services.training import shown_sets_in
 from pavrik.store import equipment, lifters, training
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database

@@ -11,6 +11,7 @@ from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.equipment.warm_up import warm_up
 from pavrik.core.faults.knowledge import knowledge
 from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.next_load import (
     Gym,
@@ -19,10 +20,12 @@ from pavrik.core.prescription.next_load import (
     Target,
     next_load,
 )
+from pavrik.core.squat.closed import closed_because
 from pavrik.services.context import InvalidError, Who
+from pavrik.services.fits import model_of
 from pavrik.services.library import catalogue_of
-from pavrik.services.lifter_inputs import get_profile
-from pavrik.services.training import history
+from pavrik.services.lifter_inputs import get_profile, load_inputs, setups_in_force
+from pavrik.services.log_history import history
 from pavrik.services.writes import write_once
 from pavrik.store import equipment, lifters, plans, training
 from pavrik.store.database import Connection, Database
@@ -58,11 +61,22 @@ def ladder_to(load_kg: float, gym: Gym) -> list[dict[str, Any]]:
     ]
 
 
+def _closed(connection: Connection, lifter_id: UUID) -> str:
+    """Why the lifter's screens close every squat; empty where one is open."""
+    inputs = load_inputs(connection, lifter_id)
+    return closed_because(model_of(inputs)[0], setups_in_force(connection, inputs).squat)
+
+
 def _compute(
     connection: Connection, lifter_id: UUID, lift: str, target: Target,
     sets: Sequence[LoggedSet] | None = None,
 ) -> NextLoad:  # fmt: skip
     profile = get_profile(connection, lifter_id)
+    closed = _closed(connection, lifter_id) if lift == "squat" else ""
+    if closed:
+        told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
+        told += "stand in until a screen opens it"
+        return NextLoad(target, None, None, None, [Because(told)])
     flags = [
         PainFlag(str(flag.flag_id), flag.region)
         for flag in lifters.list_open_flags(connection, lifter_id)

@@ -1,41 +1,38 @@
 """A lifter's record as the Lifter screen and the rail show it."""
 
-from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
 from pavrik.core.body.measurement import LANDMARKS
-from pavrik.core.strength.estimated_max import TRUSTED_REPS, effective_reps, estimate_max
+from pavrik.core.faults.logged import best_sets
 from pavrik.services.context import Who
 from pavrik.services.fits import settled_in
-from pavrik.services.lifter_inputs import LifterInputs, load_inputs, schools_in_force
+from pavrik.services.lifter_inputs import LifterInputs, load_inputs
+from pavrik.services.log_history import logged_sets, schools_in_force
 from pavrik.store import lifters, training
 from pavrik.store.database import Connection, Database
 
 
-@dataclass(frozen=True)
-class Best:
-    """The best estimated max of a lift or variation."""
-
-    lift: str
-    variation: str
-    estimated_max_kg: float
-    logged: training.TrainingSet
-
-
-def best_lifts(sets: list[training.TrainingSet]) -> list[Best]:
-    """Best trusted set per lift and variation, the highest first."""
-    found: dict[tuple[str, str], Best] = {}
-    for logged in sets:
-        if logged.missed_reps or not 1 <= logged.reps <= TRUSTED_REPS:
-            continue
-        if effective_reps(logged.reps, logged.rpe) > TRUSTED_REPS:
-            continue
-        estimate = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
-        key = logged.lift, logged.variation
-        if key not in found or estimate > found[key].estimated_max_kg:
-            found[key] = Best(*key, estimate, logged)
-    return sorted(found.values(), key=lambda best: -best.estimated_max_kg)
+def _bests(
+    connection: Connection, lifter_id: UUID, sets: list[training.TrainingSet]
+) -> list[dict[str, Any]]:
+    """The best counting set of every lift and variation, the highest estimated max first."""
+    stored = {str(kept.set_id): kept for kept in sets}
+    best = best_sets(
+        ((stored[s.set_id].lift, s.variation), s) for s in logged_sets(connection, lifter_id, sets)
+    )
+    return [
+        {
+            "lift": lift,
+            "variation": variation,
+            "estimated_max_kg": says.kg,
+            "load_kg": says.logged.load_kg,
+            "reps": says.logged.reps,
+            "rpe": says.logged.rpe,
+            "performed_at": stored[says.logged.set_id].performed_at,
+        }
+        for (lift, variation), says in sorted(best.items(), key=lambda item: -item[1].kg)
+    ]
 
 
 def _stage(state: str, note: str = "") -> dict[str, str]:
@@ -94,18 +91,7 @@ def lifter_record(database: Database, who: Who, lifter_id: UUID) -> dict[str, An
             "screens": [vars(s) for s in lifters.list_screens(connection, lifter_id)],
             "flags": [vars(f) for f in lifters.list_open_flags(connection, lifter_id)],
             "schools": schools_in_force(connection, lifter_id),
-            "bests": [
-                {
-                    "lift": best.lift,
-                    "variation": best.variation,
-                    "estimated_max_kg": best.estimated_max_kg,
-                    "load_kg": best.logged.load_kg,
-                    "reps": best.logged.reps,
-                    "rpe": best.logged.rpe,
-                    "performed_at": best.logged.performed_at,
-                }
-                for best in best_lifts(sets)
-            ],
+            "bests": _bests(connection, lifter_id, sets),
             "stages": _stages(connection, inputs, sets),
         }
 

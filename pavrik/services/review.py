@@ -20,7 +20,7 @@ from pavrik.core.faults.repeatability import MEASURES, Repeatability, repeatabil
 from pavrik.services.context import Who
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile
-from pavrik.services.training import history
+from pavrik.services.log_history import history
 from pavrik.store import floor, setups
 from pavrik.store.database import Connection, Database
 

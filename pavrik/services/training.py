@@ -7,12 +7,11 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
-from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.strength.estimated_max import MOST_REPS, estimate_max
+from pavrik.core.faults.logged import evidence_of
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.library import catalogue_of
-from pavrik.services.lifter_inputs import get_profile, schools_in_force
+from pavrik.services.lifter_inputs import get_profile
+from pavrik.services.log_history import logged_sets, schools_in_force
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -107,63 +106,23 @@ def withdraw_set(
     return write_once(database, who, key, "withdraw set", request, action, subject=str(set_id))
 
 
-def history(
-    connection: Connection,
-    lifter_id: UUID,
-    lift: str,
-    variation: str | None = None,
-    most: int | None = 500,
-) -> list[LoggedSet]:
-    """Standing sets of a lift, oldest first, without the faults that the schools silence."""
-    silenced = silenced_faults(schools_in_force(connection, lifter_id))
-    catalogue = catalogue_of(connection)
-    sets = [
-        s
-        for s in store.list_sets(connection, lifter_id, lift, most)
-        if variation is None or s.variation == variation
-    ]
-    ids = [s.set_id for s in sets]
-    seen = store.observations_of(connection, ids)
-    measured = store.measures_of(connection, ids)
-    return [
-        LoggedSet(
-            set_id=str(s.set_id),
-            day=s.performed_at.date().isoformat(),
-            load_kg=s.load_kg,
-            reps=s.reps,
-            rpe=s.rpe,
-            missed_reps=s.missed_reps,
-            faults=tuple(
-                LoggedFault(
-                    o.fault_id, catalogue.name_of(o.fault_id), o.rep, o.severity, o.phase, o.side
-                )
-                for o in seen[s.set_id]
-                if o.fault_id not in silenced
-            ),
-            aimed_rpe=s.aimed_rpe,
-            variation=s.variation,
-            pull_style=s.pull_style,
-            cue=s.cue or None,
-            measures=measured.get(s.set_id, ()),
-        )
-        for s in reversed(sets)
-    ]
-
-
 def _shown(connection: Connection, sets: Sequence[store.TrainingSet]) -> list[dict[str, Any]]:
+    """Sets of one lifter as they are shown; what does not count for the max shows none."""
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)
     measured = store.measures_of(connection, ids)
+    says = [
+        evidence_of(logged)
+        for logged in (logged_sets(connection, sets[0].lifter_id, sets) if sets else ())
+    ]
     return [
         {
-            **vars(s),
-            "estimated_max_kg": estimate_max(s.load_kg, s.reps, s.rpe).kg
-            if 1 <= s.reps <= MOST_REPS
-            else None,
-            "faults": [vars(o) for o in seen[s.set_id]],
-            "measures": dict(measured.get(s.set_id, ())),
+            **vars(kept),
+            "estimated_max_kg": said.kg if said else None,
+            "faults": [vars(o) for o in seen[kept.set_id]],
+            "measures": dict(measured.get(kept.set_id, ())),
         }
-        for s in sets
+        for kept, said in zip(sets, says, strict=True)
     ]
 
 

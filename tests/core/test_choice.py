@@ -1,5 +1,7 @@
 """Which specials are chosen, why, and what is said of everything else."""
 
+from dataclasses import replace
+
 import pytest
 
 from pavrik.core.faults.logged import LoggedSet
@@ -10,6 +12,7 @@ from pavrik.core.prescription.choice import (
     Considered,
     Said,
     Weakness,
+    blocked_because,
     choose,
     idle_variations,
 )
@@ -141,3 +144,62 @@ def test_a_lighter_week_is_a_proposal_with_its_facts():
     told = light_week(sets)
     assert told[0].text.startswith("a lighter week would be wise")
     assert told[0].facts
+
+
+STRAIGHT_BAR_HINGES = (
+    "pause deadlift", "pause deadlift, knee", "deficit deadlift", "block pull", "Romanian deadlift",
+    "axle deadlift", "stiff-bar deadlift", "dead-stop deadlift",
+)  # fmt: skip
+
+
+def test_a_sore_back_is_refused_every_straight_bar_hinge_and_offered_the_sparer_styles():
+    hurts = Circumstances(ALL.kit, ("lower back",))
+    _, pulls = chosen("deadlift", [LEGS], hurts)
+    for name in STRAIGHT_BAR_HINGES:
+        assert not pulls[name].chosen
+        assert pulls[name].why == "it strains the lower back, which is flagged"
+    _, squats = chosen("squat", [QUADS], hurts)
+    assert squats["good morning"].why == "it strains the lower back, which is flagged"
+    for lift, name in (
+        ("deadlift", "trap bar, low"), ("deadlift", "trap bar, high"), ("squat", "safety-bar squat")
+    ):  # fmt: skip
+        variations, computed = loadings(lift)
+        one = next(v for v in variations if v.name == name)
+        assert blocked_because(one, computed[name], computed["competition"], hurts) == ""
+
+
+def test_a_knee_flag_leaves_pulls_with_no_more_knee_than_the_competition_pull():
+    found, considered = chosen("deadlift", [FLOOR], Circumstances(ALL.kit, ("knee",)))
+    assert names(found)
+    for name in ("pause deadlift", "Romanian deadlift", "block pull"):
+        assert "flagged" not in considered[name].why
+    for name in ("trap bar, low", "sumo deadlift"):
+        assert "the knee is flagged" in considered[name].why
+
+
+@pytest.mark.parametrize(
+    ("lift", "fault", "never"),
+    [
+        ("deadlift", "low-round", {"deficit deadlift", "block pull", "trap bar, high"}),
+        ("deadlift", "lean-back", {"block pull"}),
+        ("deadlift", "pull-upper-round", {"deficit deadlift", "block pull"}),
+        ("squat", "butt-wink", {"pause squat"}),
+        ("squat", "over-arched", {"pause squat"}),
+    ],
+)
+def test_a_back_that_loses_its_shape_gets_no_overload_deficit_or_bottom_pause(lift, fault, never):
+    weakness = Weakness("x", "off the floor", "hips", frozenset(never))
+    _, free = chosen(lift, [weakness])
+    _, considered = chosen(lift, [weakness], replace(ALL, faults=frozenset({fault})))
+    assert any(free[name].chosen or "does the same job" in free[name].why for name in never)
+    for name in never:
+        assert not considered[name].chosen
+        assert "back" in considered[name].why
+
+
+def test_a_rounding_upper_back_may_pause_at_the_knee():
+    weakness = Weakness(
+        "the upper back rounds", "at the knee", None, frozenset({"pause deadlift, knee"})
+    )
+    about = replace(ALL, faults=frozenset({"pull-upper-round"}))
+    assert "pause deadlift, knee" in names(chosen("deadlift", [weakness], about)[0])

@@ -174,7 +174,9 @@ def test_the_max_of_the_time_is_not_that_of_today():
     before = max_before(sets)
     assert before[1] == pytest.approx(before[0])
     assert before[2] == pytest.approx(before[0]), "the heavy day is judged by what was known"
-    assert np.isnan(max_before([squat("2026-01-05", 100, 15)])).all()
+    assert np.isnan(max_before([squat("2026-01-05", 100, 0)])).all()
+    ten = max_before([squat("2026-01-05", 100, 10)])
+    assert max_before([squat("2026-01-05", 100, 15)]) == ten, "no more than ten reps are counted"
 
 
 def test_the_first_fault_of_the_rep_is_the_one_in_the_earliest_phase():

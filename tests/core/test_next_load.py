@@ -1,3 +1,5 @@
+from datetime import date
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -57,9 +59,9 @@ def test_a_jump_is_held_to_a_step_and_named():
 
 
 def test_a_test_single_is_held_near_the_best_clean_set():
-    fives = [day(1, 100, 5.0)]
+    fives = [day(1, 100, 8.0)]
     tried = next_load(fives, Target(1, 10.0), GYM)
-    assert tried.loading.total_kg == 130.0, "98 % of 133.3 kg"
+    assert tried.loading.total_kg == 120.0, "98 % of 123.3 kg"
     assert "no more than 2 % or 5 kg over the best clean set of 100 kg" in words(tried)
     assert len(next_load(fives, Target(1, 9.0), GYM).because) == 1
 
@@ -127,7 +129,7 @@ def test_lighter_than_the_bar_is_the_empty_bar():
 logged = st.builds(
     LoggedSet,
     set_id=st.uuids().map(str),
-    day=st.dates().map(str),
+    day=st.dates(date(2000, 1, 1), date(2099, 1, 1)).map(str),
     load_kg=st.floats(20, 300),
     reps=st.integers(1, 8),
     rpe=st.one_of(st.none(), st.sampled_from([6.0, 7.0, 8.0, 9.0, 10.0])),

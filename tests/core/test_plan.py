@@ -71,8 +71,10 @@ def broken_steps(lifter, plan) -> list[str]:
             for line in plan.lines()
             if line.kind == "main" and line.lift == lift and line.load_kg and line.share
             and line.load_kg > EMPTY_KG + 20 and line.cap_kg is None and line.rpe > 5.5
+            and not any("done clean" in b.text for b in line.because)
         ]  # fmt: skip
-        steps = [b / a - 1 for a, b in pairwise(stands_for)]
+        after_held = stands_for[1:]
+        steps = [b / a - 1 for a, b in pairwise(after_held)]
         plates = 1.0 / min(stands_for, default=100.0)
         rpe_rounding = 0.02
         told += [f"{lift}: a step of {s:.1%}" for s in steps if s > most + plates + rpe_rounding]
@@ -223,3 +225,35 @@ def test_a_learning_step_without_a_ratio_is_by_feel():
     )  # fmt: skip
     steps = [x for x in novice.plan().lines() if x.variation == "goblet squat"]
     assert all(x.load_kg is None and x.note == "by feel" for x in steps)
+
+
+def test_a_sore_back_gets_no_second_straight_bar_day():
+    flag = (PainFlag("f1", "lower back"),)
+    for allowed, expected in (
+        (("trap bar, low", "safety-bar squat"), {"trap bar, low", "safety-bar squat"}),
+        (("trap bar, high",), {"trap bar, high", "split squat"}),
+        ((), {"hip thrust", "split squat"}),
+    ):
+        states = {x: replace(a_state(x), allowed=allowed) for x in ("squat", "deadlift")}
+        plan = make_plan(ASK, states, GYM, pain=flag)
+        second = [
+            x for x in plan.lines() if any("a sparer style instead" in b.text for b in x.because)
+        ]
+        assert {x.variation for x in second} == expected
+        assert not [x for x in plan.lines() if x.kind == "second" and x.variation == COMPETITION]
+
+
+def test_a_squat_that_the_screens_close_is_not_prescribed():
+    meet = replace(ASK, meet=MONDAY + timedelta(days=54))
+    states = {
+        "squat": replace(a_state(), closed="the ankle bends 40 deg of 25 deg"),
+        "deadlift": a_state("deadlift"),
+    }
+    plan = make_plan(meet, states, GYM)
+    squats = [x for x in plan.lines() if x.lift == "squat"]
+    assert {x.kind for x in squats} == {"special"}
+    assert {"goblet squat", "split squat"} <= {x.variation for x in squats}
+    assert not [x for x in squats if x.variation == COMPETITION]
+    assert "the ankle bends 40 deg" in squats[0].because[0].text
+    assert plan.refused == ("no squat to depth is planned: the ankle bends 40 deg of 25 deg",)
+    assert set(plan.attempts) == {"deadlift"}

@@ -1,5 +1,6 @@
 """The parts of a plan one by one: drills, light starts, seasons, volume, weaknesses, caps."""
 
+import re
 from datetime import date, timedelta
 
 import numpy as np
@@ -9,7 +10,7 @@ from hypothesis import strategies as st
 
 from pavrik.core.equipment.light_start import BAR_HEIGHT_M, light_start_words, stands_low
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.faults.evidence import rank_causes
+from pavrik.core.faults.evidence import TestResult, rank_causes, ruled_out_causes
 from pavrik.core.faults.knowledge import knowledge
 from pavrik.core.faults.logged import LoggedFault, LoggedSet
 from pavrik.core.prescription.because import Because, in_kg, reps_words
@@ -210,9 +211,52 @@ def test_faults_of_other_parts_cap_nothing():
 )
 def test_drills_follow_the_log(fault_id, phase, drill):
     sets = sets_with(fault_id, phase, 0.6)
-    assert [d.name for d in drills_of(sets, CATALOGUE, novice=False)] == [drill]
+    assert [d.name for d in drills_of(sets, CATALOGUE, False, 200.0)] == [drill]
 
 
 def test_a_novice_learns_the_slack_anyway():
-    assert [d.name for d in drills_of([], CATALOGUE, novice=True)] == ["slack"]
-    assert drills_of([], CATALOGUE, novice=False) == []
+    assert [d.name for d in drills_of([], CATALOGUE, True, None)] == ["slack"]
+    assert drills_of([], CATALOGUE, False, None) == []
+
+
+@pytest.mark.parametrize("max_kg", [52.0, 90.0, 147.5, 260.0])
+def test_the_slack_drills_bar_is_sized_to_the_lifter(max_kg):
+    (drill,) = drills_of([], CATALOGUE, True, max_kg)
+    told = " ".join(stage.how for stage in drill.stages)
+    bar = float(re.search(r"With ([\d.]+) kg", told)[1])
+    assert 0.6 * max_kg - 2.5 < bar <= 0.6 * max_kg
+    assert HOLD_SHARE * bar < max_kg, "nine tenths of it can be held"
+    (unknown,) = drills_of([], CATALOGUE, True, None)
+    assert "kg" not in " ".join(stage.how for stage in unknown.stages)
+
+
+def test_a_cause_that_a_test_ruled_out_steers_nothing():
+    sets = sets_with("hips-rise", "out of the hole", 0.8)
+    known = knowledge(sets, CATALOGUE, "squat")
+    causes = CATALOGUE.faults["hips-rise"].causes
+    before = weaknesses(sets, known, CATALOGUE, no_signals, None)
+    against = TestResult(causes[0], "against")
+
+    def tested(fault):
+        return rank_causes(CATALOGUE, fault.fault_id, [], [against])
+
+    after = weaknesses(sets, known, CATALOGUE, tested, None)
+    told = CATALOGUE.causes[causes[0]].text
+    assert any(told[1:] in w.words for w in before)
+    assert not any(told[1:] in w.words for w in after)
+    everything = [TestResult(cause, "against") for cause in causes]
+    none = weaknesses(
+        sets, known, CATALOGUE,
+        lambda fault: rank_causes(CATALOGUE, fault.fault_id, [], everything), None,
+    )  # fmt: skip
+    assert none == []
+
+
+def test_a_cue_of_a_ruled_out_cause_is_not_offered_and_the_newest_test_counts():
+    newest_first = [TestResult("quads-limit", "for"), TestResult("quads-limit", "against")]
+    assert ruled_out_causes(newest_first) == frozenset()
+    gone = ruled_out_causes(newest_first[::-1])
+    assert gone == {"quads-limit"}
+    fault = next(f for f, one in CATALOGUE.faults.items() if "quads-limit" in one.causes)
+    kept = CATALOGUE.remedies_of(fault, gone)
+    assert len(kept) < len(CATALOGUE.remedies_of(fault))

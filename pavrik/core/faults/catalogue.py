@@ -6,6 +6,7 @@ others and remedies. A broken catalogue is a programming error and stops the sta
 
 import json
 from collections import Counter
+from collections.abc import Set
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
@@ -75,13 +76,14 @@ class Catalogue:
         fault = self.faults.get(fault_id)
         return fault.name if fault else fault_id
 
-    def remedies_of(self, fault_id: str) -> list[Remedy]:
-        """Everything that may help a fault, in the order of its causes, without what is hidden."""
+    def remedies_of(self, fault_id: str, ruled_out: Set[str] = frozenset()) -> list[Remedy]:
+        """Everything that may help a fault, in the order of its causes, without what is hidden and
+        without causes that were ruled out."""
         return [
             self.remedies[remedy]
             for cause in self.faults[fault_id].causes
             for remedy in self.causes[cause].remedies
-            if not {cause, remedy} & self.hidden
+            if not {cause, remedy} & self.hidden and cause not in ruled_out
         ]
 
     def observable(self, lift: str, phase: str, fault_id: str) -> bool:

@@ -16,6 +16,7 @@ from pavrik.core.faults.catalogue import Catalogue, shipped_catalogue
 
 TEST_WEIGHT = 6.0
 AGAINST = 0.5
+RULED_OUT = "ruled out"
 SIGNALS = {
     "comes_with_load": "it comes with the load",
     "at_any_load": "it is there at light loads too",
@@ -111,8 +112,22 @@ def _weigh(
 
 def _standing(score: float, tested: float) -> str:
     if tested:
-        return "confirmed" if tested > 0 else "ruled out"
+        return "confirmed" if tested > 0 else RULED_OUT
     return "likely" if score >= 1.0 else "possible"
+
+
+def _newest(tests: Sequence[TestResult]) -> dict[str, float]:
+    """What the newest test of every cause said: 1 for it, -1 against it, 0 unclear."""
+    newest: dict[str, float] = {}
+    for test in tests:
+        sign = {"for": 1.0, "against": -1.0, "unclear": 0.0}[test.result]
+        newest.setdefault(test.cause_id, sign)
+    return newest
+
+
+def ruled_out_causes(tests: Sequence[TestResult]) -> frozenset[str]:
+    """Causes that their newest test in ``tests`` (newest first) spoke against."""
+    return frozenset(cause for cause, sign in _newest(tests).items() if sign < 0)
 
 
 def rank_causes(
@@ -124,10 +139,7 @@ def rank_causes(
     """The causes of a fault, the most likely first; of several results of one test the first in
     ``tests`` (the newest) counts."""
     known = {signal.id: signal for signal in signals}
-    newest: dict[str, float] = {}
-    for test in tests:
-        sign = {"for": 1.0, "against": -1.0, "unclear": 0.0}[test.result]
-        newest.setdefault(test.cause_id, sign)
+    newest = _newest(tests)
     ranked = []
     for cause_id in catalogue.faults[fault_id].causes:
         if cause_id in catalogue.hidden:

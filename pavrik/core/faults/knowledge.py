@@ -7,7 +7,7 @@ import numpy as np
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.comparison import Comparison, compare
-from pavrik.core.faults.logged import COMPETITION, LoggedSet, best_of_days
+from pavrik.core.faults.logged import COMPETITION, LoggedSet, best_of_days, competition_sets
 from pavrik.core.faults.onset import Onset, fit_onset, onset_words
 from pavrik.core.faults.order import Together, first_of_reps, seen_together
 from pavrik.core.faults.rates import Rate, by_load, by_rep, by_variation, by_week
@@ -73,10 +73,9 @@ class Knowledge:
 
 def competition_trend(sets: Sequence[LoggedSet]) -> list[tuple[str, float, Trend]]:
     """Estimates of the competition lift from clean dead-stop sets, day by day."""
-    honest = [s for s in sets if s.variation == COMPETITION and s.pull_style != "rebound"]
-    best = best_of_days(honest)
-    series = trend_series([found.kg for _, found in best])
-    return [(logged.day, found.kg, t) for (logged, found), t in zip(best, series, strict=True)]
+    best = best_of_days(competition_sets(sets))
+    series = trend_series([day.reading for day in best])
+    return [(one.logged.day, one.kg, t) for one, t in zip(best, series, strict=True)]
 
 
 def _fault(

@@ -1,11 +1,19 @@
 """What the platform log says of one lift: sets with the faults seen in them."""
 
-from collections.abc import Sequence
+from collections.abc import Hashable, Iterable, Sequence
 from dataclasses import dataclass
+from typing import TypeVar
 
-from pavrik.core.strength.estimated_max import EstimatedMax, estimate_max
+from pavrik.core.strength.estimated_max import (
+    LEAST_TRUSTED_RPE,
+    TRUSTED_REPS,
+    EstimatedMax,
+    Reading,
+    estimate_max,
+)
 
 COMPETITION = "competition"
+Key = TypeVar("Key", bound=Hashable)
 
 
 @dataclass(frozen=True)
@@ -48,25 +56,80 @@ class LoggedSet:
         return self.reps + self.missed_reps
 
     @property
+    def is_rebound(self) -> bool:
+        """Rebound pulls train everything but the start: they say nothing of a dead-stop max."""
+        return self.pull_style == "rebound"
+
+    @property
     def counts_for_max(self) -> bool:
-        """Sets with a miss or a lift-ending fault, or a cut depth, say nothing about the max."""
-        return self.missed_reps == 0 and not any(
-            fault.severity == 3 or fault.fault_id == "high" for fault in self.faults
+        """A miss, a lift-ending fault, a cut depth and a rebound say nothing about the max."""
+        return (
+            self.reps > 0
+            and self.missed_reps == 0
+            and not self.is_rebound
+            and not any(fault.severity == 3 or fault.fault_id == "high" for fault in self.faults)
         )
 
     def estimate(self) -> EstimatedMax | None:
-        """Estimated max of a set that counts and can be trusted, else None."""
-        if not self.counts_for_max or self.reps < 1:
+        """Estimated max of a set that counts in full: an RPE of 6 or more was stated and no more
+        than 10 effective reps were done. Else None."""
+        if not self.counts_for_max or self.rpe is None or self.rpe < LEAST_TRUSTED_RPE:
             return None
         found = estimate_max(self.load_kg, self.reps, self.rpe)
         return found if found.trusted else None
 
+    def at_least(self) -> EstimatedMax | None:
+        """What a set proves whatever was left in the tank: the max if it had been all-out, with
+        no more than 10 reps counted. None where the set does not count."""
+        if not self.counts_for_max:
+            return None
+        return estimate_max(self.load_kg, min(self.reps, TRUSTED_REPS), 10.0)
 
-def best_of_days(history: Sequence[LoggedSet]) -> list[tuple[LoggedSet, EstimatedMax]]:
-    """The best counting set of each day, oldest first."""
-    best: dict[str, tuple[LoggedSet, EstimatedMax]] = {}
-    for logged in history:
-        found = logged.estimate()
-        if found and (logged.day not in best or found.kg > best[logged.day][1].kg):
-            best[logged.day] = (logged, found)
+
+@dataclass(frozen=True)
+class Evidence:
+    """What a set says of the max; ``at_least``: it is a lower bound only."""
+
+    logged: LoggedSet
+    estimate: EstimatedMax
+    at_least: bool
+
+    @property
+    def kg(self) -> float:
+        return self.estimate.kg
+
+    @property
+    def reading(self) -> Reading:
+        """What the set says, for the smoothed level of its days."""
+        return Reading(self.kg, self.at_least, self.logged.load_kg, self.estimate.weight)
+
+
+def evidence_of(logged: LoggedSet) -> Evidence | None:
+    """What a set says of the max, in full or as a lower bound; None where it does not count. The
+    only rule of what counts: a red-lighted or lift-ending set, a miss and a rebound do not."""
+    full = logged.estimate()
+    if full is not None:
+        return Evidence(logged, full, False)
+    bound = logged.at_least()
+    return Evidence(logged, bound, True) if bound is not None else None
+
+
+def best_sets(sets: Iterable[tuple[Key, LoggedSet]]) -> dict[Key, Evidence]:
+    """The set of each key that says most of the max."""
+    best: dict[Key, Evidence] = {}
+    for key, logged in sets:
+        says = evidence_of(logged)
+        if says and (key not in best or says.kg > best[key].kg):
+            best[key] = says
+    return best
+
+
+def best_of_days(history: Sequence[LoggedSet]) -> list[Evidence]:
+    """The set of each day that says most of the max, oldest first."""
+    best = best_sets((logged.day, logged) for logged in history)
     return [best[day] for day in sorted(best)]
+
+
+def competition_sets(history: Sequence[LoggedSet]) -> list[LoggedSet]:
+    """The sets that may set a load of the competition lift: rebound pulls may not."""
+    return [s for s in history if s.variation == COMPETITION and not s.is_rebound]

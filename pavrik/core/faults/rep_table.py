@@ -8,7 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.faults.logged import LoggedSet, best_of_days
-from pavrik.core.strength.estimated_max import SMOOTHING
+from pavrik.core.strength.estimated_max import trend_series
 from pavrik.core.units import Floats, Indices
 
 Booleans = NDArray[np.bool_]
@@ -40,17 +40,15 @@ class RepTable:
 
 
 def max_before(sets: Sequence[LoggedSet]) -> Floats:
-    """Smoothed estimated max in kg that was known when each set began; the first day with an
-    estimate counts for itself and what lies before it. NaN where there is none at all."""
+    """Smoothed estimated max in kg that was known when each set began; the first day that counts
+    in full stands for itself and what lies before it. NaN where there is none at all."""
     best = best_of_days(sets)
     if not best:
         return np.full(len(sets), np.nan)
-    levels, level = [], best[0][1].kg
-    for _, found in best:
-        levels.append(level)
-        level += SMOOTHING * (found.kg - level)
-    known = np.array([*levels, level])
-    days = np.array([logged.day for logged, _ in best])
+    levels = [found.kg for found in trend_series([day.reading for day in best])]
+    first = next((i for i, day in enumerate(best) if not day.at_least), 0)
+    known = np.array([levels[first]] * (first + 1) + levels[first:])
+    days = np.array([day.logged.day for day in best])
     return known[np.searchsorted(days, [s.day for s in sets], side="left")]
 
 

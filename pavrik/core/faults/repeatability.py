@@ -77,7 +77,7 @@ def _verdict(kind: MeasureKind, whole: Spread, light: Spread | None, heavy: Spre
 
 def repeatability(sets: Sequence[LoggedSet]) -> list[Repeatability]:
     """Every measure that was taken, in the order of ``MEASURES``; sets oldest first."""
-    best = max((found.kg for _, found in best_of_days(sets)), default=float("nan"))
+    best = max((day.kg for day in best_of_days(sets)), default=float("nan"))
     taken: dict[str, list[tuple[float, float]]] = defaultdict(list)
     for logged in sets:
         for measured, value in logged.measures:

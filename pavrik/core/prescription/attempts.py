@@ -1,23 +1,23 @@
-"""Three attempts for a meet: an opener that was done for a triple, then what is likely, then what
-is possible. Common practice, no source; the rule book in force decides on steps and changes.
+"""Three attempts for a meet from the estimated max: safe, likely, possible. Common practice, no
+source; the rule book in force decides on steps and changes.
 """
 
+import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.faults.logged import LoggedSet, competition_sets
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap
-from pavrik.core.strength.estimated_max import load_for
 
 STEP_KG = 2.5
-OPENER_REPS, OPENER_RPE = 3, 9.5
-SECOND_SHARE = 0.965
-THIRD_SHARE = 1.01
+SHARES = (0.91, 0.965, 1.005)
+"""Opener, second and third as shares of the estimated max: 90 to 92, 95 to 97.5, 99 to 102 %."""
 TEST_STEP_SHARE, TEST_STEP_KG = 0.02, 5.0
 LEAST_TEST = 0.98
-"""A third is at most this far over the best clean set or this share of the estimated max,
+"""A test single is at most this far over the best clean set or this share of the estimated max,
 whichever is most."""
+NAMED_JUMP = 0.10
 
 
 @dataclass(frozen=True)
@@ -29,8 +29,8 @@ class Attempt:
     because: tuple[Because, ...]
 
 
-def _down(load_kg: float) -> float:
-    return STEP_KG * int(load_kg / STEP_KG + 1e-9)
+def _nearest(load_kg: float) -> float:
+    return STEP_KG * math.floor(load_kg / STEP_KG + 0.5)
 
 
 def most_tried(max_kg: float, sets: Sequence[LoggedSet]) -> tuple[float, Because] | None:
@@ -49,15 +49,19 @@ def most_tried(max_kg: float, sets: Sequence[LoggedSet]) -> tuple[float, Because
 
 
 def _clean(sets: Sequence[LoggedSet], least_reps: int) -> LoggedSet | None:
-    done = [
-        s
-        for s in sets
-        if s.variation == COMPETITION
-        and s.counts_for_max
-        and s.reps >= least_reps
-        and s.pull_style != "rebound"
-    ]
+    done = [s for s in competition_sets(sets) if s.counts_for_max and s.reps >= least_reps]
     return max(done, key=lambda s: (s.load_kg, s.day), default=None)
+
+
+def _jump(load_kg: float, best: LoggedSet | None) -> tuple[Because, ...]:
+    """What a load far above everything done is called."""
+    if best is None:
+        return (Because("no clean set is logged: rehearse the opener before the meet"),)
+    over = load_kg / best.load_kg - 1
+    if over < NAMED_JUMP:
+        return ()
+    text = f"a jump of {over:.0%} over the best clean set, {in_kg(best.load_kg)} on {best.day}"
+    return (Because(text, (best.set_id,)),)
 
 
 def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Because, ...]:
@@ -72,34 +76,10 @@ def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Because, ...]:
 
 def attempts(max_kg: float, sets: Sequence[LoggedSet], caps: Sequence[Cap] = ()) -> list[Attempt]:
     """Opener, second and third for an estimated max; ``sets`` of the lift, oldest first."""
-    triple = _clean(sets, OPENER_REPS)
-    opener = load_for(max_kg, OPENER_REPS, OPENER_RPE)
-    why = [
-        Because(
-            f"{OPENER_REPS} reps at RPE {OPENER_RPE:g} from the estimated max of {in_kg(max_kg)}"
-        )
-    ]
-    if triple is None:
-        why.append(Because("no clean triple is logged yet: do one before the meet"))
-    elif triple.load_kg < opener:
-        opener = triple.load_kg
-        why = [
-            Because(
-                f"the heaviest clean triple: {in_kg(triple.load_kg)} on {triple.day}",
-                (triple.set_id,),
-            )
-        ]
-    opener = _down(opener)
-    second = max(_down(SECOND_SHARE * max_kg), opener + STEP_KG)
-    third, third_why = THIRD_SHARE * max_kg, [Because("the estimated max and one per cent")]
-    allowed = most_tried(max_kg, sets)
-    if allowed is not None and third > allowed[0]:
-        third, third_why = allowed[0], [allowed[1]]
-    third = max(_down(third), second + STEP_KG)
-    second = min(second, third - STEP_KG)
-    second_why = [Because(f"about {SECOND_SHARE:.1%} of the estimated max")]
-    chosen = ((opener, why), (second, second_why), (third, third_why))
-    return [
-        Attempt(number, kg, (*_over(kg, caps), *because))
-        for number, (kg, because) in enumerate(chosen, 1)
-    ]
+    best, found, least = _clean(sets, 1), list[Attempt](), STEP_KG
+    for number, share in enumerate(SHARES, 1):
+        load_kg = max(_nearest(share * max_kg), least)
+        why = Because(f"{share:.1%} of the {in_kg(max_kg)} expected on the day")
+        found.append(Attempt(number, load_kg, (*_over(load_kg, caps), why, *_jump(load_kg, best))))
+        least = load_kg + STEP_KG
+    return found

@@ -41,20 +41,23 @@ def hold_force_n(bar_kg: float) -> float:
     return HOLD_SHARE * bar_kg * GRAVITY_M_S2
 
 
-def slack_drill(bar_kg: float, because: str, facts: tuple[str, ...] = ()) -> Drill:
-    """Three steps to a bar without slack, each mastered alone, then none."""
-    newtons = hold_force_n(bar_kg)
+def slack_drill(bar_kg: float | None, because: str, facts: tuple[str, ...] = ()) -> Drill:
+    """Three steps to a bar without slack, each mastered alone, then none; ``bar_kg`` None where
+    the lifter's max is not known."""
+    bar = "a bar that you could lift ten times" if bar_kg is None else f"{bar_kg:g} kg on the bar"
+    pull = "nine tenths of its weight"
+    if bar_kg is not None:
+        pull = f"about {hold_force_n(bar_kg):.0f} N, nine tenths of it"
     return Drill(
         "slack",
         (
             Stage(
-                "slack, hips high", "Breathe, then pull the bar's slack out with high hips and "
-                "shins off the bar. Do not lift.", 4, 5, "no clank in 20 reps",
+                "slack, hips high", f"With {bar}: breathe, then pull the bar's slack out with high "
+                "hips and shins off the bar. Do not lift.", 4, 5, "no clank in 20 reps",
             ),
             Stage(
-                "slack, hips to the bar", f"Bring the hips to the bar while the pull grows to "
-                f"about {newtons:.0f} N, nine tenths of {bar_kg:g} kg; hold 5 to 10 s. "
-                "Do not lift.",
+                "slack, hips to the bar", f"With {bar}: bring the hips to the bar while the pull "
+                f"grows to {pull}; hold 5 to 10 s. Do not lift.",
                 4, 5, "the pull never drops while the hips come in",
             ),
             Stage(

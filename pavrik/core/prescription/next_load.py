@@ -1,17 +1,20 @@
-"""The next session's load from the last ones: trend, RPE error, faults, caps, in that order.
+"""The next session's load: what the estimated max asks for, and what today allows of it.
 
-Every change to the load leaves a because-line that names the facts it rests on.
+The estimated max comes from evidence of strength alone. Steps, last time's RPE, faults, caps and
+pain hold this session's load and nothing else. Every one leaves a because-line with its facts.
 """
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
+from datetime import date, timedelta
 
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
-from pavrik.core.faults.logged import LoggedFault, LoggedSet, best_of_days
+from pavrik.core.faults.logged import LoggedFault, LoggedSet, competition_sets
+from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
 from pavrik.core.prescription.because import Because, in_kg, reps_words
 from pavrik.core.prescription.caps import Cap
-from pavrik.core.strength.estimated_max import EstimatedMax, load_for, trend
+from pavrik.core.strength.estimated_max import load_for
 
 MOST_STEP = 0.025
 MOST_STEP_NOVICE = 0.05
@@ -26,6 +29,10 @@ NAMED_JUMP = 0.10
 TEST_RPE = 9.5
 """A single from this RPE on is a test."""
 REPEATED = 2
+FLOOR_DAYS = 28
+"""How long clean work stands as the least that is asked for again: assumption."""
+CLEAR = 2
+"""Severity from which a fault keeps a set from being clean."""
 
 
 @dataclass(frozen=True)
@@ -77,32 +84,60 @@ class NextLoad:
     """What the plates made of it."""
 
 
-def _start(
-    estimates: list[tuple[LoggedSet, EstimatedMax]], target: Target
-) -> tuple[float, float, list[Because]]:
-    """Estimated max, wanted load and the line that explains them."""
-    level = trend([estimate.kg for _, estimate in estimates])
-    assert level is not None
-    wanted = load_for(level.kg, target.reps, target.rpe)
-    last_set, last = estimates[-1]
+def _is_clean(logged: LoggedSet) -> bool:
+    return logged.counts_for_max and all(f.severity < CLEAR for f in logged.faults)
+
+
+def _was_too_much(logged: LoggedSet, target: Target) -> bool:
+    """A miss, a clear fault, or no more reps than the target's that felt clearly harder."""
+    harder = logged.rpe is not None and logged.rpe - target.rpe > RPE_TOLERANCE
+    return (harder and logged.reps <= target.reps) or not _is_clean(logged)
+
+
+def done_clean(history: Sequence[LoggedSet], target: Target) -> LoggedSet | None:
+    """The heaviest clean work of at least these reps at no more than this RPE, of the last four
+    weeks of the log, that nothing since has shown to be too much; None without it."""
+    own = competition_sets(history)
+    if not own:
+        return None
+    since = (date.fromisoformat(own[-1].day) - timedelta(days=FLOOR_DAYS)).isoformat()
+    best: LoggedSet | None = None
+    for logged in own:
+        if logged.day < since:
+            continue
+        if best is not None and _was_too_much(logged, target) and logged.load_kg <= best.load_kg:
+            best = None
+        alike = logged.rpe is not None and logged.rpe <= target.rpe and logged.reps >= target.reps
+        if alike and _is_clean(logged) and (best is None or logged.load_kg >= best.load_kg):
+            best = logged
+    return best
+
+
+def keep_floor(
+    wanted: float, history: Sequence[LoggedSet], target: Target
+) -> tuple[float, list[Because]]:
+    """Never below the last clean work of the same reps and RPE, and why where that binds."""
+    done = done_clean(history, target)
+    if done is None or wanted >= done.load_kg:
+        return wanted, []
     text = (
-        f"estimated max {in_kg(level.kg)} ({in_kg(level.low_kg)} to {in_kg(level.high_kg)}) from "
-        f"{len(estimates)} days, the last {reps_words(last_set.reps)} with "
-        f"{in_kg(last_set.load_kg)} giving {in_kg(last.kg)}: "
-        f"{target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
+        f"not below the {reps_words(done.reps)} with {in_kg(done.load_kg)} done clean at RPE "
+        f"{done.rpe:g} on {done.day}"
     )
-    return level.kg, wanted, [Because(text, tuple(s.set_id for s, _ in estimates[-3:]))]
+    return done.load_kg, [Because(text, (done.set_id,))]
 
 
 def _hold_step(
-    wanted: float, last: LoggedSet, target: Target, novice: bool
+    wanted: float, last: LoggedSet | None, target: Target, novice: bool
 ) -> tuple[float, list[Because]]:
-    """No larger step over the last exposure than the lifter's training age allows."""
+    """No larger step over the last main session than the lifter's training age allows."""
+    if last is None or last.rpe is None:
+        return wanted, []
     share = MOST_STEP_NOVICE if novice else MOST_STEP
     equal = (
         last.load_kg
         * load_for(1.0, target.reps, target.rpe)
-        / load_for(1.0, max(last.reps, 1), last.rpe if last.rpe is not None else 10.0)
+        / load_for(1.0, max(last.reps, 1), last.rpe)
     )
     done = max(equal, last.load_kg)
     most = done * (1 + share)
@@ -118,9 +153,9 @@ def _hold_step(
     ]
 
 
-def _answer_rpe(wanted: float, last: LoggedSet) -> tuple[float, list[Because]]:
+def _answer_rpe(wanted: float, last: LoggedSet | None) -> tuple[float, list[Because]]:
     """Harder than aimed for last time takes load off; easier adds nothing by itself."""
-    if last.rpe is None or last.aimed_rpe is None:
+    if last is None or last.rpe is None or last.aimed_rpe is None:
         return wanted, []
     over = last.rpe - last.aimed_rpe
     if over <= RPE_TOLERANCE:
@@ -209,6 +244,43 @@ def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
     ]
 
 
+def _last_main(history: Sequence[LoggedSet]) -> LoggedSet | None:
+    """The heaviest set of the newest day that counts as main work: an RPE of 6 or more."""
+    days = [s.day for s in history if s.estimate() is not None]
+    return max(
+        (s for s in history if days and s.day == days[-1] and s.estimate() is not None),
+        key=lambda s: s.load_kg,
+        default=None,
+    )
+
+
+def session_load(
+    history: Sequence[LoggedSet],
+    wanted_kg: float,
+    target: Target,
+    *,
+    novice: bool = False,
+    light: bool = False,
+) -> tuple[float, list[Because]]:
+    """What the newest sessions make of a wanted load, in the next session only. Faults of the
+    last two days count."""
+    own = competition_sets(history)
+    days = sorted({logged.day for logged in own})[-2:]
+    recent = [logged for logged in own if logged.day in days]
+    last = _last_main(own)
+    because: list[Because] = []
+    answers: list[Callable[[float], tuple[float, list[Because]]]] = [
+        lambda load: keep_floor(load, own, target) if not light else (load, []),
+        lambda load: _hold_step(load, last, target, novice),
+        lambda load: _answer_rpe(load, last),
+        lambda load: _answer_faults(load, recent),
+    ]
+    for answer in answers:
+        wanted_kg, lines = answer(wanted_kg)
+        because += lines
+    return wanted_kg, because
+
+
 def next_load(
     history: Sequence[LoggedSet],
     target: Target,
@@ -218,24 +290,19 @@ def next_load(
     pain: Sequence[PainFlag] = (),
     caps: Sequence[Cap] = (),
 ) -> NextLoad:
-    """Next load of one lift from its log (oldest first), rounded down to the gym's plates.
-
-    Faults of the last two days count.
-    """
-    estimates = best_of_days(history)
-    if not estimates:
+    """Next load of one lift from its log (oldest first), rounded down to the gym's plates."""
+    ability = ability_of(history)
+    if ability is None:
         return NextLoad(
             target, None, None, None,
-            [Because("no clean set of up to 10 reps is logged: work up to an easy 5 and log it")],
+            [Because("no clean set is logged: work up to an easy 5 and log it with its RPE")],
         )  # fmt: skip
-    max_kg, wanted, because = _start(estimates, target)
-    days = sorted({logged.day for logged in history})[-2:]
-    recent = [logged for logged in history if logged.day in days]
-    last = max((logged for logged in history if logged.day == days[-1]), key=lambda s: s.load_kg)
+    max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
+    text = f"{ability.because.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
+    because = [Because(text, ability.because.facts)]
+    wanted, lines = session_load(history, wanted, target, novice=novice)
+    because += lines
     answers: list[Callable[[float], tuple[float, list[Because]]]] = [
-        lambda load: _hold_step(load, last, target, novice),
-        lambda load: _answer_rpe(load, last),
-        lambda load: _answer_faults(load, recent),
         lambda load: _respect_test(load, max_kg, history, target),
         lambda load: _respect_caps(load, caps),
         lambda load: _respect_pain(load, max_kg, pain),

@@ -18,6 +18,7 @@ from pavrik.core.prescription.plan_lines import (
     by_feel,
     main_lines,
     overruled,
+    rung_lines,
     second_line,
     special_line,
 )
@@ -35,7 +36,7 @@ from pavrik.core.prescription.plan_parts import (
 from pavrik.core.prescription.season import (
     LIFTS,
     LIGHT_EVERY,
-    MAIN,
+    NO_SPECIAL_DAYS,
     Part,
     WeekRole,
     days_of,
@@ -105,6 +106,27 @@ def _dates(ask: PlanAsk, week: int) -> list[date]:
     return [day for day in found if day <= ask.meet - timedelta(days=2)]
 
 
+def _meet_is_near(ask: PlanAsk, on: date) -> bool:
+    """Specials and extra work end ten days out."""
+    return ask.meet is not None and (ask.meet - on).days < NO_SPECIAL_DAYS
+
+
+def _next_main(
+    ask: PlanAsk, template: Sequence[tuple[tuple[str, Part], ...]], moves: Sequence[Moved],
+    today: date,
+) -> dict[str, date]:  # fmt: skip
+    """The next main session of every lift from today on."""
+    found: dict[str, date] = {}
+    for week in range(ask.weeks):
+        for on, parts in zip(_dates(ask, week), template, strict=False):
+            if on < today:
+                continue
+            for lift, part in _parts(week, moves, on, parts)[0]:
+                if part == "main":
+                    found.setdefault(lift, on)
+    return found
+
+
 def _day(
     make: Maker, week: int, role: WeekRole, worked: int, number: int, on: date,
     parts: tuple[tuple[str, Part], ...], whole_week: Sequence[tuple[tuple[str, Part], ...]],
@@ -117,14 +139,19 @@ def _day(
         state, prefix = make.states[lift], f"w{week + 1:02d}d{number + 1}-{lift}"
         only = not any((lift, "second") in day for day in whole_week)
         lines += _drill_lines(state, week, prefix)
-        if part == "main":
-            lines += main_lines(make, lift, week, role, worked, prefix)
+        if state.closed:
+            lines += rung_lines(make, lift, prefix)
+        elif part == "main":
+            lines += main_lines(make, lift, week, role, worked, prefix, on)
         else:
-            lines.append(second_line(make, lift, role, worked, prefix))
-        for i, special in enumerate(_specials_for(state, part, only, week, role)):
+            lines.append(second_line(make, lift, role, worked, prefix, on))
+        specials = (
+            () if _meet_is_near(make.ask, on) else _specials_for(state, part, only, week, role)
+        )
+        for i, special in enumerate(specials):
             lines.append(special_line(make, special, lift, role, worked, f"{prefix}-special{i}"))
         cues += state.cues[:1] if len(kept) > 1 else state.cues[:CUES_A_DAY]
-    if not kept:
+    if not kept and not _meet_is_near(make.ask, on):
         lines += _support_day(make, week, number)
     said = tuple(overruled(make, line) for line in lines)
     return Day(f"w{week + 1:02d}d{number + 1}", on, said, tuple(cues[:CUES_A_DAY]), told)
@@ -179,21 +206,21 @@ def _role_words(role: WeekRole, number: int) -> str:
 def make_plan(
     ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, *, pain: Sequence[PainFlag] = (),
     overrules: Mapping[str, Overrule] | None = None, moves: Sequence[Moved] = (),
-    first_week: int = 0,
+    first_week: int = 0, today: date | None = None,
 ) -> Plan:  # fmt: skip
-    """The plan from today's state; ``first_week`` is the week that today's state is the start of.
+    """The plan from today's state; ``first_week`` is the week that today's state is the start of,
+    ``today`` (the start where not given) tells which session is the next one.
 
     Raises ValueError where the ask cannot be planned.
     """
     check_ask(ask)
     ends, no_test = ends_of(ask, pain)
     roles = week_roles(ask.weeks, ends)
-    start = MAIN[roles[first_week]][-1]
-    make = Maker(
-        ask, states, bases_of(ask, states, gym, start), gym, tuple(pain), overrules or {},
-        first_week,
-    )  # fmt: skip
     template = [tuple(p for p in parts if p[0] in states) for parts in days_of(len(ask.weekdays))]
+    make = Maker(
+        ask, states, bases_of(states), gym, tuple(pain), overrules or {}, first_week,
+        _next_main(ask, template, moves, max(today or ask.start, ask.start)),
+    )  # fmt: skip
     weeks = []
     for week, role in enumerate(roles):
         worked = sum(r != "light" for r in roles[first_week:week])
@@ -209,7 +236,13 @@ def make_plan(
         meet = {
             lift: tuple(attempts(kg, state.history, make.caps(lift, "main")))
             for lift, state in states.items()
-            if (kg := make.projected_kg(lift, sum(r != "light" for r in roles[first_week:])))
+            if not state.closed
+            and (kg := make.projected_kg(lift, sum(r != "light" for r in roles[first_week:])))
         }
-    refused = (no_test,) if no_test else ()
-    return Plan(tuple(weeks), proposals, meet, refused, tuple(moves))
+    refused = [no_test] if no_test else []
+    refused += [
+        f"no {lift} to depth is planned: {state.closed}"
+        for lift, state in states.items()
+        if state.closed
+    ]
+    return Plan(tuple(weeks), proposals, meet, tuple(refused), tuple(moves))

@@ -1,21 +1,32 @@
 """One line of a plan: load from the projected max, held under the caps, loaded from the stock."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from datetime import date
 
 from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Special
-from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag, Target, next_load
+from pavrik.core.prescription.next_load import (
+    PAIN_CAP_SHARE,
+    Gym,
+    PainFlag,
+    Target,
+    keep_floor,
+    session_load,
+)
 from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk
 from pavrik.core.prescription.season import (
     GROWTH,
     MAIN,
+    PRIMER,
     SECOND,
     Dose,
     WeekRole,
+    before_meet,
     style_of_season,
 )
 from pavrik.core.strength.estimated_max import load_for
@@ -26,6 +37,14 @@ LIGHTER = 0.92
 """Share of its usual load that a special keeps in a light week: assumption."""
 TECHNIQUE_SHARE = 0.99
 """A technique line stays this far below its cap."""
+BACK = "lower back"
+SPARER: Mapping[str, tuple[str, ...]] = {
+    "squat": ("safety-bar squat",), "deadlift": ("trap bar, low", "trap bar, high"),
+}  # fmt: skip
+BY_FEEL: Mapping[str, str] = {"squat": "split squat", "deadlift": "hip thrust"}
+"""What stands in for a second straight-bar day where the back hurts: common practice."""
+RUNGS: Mapping[str, tuple[str, ...]] = {"squat": ("goblet squat", "split squat")}
+"""What is done where the screens close the lift itself: common practice."""
 TEST_SHARE = 0.90
 """A single below this share of the expected max tests nothing: assumption."""
 
@@ -46,16 +65,20 @@ def _rpe_at(share: float, reps: int) -> float:
 
 @dataclass(frozen=True)
 class Base:
-    """Where a lift starts from: the max that the next exposure stands for, and why."""
+    """Where a lift starts from: the estimated max of today, and what it rests on."""
 
     max_kg: float | None
-    estimated_kg: float | None
     because: tuple[Because, ...]
+
+
+Allow = Callable[[float], tuple[float, list[Because]]]
+"""What a session makes of a wanted load, and why."""
 
 
 @dataclass(frozen=True)
 class Maker:
-    """Everything that lines are made from."""
+    """Everything that lines are made from; ``next_main`` is the next main session of each lift,
+    the only one that last time's steps, RPE and faults hold."""
 
     ask: PlanAsk
     states: Mapping[str, LiftState]
@@ -64,6 +87,7 @@ class Maker:
     pain: tuple[PainFlag, ...]
     overrules: Mapping[str, Overrule]
     first_week: int
+    next_main: Mapping[str, date]
 
     def projected_kg(self, lift: str, worked_weeks: int) -> float | None:
         base = self.bases[lift].max_kg
@@ -75,11 +99,11 @@ class Maker:
     def caps(self, lift: str, kind: Kind) -> list[Cap]:
         state, base = self.states[lift], self.bases[lift]
         found = [c for c in state.caps if not c.technique or kind in ("second", "special")]
-        if self.pain and base.estimated_kg:
+        if self.pain and base.max_kg:
             regions = " and ".join(sorted({flag.region for flag in self.pain}))
             found.append(
                 Cap(
-                    PAIN_CAP_SHARE * base.estimated_kg,
+                    PAIN_CAP_SHARE * base.max_kg,
                     f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
                     "the coach clears it; sharp or radiating pain is for a licensed clinician",
                     tuple(flag.flag_id for flag in self.pain),
@@ -88,19 +112,17 @@ class Maker:
         return found
 
 
-def bases_of(
-    ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, first: Dose
-) -> dict[str, Base]:
+_NOTHING_KNOWN = Because("no clean set is logged: work up to an easy 5 and log it with its RPE")
+
+
+def bases_of(states: Mapping[str, LiftState]) -> dict[str, Base]:
+    """Today's estimated max of every lift; nothing that holds a session back is in it."""
     found = {}
     for lift, state in states.items():
-        own = [s for s in state.history if s.variation == COMPETITION]
-        target = Target(first.reps, first.rpe, first.sets)
-        given = next_load(own, target, gym, novice=ask.novice, pain=())
-        share = load_for(1.0, first.reps, first.rpe)
-        max_kg = None
-        if given.wanted_kg and given.estimated_max_kg:
-            max_kg = min(given.wanted_kg / share, given.estimated_max_kg)
-        found[lift] = Base(max_kg, given.estimated_max_kg, tuple(given.because))
+        ability = ability_of(state.history)
+        found[lift] = (
+            Base(ability.kg, (ability.because,)) if ability else Base(None, (_NOTHING_KNOWN,))
+        )
     return found
 
 
@@ -208,8 +230,10 @@ def _arithmetic(
 def loaded_line(
     make: Maker, lift: str, kind: Kind, dose: Dose, worked: int, line_id: str,
     because: Sequence[Because], variation: str = COMPETITION, note: str = "",
+    allow: Allow | None = None,
 ) -> Line:  # fmt: skip
-    """A line whose load follows from the projected max; by feel where no max is known."""
+    """A line whose load follows from the projected max, as far as its session allows; by feel
+    where no max is known."""
     projected = make.projected_kg(lift, worked)
     if projected is None:
         return Line(
@@ -218,10 +242,13 @@ def loaded_line(
         )  # fmt: skip
     ratio = 1.0 if variation == COMPETITION else make.states[lift].ratios[variation].ratio
     own_max = projected * ratio
-    made = _load(make, lift, kind, own_max * dose.load_share(), ratio)
+    intended = own_max * dose.load_share()
+    wanted, held = allow(intended) if allow is not None else (intended, [])
+    own_max *= max(wanted / intended, 1.0)
+    made = _load(make, lift, kind, wanted, ratio)
     share = made.load_kg / own_max if made.load_kg else None
     rpe = _rpe_at(share, dose.reps) if share else dose.rpe
-    because = [*made.because, *because]
+    because = [*made.because, *held, *because]
     if share and kind != "main":
         because.append(_arithmetic(lift, variation, share, projected, ratio))
     if lift == "deadlift" and made.load_kg and variation in FROM_FLOOR:
@@ -256,43 +283,86 @@ def _no_test(line: Line) -> Line:
     return replace(line, because=(why, *line.because))
 
 
+def _allow(make: Maker, lift: str, role: WeekRole, dose: Dose, on: date) -> Allow | None:
+    """What the session of a day makes of a wanted load: the next one answers the last sessions,
+    the later ones only never fall below clean work."""
+    light = dose.share is not None or role == "light"
+    history = make.states[lift].history
+    rpe = _rpe_at(dose.share, dose.reps) if dose.share is not None else dose.rpe
+    target = Target(dose.reps, rpe, dose.sets)
+    if make.next_main.get(lift) == on:
+        return lambda load: session_load(history, load, target, novice=make.ask.novice, light=light)
+    return None if light else lambda load: keep_floor(load, history, target)
+
+
 def main_lines(
-    make: Maker, lift: str, week: int, role: WeekRole, worked: int, prefix: str
+    make: Maker, lift: str, week: int, role: WeekRole, worked: int, prefix: str, on: date
 ) -> list[Line]:
+    """Main work of a day: the role's, or less where the meet is near."""
     why = _why(make, lift, week, role, worked)
     doses = MAIN[role]
-    if role == "test" and make.ask.meet is not None:
-        doses = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
-        why = (Because("meet week: one easy single and little else, the work is done"),)
+    near = before_meet(make.ask.meet, on, lift, role)
+    if near is not None:
+        doses, told = near
+        why = (Because(told),)
     lines = [
-        loaded_line(make, lift, "main", dose, worked, f"{prefix}-{i}", why)
+        loaded_line(
+            make, lift, "main", dose, worked, f"{prefix}-{i}", why,
+            allow=_allow(make, lift, role, dose, on),
+        )
         for i, dose in enumerate(doses)
-    ]
+    ]  # fmt: skip
     tests = role == "test" and make.ask.meet is None
     return [_no_test(line) for line in lines] if tests else lines
 
 
-def second_line(make: Maker, lift: str, role: WeekRole, worked: int, prefix: str) -> Line:
-    state = make.states[lift]
+def _spared_second(
+    make: Maker, lift: str, role: WeekRole, worked: int, line_id: str, told: str
+) -> Line:
+    """A second day off the straight bar: the first sparer style that is allowed, else work by feel
+    that leaves the back alone."""
+    state, why = make.states[lift], (Because(told),)
+    style = next((name for name in SPARER[lift] if name in state.allowed), None)
+    if style is not None:
+        return loaded_line(make, lift, "second", SECOND[role], worked, line_id, why, style)
+    return by_feel(line_id, lift, BY_FEEL[lift], 3, 10, why)
+
+
+def second_line(make: Maker, lift: str, role: WeekRole, worked: int, prefix: str, on: date) -> Line:
+    """The second day of a lift: its position, its season's style, or a sparer one."""
+    state, line_id = make.states[lift], f"{prefix}-0"
+    near = before_meet(make.ask.meet, on, lift, role)
+    dose = PRIMER[0] if near is not None and near[0] is PRIMER else SECOND[role]
+    if any(flag.region == BACK for flag in make.pain):
+        told = f"pain flag on the {BACK}: a sparer style instead of a second straight-bar day"
+        return _spared_second(make, lift, role, worked, line_id, told)
+    if lift == "deadlift" and state.tired_back and "trap bar, low" in state.allowed:
+        told = "the back is tired: trap bar instead of a second straight-bar day"
+        return _spared_second(make, lift, role, worked, line_id, told)
     turned = style_of_season(make.ask.goal, role, lift, state.allowed)
     cap = next((c for c in state.caps if c.technique), None)
-    if lift == "deadlift" and state.tired_back and "trap bar, low" in state.allowed:
-        why = (Because("the back is tired: trap bar instead of a second straight-bar day"),)
-        return loaded_line(
-            make, lift, "second", SECOND[role], worked, f"{prefix}-0", why, "trap bar, low"
-        )
     if turned is not None and cap is None:
         why = (Because(f"the season's style for the goal {make.ask.goal}: {turned}"),)
-        return loaded_line(make, lift, "second", SECOND[role], worked, f"{prefix}-0", why, turned)
+        return loaded_line(make, lift, "second", dose, worked, line_id, why, turned)
     note = "flat-back day" if cap is not None and lift == "deadlift" else "position day"
     text = "second day: light enough that every rep looks the same"
     if cap is not None:
         text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
     facts = cap.facts if cap else ()
     return loaded_line(
-        make, lift, "second", SECOND[role], worked, f"{prefix}-0", (Because(text, facts),),
-        note=note,
-    )  # fmt: skip
+        make, lift, "second", dose, worked, line_id, (Because(text, facts),), note=note
+    )
+
+
+def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:
+    """Steps towards a lift that the screens close today."""
+    why = Because(
+        f"the screens close every {lift} of this lifter ({make.states[lift].closed}): these stand "
+        "in until a screen opens it"
+    )
+    return [
+        by_feel(f"{prefix}-{i}", lift, name, 3, 8, (why,)) for i, name in enumerate(RUNGS[lift])
+    ]
 
 
 def special_line(

@@ -103,7 +103,8 @@ class Plan:
 @dataclass(frozen=True)
 class LiftState:
     """What is known of one lift. ``history`` oldest first; caps and ratios in today's terms;
-    ``allowed`` are the variations that nothing blocks."""
+    ``allowed`` are the variations that nothing blocks, ``closed`` why the screens close the lift
+    itself."""
 
     lift: str
     history: Sequence[LoggedSet]
@@ -115,6 +116,7 @@ class LiftState:
     allowed: tuple[str, ...] = ()
     proposals: tuple[Because, ...] = ()
     tired_back: bool = False
+    closed: str = ""
 
 
 @dataclass(frozen=True)

@@ -5,6 +5,7 @@ Common practice, no source, except where named.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from typing import Literal
 
 from pavrik.core.strength.estimated_max import load_for
@@ -44,6 +45,12 @@ SECOND: dict[WeekRole, Dose] = {
     "test": Dose(2, 2, share=0.60),
 }  # fmt: skip
 """The second day of a lift is for its position: light enough to be repeated exactly."""
+NO_HEAVY_DAYS: dict[str, int] = {"squat": 4, "deadlift": 7}
+"""Within so many days of the meet nothing of 85 % or more is lifted: common practice (tapering
+reviews, from memory)."""
+PRIMER_DAYS, NO_SPECIAL_DAYS = 2, 10
+EASY = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
+PRIMER = (Dose(2, 2, share=0.60),)
 GROWTH: dict[str, float] = {"novice": 0.0075, "trained": 0.004, "advanced": 0.002}
 """Expected gain of the max per week of work, as a share: assumption."""
 
@@ -70,6 +77,23 @@ def week_roles(weeks: int, ends: Literal["meet", "test", "open"]) -> list[WeekRo
             roles.append("build" if i < BUILD_SHARE * before else "strengthen")
     roles += ["sharpen"] * sharpen
     return [*roles, "test"]
+
+
+def before_meet(
+    meet: date | None, on: date, lift: str, role: WeekRole
+) -> tuple[tuple[Dose, ...], str] | None:
+    """Main work of a day near the meet, and why; None where the role's work stands."""
+    if meet is None:
+        return None
+    left = (meet - on).days
+    if left <= PRIMER_DAYS:
+        return PRIMER, f"{left} days before the meet: a primer and nothing else"
+    if left <= NO_HEAVY_DAYS[lift]:
+        text = f"{left} days before the meet: no heavy {lift} in the last {NO_HEAVY_DAYS[lift]}"
+        return EASY, text
+    if role == "test":
+        return EASY, "meet week: one easy single and little else, the work is done"
+    return None
 
 
 def days_of(days: int) -> list[tuple[tuple[str, Part], ...]]:

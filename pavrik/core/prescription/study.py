@@ -1,7 +1,7 @@
 """One lift studied for a plan: caps, ratios, loadings, weaknesses, specials, drills."""
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.faults.catalogue import Catalogue
@@ -20,7 +20,8 @@ from pavrik.core.prescription.choice import (
 )
 from pavrik.core.prescription.plan_parts import LiftState
 from pavrik.core.prescription.signals import light_week, light_week_because
-from pavrik.core.prescription.weaknesses import RECENT, drills_of, weaknesses
+from pavrik.core.prescription.weaknesses import RECENT, drills_of, live_faults, weaknesses
+from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import COMPETITION, Loading, pull_loadings, squat_loadings
@@ -103,6 +104,8 @@ def study_lift(
     weak = weaknesses(
         sets, known, catalogue, causes_of, (own.limiter, ""), tired if tired_back else ()
     )
+    seen = frozenset(f.fault_id for f in live_faults(sets, known))
+    about = replace(about, faults=seen)
     choice = choose(variations, loadings, ratios, weak, about, facts.said)
     pulls = lift == "deadlift"
     blocked = {
@@ -116,11 +119,14 @@ def study_lift(
         choice=choice,
         caps=tuple(caps_of(known, lift)),
         cues=facts.cues,
-        drills=tuple(drills_of(sets, catalogue, about.novice)) if pulls else (),
+        drills=tuple(drills_of(sets, catalogue, about.novice, known.max_kg)) if pulls else (),
         ratios=ratios,
         allowed=tuple(v.name for v in variations if v.name not in blocked),
         proposals=(*light_week(sets), *idle_variations(choice, _recent(sets))),
         tired_back=tired_back and pulls,
+        closed=closed_because(facts.lifter, facts.setup)
+        if isinstance(facts.setup, SquatSetup)
+        else "",
     )
     return LiftStudy(
         lift,

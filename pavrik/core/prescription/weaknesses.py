@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Callable, Sequence
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.evidence import RankedCause
+from pavrik.core.faults.evidence import RULED_OUT, RankedCause
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge
 from pavrik.core.faults.logged import LoggedSet
 from pavrik.core.prescription.because import Because
@@ -19,7 +19,8 @@ RECENT = 40
 LIMITER_WEIGHT = 0.6
 """A limiter that the fit names without any fault in the log is weaker evidence: assumption."""
 SLACK = frozenset({"no-slack", "slack-lost"})
-SLACK_BAR_KG = 60.0
+SLACK_SHARE, SLACK_STEP_KG = 0.6, 2.5
+"""The bar of the slack drill as a share of the lifter's own max: common practice."""
 
 
 def _phase(sets: Sequence[LoggedSet], fault_id: str) -> str | None:
@@ -30,9 +31,10 @@ def _phase(sets: Sequence[LoggedSet], fault_id: str) -> str | None:
 def _of_fault(
     fault: FaultKnowledge, phase: str | None, causes: Sequence[RankedCause], catalogue: Catalogue
 ) -> list[Weakness]:
-    best = max((c.score for c in causes), default=0.0)
+    open_causes = [c for c in causes if c.standing != RULED_OUT]
+    best = max((c.score for c in open_causes), default=0.0)
     found = []
-    for cause in causes[:MOST_CAUSES]:
+    for cause in open_causes[:MOST_CAUSES]:
         named = frozenset(
             name
             for r in cause.remedies
@@ -53,6 +55,12 @@ def _of_fault(
     return found
 
 
+def live_faults(sets: Sequence[LoggedSet], known: Knowledge) -> list[FaultKnowledge]:
+    """Faults that were seen more than once and are still seen, the first of the rep first."""
+    recent = {f.fault_id for s in sets[-RECENT:] for f in s.faults}
+    return [f for f in known.faults if f.fault_id in recent and f.faulty >= LEAST_FAULTY]
+
+
 def weaknesses(
     sets: Sequence[LoggedSet], known: Knowledge, catalogue: Catalogue,
     causes_of: Callable[[FaultKnowledge], Sequence[RankedCause]], limiter: tuple[str, str] | None,
@@ -60,10 +68,8 @@ def weaknesses(
 ) -> list[Weakness]:  # fmt: skip
     """Weaknesses of one lift, the first fault of the rep first; ``limiter`` is (capacity, words of
     where) from the fit, ``tired`` why the back wants a rest."""
-    recent = {f.fault_id for s in sets[-RECENT:] for f in s.faults}
     found: list[Weakness] = []
-    live = [f for f in known.faults if f.fault_id in recent and f.faulty >= LEAST_FAULTY]
-    for fault in live[:MOST_FAULTS]:
+    for fault in live_faults(sets, known)[:MOST_FAULTS]:
         found += _of_fault(fault, _phase(sets, fault.fault_id), causes_of(fault), catalogue)
     if limiter is not None:
         capacity, where = limiter
@@ -76,16 +82,24 @@ def weaknesses(
     return found
 
 
-def drills_of(sets: Sequence[LoggedSet], catalogue: Catalogue, novice: bool) -> list[Drill]:
-    """Staged drills that the pull's log asks for; a novice learns the slack anyway."""
+def _slack_bar_kg(max_kg: float | None) -> float | None:
+    """A bar that stays on the floor under nine tenths of its weight, sized to the lifter."""
+    return None if max_kg is None else SLACK_STEP_KG * int(SLACK_SHARE * max_kg / SLACK_STEP_KG)
+
+
+def drills_of(
+    sets: Sequence[LoggedSet], catalogue: Catalogue, novice: bool, max_kg: float | None
+) -> list[Drill]:
+    """Staged drills that the pull's log asks for, sized to the estimated max; a novice learns the
+    slack anyway."""
     recent = Counter(f.fault_id for s in sets[-RECENT:] for f in s.faults)
-    drills = []
+    drills, bar_kg = [], _slack_bar_kg(max_kg)
     slack = [f for f in SLACK if recent[f] >= LEAST_FAULTY]
     if slack:
         name = catalogue.name_of(slack[0]).lower()
-        drills.append(slack_drill(SLACK_BAR_KG, f"{name} in the log", (f"fault:{slack[0]}",)))
+        drills.append(slack_drill(bar_kg, f"{name} in the log", (f"fault:{slack[0]}",)))
     elif novice:
-        drills.append(slack_drill(SLACK_BAR_KG, "a novice learns the slack step by step"))
+        drills.append(slack_drill(bar_kg, "a novice learns the slack step by step"))
     if recent["waits"] >= LEAST_FAULTY:
         drills.append(ritual_drill("long waits at the bar in the log", ("fault:waits",)))
     if recent["grip-slips"] >= LEAST_FAULTY:

@@ -12,6 +12,10 @@ from functools import lru_cache
 import numpy as np
 
 TRUSTED_REPS = 10
+LEAST_TRUSTED_RPE = 6.0
+"""Below it a lifter cannot tell how many reps are left: common practice, no source."""
+LEVEL_ERROR, RPE_ERROR = 0.03, 0.015
+"""Log error of yesterday's level, and of half a point of RPE: assumptions."""
 MOST_REPS = 20
 _TABLE_SHARE = (1.0, 0.955, 0.922, 0.892, 0.863, 0.837, 0.811, 0.786, 0.762, 0.739, 0.707, 0.680)
 
@@ -30,6 +34,13 @@ class EstimatedMax:
     def log_error(self) -> float:
         """Error of the formulas in the log: half their spread, growing with reps."""
         return float(np.log(self.most_kg / self.least_kg) / 2 + 0.005 * self.effective_reps)
+
+    @property
+    def weight(self) -> float:
+        """Share of the way that the level moves to this estimate: near 1 for a tested single,
+        about a fifth for a set of many reps."""
+        error = self.log_error**2 + RPE_ERROR**2
+        return LEVEL_ERROR**2 / (LEVEL_ERROR**2 + error)
 
 
 def epley_kg(load_kg: float, reps: float) -> float:
@@ -81,6 +92,17 @@ def load_for(max_kg: float, reps: int, rpe: float) -> float:
 
 
 @dataclass(frozen=True)
+class Reading:
+    """What one day says of the max in kg. ``at_least``: a lower bound only. ``lifted_kg`` was on
+    the bar that day, so the max of that day was not below it."""
+
+    kg: float
+    at_least: bool = False
+    lifted_kg: float = 0.0
+    weight: float = 0.35
+
+
+@dataclass(frozen=True)
 class Trend:
     """Smoothed estimated max in kg with an 80 % band, and how it moved over the last exposure."""
 
@@ -90,27 +112,32 @@ class Trend:
     last_step_kg: float
 
 
-SMOOTHING = 0.35
 _BAND_SD = 1.2816
+_FIRST_ERROR = 0.03
 
 
-def trend_series(estimates_kg: Sequence[float]) -> list[Trend]:
-    """Smoothed estimates after each one, oldest first."""
+def trend_series(readings: Sequence[Reading]) -> list[Trend]:
+    """Smoothed level after each day, oldest first. Lower bounds raise it and never pull it down;
+    the first full reading starts it anew where only bounds were known before."""
     series: list[Trend] = []
-    for value in estimates_kg:
-        if not series:
-            level, variance, step = value, (0.03 * value) ** 2, 0.0
-        else:
-            error = value - level
-            step = SMOOTHING * error
-            level += step
-            variance = (1 - SMOOTHING) * (variance + SMOOTHING * error**2)
+    level = variance = 0.0
+    anchored = False
+    for one in readings:
+        before = level
+        if not series or not (anchored or one.at_least):
+            level, variance = max(one.kg, level), (_FIRST_ERROR * one.kg) ** 2
+        elif not one.at_least or one.kg > level:
+            error = one.kg - level
+            level += one.weight * error
+            variance = (1 - one.weight) * (variance + one.weight * error**2)
+        level = max(level, one.lifted_kg)
+        anchored = anchored or not one.at_least
         band = _BAND_SD * float(np.sqrt(variance))
-        series.append(Trend(level, level - band, level + band, step))
+        series.append(Trend(level, level - band, level + band, level - before if before else 0.0))
     return series
 
 
-def trend(estimates_kg: Sequence[float]) -> Trend | None:
-    """The smoothed estimate of today; None without any."""
-    series = trend_series(estimates_kg)
+def trend(readings: Sequence[Reading]) -> Trend | None:
+    """The smoothed level of today; None without any reading."""
+    series = trend_series(readings)
     return series[-1] if series else None

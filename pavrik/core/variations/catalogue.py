@@ -7,8 +7,8 @@ trap bar's high handles.
 
 import json
 from collections import Counter
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Mapping, Sequence, Set
+from dataclasses import dataclass, field, replace
 from functools import cache
 from importlib.resources import files
 from typing import Any, Literal, get_args
@@ -55,12 +55,23 @@ class Variation:
 
 
 @dataclass(frozen=True)
+class Contraindication:
+    """What is never prescribed while one of the faults is seen, and why."""
+
+    faults: frozenset[str]
+    roles: frozenset[str]
+    variations: frozenset[str]
+    why: str
+
+
+@dataclass(frozen=True)
 class Variations:
-    """All variations by name, and what a gym may own for them."""
+    """All variations by name, what a gym may own for them, what rules them out."""
 
     version: int
     kit: Mapping[str, str]
     by_name: Mapping[str, Variation] = field(default_factory=dict)
+    contraindications: tuple[Contraindication, ...] = ()
 
     def of(self, lift: str) -> list[Variation]:
         """Variations of one lift, in the order of the data."""
@@ -122,6 +133,17 @@ def _check_all(found: Variations) -> None:
         if item not in found.kit
     ]
     problems += [
+        f"a contraindication names {name}, which is no {what}"
+        for rule in found.contraindications
+        for what, names, known in (
+            ("fault", rule.faults, shipped_catalogue().faults),
+            ("role", rule.roles, ROLES),
+            ("variation", rule.variations, found.by_name),
+        )
+        for name in sorted(names)
+        if name not in known
+    ]
+    problems += [
         f"the remedy {remedy.id} leads to {remedy.variation}, which is no variation"
         for remedy in shipped_catalogue().remedies.values()
         if remedy.variation is not None and remedy.variation not in found.by_name
@@ -139,9 +161,25 @@ def shipped_variations() -> Variations:
     twice = [name for name, n in Counter(v.name for v in listed).items() if n > 1]
     if twice:
         raise ValueError(f"{', '.join(twice)} is there twice")
-    found = Variations(data["version"], data["kit"], {v.name: v for v in listed})
+    rules = tuple(
+        Contraindication(
+            frozenset(rule["faults"]), frozenset(rule["roles"]), frozenset(rule["variations"]),
+            rule["why"],
+        )
+        for rule in data["contraindications"]
+    )  # fmt: skip
+    found = Variations(data["version"], data["kit"], {v.name: v for v in listed}, rules)
     _check_all(found)
     return found
+
+
+def contraindicated(one: Variation, faults: Set[str]) -> str:
+    """Why the faults that are seen rule a variation out; empty where none does."""
+    for rule in shipped_variations().contraindications:
+        named = one.name in rule.variations or one.role in rule.roles
+        if named and rule.faults & faults:
+            return rule.why
+    return ""
 
 
 def with_own(shipped: Variations, own: Sequence[Variation]) -> Variations:
@@ -149,4 +187,4 @@ def with_own(shipped: Variations, own: Sequence[Variation]) -> Variations:
     taken = [v.name for v in own if v.name in shipped.by_name]
     if taken:
         raise ValueError(f"{', '.join(taken)} is a shipped name: choose another")
-    return Variations(shipped.version, shipped.kit, {**shipped.by_name, **{v.name: v for v in own}})
+    return replace(shipped, by_name={**shipped.by_name, **{v.name: v for v in own}})

@@ -93,7 +93,10 @@ def daily_ratios(sets: Sequence[LoggedSet], variation: str) -> list[tuple[str, f
     days, levels = [day for day, _, _ in own], [found.kg for _, _, found in own]
     best = best_of_days([s for s in sets if s.variation == variation])
     return [
-        (logged.day, found.kg / levels[int(np.searchsorted(days, logged.day, side="right")) - 1])
-        for logged, found in best
-        if logged.day >= days[0]
+        (
+            one.logged.day,
+            one.kg / levels[int(np.searchsorted(days, one.logged.day, side="right")) - 1],
+        )
+        for one in best
+        if one.logged.day >= days[0] and not one.at_least
     ]

@@ -1,0 +1,15 @@
+"""Whether the screens leave any squat to depth open to a body."""
+
+from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.squat.candidates import assess
+from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.squat.setup import SquatSetup
+
+
+def closed_because(lifter: Lifter, setup: SquatSetup) -> str:
+    """Why no squat is open, in the words of the set-up in force; empty where it or any other of
+    the grid is."""
+    open_ones, rejected = assess(lifter, [setup])
+    if open_ones or assess(lifter, SetupGrid().setups())[0]:
+        return ""
+    return rejected[0].reasons[0]

@@ -25,6 +25,7 @@ from pavrik.api import (
     routes_study,
     routes_training,
 )
+from pavrik.api.body_limit import BodyLimit
 from pavrik.api.schemas import HealthAnswer
 from pavrik.api.settings import Settings
 from pavrik.core import MODEL_VERSION
@@ -34,6 +35,7 @@ from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.services.accounts import Accounts
 from pavrik.services.jobs import Jobs
+from pavrik.services.passwords import Passwords
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
@@ -122,7 +124,8 @@ def create_app(settings: Settings) -> FastAPI:
         database = Database(settings.database_url)
         database.open()
         app.state.database = database
-        app.state.accounts = Accounts(database, settings.hasher)
+        app.state.passwords = Passwords(settings.hasher)
+        app.state.accounts = Accounts(database, app.state.passwords)
         app.state.jobs = Jobs(database)
         yield
         app.state.jobs.close()
@@ -140,6 +143,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.settings = settings
     metrics = Metrics()
     problems.install(app)
+    app.add_middleware(BodyLimit)
     _watch(app, metrics)
     for module in ROUTERS:
         app.include_router(module.router)

@@ -51,6 +51,7 @@ PROBLEM_RESPONSES: dict[int | str, dict[str, Any]] = {
         403: "The role or the CSRF token does not allow this",
         404: "Not in this club",
         409: "The key was used for something else, or a rule of the records is broken",
+        413: "The request is too large",
         422: "The input breaks a rule",
         429: "Too many attempts",
         503: "The database does not answer",
@@ -80,7 +81,10 @@ def _service(_: Request, error: Exception) -> JSONResponse:
     fields = []
     if isinstance(error, InvalidError) and error.field:
         fields = [FieldError(path=error.field, message=str(error))]
-    return problem(status, title, str(error), fields)
+    answer = problem(status, title, str(error), fields)
+    if isinstance(error, TooManyAttemptsError):
+        answer.headers["Retry-After"] = str(error.wait_s)
+    return answer
 
 
 def _validation(_: Request, error: Exception) -> JSONResponse:

@@ -5,23 +5,26 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Body, Query, Response
+from pydantic import ValidationError
 
+from pavrik.api.body_limit import FILE_BYTES
 from pavrik.api.routes_training import queued_set
 from pavrik.api.schemas import Lift
 from pavrik.api.schemas_platform import (
+    QUEUED_ITEM,
     ImportAnswer,
     OutboxAnswer,
     OutboxRequest,
     PlatformAnswer,
     QueuedSetRequest,
-    QueuedWithdrawalRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
+from pavrik.formats.refusals import sentence
 from pavrik.services import log_files, log_writes, platform
 
 router = APIRouter(prefix="/api", tags=["platform"])
-FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=20_000_000)]
+FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
 
 @router.get("/platform", response_model=PlatformAnswer)
@@ -35,9 +38,17 @@ def read_platform(
     return platform.platform(database, who, lifter_id, lift)
 
 
-def _queued(
-    item: QueuedSetRequest | QueuedWithdrawalRequest,
-) -> log_writes.QueuedSet | log_writes.QueuedWithdrawal:
+Queued = log_writes.QueuedSet | log_writes.QueuedWithdrawal | log_writes.Unreadable
+
+
+def _queued(sent: Any) -> Queued:
+    try:
+        item = QUEUED_ITEM.validate_python(sent)
+    except ValidationError as error:
+        why = "; ".join(dict.fromkeys(sentence(e) for e in error.errors()))
+        return log_writes.Unreadable(
+            str(sent.get("key", "")) if isinstance(sent, dict) else "", why
+        )
     if isinstance(item, QueuedSetRequest):
         return queued_set(item.lifter_id, item.set, item.key)
     return log_writes.QueuedWithdrawal(item.key, item.set_id, item.new_id, datetime.now(UTC))

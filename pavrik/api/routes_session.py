@@ -4,9 +4,20 @@ from typing import Annotated
 
 from fastapi import APIRouter, Cookie, Request, Response
 
-from pavrik.api.schemas import Acknowledged, SessionAnswer, SignInRequest, UnitsRequest
-from pavrik.api.security import COOKIE, AccountIn, AccountsIn
+from pavrik.api.local import LocalIn
+from pavrik.api.schemas import (
+    Acknowledged,
+    ClubLinkAnswer,
+    DoorsAnswer,
+    NewClubRequest,
+    SessionAnswer,
+    SignInRequest,
+    UnitsRequest,
+)
+from pavrik.api.security import COOKIE, AccountIn, AccountsIn, DatabaseIn, PasswordsIn
+from pavrik.services import founding
 from pavrik.services.accounts import SESSION_DAYS, Account, SignedIn
+from pavrik.services.context import ForbiddenError
 
 router = APIRouter(prefix="/api/session", tags=["session"])
 
@@ -44,9 +55,40 @@ def sign_in(
     return Acknowledged()
 
 
+@router.get("/doors")
+def doors(database: DatabaseIn, accounts: AccountsIn, local: LocalIn) -> DoorsAnswer:
+    """Which doors the sign-in page has."""
+    return DoorsAnswer(
+        own_club=founding.first_club_is_open(database, local),
+        demo=local and accounts.demo_is_loaded(),
+    )
+
+
+@router.get("/club-link/{token}")
+def read_club_link(token: str, database: DatabaseIn) -> ClubLinkAnswer:
+    """What a one-time link opens."""
+    link = founding.find_link(database, token)
+    return ClubLinkAnswer(club=link.club_name, email=link.owner_email)
+
+
+@router.post("/club")
+def start_club(
+    body: NewClubRequest, request: Request, response: Response, database: DatabaseIn,
+    accounts: AccountsIn, passwords: PasswordsIn, local: LocalIn,
+) -> Acknowledged:  # fmt: skip
+    """Start a club of one's own and sign its owner in."""
+    new = founding.NewClub(**body.model_dump())
+    _set_cookie(request, response, founding.start_club(database, accounts, passwords, new, local))
+    return Acknowledged()
+
+
 @router.post("/demo")
-def enter_demo(request: Request, response: Response, accounts: AccountsIn) -> Acknowledged:
-    """Enter the demo club, where it is loaded."""
+def enter_demo(
+    request: Request, response: Response, accounts: AccountsIn, local: LocalIn
+) -> Acknowledged:
+    """Enter the demo club, where it is loaded, from the machine that Pavrik runs on."""
+    if not local:
+        raise ForbiddenError("the demo club is entered on the machine that Pavrik runs on only")
     _set_cookie(request, response, accounts.enter_demo())
     return Acknowledged()
 

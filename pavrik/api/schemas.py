@@ -41,6 +41,31 @@ class SignInRequest(Strict):
     password: Annotated[Text, Field(min_length=1, max_length=200)]
 
 
+class NewClubRequest(Strict):
+    """A club and its owner; ``token`` of a one-time link, empty for the first club here."""
+
+    club: Annotated[Text, Field(min_length=1, max_length=80)]
+    name: Annotated[Text, Field(min_length=1, max_length=80)]
+    email: Annotated[Text, Field(pattern=r"^[^@\s]+@[^@\s]+$", max_length=200)]
+    password: Annotated[Text, Field(min_length=12, max_length=200)]
+    time_zone: Annotated[Text, Field(max_length=60)] = ""
+    token: Annotated[Text, Field(max_length=100)] = ""
+
+
+class DoorsAnswer(BaseModel):
+    """Which doors are open here: the first club of one's own, the demo club."""
+
+    own_club: bool
+    demo: bool
+
+
+class ClubLinkAnswer(BaseModel):
+    """What a one-time link opens."""
+
+    club: str
+    email: str
+
+
 class SessionAnswer(BaseModel):
     """The signed-in coach, club, units, and the token that writing requests carry."""
 

@@ -3,7 +3,7 @@
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 
 from pavrik.api.schemas import Lift
 from pavrik.api.schemas_library import BarAnswer
@@ -35,18 +35,21 @@ class QueuedWithdrawalRequest(Strict):
     new_id: UUID
 
 
-class OutboxRequest(Strict):
-    """What a device queued, oldest first."""
+QueuedItem = QueuedSetRequest | QueuedWithdrawalRequest
+QUEUED_ITEM: TypeAdapter[QueuedItem] = TypeAdapter(QueuedItem)
 
-    items: Annotated[
-        list[QueuedSetRequest | QueuedWithdrawalRequest], Field(min_length=1, max_length=100)
-    ]
+
+class OutboxRequest(Strict):
+    """What a device queued, oldest first. Items are checked one by one, so that one that cannot be
+    read does not hold up the others."""
+
+    items: Annotated[list[SkipValidation[QueuedItem]], Field(min_length=1, max_length=100)]
 
 
 class FateAnswer(BaseModel):
-    """What became of one queued item."""
+    """What became of one queued item; ``key`` as it was sent."""
 
-    key: UUID
+    key: str
     fate: Literal["kept", "refused"]
     detail: str
 

@@ -7,6 +7,7 @@ from fastapi import Cookie, Depends, Header, HTTPException, Request
 
 from pavrik.services.accounts import Account, Accounts
 from pavrik.services.context import Who
+from pavrik.services.passwords import Passwords
 from pavrik.store.database import Database
 
 COOKIE = "pavrik_session"
@@ -23,6 +24,12 @@ def get_accounts(request: Request) -> Accounts:
     """Sign-in against the application's database."""
     accounts: Accounts = request.app.state.accounts
     return accounts
+
+
+def get_passwords(request: Request) -> Passwords:
+    """The application's one way to hash passwords."""
+    passwords: Passwords = request.app.state.passwords
+    return passwords
 
 
 def get_account(
@@ -47,6 +54,7 @@ def get_who(account: Annotated[Account, Depends(get_account)]) -> Who:
 
 DatabaseIn = Annotated[Database, Depends(get_database)]
 AccountsIn = Annotated[Accounts, Depends(get_accounts)]
+PasswordsIn = Annotated[Passwords, Depends(get_passwords)]
 AccountIn = Annotated[Account, Depends(get_account)]
 WhoIn = Annotated[Who, Depends(get_who)]
 KeyIn = Annotated[UUID, Header(alias="Idempotency-Key")]

@@ -9,7 +9,7 @@ from typing import Any
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
-from pavrik.cli import operation
+from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.start import FIRST_PORT, start
@@ -23,6 +23,7 @@ from pavrik.formats.model_requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
 from pavrik.services import model, plan_public, pull_public, study
+from pavrik.services.context import ServiceError
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
@@ -104,6 +105,11 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
         ("openapi", "print the HTTP API's description", operation.print_openapi),
     ):
         commands.add_parser(name, help=about).set_defaults(run=lambda _, run=run: run())
+    club = commands.add_parser("club", help="clubs on this server").add_subparsers(required=True)
+    new = club.add_parser("new", help="print a one-time link with which an owner starts a club")
+    new.add_argument("--name", required=True, help="the club's name")
+    new.add_argument("--owner-email", required=True, help="with which the owner will sign in")
+    new.set_defaults(run=lambda a: clubs.new_club(a.name, a.owner_email))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")
     bench.set_defaults(run=lambda a: run_data_bench() if a.data else run_bench())
@@ -133,7 +139,7 @@ def main(arguments: list[str] | None = None) -> int:
     run: Command = parsed.run
     try:
         run(parsed)
-    except (BadInputError, ClusterError) as error:
+    except (BadInputError, ClusterError, ServiceError) as error:
         print(f"pavrik: {error}", file=sys.stderr)
         return 2
     return 0

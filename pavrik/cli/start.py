@@ -4,7 +4,9 @@ import fcntl
 import hashlib
 import logging
 import os
+import signal
 import socket
+import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
@@ -20,9 +22,10 @@ from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
 from pavrik.store.cluster import Cluster, ClusterError
 from pavrik.store.database import Database
 from pavrik.store.migrate import migrate
-from pavrik.store.setup import prepare
+from pavrik.store.setup import DATABASE, prepare
 
 FIRST_PORT = 8460
+ADDRESS = "address"
 ROOT = Path(__file__).resolve().parents[2]
 PAGE = ROOT / "web" / "dist"
 
@@ -99,8 +102,43 @@ def _load_demo(app_url: str, owner_url: str) -> None:
         database.close()
 
 
+def _note_address(address: str) -> None:
+    """Keep where the page is, for links that the command line makes."""
+    if state_folder().exists():
+        (state_folder() / ADDRESS).write_text(address)
+
+
+def served_address() -> str:
+    """Where the page is: the public address, else where this folder's ``start`` serves it."""
+    public = os.environ.get("PAVRIK_PUBLIC_URL")
+    noted = state_folder() / ADDRESS
+    if public:
+        return public.rstrip("/")
+    return noted.read_text() if noted.exists() else f"http://127.0.0.1:{FIRST_PORT}"
+
+
+def running_app_url() -> str:
+    """The application's database: the one that is named, else that of the running ``start``.
+
+    Raises ClusterError where none runs."""
+    own = os.environ.get("PAVRIK_DATABASE_URL")
+    if own:
+        return own
+    cluster = Cluster(state_folder())
+    port = cluster.running_port() if cluster.data.exists() else None
+    if port is None:
+        raise ClusterError("Pavrik does not run from this folder: ./start it, or name a database")
+    return cluster.app_url(port, DATABASE)
+
+
+def _leave(_: int, __: object) -> None:
+    sys.exit(0)
+
+
 def start(port: int | None, demo: bool, prepare_only: bool) -> None:
-    """Run until Ctrl-C; ``prepare_only`` sets everything up and stops."""
+    """Run until Ctrl-C or SIGTERM, both of which stop the database too; ``prepare_only`` sets
+    everything up and stops."""
+    signal.signal(signal.SIGTERM, _leave)
     logging.basicConfig(level=logging.INFO, format="%(asctime)s %(message)s")
     logging.getLogger("psycopg.pool").setLevel(logging.ERROR)
     with _database_urls() as (owner_url, app_url):
@@ -112,8 +150,11 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
             return
         chosen = choose_port(port)
         page = PAGE if (PAGE / "index.html").exists() else None
-        app = create_app(Settings(app_url, page))
-        print(f"\nPavrik: http://127.0.0.1:{chosen}", flush=True)
+        address = f"http://127.0.0.1:{chosen}"
+        _note_address(address)
+        app = create_app(Settings(app_url, page, public_url=os.environ.get("PAVRIK_PUBLIC_URL")))
+        print(f"\nPavrik: {address}", flush=True)
+        print("Your own club: press “Start your own club” there")
         if demo:
             print(f"Demo club: press “Enter the demo club”, or {OWNER_EMAIL} / {OWNER_PASSWORD}")
         print("Ctrl-C stops everything.\n", flush=True)

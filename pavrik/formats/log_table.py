@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from datetime import UTC, date, datetime, time
 from math import isfinite
 from typing import Any
-from zipfile import BadZipFile
+from zipfile import BadZipFile, ZipFile
 
 from openpyxl import Workbook, load_workbook
 from openpyxl.utils.exceptions import InvalidFileException
@@ -22,6 +22,7 @@ COLUMNS = (
 )  # fmt: skip
 NEEDED = ("date", "lifter", "lift", "load_kg", "reps")
 MOST_ROWS = 50_000
+MOST_UNPACKED_BYTES = 40_000_000
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
 _KG_PER_LB = 0.45359237
 _FORMULA = ("=", "+", "-", "@", "\t")
@@ -125,13 +126,27 @@ def _csv_rows(data: bytes) -> list[list[Any]]:
         raise ValueError(f"the file is no table: {error}") from None
 
 
+def _check_unpacked(data: bytes) -> None:
+    """Raise ValueError where a workbook would unpack to more than is taken, before it does."""
+    try:
+        unpacked = sum(part.file_size for part in ZipFile(io.BytesIO(data)).infolist())
+    except BadZipFile:
+        return
+    if unpacked > MOST_UNPACKED_BYTES:
+        raise ValueError(
+            f"the workbook unpacks to {unpacked / 1e6:.0f} MB, more than the "
+            f"{MOST_UNPACKED_BYTES / 1e6:.0f} MB taken: save only the log's sheet, or as CSV"
+        )
+
+
 def _xlsx_rows(data: bytes) -> list[list[Any]]:
+    _check_unpacked(data)
     try:
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
     except (BadZipFile, InvalidFileException, KeyError, OSError, ValueError):
         raise ValueError("the workbook cannot be read: save it again as XLSX or CSV") from None
     sheet = book.worksheets[0]
-    return [list(row) for row in sheet.iter_rows(values_only=True)]
+    return [list(row) for row in sheet.iter_rows(values_only=True, max_row=MOST_ROWS + 1)]
 
 
 def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:

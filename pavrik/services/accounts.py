@@ -7,10 +7,8 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
-from argon2 import PasswordHasher
-from argon2.exceptions import InvalidHashError, VerificationError
-
 from pavrik.services.context import TooManyAttemptsError, Who, WrongSignInError
+from pavrik.services.passwords import Passwords
 from pavrik.store import accounts as store
 from pavrik.store.database import Database
 
@@ -42,33 +40,28 @@ class Account:
     csrf_token: str
 
 
-def _digest(text: str) -> str:
+def digest(text: str) -> str:
+    """What the database keeps of a secret."""
     return hashlib.sha256(text.encode()).hexdigest()
 
 
 class Accounts:
-    """Sign-in against one database; ``hasher`` carries argon2's cost."""
+    """Sign-in against one database."""
 
-    def __init__(self, database: Database, hasher: PasswordHasher) -> None:
+    def __init__(self, database: Database, passwords: Passwords) -> None:
         self._database = database
-        self._hasher = hasher
-        self._nobody = hasher.hash(secrets.token_urlsafe(12))
+        self._passwords = passwords
 
     def _count_attempt(self, subject: str) -> None:
-        digest = _digest(f"attempt:{subject}")
-        with self._database.signing_in(digest) as connection:
-            attempts = store.count_attempts(connection, digest, WINDOW_MINUTES)
+        named = digest(f"attempt:{subject}")
+        with self._database.signing_in(named) as connection:
+            attempts = store.count_attempts(connection, named, WINDOW_MINUTES)
         if attempts >= MOST_ATTEMPTS:
             raise TooManyAttemptsError(
                 f"more than {MOST_ATTEMPTS} attempts in {WINDOW_MINUTES} minutes: wait "
-                f"{WINDOW_MINUTES} minutes and try again"
+                f"{WINDOW_MINUTES} minutes and try again",
+                WINDOW_MINUTES * 60,
             )
-
-    def _matches(self, password_hash: str, password: str) -> bool:
-        try:
-            return self._hasher.verify(password_hash, password)
-        except (VerificationError, InvalidHashError):
-            return False
 
     def sign_in(self, email: str, password: str) -> SignedIn:
         """Start a session. Raises WrongSignInError or TooManyAttemptsError."""
@@ -76,13 +69,13 @@ class Accounts:
         self._count_attempt(email)
         with self._database.signing_in(email) as connection:
             coach = store.find_coach_by_email(connection, email)
-        matches = self._matches(coach.password_hash if coach else self._nobody, password)
+        matches = self._passwords.matches(coach.password_hash if coach else None, password)
         if coach is None or not matches:
             raise WrongSignInError(_WRONG)
-        digest = _digest(f"attempt:{email}")
-        with self._database.signing_in(digest) as connection:
-            store.forget_attempts(connection, digest)
-        return self._start(coach.club_id, coach.coach_id)
+        named = digest(f"attempt:{email}")
+        with self._database.signing_in(named) as connection:
+            store.forget_attempts(connection, named)
+        return self.open_session(coach.club_id, coach.coach_id)
 
     def enter_demo(self) -> SignedIn:
         """Start a session in the demo club, where it is loaded."""
@@ -90,21 +83,22 @@ class Accounts:
             coach = store.find_demo_owner(connection)
         if coach is None:
             raise WrongSignInError("the demo club is not loaded here: sign in with your own")
-        return self._start(coach.club_id, coach.coach_id)
+        return self.open_session(coach.club_id, coach.coach_id)
 
-    def _start(self, club_id: UUID, coach_id: UUID) -> SignedIn:
+    def open_session(self, club_id: UUID, coach_id: UUID) -> SignedIn:
+        """A fresh session of a coach."""
         signed_in = SignedIn(secrets.token_urlsafe(32), secrets.token_urlsafe(32))
         expires = datetime.now(UTC) + timedelta(days=SESSION_DAYS)
         session = store.Session(club_id, coach_id, signed_in.csrf_token, expires)
         with self._database.club(club_id) as connection:
-            store.add_session(connection, _digest(signed_in.token), session)
+            store.add_session(connection, digest(signed_in.token), session)
         return signed_in
 
     def account(self, token: str) -> Account | None:
         """Whose session a token is; None when it is unknown or over."""
-        digest = _digest(token)
-        with self._database.signing_in(digest) as connection:
-            session = store.find_session(connection, digest)
+        named = digest(token)
+        with self._database.signing_in(named) as connection:
+            session = store.find_session(connection, named)
         if session is None:
             return None
         with self._database.club(session.club_id) as connection:
@@ -123,10 +117,15 @@ class Accounts:
             session.csrf_token,
         )
 
+    def demo_is_loaded(self) -> bool:
+        """Whether there is a demo club to enter."""
+        with self._database.signing_in("demo") as connection:
+            return store.find_demo_owner(connection) is not None
+
     def sign_out(self, who: Who, token: str) -> None:
         """End a session."""
         with self._database.club(who.club_id) as connection:
-            store.delete_session(connection, _digest(token))
+            store.delete_session(connection, digest(token))
 
     def set_units(self, who: Who, mass_unit: str, length_unit: str) -> None:
         """Change what the coach reads numbers in; nothing stored changes."""

@@ -30,7 +30,11 @@ class WrongSignInError(ServiceError):
 
 
 class TooManyAttemptsError(ServiceError):
-    """Signing in is paused for this subject."""
+    """Signing in is paused for this subject; try again after ``wait_s``."""
+
+    def __init__(self, message: str, wait_s: int) -> None:
+        super().__init__(message)
+        self.wait_s = wait_s
 
 
 class KeyReusedError(ServiceError):

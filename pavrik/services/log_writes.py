@@ -12,7 +12,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.services import training
-from pavrik.services.context import InvalidError, KeyReusedError, Who
+from pavrik.services.context import ForbiddenError, InvalidError, KeyReusedError, Who
 from pavrik.services.review import refresh_summary
 from pavrik.store.database import Database
 from pavrik.store.errors import NotFoundError, RefusedError
@@ -79,20 +79,35 @@ def _take_one(
     return [(item.logged.lifter_id, item.logged.lift)]
 
 
+@dataclass(frozen=True)
+class Unreadable:
+    """An item that breaks the rules of its form, under the key it came with."""
+
+    key: str
+    why: str
+
+
 def take_outbox(
-    database: Database, who: Who, items: Sequence[QueuedSet | QueuedWithdrawal]
+    database: Database, who: Who, items: Sequence[QueuedSet | QueuedWithdrawal | Unreadable]
 ) -> list[dict[str, Any]]:
     """What a device queued, in order, each item for itself: "kept", or "refused" with the reason.
 
     Anything else that fails is an error of the whole call; sending everything again is safe.
     """
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
     fates: list[dict[str, Any]] = []
     touched: list[tuple[UUID, str]] = []
     for item in items:
+        refused = ""
         try:
-            touched += _take_one(database, who, item)
-            fates.append({"key": str(item.key), "fate": "kept", "detail": ""})
+            if isinstance(item, Unreadable):
+                refused = item.why
+            else:
+                touched += _take_one(database, who, item)
         except (InvalidError, RefusedError, KeyReusedError, NotFoundError) as error:
-            fates.append({"key": str(item.key), "fate": "refused", "detail": str(error)})
+            refused = str(error)
+        fate = "refused" if refused else "kept"
+        fates.append({"key": str(item.key), "fate": fate, "detail": refused})
     _refresh(database, who, touched)
     return fates

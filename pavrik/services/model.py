@@ -141,6 +141,18 @@ def pose(request: SquatPoseRequest) -> PoseAnswer:
     return PoseAnswer.model_validate(asdict(report))
 
 
+MOST_SETUPS = 6000
+
+
+def check_budget(setups: int) -> None:
+    """Raise ValueError where a grid is larger than one request may ask for, before it is made."""
+    if setups > MOST_SETUPS:
+        raise ValueError(
+            f"the grid has {setups:,} set-ups, more than the {MOST_SETUPS:,} that one fit takes: "
+            "list fewer values, or ask in parts"
+        )
+
+
 def _grid_from(request: GridIn) -> SetupGrid:
     listed = {
         name: tuple(values) for name, values in request.model_dump().items() if values is not None
@@ -228,7 +240,9 @@ def fit(request: SquatFitRequest) -> FitAnswer:
     lifter, inferred = with_own_strengths(lifter, request)
     samples = request.uncertainty.samples if request.uncertainty else 0
     seed = request.uncertainty.seed if request.uncertainty else 1
-    found = fit_squat(lifter, _grid_from(request.grid), samples, seed)
+    grid = _grid_from(request.grid)
+    check_budget(len(grid))
+    found = fit_squat(lifter, grid, samples, seed)
     answer = fit_out(lifter, found, inferred)
     return answer.model_copy(update={"advice": gear_advice(request.gear)})
 

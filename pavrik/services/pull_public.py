@@ -24,7 +24,7 @@ from pavrik.formats.pull import (
     StartAnswer,
 )
 from pavrik.services.fits import SEED
-from pavrik.services.model import lifter_from, pull_setup_from, with_own_strengths
+from pavrik.services.model import check_budget, lifter_from, pull_setup_from, with_own_strengths
 from pavrik.services.pull import (
     candidate_out,
     costs_of,
@@ -101,6 +101,7 @@ def fit(request: PullFitRequest) -> PullFitAnswer:
     grid = replace(grid_of(lifter), styles=styles, **listed)
     samples = request.uncertainty.samples if request.uncertainty else 0
     seed = request.uncertainty.seed if request.uncertainty else SEED
+    check_budget(len(grid))
     found = fit_pull(lifter, grid, samples, seed)
     leaders = leaders_out(lifter, found)
     by_style = {leader.setup.style: leader for leader in leaders}

@@ -35,6 +35,7 @@ class Session:
     expires_at: datetime
 
 
+IS_THERE_A_CLUB = "is there a club"
 _COACH = "club_id, coach_id, email, name, role::text, password_hash, mass_unit, length_unit"
 
 
@@ -42,6 +43,71 @@ def find_coach_by_email(connection: Connection, email: str) -> Coach | None:
     """The coach who signs in with an e-mail."""
     cursor = connection.cursor(row_factory=class_row(Coach))
     return cursor.execute(f"select {_COACH} from coach where email = %s", (email,)).fetchone()
+
+
+@dataclass(frozen=True)
+class ClubLink:
+    """A one-time link that opens a club for its owner."""
+
+    club_name: str
+    owner_email: str
+
+
+def add_club_link(connection: Connection, digest: str, link: ClubLink, days: int) -> None:
+    """Remember a link for some days."""
+    connection.execute(
+        """insert into club_link (token_digest, club_name, owner_email, expires_at)
+           values (%s, %s, %s, now() + make_interval(days => %s))""",
+        (digest, link.club_name, link.owner_email, days),
+    )
+
+
+def find_club_link(connection: Connection, digest: str) -> ClubLink | None:
+    """An open link; None where it is unknown, over or used."""
+    cursor = connection.cursor(row_factory=class_row(ClubLink))
+    return cursor.execute(
+        """select club_name, owner_email from club_link
+           where token_digest = %s and used_at is null and expires_at > now()""",
+        (digest,),
+    ).fetchone()
+
+
+def use_club_link(connection: Connection, digest: str) -> bool:
+    """Mark a link as used; False where it was not open any more."""
+    used = connection.execute(
+        """update club_link set used_at = now()
+           where token_digest = %s and used_at is null and expires_at > now()""",
+        (digest,),
+    )
+    return bool(used.rowcount)
+
+
+def own_club_exists(connection: Connection) -> bool:
+    """Whether there is a club besides the demo; asked as ``IS_THERE_A_CLUB``."""
+    row = connection.execute("select exists (select from club where not is_demo)").fetchone()
+    return bool(row and row[0])
+
+
+def lock_first_club(connection: Connection) -> None:
+    """Let two who start the first club at once do so one after the other."""
+    connection.execute("select pg_advisory_xact_lock(hashtextextended('first club', 0))")
+
+
+def add_club(connection: Connection, club_id: UUID, name: str) -> None:
+    """A club without anybody in it."""
+    connection.execute("insert into club (club_id, name) values (%s, %s)", (club_id, name))
+
+
+def add_coach(connection: Connection, coach: Coach) -> None:
+    """Somebody who signs in."""
+    connection.execute(
+        """insert into coach (club_id, coach_id, email, name, role, password_hash, mass_unit,
+             length_unit) values (%s, %s, %s, %s, %s, %s, %s, %s)""",
+        (
+            coach.club_id, coach.coach_id, coach.email, coach.name, coach.role,
+            coach.password_hash, coach.mass_unit, coach.length_unit,
+        ),
+    )  # fmt: skip
 
 
 def find_demo_owner(connection: Connection) -> Coach | None:

@@ -47,11 +47,14 @@ class Database:
         self._pool.close()
 
     @contextmanager
-    def _transaction(self, setting: str, value: str) -> Iterator[Connection]:
+    def _transaction(self, **settings: str) -> Iterator[Connection]:
         with self._pool.connection() as connection:
             try:
                 with connection.transaction():
-                    connection.execute("select set_config(%s, %s, true)", (setting, value))
+                    for name, value in settings.items():
+                        connection.execute(
+                            "select set_config(%s, %s, true)", (f"pavrik.{name}", value)
+                        )
                     yield connection
             except psycopg.IntegrityError as error:
                 raise refused(error) from error
@@ -60,7 +63,7 @@ class Database:
     def club(self, club_id: UUID) -> Iterator[Connection]:
         """A transaction that sees one club and nothing else, on the club's own clock: what is read
         as a moment carries its time zone, so that its date is the day it was there."""
-        with self._transaction("pavrik.club_id", str(club_id)) as connection:
+        with self._transaction(club_id=str(club_id)) as connection:
             connection.execute(
                 "select set_config('TimeZone', time_zone, true) from club where club_id = %s",
                 (club_id,),
@@ -71,7 +74,13 @@ class Database:
     def signing_in(self, name: str) -> Iterator[Connection]:
         """A transaction that sees the one coach or session that ``name`` (e-mail, token digest,
         or "demo") stands for."""
-        with self._transaction("pavrik.sign_in", name) as connection:
+        with self._transaction(sign_in=name) as connection:
+            yield connection
+
+    @contextmanager
+    def founding(self, club_id: UUID, name: str) -> Iterator[Connection]:
+        """A transaction in which a new club begins, and what a sign-in knows under ``name``."""
+        with self._transaction(club_id=str(club_id), sign_in=name) as connection:
             yield connection
 
     def answers(self) -> bool:

@@ -6,7 +6,7 @@ from uuid6 import uuid7
 
 from tests.api.helpers import PROFILE, a_set, add_lifter
 
-NOT_A_CLUBS = {"migration", "sign_in_attempt"}
+NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link"}
 
 
 @pytest.fixture(scope="module")
@@ -127,6 +127,8 @@ QUERY = {
 }
 FILES = {"/api/log/preview", "/api/log/import"}
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
+        ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
+        ("POST", "/api/session/club"),
         ("GET", "/api/shared/{token}")}  # fmt: skip
 
 

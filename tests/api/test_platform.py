@@ -208,3 +208,36 @@ def test_strangers_and_readers_get_nothing_of_it(coach, stranger, reader):
     assert stranger.get(f"/api/platform?lifter_id={lifter_id}").status_code == 404
     assert reader.post("/api/outbox", {"items": [queued(lifter_id)]}).status_code == 403
     assert sets_of(coach, lifter_id) == []
+
+
+def test_an_item_that_cannot_be_read_does_not_hold_up_the_others(coach):
+    lifter_id = add_lifter(coach)
+    impossible = queued(lifter_id, load_kg=-5.0)
+    unknown = queued(lifter_id) | {"kind": "dance"}
+    items = [queued(lifter_id), impossible, unknown, "not even an item", queued(lifter_id)]
+    answer = coach.post("/api/outbox", {"items": items})
+    assert answer.status_code == 200
+    fates = answer.json()["fates"]
+    assert [f["fate"] for f in fates] == ["kept", "refused", "refused", "refused", "kept"]
+    assert fates[1]["key"] == impossible["key"]
+    assert "kg" in fates[1]["detail"]
+    assert len(sets_of(coach, lifter_id)) == 2
+
+
+def test_a_red_light_makes_no_best_and_no_strength(coach, gym):
+    """A squat of 220 that was cut high once made the ranking predict 239."""
+    honest = add_lifter(coach)
+    coach.post(f"/api/lifters/{honest}/sets", a_set(load_kg=120.0, reps=1, rpe=9.0))
+    before = coach.get(f"/api/lifters/{honest}/squat/ranking").json()["leaders"]
+    bests = coach.get(f"/api/lifters/{honest}").json()["bests"]
+    for fault in (seen("high", "bottom", 1, 3), seen("stall", "middle", 1, 3)):
+        at = {"load_kg": 220.0, "reps": 1, "rpe": 9.0, "faults": [fault]}
+        coach.post(f"/api/lifters/{honest}/sets", a_set(**at))
+    record = coach.get(f"/api/lifters/{honest}").json()
+    assert record["bests"] == bests
+    after = coach.get(f"/api/lifters/{honest}/squat/ranking").json()["leaders"]
+    assert [x["predicted_max_kg"] for x in after] == [x["predicted_max_kg"] for x in before]
+    shown = coach.get(f"/api/lifters/{honest}/sets").json()
+    assert [s["estimated_max_kg"] is None for s in shown if s["load_kg"] == 220] == [True, True]
+    proposed = coach.post(f"/api/lifters/{honest}/next-load", {"reps": 5, "rpe": 8}).json()
+    assert proposed["load_kg"] < 120

@@ -70,6 +70,36 @@ def test_a_first_start_a_second_one_and_ctrl_c(state):
         assert Cluster(state).running_port() is None
 
 
+def test_sigterm_stops_the_database_too(state):
+    process = start(state)
+    assert healthy(address_of(process))
+    end(process, signal.SIGTERM)
+    assert Cluster(state).running_port() is None
+    assert process.returncode == 0
+
+
+def test_a_running_start_gives_links_to_new_owners(state, monkeypatch, capsys):
+    from pavrik.cli.main import main
+
+    monkeypatch.setenv("PAVRIK_STATE", str(state))
+    monkeypatch.delenv("PAVRIK_DATABASE_URL", raising=False)
+    asked = ["club", "new", "--name", "Quarry Road", "--owner-email", "y@quarry.example"]
+    assert main(asked) == 2
+    assert "does not run from this folder" in capsys.readouterr().err
+    process = start(state)
+    address = address_of(process)
+    assert healthy(address)
+    assert main(asked) == 0
+    link = capsys.readouterr().out.splitlines()[0]
+    assert link.startswith(f"{address}/start/")
+    token = link.rsplit("/", 1)[1]
+    with urllib.request.urlopen(f"{address}/api/session/club-link/{token}", timeout=5) as answer:
+        assert b"Quarry Road" in answer.read()
+    assert main([*asked[:-1], "no mail"]) == 2
+    assert "is no e-mail address" in capsys.readouterr().err
+    end(process)
+
+
 def test_a_killed_start_leaves_nothing_in_the_way(state):
     process = start(state)
     assert healthy(address_of(process))

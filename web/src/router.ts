@@ -5,6 +5,7 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./stages/signin/SignIn.vue') },
+    { path: '/start/:token?', name: 'start-club', props: true, component: () => import('./stages/signin/StartClub.vue') },
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
     { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
     { path: '/platform', name: 'platform', component: () => import('./stages/log/Group.vue') },
@@ -33,7 +34,7 @@ router.beforeEach(async (to) => {
   if (to.name === 'shared') return true
   const { session, asked } = useSession()
   if (!asked.value) await loadSession()
-  if (!session.value && to.name !== 'sign-in') return { name: 'sign-in', query: { to: to.fullPath } }
+  if (!session.value && to.name !== 'sign-in' && to.name !== 'start-club') return { name: 'sign-in', query: { to: to.fullPath } }
   if (session.value && to.name === 'sign-in') return { name: 'floor' }
   return true
 })

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
-import { addFault, addRep, amending, bodyOf, changeLast, freshDraft, undo, useDraft } from '@/stages/log/draft'
+import { addFault, addRep, amending, bodyOf, changeLast, freshDraft, isEntering, keepDraft, mending, undo, useDraft } from '@/stages/log/draft'
 import { rpeOf } from '@/stages/log/keys'
 import { nearestLoading } from '@/stages/log/usePlatform'
 
@@ -15,6 +15,23 @@ describe('the set being logged', () => {
     const again = useDraft('a-lifter')
     expect(again.isNew).toBe(false)
     expect(again.draft.value).toEqual(first.draft.value)
+  })
+
+  it('comes back as it was entered, under a new key, when the server refused it', () => {
+    const entered = freshDraft({ load_kg: 900, reps: ['good', 'miss'], rpe: 8, note: 'felt odd', replaces: 'older' })
+    addFault(entered, { fault_id: 'hips-rise', phase: 'bottom' }, true)
+    const sent = bodyOf(entered)
+    const again = mending(sent)
+    expect(again.key).not.toBe(entered.key)
+    expect(again.set_id).not.toBe(entered.set_id)
+    const blank = { set_id: '', faults: [] }
+    expect({ ...bodyOf(again), ...blank }).toEqual({ ...sent, ...blank })
+    const seen = [sent, bodyOf(again)].map((body) => body.faults?.map((f) => [f.fault_id, f.rep]))
+    expect(seen[1]).toEqual(seen[0])
+    expect(isEntering('someone')).toBe(false)
+    keepDraft('someone', again)
+    expect(isEntering('someone')).toBe(true)
+    expect(useDraft('someone').draft.value.load_kg).toBe(900)
   })
 
   it('belongs to one lifter', async () => {

@@ -80,6 +80,28 @@ describe('the outbox', () => {
     expect(sent().map((batch) => batch.length)).toEqual([50, 50, 20])
     expect(new Set(sent().flat()).size).toBe(120)
   })
+  it('tries each set by itself where the server refuses a batch, so that one bad set holds up no other', async () => {
+    const [bad, good] = [aSet(), aSet()]
+    server.post.mockImplementation((_: string, { body }: Sent) =>
+      body.items.some(({ key }) => key === bad.key)
+        ? Promise.resolve({ error: { detail: 'this cannot be read' }, response: new Response(null, { status: 422 }) })
+        : fates(() => 'kept')(_, { body }),
+    )
+    await box.enqueue(bad)
+    await box.enqueue(good)
+    await settled()
+    await box.drain()
+    expect(box.waiting.value).toBe(0)
+    expect(box.refused.value.map((item) => [item.key, item.refused])).toEqual([[bad.key, 'this cannot be read']])
+    expect(box.state.trouble).toBe('')
+  })
+  it('takes a pause or a lost role for no refusal of the set', async () => {
+    server.post.mockResolvedValue({ error: { detail: 'wait' }, response: new Response(null, { status: 429 }) })
+    await box.enqueue(aSet())
+    await settled()
+    expect(box.refused.value).toEqual([])
+    expect(box.waiting.value).toBe(1)
+  })
   it('asks to sign in again when the session has ended, and loses nothing', async () => {
     server.post.mockResolvedValue({ error: { detail: 'sign in' }, response: new Response(null, { status: 401 }) })
     await box.enqueue(aSet())

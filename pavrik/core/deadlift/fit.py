@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import product
+from math import prod
 
 import numpy as np
 
@@ -45,22 +46,24 @@ class PullGrid:
         """Every start of the grid, style slowest."""
         return [setup for style in self.styles for setup in self._of(style)]
 
-    def _of(self, style: Style) -> list[PullSetup]:
-        kind = STYLES[style]
-        trap = style in TRAP
+    def __len__(self) -> int:
+        return sum(prod(map(len, self._axes(style))) for style in self.styles)
+
+    def _axes(self, style: Style) -> tuple[tuple[float, ...], ...]:
+        """Stances, toes, grips, bar offsets of a style."""
+        kind, trap = STYLES[style], style in TRAP
         usual = {"outside": OUTSIDE_GRIPS_M, "inside": INSIDE_GRIPS_M}.get(kind.hands, ())
         grips = (TRAP_HANDLES_M,) if trap else self.grip_m or usual
         offsets = self.bar_offset_m or (TRAP_OFFSETS_M if trap else BAR_OFFSETS_M)
+        return self.stance_m or kind.stances_m, self.toe_out_deg or kind.toes_deg, grips, offsets
+
+    def _of(self, style: Style) -> list[PullSetup]:
+        shoulder_m = 0.0 if style in TRAP else self.shoulder_offset_m
+        height_m = usual_height_m(style, self.plate_radius_m)
         return [
-            PullSetup(
-                style, stance, float(radians(toes)), grip, offset,
-                0.0 if trap else self.shoulder_offset_m,
-                usual_height_m(style, self.plate_radius_m),
-            )
-            for stance, toes, grip, offset in product(
-                self.stance_m or kind.stances_m, self.toe_out_deg or kind.toes_deg, grips, offsets
-            )
-        ]  # fmt: skip
+            PullSetup(style, stance, float(radians(toes)), grip, offset, shoulder_m, height_m)
+            for stance, toes, grip, offset in product(*self._axes(style))
+        ]
 
 
 @dataclass(frozen=True)

@@ -27,6 +27,12 @@ class SetupGrid:
     toe_out_deg: tuple[float, ...] = (8.0, 15.0, 22.0, 29.0, 36.0)
     heel_lift_m: tuple[float, ...] = (0.0, 0.01, 0.02)
 
+    def __len__(self) -> int:
+        return (
+            len(self.bar_positions) * len(self.stance_m)
+            * len(self.toe_out_deg) * len(self.heel_lift_m)
+        )  # fmt: skip
+
     def setups(self) -> list[SquatSetup]:
         """Every set-up of the grid, bar position slowest."""
         return [

@@ -18,6 +18,10 @@ interface OutboxSchema extends DBSchema {
 }
 
 const BATCH = 50
+/** Answers that say nothing about an item: sign in, wait, try again. */
+const NOT_ABOUT_THE_ITEM = new Set([401, 403, 408, 413, 429])
+const isRefusal = (error: unknown): error is ProblemError =>
+  error instanceof ProblemError && error.status >= 400 && error.status < 500 && !NOT_ABOUT_THE_ITEM.has(error.status)
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000]
 
 let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null
@@ -78,12 +82,25 @@ async function settle(sent: Queued[], fates: Schemas['FateAnswer'][]) {
     .map((item) => (refusals.has(item.key) ? { ...item, refused: refusals.get(item.key)! } : item))
 }
 
+/** What became of a batch. Where the server refuses it as a whole, each item is tried by itself. */
+async function fatesOf(batch: Queued[]): Promise<Schemas['FateAnswer'][]> {
+  try {
+    return (await answered(client.POST('/api/outbox', { body: { items: batch.map((item) => item.body) } }))).fates
+  } catch (error) {
+    if (!isRefusal(error)) throw error
+    if (batch.length === 1) return [{ key: batch[0]!.key, fate: 'refused', detail: error.message }]
+    const fates: Schemas['FateAnswer'][] = []
+    for (const item of batch) fates.push(...(await fatesOf([item])))
+    return fates
+  }
+}
+
 async function sendAll() {
   const touched = new Set<string>()
   for (;;) {
     const batch = state.items.filter((item) => !item.refused).slice(0, BATCH)
     if (!batch.length) break
-    const { fates } = await answered(client.POST('/api/outbox', { body: { items: batch.map((item) => item.body) } }))
+    const fates = await fatesOf(batch)
     for (const item of batch) if (item.body.kind === 'set') touched.add(item.body.lifter_id)
     await settle(batch, fates)
   }

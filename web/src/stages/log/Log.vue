@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The platform: one lifter or a group in turn, next set with its plates, rep by rep, offline too.
 import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import OneOf from '@/shared/OneOf.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
@@ -31,6 +32,17 @@ watch(lifters, (now) => {
 })
 const current = computed(() => lifters.value.find((one) => one.lifter_id === open.value) ?? lifters.value[0])
 const group = computed(() => lifters.value.length > 1)
+const router = useRouter()
+const mended = ref(0)
+/** A refused set comes back into the fields it was entered in. */
+async function mend(lifterId: string) {
+  if (!lifters.value.some((one) => one.lifter_id === lifterId)) {
+    await router.push({ name: 'log', params: { lifterId } })
+    return
+  }
+  open.value = lifterId
+  mended.value += 1
+}
 const panel = ref<InstanceType<typeof LifterSet> | null>(null)
 
 function inTurn(step = 1) {
@@ -85,10 +97,10 @@ const heading = computed(() => {
         </button>
       </nav>
       <LifterSet
-        v-if="current" ref="panel" :key="current.lifter_id" :lift="lift" :one="current" :sets="setsOf(current)" :catalogue="catalogue.data.value"
+        v-if="current" ref="panel" :key="`${current.lifter_id}/${mended}`" :lift="lift" :one="current" :sets="setsOf(current)" :catalogue="catalogue.data.value"
         :gym="session.data.value.gym" :bars="session.data.value.bars" :racks="session.data.value.racks" :variations="session.data.value.variations" :may-write="mayWrite" @lift="lift = $event" @kept="kept"
       >
-        <SyncState />
+        <SyncState @mend="mend" />
       </LifterSet>
     </template>
   </main>

@@ -92,8 +92,32 @@ export function amending(s: Schemas['SetAnswer']): Draft {
   })
 }
 
+/** A draft of a set that the server refused: everything as it was entered, under a new key. */
+export function mending(s: Schemas['SetRequest']): Draft {
+  const { set_id, missed_reps = 0, measures, gear, variation = 'competition', note = '', cue = '', faults = [], ...rest } = s
+  const whole = {
+    ...rest, set_id, missed_reps, measures: measures ?? {}, gear: gear ?? {}, variation, note, cue, faults,
+    rpe: s.rpe ?? null, aimed_rpe: s.aimed_rpe ?? null, pull_style: s.pull_style ?? null, replaces: s.replaces ?? null,
+    withdrawn: false, estimated_max_kg: null,
+  }
+  return { ...amending(whole), replaces: s.replaces ?? null }
+}
+
+const placeOf = (lifterId: string) => `pavrik-draft-${lifterId}`
+
+/** Whether a lifter's log holds a set that is being entered. */
+export function isEntering(lifterId: string): boolean {
+  const stored = localStorage.getItem(placeOf(lifterId))
+  return stored !== null && ((JSON.parse(stored) as Partial<Draft>).reps ?? []).length > 0
+}
+
+/** Opens the log of a lifter with this draft. */
+export function keepDraft(lifterId: string, draft: Draft): void {
+  localStorage.setItem(placeOf(lifterId), JSON.stringify(draft))
+}
+
 export function useDraft(lifterId: string) {
-  const place = `pavrik-draft-${lifterId}`
+  const place = placeOf(lifterId)
   const stored = localStorage.getItem(place)
   const draft = ref<Draft>(stored ? freshDraft(JSON.parse(stored) as Partial<Draft>) : freshDraft())
   watch(draft, (now) => localStorage.setItem(place, JSON.stringify(now)), { deep: true })

@@ -38,10 +38,10 @@ def _beyond(side: str, bound: str) -> Callable[[ErrorDetails, Mapping[str, Any],
 
 
 def _length(side: str, bound: str) -> Callable[[ErrorDetails, Mapping[str, Any], str], str]:
-    def words(_: ErrorDetails, context: Mapping[str, Any], __: str) -> str:
+    def words(error: ErrorDetails, context: Mapping[str, Any], _: str) -> str:
         if context[bound] == 1 and side == "at least":
             return "this may not be empty: fill it in"
-        what = "letters" if "actual_length" not in context else "entries"
+        what = "letters" if isinstance(error["input"], str) else "entries"
         return f"this takes {side} {context[bound]} {what}"
 
     return words

@@ -178,6 +178,19 @@ class Page:
             for node in v["nodes"][:3]
         ]
 
+    def overlapping(self, *selectors: str) -> list[list[str]]:
+        """Pairs of these parts of the page that lie over each other."""
+        found: list[list[str]] = self.driver.execute_script(
+            """const boxes = arguments[0].flatMap((name) =>
+                 [...document.querySelectorAll(name)].map((e) => [name, e.getBoundingClientRect()]))
+               const over = (a, b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 1
+                 && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1
+               return boxes.flatMap(([one, a], i) => boxes.slice(i + 1)
+                 .filter(([, b]) => over(a, b)).map(([other]) => [one, other]))""",
+            list(selectors),
+        )
+        return found
+
     def wider_than_the_screen(self) -> int:
         """Pixels by which the page is wider than the window."""
         return int(

@@ -41,6 +41,17 @@ def test_every_stage_even_with_a_long_name(coach, stage, width):
     check(coach)
 
 
+@pytest.mark.parametrize("stage", ["Squat", "Deadlift"])
+@pytest.mark.parametrize("width", [390, 700])
+def test_on_a_phone_nothing_lies_over_anything(coach, stage, width):
+    coach.resize(width, 844)
+    coach.open_lifter("Marlow Teague", stage)
+    coach.see(READY[stage], "predicted")
+    parts = (".over-figure", ".side-view", ".feet", ".phases", ".findings .tabs", "[role=tabpanel]")
+    assert all(coach.all(part) for part in (".side-view", ".feet", ".tabs"))
+    assert coach.overlapping(*parts) == []
+
+
 @pytest.mark.parametrize("tab", ["goals", "costs", "map", "path", "depth", "history"])
 def test_every_finding_of_the_bench(coach, tab):
     coach.open_lifter("Marlow Teague", "Squat")

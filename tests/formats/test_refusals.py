@@ -1,5 +1,7 @@
+from typing import Annotated
+
 import pytest
-from pydantic import ValidationError
+from pydantic import BaseModel, Field, ValidationError
 
 from pavrik.formats.model_requests import BodyIn, SquatSetupIn
 from pavrik.formats.refusals import sentence
@@ -31,4 +33,15 @@ def test_all_failures_are_collected():
     assert words(BodyIn, {"sex": "male", "mass_kg": -3}) == [
         "-3 kg (-6.61 lb) is not above 0 kg (0 lb): check the number and its unit",
         "this is missing: give it",
+    ]
+
+
+def test_a_text_is_too_short_by_letters_and_a_list_by_entries():
+    class Two(BaseModel):
+        word: Annotated[str, Field(min_length=3)] = "abc"
+        things: Annotated[list[int], Field(min_length=2)] = [1, 2]
+
+    assert words(Two, {"word": "a", "things": [1]}) == [
+        "this takes at least 3 letters",
+        "this takes at least 2 entries",
     ]

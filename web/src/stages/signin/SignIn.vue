@@ -12,7 +12,7 @@ const router = useRouter()
 const email = ref('')
 const password = ref('')
 const { message, busy, run, of } = useProblem()
-const doors = useQuery({ queryKey: ['doors'], queryFn: () => answered(client.GET('/api/session/doors')) })
+const doors = useQuery({ queryKey: ['doors'], gcTime: 0, queryFn: () => answered(client.GET('/api/session/doors')) })
 
 async function enter(ask: () => Promise<unknown>) {
   const done = await run(async () => {

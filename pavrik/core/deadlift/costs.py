@@ -9,6 +9,7 @@ import numpy as np
 
 from pavrik.core.deadlift.cases import PullCase, pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls
+from pavrik.core.deadlift.report import with_shank
 from pavrik.core.deadlift.start import HeldPull, start_pose
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.fitting.lifter import Lifter
@@ -124,7 +125,7 @@ def pull_costs(
 ) -> list[PullCost]:
     """The price of every pull fault that has one, the dearest first; empty where the start is not
     feasible. ``amounts`` in m replaces the usual ones."""
-    case = pull_case(lifter, [setup])
+    case = pull_case(lifter, with_shank(lifter, [setup]))
     found = evaluate_pulls(case)
     before = float(found.predicted_max_kg[0])
     if before <= 0:

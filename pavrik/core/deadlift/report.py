@@ -57,7 +57,7 @@ class PlacedPull:
     reasons: list[str]
 
 
-def _with_shank(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PullSetup]:
+def with_shank(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PullSetup]:
     """The set-ups with a shank that nothing fixes at its best angle."""
     found = list(setups)
     for kind, places in alike(setups).items():
@@ -72,7 +72,7 @@ def _with_shank(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PullSetup]:
 
 def place_pulls(lifter: Lifter, setups: Sequence[PullSetup]) -> list[PlacedPull]:
     """Starts in their order; a shank that nothing fixes is the best feasible one."""
-    known = _with_shank(lifter, setups)
+    known = with_shank(lifter, setups)
     placed: dict[int, PlacedPull] = {}
     for places in alike(known).values():
         found = evaluate_pulls(pull_case(lifter, [known[place] for place in places]))

@@ -1,0 +1,19 @@
+"""The model's answers to forty made-up lifters are what they were; a mend shows its difference.
+
+``python -m tests.golden.answers`` renews them; read the difference before it is kept.
+"""
+
+import difflib
+
+import pytest
+
+from tests.golden.answers import as_text, path_of
+from tests.golden.requests import COUNT
+
+
+@pytest.mark.parametrize("number", range(COUNT))
+def test_the_answers_are_what_they_were(number):
+    kept, now = path_of(number).read_text(encoding="utf-8"), as_text(number)
+    if now != kept:
+        lines = difflib.unified_diff(kept.splitlines(), now.splitlines(), "kept", "now", n=2)
+        pytest.fail("\n".join([*lines][:60]))

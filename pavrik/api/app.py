@@ -12,6 +12,7 @@ from fastapi.staticfiles import StaticFiles
 from prometheus_client import CollectorRegistry, Counter, Histogram, generate_latest
 
 from pavrik.api import (
+    lifts_routes,
     problems,
     routes_gym,
     routes_library,
@@ -29,6 +30,7 @@ from pavrik.api.body_limit import BodyLimit
 from pavrik.api.schemas import HealthAnswer
 from pavrik.api.settings import Settings
 from pavrik.core import MODEL_VERSION
+from pavrik.core.competition_lifts import check_prices
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import shipped_evidence
 from pavrik.core.faults.schools import shipped_schools
@@ -40,6 +42,7 @@ from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
 ROUTERS = (
+    lifts_routes,
     routes_session, routes_lifters, routes_squat, routes_study, routes_pull, routes_training,
     routes_gym, routes_library, routes_platform, routes_plan, routes_review,
 )  # fmt: skip
@@ -114,7 +117,7 @@ def _unknown_api(app: FastAPI) -> None:
 
 def create_app(settings: Settings) -> FastAPI:
     """The whole application for one database."""
-    shipped_catalogue()
+    check_prices(shipped_catalogue())
     shipped_evidence()
     shipped_schools()
     shipped_variations()

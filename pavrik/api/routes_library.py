@@ -5,14 +5,13 @@ from typing import Any
 from fastapi import APIRouter
 
 from pavrik.api.schemas_library import (
-    AssumptionAnswer,
     CatalogueAnswer,
     KeptAnswer,
     LibraryFile,
     SchoolsAnswer,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.assumptions import describe
+from pavrik.core.assumptions import Assumption, collected
 from pavrik.core.faults.catalogue import PURPOSES
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.formats.computations import (
@@ -78,10 +77,10 @@ def read_schools(database: DatabaseIn, who: WhoIn) -> Any:
     }
 
 
-@router.get("/assumptions", response_model=list[AssumptionAnswer])
-def read_assumptions(_: WhoIn) -> Any:
-    """The model's own starting values."""
-    return describe()
+@router.get("/assumptions")
+def read_assumptions(_: WhoIn) -> list[Assumption]:
+    """Every starting value of Pavrik's own, the model's first."""
+    return collected()
 
 
 @router.post("/compute/pose")

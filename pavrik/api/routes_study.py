@@ -22,7 +22,7 @@ from pavrik.formats.squat_study import (
 from pavrik.services import squat, study
 from pavrik.services.fits import lifter_model
 from pavrik.services.jobs import Jobs
-from pavrik.services.model import setup_from
+from pavrik.services.model import setup_for
 from pavrik.store import lifters
 
 router = APIRouter(prefix="/api", tags=["study"])
@@ -43,14 +43,14 @@ def read_costs(
 ) -> CostAnswer:
     """What every priced fault costs in a set-up at a load."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.costs_of(lifter, setup_from(body.setup), body.load_kg, body.amounts)
+    return study.costs_of(lifter, setup_for(lifter, body.setup), body.load_kg, body.amounts)
 
 
 @router.post("/lifters/{lifter_id}/squat/paths")
 def read_paths(lifter_id: UUID, body: ExactRequest, database: DatabaseIn, who: WhoIn) -> PathAnswer:
     """The bar's paths for a ladder of loads."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.path_of(lifter, setup_from(body.setup), body.load_kg)
+    return study.path_of(lifter, setup_for(lifter, body.setup), body.load_kg)
 
 
 @router.post("/lifters/{lifter_id}/squat/depth")
@@ -59,7 +59,7 @@ def read_depth(
 ) -> DepthAnswer:
     """Natural bottoms by stance and the price of depth."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.depth_answer(lifter, setup_from(body.setup))
+    return study.depth_answer(lifter, setup_for(lifter, body.setup))
 
 
 @router.post("/lifters/{lifter_id}/squat/map")
@@ -72,7 +72,7 @@ def read_map(
 ) -> MapAnswer:
     """Predicted max and limiter over stance and another axis, round a set-up."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.map_answer(lifter, setup_from(body.setup), across)
+    return study.map_answer(lifter, setup_for(lifter, body.setup), across)
 
 
 @router.get("/lifters/{lifter_id}/squat/why-not")

@@ -339,6 +339,8 @@ class SettledSetupAnswer(BaseModel):
     settled_at: datetime
     model_version: str
     stale_because: list[str]
+    now_kg: float | None
+    """What it promises with today's facts, where it is out of date and still holds."""
 
 
 class HistoryAnswer(BaseModel):

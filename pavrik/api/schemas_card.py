@@ -21,6 +21,8 @@ class SquatCard(BaseModel):
     racks: list[RackAnswer]
     lean_deg: int
     shank_deg: int
+    crease_below_knee_m: float
+    depth_school: str
     predicted_max_kg: float
     settled_at: datetime
     reason: str

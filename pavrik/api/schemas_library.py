@@ -72,7 +72,7 @@ class FaultAnswer(BaseModel):
     seen: str
     phases: list[str]
     causes: list[str]
-    cost: str
+    watch: str
     caution: str
 
 
@@ -178,15 +178,6 @@ class SchoolsAnswer(BaseModel):
 
     schools: list[SchoolAnswer]
     club: dict[str, str]
-
-
-class AssumptionAnswer(BaseModel):
-    """One of the model's own starting values."""
-
-    name: str
-    value: float
-    unit: str
-    meaning: str
 
 
 class BarAnswer(BaseModel):

@@ -1,11 +1,52 @@
-"""Pavrik's own starting values, every one an *assumption*, in one place.
+"""Pavrik's own starting values, every one an *assumption*.
 
-Each has its unit and what it means; the coach sees them and may adjust them per lifter. They are
-tuned so that the sanity bands in ``tests/core/test_sanity_bands.py`` hold.
+Those of the model stand here and may be adjusted per lifter; they are tuned so that the sanity
+bands in ``tests/core/test_sanity_bands.py`` hold. Every other one is registered where it is used,
+with ``assume``; ``collected`` lists them all for the coach, with unit, meaning and source.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field, fields
-from typing import Any
+from importlib import import_module
+from pkgutil import walk_packages
+from typing import Any, TypeVar
+
+Key = TypeVar("Key", bound=object)
+OWN = "assumption"
+"""Source of a value that is Pavrik's own."""
+
+
+@dataclass(frozen=True)
+class Assumption:
+    """One starting value: what it means, in which unit, and where it is from."""
+
+    name: str
+    value: float
+    unit: str
+    meaning: str
+    source: str = OWN
+
+
+_registered: dict[str, Assumption] = {}
+
+
+def assume(name: str, value: float, unit: str, meaning: str, source: str = OWN) -> float:
+    """Register a starting value beside its use; the value. Raises ValueError where the name stands
+    for another one already."""
+    found = Assumption(name, float(value), unit, meaning, source)
+    if _registered.setdefault(name, found) != found:
+        raise ValueError(f"the assumption {name} is registered twice: give one of them a new name")
+    return value
+
+
+def assume_each(
+    name: str, values: Mapping[Key, float], unit: str, meaning: str, source: str = OWN
+) -> dict[Key, float]:
+    """Register a table of starting values, each as the name and its key."""
+    return {
+        key: assume(f"{name}_{key}".replace(" ", "_"), value, unit, f"{meaning}: {key}", source)
+        for key, value in values.items()
+    }
 
 
 def _assume(value: float, unit: str, meaning: str) -> Any:
@@ -106,9 +147,12 @@ class Assumptions:
 DEFAULT = Assumptions()
 
 
-def describe(assumptions: Assumptions = DEFAULT) -> list[dict[str, object]]:
-    """Every assumption as name, value, unit and meaning, for the screens."""
-    return [
-        {"name": f.name, "value": getattr(assumptions, f.name), **f.metadata}
-        for f in fields(assumptions)
+def collected(assumptions: Assumptions = DEFAULT) -> list[Assumption]:
+    """Every assumption of the core, the model's first, then the registered ones by name."""
+    core = import_module("pavrik.core")
+    for module in walk_packages(core.__path__, f"{core.__name__}."):
+        import_module(module.name)
+    of_the_model = [
+        Assumption(f.name, getattr(assumptions, f.name), **f.metadata) for f in fields(assumptions)
     ]
+    return of_the_model + [_registered[name] for name in sorted(_registered)]

@@ -83,14 +83,15 @@ class SpecialtyBarIn(Strict):
 
 
 class SquatSetupIn(Strict):
-    """One squat set-up. ``hip_above_knee_m`` null is the depth target in force."""
+    """One squat set-up. ``hip_above_knee_m`` null is the depth target in force, ``balance`` null
+    the school's; one that contradicts the school is refused."""
 
     bar_position: BarPositionName
     stance_m: StanceM
     toe_out_deg: ToeOutDeg
     heel_lift_m: HeelM = 0.0
     hip_above_knee_m: Annotated[float, Field(ge=-0.5, le=0.6)] | None = None
-    balance: Balance = "system"
+    balance: Balance | None = None
     grip_m: GripM | None = None
     specialty: SpecialtyBarIn | None = None
 

@@ -198,3 +198,4 @@ class PullSettledAnswer(PullHistoryAnswer):
     """The settled start and what changed since."""
 
     stale_because: list[str]
+    now_kg: float | None

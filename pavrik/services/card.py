@@ -11,6 +11,7 @@ from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import usual_grip_m
 from pavrik.core.squat.bench import ExactSetup, exact_setup
+from pavrik.core.squat.depth import depth_margin_m
 from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
@@ -21,7 +22,7 @@ from pavrik.services.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
 from pavrik.services.log_history import history
-from pavrik.services.model import pull_setup_from, setup_from
+from pavrik.services.model import pull_setup_from, setup_for, setup_from
 from pavrik.services.pull import PULL
 from pavrik.services.squat import SQUAT
 from pavrik.store import equipment, lifters
@@ -176,6 +177,8 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] 
         ],
         "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
         "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
+        "crease_below_knee_m": float(depth_margin_m(lifter.body, lifter.hip_above_knee_m(setup))),
+        "depth_school": lifter.schools.depth,
         **_settled(view),
     }
 
@@ -209,9 +212,10 @@ def furniture(
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         lifter, _ = model_of(inputs)
-        found = exact_setup(lifter, setup_from(setup), load_kg)
+        wanted = setup_for(lifter, setup)
+        found = exact_setup(lifter, wanted, load_kg)
         return {
-            "grip": vars(_grip(lifter, setup_from(setup), found, inputs)),
+            "grip": vars(_grip(lifter, wanted, found, inputs)),
             "racks": [
                 {"rack": name, **vars(fit)}
                 for name, fit in rack_advice(connection, found, float(lifter.body.foot_m))

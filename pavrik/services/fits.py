@@ -14,7 +14,7 @@ from uuid6 import uuid7
 from pavrik.core import MODEL_VERSION
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.fitting.staleness import changes_since
+from pavrik.core.fitting.staleness import changes_since, stored_wrong
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
 from pavrik.formats.model_requests import FitRequest
@@ -224,12 +224,16 @@ def settled_in(lift: str, connection: Connection, inputs: LifterInputs) -> Settl
     if settled is None:
         return None
     now = inputs.request.model_dump()
-    return SettledView(settled, changes_since(settled.inputs, now, lift))
+    return SettledView(
+        settled,
+        [*stored_wrong(settled.setup, settled.inputs), *changes_since(settled.inputs, now, lift)],
+    )
 
 
 def setup_of(fitting: Fitting, settled: setups.Settled) -> Any:
-    """The set-up of a settled record; fields that later versions dropped are left out."""
-    known = fitting.setup_type.model_fields.keys()
+    """The set-up of a settled record; fields that later versions dropped are left out, and the
+    balance, which the schools in the record's inputs say."""
+    known = fitting.setup_type.model_fields.keys() - {"balance"}
     return fitting.setup_type(**{k: v for k, v in settled.setup.items() if k in known})
 
 
@@ -249,10 +253,15 @@ def settled_view(
 ) -> dict[str, Any] | None:
     """The settled set-up as the bench shows it, or None."""
     with database.club(who.club_id) as connection:
-        view = settled_in(fitting.lift, connection, load_inputs(connection, lifter_id))
+        inputs = load_inputs(connection, lifter_id)
+        view = settled_in(fitting.lift, connection, inputs)
     if view is None:
         return None
-    return _shown(fitting, view.settled) | {"stale_because": view.stale_because}
+    now = fitting.predict(model_of(inputs)[0], setup_of(fitting, view.settled))
+    return _shown(fitting, view.settled) | {
+        "stale_because": view.stale_because,
+        "now_kg": now.predicted_max_kg if view.stale_because and not now.reasons else None,
+    }
 
 
 def settled_history(

@@ -62,11 +62,23 @@ def screens_from(request: ScreensIn) -> Screens:
     )
 
 
+def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, str]:
+    """Schools with the balance that a set-up names. Raises ValueError where they contradict."""
+    school = schools.get("squat_balance", balance)
+    if balance is not None and school != balance:
+        raise ValueError(
+            f"setup.balance is “{balance}” and schools.squat_balance is “{school}”: they mean the "
+            "same thing, give one of them"
+        )
+    return {**schools, "squat_balance": balance} if balance is not None else dict(schools)
+
+
 def lifter_from(
-    body: BodyIn, screens: ScreensIn, schools: Mapping[str, str] | None = None
-) -> Lifter:
-    """A lifter with assumed strengths."""
-    chosen = dict(schools or {})
+    body: BodyIn, screens: ScreensIn, schools: Mapping[str, str] | None = None,
+    balance: str | None = None,
+) -> Lifter:  # fmt: skip
+    """A lifter with assumed strengths; ``balance`` where a set-up names it."""
+    chosen = _with_balance(schools or {}, balance)
     for question, position in chosen.items():
         check_choice(question, position)
     made = make_body(body.sex, body.mass_kg, body.stature_m, body.segments.measured())
@@ -116,6 +128,12 @@ def setup_from(request: SquatSetupIn) -> SquatSetup:
     )
 
 
+def setup_for(lifter: Lifter, request: SquatSetupIn) -> SquatSetup:
+    """A set-up for a lifter of known schools. Raises ValueError where it contradicts them."""
+    _with_balance({"squat_balance": lifter.schools.balance}, request.balance)
+    return setup_from(request)
+
+
 def pull_setup_from(request: PullSetupIn) -> PullSetup:
     """A pull's set-up of a request in the core's terms."""
     height = request.bar_height_m
@@ -133,8 +151,7 @@ def pull_setup_from(request: PullSetupIn) -> PullSetup:
 
 def pose(request: SquatPoseRequest) -> PoseAnswer:
     """One fully specified squat pose."""
-    schools = {"squat_balance": request.setup.balance}
-    lifter = lifter_from(request.body, request.screens, schools)
+    lifter = lifter_from(request.body, request.screens, None, request.setup.balance)
     report = squat_pose(
         lifter, setup_from(request.setup), request.load_kg, float(radians(request.shank_deg))
     )

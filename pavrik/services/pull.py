@@ -205,8 +205,8 @@ def _explanations(report: PullReport) -> dict[str, str]:
     centre = one(report.loaded.centre_x_m)
     return {
         "predicted_max": f"{report.predicted_max_kg:.1f} kg is the load at which the "
-        f"{report.limiter.replace('_', ' ')} reach 100 % at the start; along the way to the knee "
-        f"{report.path_max_kg:.1f} kg. A static linkage: no speed, no bar whip, no skill",
+        f"{report.limiter.replace('_', ' ')} reach 100 % at the start; the way up is drawn "
+        "and not judged yet. A static linkage: no speed, no bar whip, no skill",
         "moments": f"knee {moments['knee']:.0f}, hip from the side {moments['hip_sagittal']:.0f}, "
         f"from the front {moments['hip_frontal']:.0f}, lower back {moments['lumbar']:.0f}, upper "
         f"back {moments['midback']:.0f} N m",
@@ -245,7 +245,7 @@ def start_answer(
         hardest_step=report.hardest_step,
         hardest_phase=report.path.phase[report.hardest_step],
         hardest_height_m=report.hardest_height_m,
-        path_max_kg=report.path_max_kg,
+        path_max_kg=report.predicted_max_kg,
         lat_moment_nm=report.lat_moment_nm,
         back_deg=one(degrees(report.pose.back_angle)),
         hip_over_knee_m=one(report.pose.legs.hip.z) - one(report.pose.legs.knee.z),

@@ -30,7 +30,7 @@ from pavrik.services.fits import (
     model,
 )
 from pavrik.services.lifter_inputs import LifterInputs
-from pavrik.services.model import fit_out, setup_from
+from pavrik.services.model import fit_out, setup_for
 from pavrik.store.database import Database
 
 NEAREST_REASONS = 4
@@ -75,7 +75,7 @@ def _draw(lifter: Lifter, fit: SquatFit) -> Iterator[Floats]:
 
 
 def _predict(lifter: Lifter, setup: SquatSetupIn) -> Prediction:
-    found = exact_setup(lifter, setup_from(setup), 0.0)
+    found = exact_setup(lifter, setup_for(lifter, setup), 0.0)
     return Prediction(found.predicted_max_kg, found.limiter, found.reasons)
 
 
@@ -110,7 +110,7 @@ def exact(
 ) -> ExactSetupAnswer:
     """One set-up of a lifter, searched thoroughly."""
     lifter = lifter_model(database, who, lifter_id)
-    return exact_answer(exact_setup(lifter, setup_from(setup), load_kg))
+    return exact_answer(exact_setup(lifter, setup_for(lifter, setup), load_kg))
 
 
 def leaders_of(answer: dict[str, Any]) -> list[CandidateOut]:

@@ -8,6 +8,7 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.fitting.deciding import Flip, deciding_words, input_words, what_decides
 from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.candidates import assess
@@ -18,7 +19,6 @@ from pavrik.core.squat.goals import Weights, goal_scores, weights_for
 from pavrik.core.squat.learning import learning_ladder
 from pavrik.core.squat.maps import Across, setup_map
 from pavrik.core.squat.natural_bottom import cost_per_centimetre, natural_bottom
-from pavrik.core.squat.path import PHASES
 from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.uncertainty import best_maxes_kg
@@ -74,7 +74,7 @@ def costs_of(
 
 def cost(request: CostRequest) -> CostAnswer:
     """The ``pavrik cost`` computation."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools, request.setup.balance)
     return costs_of(lifter, setup_from(request.setup), request.load_kg, request.amounts)
 
 
@@ -83,7 +83,7 @@ def path_of(lifter: Lifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
     found = exact_setup(lifter, setup, load_kg)
     return PathAnswer(
         progress=[float(p) for p in found.progress],
-        phases=list(PHASES),
+        phases=list(computed_phases("squat")),
         drawn=drawn_columns(found.path),
         ladder=[
             BarPathOut(**vars(path), range_m=path.range_m)
@@ -98,7 +98,7 @@ def path_of(lifter: Lifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
 
 def path(request: SquatAtLoadRequest) -> PathAnswer:
     """The ``pavrik path`` computation."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools, request.setup.balance)
     return path_of(lifter, setup_from(request.setup), request.load_kg)
 
 

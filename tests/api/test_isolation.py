@@ -128,7 +128,7 @@ QUERY = {
 FILES = {"/api/log/preview", "/api/log/import"}
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
         ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
-        ("POST", "/api/session/club"),
+        ("POST", "/api/session/club"), ("GET", "/api/lifts"),
         ("GET", "/api/shared/{token}")}  # fmt: skip
 
 

@@ -228,7 +228,12 @@ def test_a_refused_set_says_why_and_is_kept_until_it_is_given_up(platform):
     )
     page.click("Keep the amendment")
     page.see("One set was not taken", "was withdrawn in the meantime")
-    page.click("Understood, give it up")
+    page.click("Mend it")
+    page.not_see("One set was not taken")
+    page.see("You are amending a logged set")
+    page.click("Keep the amendment")
+    page.see("One set was not taken")
+    page.click("Give it up")
     page.not_see("One set was not taken")
 
 

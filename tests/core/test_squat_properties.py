@@ -181,3 +181,18 @@ def test_shoulders_and_stance_limit_gate():
 def test_screens_that_no_body_has_are_refused(bad):
     with pytest.raises(ValueError, match=r"take the screen again|no bar position"):
         make_screens(DEFAULT, **bad)
+
+
+@pytest.mark.parametrize(("above_m", "open_"), [(0.45, False), (-0.45, False), (-0.03, True)])
+def test_a_depth_that_the_thigh_does_not_reach_is_no_pose(above_m, open_):
+    """It was once drawn at another depth."""
+    setup = SquatSetup("low", 0.5, np.deg2rad(20), hip_above_knee_m=above_m)
+    found = squat_pose(default_lifter(DEFAULT_MAN), setup, 150, np.deg2rad(28))
+    assert bool(found.points) == open_
+    if open_:
+        hip, knee = found.points["hip"][2], found.points["knee"][2]
+        assert hip - knee == pytest.approx(above_m)
+        return
+    assert not found.feasible
+    where = "above" if above_m > 0 else "below"
+    assert f"does not reach a hip 45 cm {where} the knee" in found.reasons[0]

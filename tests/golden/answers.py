@@ -5,6 +5,7 @@ python -m tests.golden.answers        writes tests/golden/answers anew
 
 import json
 import sys
+from itertools import groupby
 from pathlib import Path
 from typing import Any
 
@@ -43,6 +44,8 @@ def short(value: Any) -> Any:
         return {key: short(item) for key, item in value.items() if key != "model_version"}
     if not isinstance(value, list):
         return value
+    if len(value) > MOST_NUMBERS and all(isinstance(item, str) for item in value):
+        return [f"{sum(1 for _ in same)} x {word}" for word, same in groupby(value)]
     if len(value) > MOST_NUMBERS and all(isinstance(item, int | float) for item in value):
         middle = value[len(value) // 2]
         return ["sum", short(float(sum(value))), short(value[0]), short(middle), short(value[-1])]

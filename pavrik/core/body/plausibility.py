@@ -3,9 +3,10 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
+from pavrik.core.assumptions import assume_each
 from pavrik.core.body.segments import STATURE_FRACTION
 
-SPREAD_SHARE: dict[str, float] = {
+_SPREADS = {
     "foot_m": 0.040,
     "ankle_height_m": 0.110,
     "shank_m": 0.045,
@@ -20,7 +21,10 @@ SPREAD_SHARE: dict[str, float] = {
     "hip_crease_m": 0.200,
     "knee_top_m": 0.200,
 }
-"""Standard deviation of a length as a share of its expected value at that stature: assumption."""
+SPREAD_SHARE = assume_each(
+    "length_spread", _SPREADS, "share",
+    "standard deviation of a length over what is expected at that stature",
+)  # fmt: skip
 
 ASK_AGAIN_SD = 3.0
 _STANDING = ("ankle_height_m", "shank_m", "thigh_m", "trunk_m", "head_neck_m")

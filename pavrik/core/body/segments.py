@@ -10,11 +10,21 @@ from typing import Literal
 
 import numpy as np
 
+from pavrik.core.assumptions import OWN, assume
 from pavrik.core.units import Floats
 
 Sex = Literal["male", "female"]
 Number = float | Floats
 
+_PUBLISHED = {
+    "foot_m",
+    "ankle_height_m",
+    "shank_m",
+    "thigh_m",
+    "trunk_m",
+    "upper_arm_m",
+    "forearm_m",
+}
 STATURE_FRACTION: dict[str, float] = {
     "foot_m": 0.152,
     "ankle_height_m": 0.039,
@@ -31,7 +41,13 @@ STATURE_FRACTION: dict[str, float] = {
     "knee_top_m": 0.031,
 }
 """Drillis & Contini (1966), from memory; grip, head_neck, the spacings and the two offsets (hip
-crease above the hip centre, top of the knee above the knee centre) are assumptions."""
+crease above the hip centre, top of the knee above the knee centre) are Pavrik's own."""
+for _segment, _share in STATURE_FRACTION.items():
+    assume(
+        f"{_segment.removesuffix('_m')}_of_stature", _share, "share",
+        f"{_segment.removesuffix('_m').replace('_', ' ')} over stature where it was not measured",
+        "Drillis & Contini (1966), from memory" if _segment in _PUBLISHED else OWN,
+    )  # fmt: skip
 
 SEGMENTS = tuple(STATURE_FRACTION)
 

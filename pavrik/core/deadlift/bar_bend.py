@@ -8,16 +8,20 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.units import GRAVITY_M_S2
 
 STEEL_PA = 200e9
 BETWEEN_COLLARS_M = 1.31
 """IPF technical rules, from memory: 1.31 to 1.32 m between the collars."""
 SLEEVE_M = 0.43
-DISC_M_PER_KG = 0.0012
-"""Thickness that a kilogram of discs takes on the sleeve: assumption."""
-PLAY_M = 0.003
-"""Free play of sleeves and plates: assumption."""
+DISC_M_PER_KG = assume(
+    "disc_thickness_m_per_kg",
+    0.0012,
+    "m per kg",
+    "thickness that a kilogram of discs takes on the sleeve",
+)
+PLAY_M = assume("sleeve_play_m", 0.003, "m", "free play of sleeves and plates")
 AXLE_WALL_M = 0.004
 AXLE_FROM_MM = 40.0
 

@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import PullCase, pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.report import with_shank
@@ -93,9 +94,11 @@ FAULTS: dict[str, PricedPull] = {
     "pull-upper-round": PricedPull(
         back_rounds, 0.03, "upper back rounds by {cm}: the spine pays, not the hips"
     ),
-    "stance-off": PricedPull(stance_moved, 0.05, "feet {cm} wider than settled"),
+    "pull-stance-off": PricedPull(stance_moved, 0.05, "feet {cm} wider than settled"),
     "grip-off": PricedPull(hands_moved, 0.06, "hands {cm} wider than settled"),
 }
+for _fault_id, _priced in FAULTS.items():
+    assume(f"usual_{_fault_id}", _priced.amount_m, "m", f"usual size: {_priced.words}")
 ONE_SIDED: dict[str, tuple[float, str]] = {
     "bar-swings": (0.02, "bar {cm} to one side in a mixed grip"),
     "one-side-down": (0.02, "hands {cm} off centre"),
@@ -140,7 +143,7 @@ def pull_costs(
         if np.any(pose.impossible):
             continue
         after = _held_kg(pose, mass)
-        if fault_id not in ("stance-off", "grip-off"):
+        if fault_id not in ("pull-stance-off", "grip-off"):
             after = min(after, before)
         moved = [float(np.squeeze(u)) for u in pose.under(load_kg).use]
         most = int(np.argmax(np.subtract(moved, uses)))

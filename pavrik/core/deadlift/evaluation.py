@@ -9,6 +9,7 @@ from typing import Any
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import PullCase
 from pavrik.core.deadlift.start import HeldPull, LoadedPull
 from pavrik.core.fitting.screens import abduction_limit
@@ -26,8 +27,7 @@ HELD_M = 0.005
 a lifter over."""
 LEG_HALF_M = 0.05
 HAND_HALF_M = 0.045
-PRESS_M = 0.025
-"""How far hands may press into the legs: assumption."""
+PRESS_M = assume("hand_press_m", 0.025, "m", "how far hands may press into the legs")
 _FLAG = 90.0
 _PER_METRE = 400.0
 """So that 1 cm counts like 4 deg when limits are compared."""

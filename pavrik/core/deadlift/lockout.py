@@ -4,14 +4,16 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import PullCase
 from pavrik.core.deadlift.start import HeldPull, effective_arm, upper_masses
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import leg_masses, squat_legs
 from pavrik.core.units import GRAVITY_M_S2, Floats
 
-BLADES_DOWN_M = 0.02
-"""How much lower the bar ends with the blades held down: assumption."""
+BLADES_DOWN_M = assume(
+    "blades_down_m", 0.02, "m", "how much lower the bar ends with the blades held down"
+)
 
 
 @dataclass(frozen=True)

@@ -9,6 +9,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import PullCase
 from pavrik.core.deadlift.start import (
     BAR_RADIUS_M,
@@ -17,17 +18,21 @@ from pavrik.core.deadlift.start import (
     effective_arm,
     hold_pull,
 )
+from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
-from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import Floats
 
 TO_KNEE = 14
 TO_LOCKOUT = 14
-THIGH_M = 0.08
-"""At lockout the bar hangs this far in front of the shoulder line, on the thighs: assumption."""
+THIGH_M = assume(
+    "bar_before_shoulder_at_lockout_m",
+    0.08,
+    "m",
+    "at lockout the bar hangs this far in front of the shoulder line, on the thighs",
+)
 _DENSE = 160
-PHASES = ("off the floor", "below the knee", "at the knee", "thigh", "lockout")
+PHASES = computed_phases("deadlift")
 
 
 @dataclass(frozen=True)
@@ -125,17 +130,10 @@ def _phases() -> list[str]:
     first = TO_KNEE // 2
     names = [PHASES[0]] * first + [PHASES[1]] * (TO_KNEE - first - 2) + [PHASES[2]] * 3
     rest = TO_KNEE + TO_LOCKOUT - len(names)
-    return names + [PHASES[3]] * (rest - 2) + [PHASES[4]] * 2
+    return names + [PHASES[3]] * rest
 
 
 def sticking(path: PullPath, load_kg: float) -> tuple[int, Floats]:
     """Step of the hardest point at a load, and the largest use along the way."""
     use = np.asarray(path.pose.under(load_kg).use.most).reshape(-1)
     return int(np.argmax(use)), use
-
-
-def path_max_kg(path: PullPath, mass_kg: float) -> tuple[float, int]:
-    """The load that the hardest point up to the knee still holds, and its step."""
-    loads = load_at_full_use(lambda kg: path.pose.under(kg).use.most, mass_kg).reshape(-1)
-    worst = int(np.argmin(loads[: path.knee_step + 1]))
-    return float(loads[worst]), worst

@@ -9,7 +9,7 @@ from pavrik.core.deadlift.cases import KNOWN_SHANK, PullCase, alike, pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls, room_m
 from pavrik.core.deadlift.lockout import Lockout, lockout
 from pavrik.core.deadlift.natural_start import NaturalStart, natural_start
-from pavrik.core.deadlift.path import PullPath, path_max_kg, pull_path, sticking
+from pavrik.core.deadlift.path import PullPath, pull_path, sticking
 from pavrik.core.deadlift.reasons import pull_reasons
 from pavrik.core.deadlift.start import HeldPull, LoadedPull, upper_masses
 from pavrik.core.deadlift.styles import PullSetup
@@ -35,7 +35,6 @@ class PullReport:
     path: PullPath
     hardest_step: int
     hardest_height_m: float
-    path_max_kg: float
     natural: NaturalStart
     reasons: list[str]
 
@@ -102,7 +101,6 @@ def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
     case, pose = placed.case, placed.pose
     way = pull_path(case, pose)
     hardest, _ = sticking(way, load_kg)
-    held, _ = path_max_kg(way, float(np.asarray(lifter.body.mass_kg)))
     return PullReport(
         setup=placed.setup,
         case=case,
@@ -116,7 +114,6 @@ def pull_report(lifter: Lifter, setup: PullSetup, load_kg: float) -> PullReport:
         path=way,
         hardest_step=hardest,
         hardest_height_m=float(way.bar_height_m()[hardest]),
-        path_max_kg=held,
         natural=natural_start(case, pose),
         reasons=placed.reasons,
     )

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
+from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.linkage.foot import FootPlacement, place_foot
@@ -18,8 +18,7 @@ from pavrik.core.strength.capacities import Capacities, hip_share, knee_share, w
 from pavrik.core.strength.use import JointMoments, Use, least_use
 from pavrik.core.units import GRAVITY_M_S2, Floats, Mask
 
-SHIN_M = 0.04
-"""Shank axis to the front of the shin: assumption."""
+SHIN_M = assume("shin_m", 0.04, "m", "shank axis to the front of the shin")
 BAR_RADIUS_M = 0.014
 
 

@@ -6,6 +6,7 @@ Stances and toes are usual ones (common practice, no source); competitors' means
 from dataclasses import dataclass
 from typing import Literal
 
+from pavrik.core.assumptions import assume
 from pavrik.core.units import radians
 
 Style = Literal[
@@ -63,8 +64,7 @@ COMPETING: tuple[Style, ...] = (
 SHANK_SET = frozenset({"trap_low", "trap_high", "romanian"})
 """Styles whose shins do not lean on the bar: their shank angle is found like the squat's."""
 TRAP = frozenset({"trap_low", "trap_high"})
-TRAP_HANDLES_M = 0.62
-"""Distance between a trap bar's handles: assumption."""
+TRAP_HANDLES_M = assume("trap_handles_m", 0.62, "m", "distance between a trap bar's handles")
 
 
 @dataclass(frozen=True)

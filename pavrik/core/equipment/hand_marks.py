@@ -3,9 +3,10 @@
 The ring marks are 0.81 m apart (IPF technical rules, from memory).
 """
 
+from pavrik.core.assumptions import assume
+
 RINGS_APART_M = 0.81
-HAND_SHARE_OF_STATURE = 0.048
-"""Breadth of the hand: assumption."""
+HAND_SHARE_OF_STATURE = assume("hand_share_of_stature", 0.048, "share", "breadth of the hand")
 _FINGERS = ("index finger", "middle finger", "ring finger", "little finger")
 
 

@@ -6,13 +6,15 @@ are smaller (common practice, no source).
 
 from collections.abc import Sequence
 
+from pavrik.core.assumptions import assume
+
 LIGHT_DISCS = "light discs"
 """What a gym owns them as."""
-FULL_DISC_KG = 15.0
-"""From this weight on discs are taken to be of full diameter: assumption."""
+FULL_DISC_KG = assume(
+    "full_disc_from_kg", 15.0, "kg", "from this weight on discs are taken to be of full diameter"
+)
 BAR_HEIGHT_M = 0.225
-SMALL_DISC_M = 0.16
-"""Usual radius of a 10 kg disc: assumption."""
+SMALL_DISC_M = assume("small_disc_radius_m", 0.16, "m", "usual radius of a 10 kg disc")
 
 
 def stands_low(per_side: Sequence[float], light_discs: bool) -> bool:

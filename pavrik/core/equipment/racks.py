@@ -3,12 +3,16 @@
 from dataclasses import dataclass
 from math import floor, sin
 
-HOOK_CLEARANCE_M = 0.02
-"""Least that the bar must rise to clear the lip: assumption."""
+from pavrik.core.assumptions import assume
+
+HOOK_CLEARANCE_M = assume(
+    "hook_clearance_m", 0.02, "m", "least that the bar must rise to clear the lip"
+)
 MOST_DIP_M = 0.10
 FOOT_HALF_BREADTH_M = 0.05
-SAFETY_MARGIN_M = 0.04
-"""Safeties stand this far below the bar at the bottom: assumption."""
+SAFETY_MARGIN_M = assume(
+    "safety_margin_m", 0.04, "m", "safeties stand this far below the bar at the bottom"
+)
 
 
 @dataclass(frozen=True)

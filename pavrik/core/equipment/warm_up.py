@@ -4,15 +4,24 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import combinations_with_replacement, pairwise
 
+from pavrik.core.assumptions import assume
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar, loadings_between
 
 SHARES = (0.40, 0.55, 0.70, 0.82, 0.92)
 REPS = (5, 5, 3, 2, 1)
 EMPTY_REPS = 8
-WINDOW = 0.06
-"""Share of the work load that a step may lie beside its usual share: assumption."""
-DISC_SHARE = 0.02
-"""A disc handled on each side is worth as much as a step that lies this far off: assumption."""
+WINDOW = assume(
+    "warm_up_window",
+    0.06,
+    "share",
+    "share of the work load that a step may lie beside its usual share",
+)
+DISC_SHARE = assume(
+    "warm_up_disc_share",
+    0.02,
+    "share",
+    "a disc handled on each side is worth as much as a step that lies this far off",
+)
 TRIED, KEPT = 15, 20
 """Loadings tried for a step, and ways kept after it."""
 LEFT_OUT = 5.0

@@ -12,6 +12,8 @@ from functools import cache
 from importlib.resources import files
 from typing import Any, Literal
 
+from pavrik.core.lifts.phases import PHASES, phase_ids
+
 Lift = Literal["squat", "deadlift"]
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
@@ -46,7 +48,8 @@ class Cause:
 
 @dataclass(frozen=True)
 class Fault:
-    """What is seen, in which phases; ``cost`` names the change of pose that the model prices."""
+    """What is seen, in which phases. ``watch`` says what to look at where the model has no price
+    for it; empty where it has one."""
 
     id: str
     lift: Lift
@@ -54,7 +57,7 @@ class Fault:
     seen: str
     phases: tuple[str, ...]
     causes: tuple[str, ...]
-    cost: str
+    watch: str = ""
     caution: str = ""
     """Where it can hurt: shown beside it."""
 
@@ -132,11 +135,11 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
     """Catalogue from its JSON. Raises ValueError listing every broken reference."""
     catalogue = Catalogue(
         version=data["version"],
-        phases={lift: tuple(phases) for lift, phases in data["phases"].items()},
+        phases={lift: phase_ids(lift) for lift in PHASES},
         faults={
             f["id"]: Fault(
                 f["id"], f["lift"], f["name"], f["seen"],
-                tuple(f["phases"]), tuple(f["causes"]), f["cost"], f.get("caution", ""),
+                tuple(f["phases"]), tuple(f["causes"]), f.get("watch", ""), f.get("caution", ""),
             )
             for f in data["faults"]
         },

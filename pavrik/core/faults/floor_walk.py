@@ -7,14 +7,20 @@ fatigue. A pain flag ends the walk.
 from dataclasses import dataclass
 from typing import Literal
 
+from pavrik.core.assumptions import assume
+
 HONEST_STEP_KG, HONEST_STEP_SHARE = 5.0, 0.02
 NOTHING_SAID_KG, NOTHING_SAID_SHARE = 20.0, 0.10
 LEG_GAP_KG = 90.0
 BENT_KNEES_DEG = 55.0
 MOSTLY_REBOUND = 0.5
 REBOUND_FLATTERS = 0.04
-LONG_WAIT_S = 2.0
-"""Seconds by which the wait before heavy pulls exceeds that before light ones: assumption."""
+LONG_WAIT_S = assume(
+    "long_wait_s",
+    2.0,
+    "s",
+    "seconds by which the wait before heavy pulls exceeds that before light ones",
+)
 
 State = Literal["yes", "no", "unknown"]
 

@@ -10,14 +10,21 @@ from functools import cache
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.faults.rep_table import Booleans
 from pavrik.core.units import Floats
 
 CENTRE, STEP = 0.85, 0.10
 """The slope is per tenth of the max, seen from 85 %."""
 PRIOR_MEAN = np.array([-1.5, 1.0])
-PRIOR_SD = np.array([2.5, 1.5])
-"""Weak: even chance anywhere from light to beyond the max, slope of either sign: assumption."""
+PRIOR_SD = np.array(
+    [
+        assume("onset_prior_level_sd", 2.5, "log odds", "weak prior of a fault's level at the max"),
+        assume(
+            "onset_prior_slope_sd", 1.5, "log", "weak prior of how fast a fault comes with load"
+        ),
+    ]
+)
 BIN = 0.005
 LEAST_REPS = 15
 LEAST_FAULTS = 3

@@ -51,7 +51,7 @@ def _shape_problem(entry: OwnEntry) -> str | None:
 def _fault(entry: OwnEntry, body: dict[str, Any]) -> Fault:
     return Fault(
         entry.id, body["lift"], body["name"], body["seen"], tuple(body["phases"]),
-        tuple(body["causes"]), "none",
+        tuple(body["causes"]), "what it does to the lift: nobody has priced it",
     )  # fmt: skip
 
 

@@ -6,6 +6,7 @@ from typing import Any
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import KNOWN_SHANK, alike, pull_case, pull_strengths
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.fitting.lifter import Lifter
@@ -17,13 +18,16 @@ from pavrik.core.strength.in_load import PosesInLoad, in_load
 from pavrik.core.strength.inverse import Inferred, Observed, inferred, most_likely, nothing_known
 from pavrik.core.units import Floats
 
-DOUBT_PER_DEG = 0.015
-"""Log error of a best per degree by which its set-up oversteps what this body can hold: the set-up
-on record is not what was done, or not to depth. Assumption."""
+DOUBT_PER_DEG = assume(
+    "best_doubt_per_deg",
+    0.015,
+    "log per deg",
+    "log error of a best per degree by which its set-up oversteps what this body can hold",
+)
 
 
-LAGS, LEADS = 0.06, 0.12
-"""Log of lifted over predicted from which a lift stands out: assumption."""
+LAGS = assume("lift_lags", 0.06, "log", "predicted over lifted from which a lift lags")
+LEADS = assume("lift_leads", 0.12, "log", "lifted over predicted from which a lift stands out")
 
 
 @dataclass(frozen=True)

@@ -40,6 +40,15 @@ def _screen_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str
     return changes
 
 
+def stored_wrong(setup: Mapping[str, Any], inputs: Mapping[str, Any]) -> list[str]:
+    """What a settled set-up says that its own inputs contradict: earlier versions stored every
+    squat as balanced by the combined mass centre, whatever the school."""
+    said, school = setup.get("balance"), inputs.get("schools", {}).get("squat_balance")
+    if said is None or school is None or said == school:
+        return []
+    return [f"it was stored with the balance “{said}” while the school was “{school}”"]
+
+
 OF_LIFT = {"squat": ("squat_",), "deadlift": ("pull_", "grip_")}
 """Schools that matter to a lift, by the start of their names."""
 

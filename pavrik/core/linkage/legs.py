@@ -73,17 +73,22 @@ def _sagittal_thigh(body: Body, knee: Point) -> tuple[Floats, Floats, Mask]:
 
 def elevation_at_depth(
     body: Body, foot: FootPlacement, shank: Number, hip_above_knee_m: Number
-) -> Floats:
-    """Thigh elevation seen from the side, in rad, at which the hip is that far above the knee."""
+) -> tuple[Floats, Mask]:
+    """Thigh elevation seen from the side, in rad, at which the hip is that far above the knee, and
+    where the thigh does not reach that far."""
     length, _, _ = _sagittal_thigh(body, _knee(body, foot, np.asarray(shank)))
-    sine = hip_above_knee_m / np.where(length > 0, length, 1.0)
-    return np.asarray(np.arcsin(np.clip(sine, -1.0, 1.0)))
+    sine = np.asarray(hip_above_knee_m / np.where(length > 0, length, 1.0))
+    return np.asarray(np.arcsin(np.clip(sine, -1.0, 1.0))), np.abs(sine) > 1.0
 
 
-def squat_legs(body: Body, foot: FootPlacement, shank: Number, thigh_elevation: Number) -> LegPose:
+def squat_legs(
+    body: Body, foot: FootPlacement, shank: Number, thigh_elevation: Number,
+    out_of_reach: Mask | bool = False,
+) -> LegPose:  # fmt: skip
     """Leg with its shank leaning ``shank`` along the toes and its thigh raised from horizontal.
 
     Angles in rad; an elevation above a quarter turn puts the hip in front of the knee.
+    ``out_of_reach`` marks where the elevation stands for a depth that the thigh does not reach.
     """
     shank_angle = np.asarray(shank, dtype=np.float64)
     knee = _knee(body, foot, shank_angle)
@@ -94,7 +99,7 @@ def squat_legs(body: Body, foot: FootPlacement, shank: Number, thigh_elevation: 
         np.asarray(body.hip_spacing_m) / 2,
         knee.z + length * np.sin(elevation),
     )
-    return _leg_pose(body, foot, shank_angle, knee, hip, missing)
+    return _leg_pose(body, foot, shank_angle, knee, hip, missing | out_of_reach)
 
 
 def legs_below_shoulder(

@@ -8,6 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
 from datetime import date, timedelta
 
+from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
 from pavrik.core.faults.logged import LoggedFault, LoggedSet, competition_sets
 from pavrik.core.prescription.ability import ability_of
@@ -21,16 +22,23 @@ MOST_STEP_NOVICE = 0.05
 RPE_TOLERANCE = 0.5
 KG_SHARE_PER_RPE = 0.03
 """One point of RPE is about 3 % of the load: common practice, no source."""
-FAULT_CUT = {1: 0.0, 2: 0.05, 3: 0.10}
-"""Share taken off for a fault seen twice, by its worst severity: assumption."""
-PAIN_CAP_SHARE = 0.70
-"""Most of the estimated max while a pain flag stands: assumption."""
+FAULT_CUT = assume_each(
+    "fault_cut", {1: 0.0, 2: 0.05, 3: 0.10}, "share",
+    "taken off the session for a fault seen twice, by its worst severity",
+)  # fmt: skip
+PAIN_CAP_SHARE = assume(
+    "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
+)
 NAMED_JUMP = 0.10
 TEST_RPE = 9.5
 """A single from this RPE on is a test."""
 REPEATED = 2
-FLOOR_DAYS = 28
-"""How long clean work stands as the least that is asked for again: assumption."""
+FLOOR_DAYS = assume(
+    "clean_work_stands_days",
+    28,
+    "days",
+    "how long clean work stands as the least that is asked for again",
+)
 CLEAR = 2
 """Severity from which a fault keeps a set from being clean."""
 

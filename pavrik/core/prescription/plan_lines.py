@@ -4,6 +4,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
+from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.faults.logged import COMPETITION
 from pavrik.core.prescription.ability import ability_of
@@ -33,8 +34,12 @@ from pavrik.core.strength.estimated_max import load_for
 
 FROM_FLOOR = frozenset({COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"})
 LEAST_RPE = 5.0
-LIGHTER = 0.92
-"""Share of its usual load that a special keeps in a light week: assumption."""
+LIGHTER = assume(
+    "light_week_special_share",
+    0.92,
+    "share",
+    "share of its usual load that a special keeps in a light week",
+)
 TECHNIQUE_SHARE = 0.99
 """A technique line stays this far below its cap."""
 BACK = "lower back"
@@ -45,8 +50,9 @@ BY_FEEL: Mapping[str, str] = {"squat": "split squat", "deadlift": "hip thrust"}
 """What stands in for a second straight-bar day where the back hurts: common practice."""
 RUNGS: Mapping[str, tuple[str, ...]] = {"squat": ("goblet squat", "split squat")}
 """What is done where the screens close the lift itself: common practice."""
-TEST_SHARE = 0.90
-"""A single below this share of the expected max tests nothing: assumption."""
+TEST_SHARE = assume(
+    "least_test_share", 0.90, "share", "a single below this share of the expected max tests nothing"
+)
 
 
 def _rest_s(reps: int, rpe: float | None) -> int:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Literal
 
+from pavrik.core.assumptions import assume_each
 from pavrik.core.strength.estimated_max import load_for
 
 WeekRole = Literal["build", "strengthen", "sharpen", "light", "test"]
@@ -51,8 +52,10 @@ reviews, from memory)."""
 PRIMER_DAYS, NO_SPECIAL_DAYS = 2, 10
 EASY = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
 PRIMER = (Dose(2, 2, share=0.60),)
-GROWTH: dict[str, float] = {"novice": 0.0075, "trained": 0.004, "advanced": 0.002}
-"""Expected gain of the max per week of work, as a share: assumption."""
+GROWTH = assume_each(
+    "growth", {"novice": 0.0075, "trained": 0.004, "advanced": 0.002}, "share per week",
+    "expected gain of the max in a week of work, by training age",
+)  # fmt: skip
 
 
 def week_roles(weeks: int, ends: Literal["meet", "test", "open"]) -> list[WeekRole]:

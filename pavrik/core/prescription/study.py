@@ -3,6 +3,7 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
+from pavrik.core.assumptions import assume_each
 from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause
@@ -27,8 +28,10 @@ from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import COMPETITION, Loading, pull_loadings, squat_loadings
 from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
-UNKNOWN_MAX_SHARE = {"squat": 1.4, "deadlift": 1.7}
-"""Body masses taken for a lift that was never logged, to draw the variations: assumption."""
+UNKNOWN_MAX_SHARE = assume_each(
+    "unknown_max", {"squat": 1.4, "deadlift": 1.7}, "body masses",
+    "taken for a lift that was never logged, to draw its variations",
+)  # fmt: skip
 UNKNOWN_RATIO = 0.85
 TIRED = frozenset({"lower_back", "upper_back"})
 CausesOf = Callable[[FaultKnowledge], Sequence[RankedCause]]

@@ -2,13 +2,15 @@
 
 from collections.abc import Mapping
 
-HARD_RPE = 6.5
+from pavrik.core.assumptions import assume
+
+HARD_RPE = assume("hard_set_rpe", 6.5, "RPE", "a set counts as hard from here, four reps left")
 HARD_SHARE_OF_LIMITER = 0.85
 """A set counts for every capacity whose use is at least this share of the most used one's."""
 
 
 def is_hard(rpe: float | None) -> bool:
-    """A set counts as hard from RPE 6.5 on, about four reps before failure: assumption."""
+    """A set counts as hard from RPE 6.5 on, about four reps before failure."""
     return rpe is not None and rpe >= HARD_RPE
 
 

@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Callable, Sequence
 
+from pavrik.core.assumptions import assume
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RULED_OUT, RankedCause
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge
@@ -16,8 +17,12 @@ MOST_CAUSES = 2
 LEAST_FAULTY = 2
 RECENT = 40
 """Sets in which a fault must still be seen to be worked on."""
-LIMITER_WEIGHT = 0.6
-"""A limiter that the fit names without any fault in the log is weaker evidence: assumption."""
+LIMITER_WEIGHT = assume(
+    "limiter_weight",
+    0.6,
+    "share",
+    "a limiter that the fit names without any fault in the log is weaker evidence",
+)
 SLACK = frozenset({"no-slack", "slack-lost"})
 SLACK_SHARE, SLACK_STEP_KG = 0.6, 2.5
 """The bar of the slack drill as a share of the lifter's own max: common practice."""

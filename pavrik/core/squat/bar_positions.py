@@ -6,7 +6,7 @@ from typing import Literal
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
+from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Body
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.units import Floats, radians
@@ -35,11 +35,22 @@ SHELVES: dict[BarPosition, Shelf] = {
     "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.30),
     "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.40),
 }
-"""All *assumptions*. Hands: front just outside the shoulders, high a thumb beyond them, low with
-the middle finger about on the ring (common practice, no source)."""
+"""Hands: front just outside the shoulders, high a thumb beyond them, low with the middle finger
+about on the ring (common practice, no source)."""
 
 SAFETY_BAR = Shelf("safety bar", 0.045, 0.02, 34.0, 0.0, handles=True)
-"""A bar with a yoke and handles in front: its centre hangs before the neck (assumption)."""
+"""A bar with a yoke and handles in front: its centre hangs before the neck."""
+for _shelf in (*SHELVES.values(), SAFETY_BAR):
+    for _field, _unit, _meaning in (
+        ("beyond_shoulder_m", "m", "bar centre past the shoulder line"),
+        ("forward_m", "m", "bar centre forward of the trunk's axis"),
+        ("holds_lean_deg", "deg", "lean that is held well"),
+        ("hands_beyond_shoulders_m", "m", "usual hands beyond the shoulders"),
+    ):
+        assume(
+            f"{_shelf.name}_{_field}".replace(" ", "_"), getattr(_shelf, _field), _unit,
+            f"{_shelf.name}: {_meaning}",
+        )  # fmt: skip
 
 
 def bar_place(body: Body, position: BarPosition, assumed: Assumptions) -> BarPlace:

@@ -1,13 +1,14 @@
 """What a fault costs at this lifter's load: kilograms, share, limiter, and the pose as a ghost.
 
 The disturbed pose is loaded until the first capacity is used up; the difference to the undisturbed
-squat is the price. Amounts are usual sizes of the fault: *assumptions*, changed by the coach.
+squat is the price. Amounts are usual sizes of the fault, changed by the coach.
 """
 
 from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.price import Price, one_leg_share
 from pavrik.core.squat import disturbances as disturb
@@ -59,6 +60,8 @@ FAULTS: dict[str, Priced] = {
     "stance-off": Priced(disturb.stance, 0.05, "m", "feet {amount} wider than settled"),
     "toes-off": Priced(disturb.toes, 8.0, "deg", "toes {amount} further out than settled"),
 }
+for _fault_id, _priced in FAULTS.items():
+    assume(f"usual_{_fault_id}", _priced.amount, _priced.unit, f"usual size: {_priced.words}")
 UNEVEN: dict[str, tuple[float, str]] = {
     "uneven-bar": (0.03, "bar {amount} off centre"),
     "hip-shift": (0.03, "hips {amount} to one side"),

@@ -9,6 +9,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.lifts.phases import progress_at
 from pavrik.core.linkage.legs import elevation_at_depth, squat_legs
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.evaluation import BOTTOM, SquatCase
@@ -17,7 +18,7 @@ from pavrik.core.squat.path import lower_half
 from pavrik.core.squat.setup import BreakSchool
 from pavrik.core.units import Floats
 
-OUT_OF_THE_HOLE = np.array([0.9])
+OUT_OF_THE_HOLE = np.array([progress_at("out of the hole")])
 _SHANKS = 121
 
 
@@ -55,7 +56,7 @@ def hips_early(squat: Undisturbed, rise_m: float) -> HeldPose:
     def standing_on(angle: Floats) -> HeldPose:
         knee = foot.ankle.z + case.body.shank_m * np.cos(angle)
         legs = squat_legs(
-            case.body, foot, angle, elevation_at_depth(case.body, foot, angle, hip - knee)
+            case.body, foot, angle, *elevation_at_depth(case.body, foot, angle, hip - knee)
         )
         return hold(
             case.body, legs, case.bar, case.balance, case.capacities, case.assumed,
@@ -122,8 +123,9 @@ def knees_stay(squat: Undisturbed, share: float) -> HeldPose:
     hip = normal.legs.hip.z
     foot = case.foot()
     knee = foot.ankle.z + case.body.shank_m * np.cos(shank)
-    elevation = elevation_at_depth(case.body, foot, shank, hip - knee)
-    legs = squat_legs(case.body, foot, shank, elevation)
+    legs = squat_legs(
+        case.body, foot, shank, *elevation_at_depth(case.body, foot, shank, hip - knee)
+    )
     return hold(
         case.body, legs, case.bar, case.balance, case.capacities, case.assumed, case.floor_spread
     )

@@ -2,7 +2,7 @@
 
 max: predicted max. muscle: moment at the target joint per kg of load times the joint's range.
 mobility: range used at ankle, knee and hip. learning: what the screens leave free, and how easily
-the bar is put down. sparing: least moment at the flagged joint. Weights: *assumptions*, shown.
+the bar is put down. sparing: least moment at the flagged joint. Weights are shown.
 """
 
 from collections.abc import Sequence
@@ -11,6 +11,7 @@ from typing import Literal
 
 import numpy as np
 
+from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.cases import case_for
@@ -27,10 +28,13 @@ GOAL_WEIGHTS: dict[str, Weights] = {
     "sport": {"max": 0.4, "mobility": 0.4, "learning": 0.2},
     "health": {"learning": 0.4, "mobility": 0.3, "sparing": 0.3},
 }
-NOVICE_LEARNING = 0.3
-PAIN_SPARING = 0.4
-SCHOOL_PRIOR = 0.03
-"""Added to the score of the positions that the club's school prefers."""
+for _goal, _weights in GOAL_WEIGHTS.items():
+    assume_each(f"goal_{_goal}", _weights, "share", f"weight of a part for the goal {_goal}")
+NOVICE_LEARNING = assume("novice_learning", 0.3, "share", "weight of learning for a novice")
+PAIN_SPARING = assume("pain_sparing", 0.4, "share", "weight of sparing where something hurts")
+SCHOOL_PRIOR = assume(
+    "school_prior", 0.03, "share", "added to the positions that the club's school prefers"
+)
 _PREFERRED: dict[BarSchool, tuple[BarPosition, ...]] = {
     "model": (),
     "upright": ("high", "front"),

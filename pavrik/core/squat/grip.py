@@ -8,12 +8,17 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.body.segments import Body
 from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.bar_positions import Shelf, bar_places
 
-MOST_FOLD_DEG = 160.0
-"""Elbow flexion that most reach with the shoulder girdle's help: assumption."""
+MOST_FOLD_DEG = assume(
+    "elbow_most_fold_deg",
+    160.0,
+    "deg",
+    "elbow flexion that most reach with the shoulder girdle's help",
+)
 FRONT_FOLD_DEG = 165.0
 PALM_M = 0.08
 """In the front rack the wrist is bent back: the bar lies this far off the forearm's line."""

@@ -12,7 +12,6 @@ from pavrik.core.units import Floats, radians
 STEPS = 25
 UPRIGHT = np.pi / 2
 """Standing with the bar: the thigh is plumb, the shank leans a little, the knee is unlocked."""
-PHASES = ("set", "descent", "bottom", "out of the hole", "middle", "finish")
 
 
 def legs_along(
@@ -30,8 +29,8 @@ def legs_along(
     """
     standing = radians(assumed.standing_shank_deg)
     shank = standing + (bottom_shank - standing) * progress ** BREAK_EXPONENT[break_school]
-    bottom = elevation_at_depth(body, foot, bottom_shank, hip_above_knee_m)
-    return squat_legs(body, foot, shank, UPRIGHT + (bottom - UPRIGHT) * progress)
+    bottom, beyond = elevation_at_depth(body, foot, bottom_shank, hip_above_knee_m)
+    return squat_legs(body, foot, shank, UPRIGHT + (bottom - UPRIGHT) * progress, beyond)
 
 
 def whole_progress(steps: int = STEPS) -> Floats:

@@ -39,6 +39,11 @@ def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     return reasons
 
 
+def _beside_knee(hip_above_knee_m: float) -> str:
+    where = "below" if hip_above_knee_m < 0 else "above"
+    return f"{abs(hip_above_knee_m) * 100:.0f} cm {where} the knee"
+
+
 def limit_reasons(
     lifter: Lifter,
     setup: SquatSetup,
@@ -53,8 +58,9 @@ def limit_reasons(
     sentences = {
         "balance": "no lean of the trunk balances over mid-foot at this depth: more ankle bend, "
         "a higher heel or a shallower target is needed",
-        "reach": f"a stance of {setup.stance_m * 100:.0f} cm is too wide for the thigh: stand "
-        "narrower",
+        "reach": f"with the feet {setup.stance_m * 100:.0f} cm apart the thigh does not reach a "
+        f"hip {_beside_knee(lifter.hip_above_knee_m(setup))}: stand narrower, or choose another "
+        "depth",
         "strength": "the body alone asks more than the strengths allow here: check the strengths "
         "and the body mass",
         "closing": f"the hip would close {closing_deg:.0f}°, {{over:.1f}}° more than the "

@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
+from pavrik.core.assumptions import assume_each
 from pavrik.core.linkage.balance import BalanceSchool
 from pavrik.core.squat.bar_positions import SHELVES, BarPosition, Shelf
 from pavrik.core.squat.depth import DepthTarget
@@ -11,12 +12,10 @@ BreakSchool = Literal["together", "hips_first", "knees_first"]
 WidthSchool = Literal["moderate", "wide"]
 KneesSchool = Literal["free", "held"]
 BarSchool = Literal["model", "upright", "low"]
-BREAK_EXPONENT: dict[BreakSchool, float] = {
-    "together": 1.0,
-    "hips_first": 1.8,
-    "knees_first": 0.6,
-}
-"""Shank lean follows the thigh's progress to this power: *assumptions*."""
+_EXPONENTS: dict[BreakSchool, float] = {"together": 1.0, "hips_first": 1.8, "knees_first": 0.6}
+BREAK_EXPONENT = assume_each(
+    "break_exponent", _EXPONENTS, "power", "shank lean follows the thigh's progress to this power"
+)
 
 
 @dataclass(frozen=True)

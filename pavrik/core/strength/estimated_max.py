@@ -11,11 +11,13 @@ from functools import lru_cache
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
+
 TRUSTED_REPS = 10
 LEAST_TRUSTED_RPE = 6.0
 """Below it a lifter cannot tell how many reps are left: common practice, no source."""
-LEVEL_ERROR, RPE_ERROR = 0.03, 0.015
-"""Log error of yesterday's level, and of half a point of RPE: assumptions."""
+LEVEL_ERROR = assume("level_error", 0.03, "log", "error (sd) of yesterday's estimated max")
+RPE_ERROR = assume("rpe_error", 0.015, "log", "error (sd) of half a point of RPE in the max")
 MOST_REPS = 20
 _TABLE_SHARE = (1.0, 0.955, 0.922, 0.892, 0.863, 0.837, 0.811, 0.786, 0.762, 0.739, 0.707, 0.680)
 

@@ -1,6 +1,6 @@
 """What a variation is worth for a goal, beside the competition lift (1), by a stated formula.
 
-Assumptions all: the formulas say what is compared, not how much it matters.
+The formulas say what is compared, not how much it matters.
 """
 
 from dataclasses import dataclass

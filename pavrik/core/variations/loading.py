@@ -10,12 +10,14 @@ from functools import cache, partial
 
 import numpy as np
 
+from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.deadlift.drawing import draw_pull
 from pavrik.core.deadlift.path import PHASES as PULL_PHASES
 from pavrik.core.deadlift.path import PullPath, pull_path
 from pavrik.core.deadlift.report import PlacedPull, place_pulls
 from pavrik.core.deadlift.styles import PullSetup, usual_setup
 from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifts.phases import progress_at
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import squat_legs
 from pavrik.core.squat.bar_positions import SAFETY_BAR
@@ -32,9 +34,14 @@ from pavrik.core.variations.catalogue import Knob, Variation
 EFFORT = 0.80
 """Share of its own max at which a variation is compared."""
 SQUAT_PHASES = ("bottom", "out of the hole", "middle", "finish")
-_PROGRESS = np.array([1.0, 0.85, 0.6, 0.25])
-_HINGE_SHANK_DEG, _HINGE_THIGH_DEG = 2.0, (47.0, 58.0, 70.0, 82.0)
-"""Shank lean and thigh above horizontal of a good morning, bottom to top: assumption."""
+_PROGRESS = np.array([progress_at(phase) for phase in SQUAT_PHASES])
+_HINGE_SHANK_DEG = assume("hinge_shank_deg", 2.0, "deg", "shank lean of a good morning")
+_HINGE_THIGH_DEG = tuple(
+    assume_each(
+        "hinge_thigh_deg", dict(zip(SQUAT_PHASES, (47.0, 58.0, 70.0, 82.0), strict=True)), "deg",
+        "thigh above horizontal in a good morning",
+    ).values()
+)  # fmt: skip
 _ALIKE = {"lowering": "below the knee", "descent": "bottom", "between reps": "off the floor",
           "slack": "off the floor", "grip": "off the floor", "approach": "off the floor",
           "set": "finish"}  # fmt: skip

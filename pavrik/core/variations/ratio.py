@@ -11,13 +11,22 @@ from datetime import date
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.faults.knowledge import competition_trend
 from pavrik.core.faults.logged import LoggedSet, best_of_days
 
-DAY_ERROR = 0.045
-"""Error (sd, log) of one day's ratio: both estimates and the day's form. Assumption."""
-DRIFT_PER_DAY = 0.004
-"""Doubt (sd, log) that one day adds; about 0.04 in three months. Assumption."""
+DAY_ERROR = assume(
+    "ratio_day_error",
+    0.045,
+    "log",
+    "error (sd, log) of one day's ratio: both estimates and the day's form",
+)
+DRIFT_PER_DAY = assume(
+    "ratio_drift_per_day",
+    0.004,
+    "log",
+    "doubt (sd, log) that one day adds; about 0.04 in three months",
+)
 _BAND_SD = 1.2816
 
 

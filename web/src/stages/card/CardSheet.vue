@@ -9,6 +9,13 @@ const props = defineProps<{ card: Schemas['CardAnswer'] }>()
 const { cm, kg } = useUnits()
 const squat = computed(() => props.card.squat)
 const pull = computed(() => props.card.deadlift)
+/** How deep, as the school in force wants it. */
+const depth = computed(() => {
+  const below = squat.value?.crease_below_knee_m ?? 0
+  const on = squat.value?.depth_school === 'box' ? ', on the box' : ''
+  if (Math.abs(below) < 0.005) return `Crease of the hip level with the top of the knee${on}.`
+  return `Crease of the hip ${cm(Math.abs(below))} ${below > 0 ? 'below' : 'above'} the top of the knee${on}.`
+})
 </script>
 
 <template>
@@ -31,7 +38,7 @@ const pull = computed(() => props.card.deadlift)
           <dd class="words">hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–' }}<small>{{ r.problem ?? `dip ${cm(r.dip_m, 0)}; pins ${cm(r.safety_below_m, 0)} under the bar at the bottom` }}</small></dd>
         </div>
       </dl>
-      <p class="small soft">At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°. Hip crease just below the top of the knee. Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on {{ dayOf(squat.settled_at) }}.</p>
+      <p class="small soft">At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°. {{ depth }} Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on {{ dayOf(squat.settled_at) }}.</p>
     </template>
     <template v-if="pull">
       <h2>Deadlift, {{ pull.style }}</h2>

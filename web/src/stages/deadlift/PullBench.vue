@@ -32,8 +32,7 @@ const across = ref<Across>('toe_out_deg')
 const { costs, map, deciding, history } = usePullStudy(props.lifterId, live, load, tab, across)
 const faultShown = ref<string | null>(null)
 const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: Infinity, queryFn: () => answered(client.GET('/api/catalogue')) })
-const OWN: Record<string, string> = { 'stance-off': 'Stance off', 'grip-off': 'Hands off' }
-const faultName = (id: string) => OWN[id] ?? catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
+const faultName = (id: string) => catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
 
 const sizes = computed(() => ({
   foot: props.segments.foot_m ?? 0.266, ankleHeight: props.segments.ankle_height_m ?? 0.068, upperArm: props.segments.upper_arm_m ?? 0.32, forearm: props.segments.forearm_m ?? 0.25,

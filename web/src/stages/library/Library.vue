@@ -106,6 +106,7 @@ async function importFile(event: Event) {
               <p class="small">Test: {{ /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }}</p>
               <ul class="small"><li v-for="r in remediesOf(c)" :key="r.id"><span class="soft kind">{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span> {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span></li></ul>
             </div>
+            <p v-if="f.watch" class="small">No price in this model: watch {{ f.watch }}.</p>
             <p v-if="f.caution" class="note small">{{ f.caution }}</p>
             <p class="small soft">Common practice, no source. <button v-if="mayWrite" class="linkish" @click="hide('fault', f.id, hidden.has(f.id))">{{ hidden.has(f.id) ? 'Show it again' : 'Hide this fault' }}</button></p>
           </div>

@@ -7,6 +7,7 @@ import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
+import { nearest, useLifts } from '@/shared/useLifts'
 import { BAR_NAMES, USE_NAMES, type BarPosition } from '@/shared/words'
 import Costs from '@/study/Costs.vue'
 import SetupMap from '@/study/SetupMap.vue'
@@ -36,7 +37,7 @@ const { cm, kg, massOf, massUnit } = useUnits()
 const { live, pinned, canUndo, canRedo, begin, change, set, stepBar, undo, redo, pin } = useSetup(props.start)
 const load = ref(props.startLoad)
 const { shown, path, furniture, problem, gridOf, again } = useBench(props.lifterId, live, toRef(load))
-const phase = ref<number | null>(null)
+const phase = ref<string | null>(null)
 const openMax = ref(false)
 
 const TABS = [
@@ -49,8 +50,7 @@ const faultShown = ref<string | null>(null)
 const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => answered(client.GET('/api/equipment')) })
 const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: Infinity, queryFn: () => answered(client.GET('/api/catalogue')) })
 const specialty = computed(() => (equipment.data.value?.bars ?? []).filter((b) => b.beyond_shoulder_m !== null))
-const OWN_NAMES: Record<string, string> = { 'stance-off': 'Stance off', 'toes-off': 'Toes off' }
-const faultName = (id: string) => OWN_NAMES[id] ?? catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
+const faultName = (id: string) => catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
 
 const sizes = computed(() => ({
   foot: props.segments.foot_m ?? 0.266,
@@ -58,13 +58,11 @@ const sizes = computed(() => ({
   upperArm: props.segments.upper_arm_m ?? 0.32,
   forearm: props.segments.forearm_m ?? 0.25,
 }))
-const PHASE_PROGRESS = [0, 0.5, 1, 0.8, 0.5, 0]
+const { squatPhases } = useLifts()
 const pose = computed(() => {
-  if (phase.value === null || !path.value) return shown.value?.pose ?? null
-  const wanted = PHASE_PROGRESS[phase.value] ?? 1
-  const steps = path.value.progress
-  const index = steps.reduce((b, p, i) => (Math.abs(p - wanted) < Math.abs((steps[b] ?? 9) - wanted) ? i : b), 0)
-  return poseAt(path.value.path, index)
+  const judged = squatPhases.value.find(({ id }) => id === phase.value)
+  if (!judged || !path.value) return shown.value?.pose ?? null
+  return poseAt(path.value.path, nearest(path.value.progress, judged.progress))
 })
 const barPath = computed(() => {
   const bar = path.value?.path.points.bar

@@ -2,40 +2,31 @@
 // The phases of the lift; choosing one shows the path's pose there and its largest use.
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
+import { nearest, useLifts } from '@/shared/useLifts'
 import { USE_NAMES, percent } from '@/shared/words'
 
-const props = defineProps<{ path: Schemas['ExactSetupAnswer'] | null; chosen: number | null }>()
-defineEmits<{ choose: [index: number | null] }>()
-
-// Progress of the descent at which each phase is shown; the way up passes the same places.
-const PHASES = [
-  ['Set', 0],
-  ['Descent', 0.5],
-  ['Bottom', 1],
-  ['Out of the hole', 0.8],
-  ['Middle', 0.5],
-  ['Finish', 0],
-] as const
+const props = defineProps<{ path: Schemas['ExactSetupAnswer'] | null; chosen: string | null }>()
+defineEmits<{ choose: [phase: string | null] }>()
+const { squatPhases } = useLifts()
 
 const shown = computed(() =>
-  PHASES.map(([name, progress], phase) => {
+  squatPhases.value.map(({ id, name, progress }) => {
     const path = props.path
-    if (!path) return { name, phase, index: null, text: '' }
-    const index = path.progress.reduce(
-      (best, p, i) => (Math.abs(p - progress) < Math.abs((path.progress[best] ?? 9) - progress) ? i : best), 0)
+    if (!path) return { id, name, text: '' }
+    const index = nearest(path.progress, progress)
     const uses = Object.entries(path.path.use).map(([use, values]) => [use, values[index] ?? 0] as const)
     const most = uses.reduce((a, b) => (b[1] > a[1] ? b : a))
-    return { name, phase, index, text: `${USE_NAMES[most[0]]} ${percent(most[1]).replace(' ', '\u00a0')}` }
+    return { id, name, text: `${USE_NAMES[most[0]]} ${percent(most[1]).replace(' ', '\u00a0')}` }
   }),
 )
 </script>
 
 <template>
   <ol class="phases" aria-label="Phases of the lift">
-    <li v-for="phase in shown" :key="phase.phase">
+    <li v-for="phase in shown" :key="phase.id">
       <button
-        :class="{ on: chosen === phase.phase || (chosen === null && phase.phase === 2) }"
-        @click="$emit('choose', phase.phase === 2 ? null : phase.phase)"
+        :class="{ on: phase.id === (chosen ?? 'bottom') }"
+        @click="$emit('choose', phase.id === 'bottom' ? null : phase.id)"
       >
         <span>{{ phase.name }}</span>
         <span class="small soft">{{ phase.text }}</span>

@@ -130,7 +130,9 @@ watch(heading, (words) => (document.title = `${words} · Pavrik`))
     </StageHead>
     <p v-if="settled.data.value?.stale_because.length" class="stale signal">
       <b>Settled on {{ dayOf(settled.data.value.settled_at) }}, out of date:</b>
-      {{ settled.data.value.stale_because.join(', ') }}. Settle again or keep it knowingly.
+      {{ settled.data.value.stale_because.join(', ') }}.
+      <template v-if="settled.data.value.now_kg">Then {{ kg(settled.data.value.predicted_max_kg, 0) }}, now {{ kg(settled.data.value.now_kg, 0) }}.</template>
+      Settle again or keep it knowingly.
     </p>
     <p v-if="repair" class="repair" role="status"><b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.</p>
     <Waiting

@@ -13,7 +13,7 @@ export interface Setup {
 }
 
 /** A set-up as the server takes it. */
-export const requestOf = (setup: Setup): Schemas['SquatSetupIn'] => ({ ...setup, balance: 'system' })
+export const requestOf = (setup: Setup): Schemas['SquatSetupIn'] => ({ ...setup })
 export const barName = (setup: Setup) => setup.specialty?.name ?? BAR_NAMES[setup.bar_position] ?? ''
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))

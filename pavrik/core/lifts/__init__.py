@@ -1,0 +1,1 @@
+"""What a lift is, whichever it is."""

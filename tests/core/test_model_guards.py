@@ -1,0 +1,242 @@
+"""Numbers that decide and that nothing else would notice: each test names the error it catches."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from scipy.stats import norm
+
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.segments import make_body
+from pavrik.core.deadlift.cases import pull_case
+from pavrik.core.deadlift.costs import back_rounds
+from pavrik.core.deadlift.path import pull_path
+from pavrik.core.deadlift.report import place_pulls, pull_report
+from pavrik.core.deadlift.styles import usual_setup
+from pavrik.core.equipment.racks import Rack, fit_rack
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
+from pavrik.core.faults.knowledge import BACK_FAULTS, knowledge
+from pavrik.core.faults.logged import LoggedFault, LoggedSet
+from pavrik.core.faults.onset import fit_logistic, fit_onset
+from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.fitting.sampling import draw_lifters
+from pavrik.core.fitting.screens import abduction_limit, make_screens
+from pavrik.core.prescription.plan import make_plan
+from pavrik.core.squat import disturbances as disturb
+from pavrik.core.squat.cases import case_for
+from pavrik.core.squat.costs import fault_costs
+from pavrik.core.squat.evaluation import evaluate
+from pavrik.core.squat.goals import goal_scores
+from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.units import GRAVITY_M_S2
+from tests.core.plans import ASK, GYM, a_state
+
+MAN = make_body("male", 83, 1.75)
+LOW = SquatSetup("low", 0.42, np.deg2rad(20))
+MANY = 4000
+SPREAD = 4 / np.sqrt(2 * MANY)
+"""Four standard errors of a standard deviation from that many draws."""
+
+
+def drawn(**changes):
+    return draw_lifters(default_lifter(MAN, **changes), MANY, np.random.default_rng(5))
+
+
+def test_a_screen_that_was_taken_is_surer_than_one_that_was_guessed():
+    screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=36.0)
+    found = drawn(screens=screens).screens
+    taken, guessed = (np.rad2deg(np.std(getattr(found, n))) for n in ("dorsiflexion", "closing"))
+    assert taken == pytest.approx(2.0, rel=SPREAD), "deg, a screen that was taken"
+    assert guessed == pytest.approx(4.0, rel=SPREAD), "deg, a screen that is missing"
+
+
+def test_a_tape_errs_by_a_centimetre_and_an_estimate_by_a_share():
+    body = drawn(measured=frozenset({"thigh_m"})).body
+    assert np.std(body.thigh_m) == pytest.approx(0.010, rel=SPREAD)
+    assert np.std(body.shank_m) == pytest.approx(0.035 * MAN.shank_m, rel=SPREAD)
+    assert np.std(body.knee_top_m) == pytest.approx(0.005, rel=SPREAD)
+
+
+def test_a_lifters_own_depth_is_where_the_squat_ends():
+    lifter = default_lifter(MAN)
+    own = replace(lifter, own_depth_m=0.06)
+    depths = [float(evaluate(case_for(x, [LOW])).bottom_pose.legs.hip.z.reshape(-1)[0]
+                    - evaluate(case_for(x, [LOW])).bottom_pose.legs.knee.z.reshape(-1)[0])
+              for x in (lifter, own)]  # fmt: skip
+    assert depths[1] == pytest.approx(0.06)
+    assert depths[0] < 0
+    maxes = [float(evaluate(case_for(x, [LOW])).predicted_max_kg[0]) for x in (lifter, own)]
+    assert maxes[1] > 1.02 * maxes[0], "a higher bottom lets more be lifted"
+
+
+def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
+    setup = SquatSetup("front", 0.42, np.deg2rad(20), 0.03)
+    mobile, knees = make_screens(DEFAULT, ankle_dorsiflexion_deg=48.0), []
+    for school in ("free", "held"):
+        lifter = default_lifter(MAN, schools=SquatSchools(knees=school), screens=mobile)
+        found = evaluate(case_for(lifter, [setup]))
+        knee = found.bottom_pose.legs.knee
+        ankle_y = found.bottom_pose.legs.foot.ankle.y
+        along = knee.x * np.cos(setup.toe_out) + (knee.y - ankle_y) * np.sin(setup.toe_out)
+        knees.append(float(along.reshape(-1)[0]) - DEFAULT.ball_before_midfoot * MAN.foot_m)
+    assert knees[1] <= DEFAULT.held_knee_m + 1e-6
+    assert knees[0] > knees[1] + 0.005
+
+
+def test_a_closed_hip_opens_less():
+    screens = make_screens(DEFAULT, hip_abduction_deg=40.0)
+    open_deg = [
+        float(np.rad2deg(abduction_limit(screens, np.deg2rad(closing), DEFAULT)))
+        for closing in (100.0, 115.0, 135.0)
+    ]
+    assert open_deg == pytest.approx([40.0, 40.0, 30.0])
+
+
+def test_the_muscle_goal_counts_the_hip_as_much_as_the_knee():
+    setups = [LOW, SquatSetup("high", 0.42, np.deg2rad(20), 0.02)]
+    lifter = default_lifter(MAN)
+    low, high = (s.parts["muscle"] for s in goal_scores(lifter, setups, {"muscle": 1.0}))
+    held = evaluate(case_for(lifter, setups))
+    loaded = held.bottom_pose.under(0.8 * float(np.min(held.predicted_max_kg)))
+    hip = np.hypot(loaded.moments.hip_sagittal, loaded.moments.hip_frontal) * loaded.closing
+    knee = np.maximum(loaded.moments.knee, 0) * held.bottom_pose.legs.knee_flexion
+    hip, knee = (np.broadcast_to(x, (2, 1, 1)).reshape(-1) for x in (hip, knee))
+    expected = (hip / hip.max() + knee / knee.max()) / 2
+    assert [low, high] == pytest.approx(list(expected))
+    assert low > 0.5 * (knee / knee.max())[0] + 0.3, "the hip's half is there"
+
+
+def rounding(fault: str, lift: str, phase: str) -> list[LoggedSet]:
+    return [
+        LoggedSet(
+            f"{day}-{kg}", f"2026-{9 + day // 28:02d}-{day % 28 + 1:02d}", float(kg), 3,
+            8.5 if kg > 150 else 7.0, 0,
+            tuple(LoggedFault(fault, fault, rep, 2, phase) for rep in (1, 2, 3) if kg > 150),
+        )
+        for day in range(0, 56, 4)
+        for kg in (120, 140, 160, 170)
+    ]  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("fault", "lift", "phase"),
+    [
+        ("butt-wink", "squat", "bottom"), ("upper-round", "squat", "middle"),
+        ("low-round", "deadlift", "off the floor"),
+        ("pull-upper-round", "deadlift", "off the floor"),
+    ],
+)  # fmt: skip
+def test_every_fault_of_the_backs_shape_caps(fault, lift, phase):
+    assert fault in BACK_FAULTS
+    known = knowledge(rounding(fault, lift, phase), shipped_catalogue(), lift)
+    assert known.cap is not None
+    assert known.cap.fault_id == fault
+    assert 140 <= known.cap.load_kg <= 160
+
+
+def test_reps_of_one_set_are_not_so_many_witnesses():
+    """Overdispersed counts widen the onset by the Pearson dispersion (McCullagh and Nelder 1989,
+    from memory): whole sets clean or faulty tell less than independent reps."""
+    random = np.random.default_rng(2)
+    share = np.repeat(np.linspace(0.60, 0.98, 40), 10)
+    chance = norm.cdf((share - 0.82) / 0.08)
+    alone = random.random(len(share)) < chance
+    by_set = np.repeat(random.random(40) < chance[::10], 10)
+    counts = np.full(40, 10.0)
+    loads = np.linspace(0.60, 0.98, 40)
+    narrow, wide = (
+        np.sqrt(fit_logistic(loads, faulty.reshape(40, 10).sum(axis=1), counts).covariance[0, 0])
+        for faulty in (alone, by_set)
+    )
+    assert wide > 2 * narrow
+    bands = []
+    for faulty in (alone, by_set):
+        half = fit_onset(share, faulty).half
+        bands.append(half.high - half.low)
+    assert bands[1] > 2 * bands[0]
+
+
+def test_what_does_not_hold_speaks_against_a_cause_at_half_weight():
+    fault, cause = "hips-rise", "quads-limit"
+    weights = shipped_evidence()[cause]
+    name, weight = next((n, w) for n, w in weights.items() if w > 0)
+    scores = {
+        holds: next(
+            c.score
+            for c in rank_causes(shipped_catalogue(), fault, [Signal(name, holds, "told")])
+            if c.cause_id == cause
+        )
+        for holds in (True, None, False)
+    }
+    assert scores == {True: weight, None: 0.0, False: -0.5 * weight}
+
+
+def test_the_hook_is_low_enough_to_clear_its_lip():
+    rack = Rack("R", 0.50, 0.05, 30, 0.03, 1.2)
+    assert fit_rack(rack, 0.50 + 0.05 * 16 + 0.03 + 0.021, 0.9).hook_hole == 17
+    assert fit_rack(rack, 0.50 + 0.05 * 16 + 0.03 + 0.019, 0.9).hook_hole == 16
+
+
+def test_specials_are_lighter_in_light_weeks():
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    plan = make_plan(replace(ASK, weeks=12), states, GYM)
+    loads = {
+        role: {
+            x.variation: (x.load_kg, x.sets)
+            for w in plan.weeks if w.role == role
+            for d in w.days for x in d.lines if x.kind == "special" and x.load_kg
+        }
+        for role in ("build", "light")
+    }  # fmt: skip
+    both = set(loads["build"]) & set(loads["light"])
+    assert both
+    for name in both:
+        (usual_kg, usual_sets), (light_kg, light_sets) = loads["build"][name], loads["light"][name]
+        assert light_kg == pytest.approx(0.92 * usual_kg, rel=0.02), name
+        assert light_sets < usual_sets
+
+
+@pytest.mark.parametrize("offset", [0.04, -0.03])
+def test_the_lats_hold_the_weight_times_the_shoulders_distance(offset):
+    setup = replace(usual_setup("conventional"), shoulder_offset_m=offset)
+    report = pull_report(default_lifter(MAN), setup, 150.0)
+    assert report.lat_moment_nm == pytest.approx(150.0 * GRAVITY_M_S2 * abs(offset))
+
+
+def test_a_rounding_upper_back_in_the_squat_moves_the_bar_forward_on_it():
+    lifter = default_lifter(MAN)
+    case = case_for(lifter, [LOW])
+    squat = disturb.Undisturbed(case, evaluate(case).shank[:, None, None], 150.0)
+    straight, rounded = (disturb.upper_back_rounds(squat, x).upper.bar for x in (0.0, 0.02))
+    assert np.squeeze(rounded.forward_m - straight.forward_m) == pytest.approx(0.02)
+    assert np.squeeze(rounded.along_m - straight.along_m) == pytest.approx(-0.01), (
+        "half as much lower"
+    )
+    cost = next(c for c in fault_costs(lifter, LOW, 150.0) if c.fault_id == "upper-round")
+    name, before, after = cost.most_moved
+    assert name == "upper_back"
+    assert after > before
+
+
+def test_a_rounding_back_in_the_pull_shortens_the_trunk_and_lengthens_the_arms():
+    setup = usual_setup("conventional")
+    case = pull_case(default_lifter(MAN), [setup])
+    start = case.held()
+    rounded = back_rounds(case, start, 0.03)
+    assert rounded.body.trunk_m == pytest.approx(start.body.trunk_m - 0.03)
+    assert rounded.body.arm_m == pytest.approx(start.body.arm_m + 0.03)
+    hips = [float(np.squeeze(x.moments.hip_sagittal.at(150.0))) for x in (start, rounded)]
+    assert hips[1] < hips[0], "a shorter hip arm is why backs round"
+
+
+@pytest.mark.parametrize("style", ["conventional", "sumo", "block"])
+def test_the_bar_stays_in_front_of_the_thighs_on_the_way_up(style):
+    placed = place_pulls(default_lifter(MAN), [usual_setup(style)])[0]
+    way = pull_path(placed.case, placed.pose).pose
+    legs = way.legs
+    share = np.clip((way.bar_z - legs.knee.z) / (legs.hip.z - legs.knee.z), 0, 1)
+    thigh_x = legs.knee.x + share * (legs.hip.x - legs.knee.x)
+    above = way.bar_z > legs.knee.z
+    assert np.any(above)
+    assert np.all((way.bar_x - thigh_x)[above] > 0.0)

@@ -148,7 +148,7 @@ def test_a_stance_wider_than_the_thigh_allows_says_so():
     report = squat_pose(default_lifter(DEFAULT_MAN), SquatSetup("low", 1.3, 0.3), 100, 0.3)
     assert not report.feasible
     assert report.points == {}
-    assert "too wide for the thigh" in " ".join(report.reasons)
+    assert "130 cm apart the thigh does not reach" in " ".join(report.reasons)
 
 
 def test_no_feasible_setup_is_an_answer():

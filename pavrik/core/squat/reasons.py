@@ -16,6 +16,9 @@ _INSTEAD: dict[BarPosition, str] = {
 }
 
 
+IMPOSSIBLE = frozenset({"reach", "balance", "strength"})
+
+
 def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     """What rules a set-up out before any pose is computed: shoulders, hands, stance limit."""
     shelf = setup.shelf
@@ -51,7 +54,8 @@ def limit_reasons(
     lean_deg: float,
     closing_deg: float,
 ) -> list[str]:
-    """One sentence for every limit that the bottom oversteps, most binding first."""
+    """One sentence for every limit that the bottom oversteps, what is no pose at all first, then
+    the most binding."""
     shelf = setup.shelf
     ankle = float(np.rad2deg(lifter.screens.dorsiflexion))
     closing = float(np.rad2deg(lifter.screens.closing))
@@ -81,6 +85,7 @@ def limit_reasons(
         "bar lower or widen",
     }
     overstepped = sorted(
-        ((over, name) for name, over in shortfall_deg.items() if over > 0), reverse=True
+        ((name in IMPOSSIBLE, over, name) for name, over in shortfall_deg.items() if over > 0),
+        reverse=True,
     )
-    return [sentences[name].format(over=over) for over, name in overstepped]
+    return [sentences[name].format(over=over) for _, over, name in overstepped]

@@ -9,7 +9,6 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
-NotNegative = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 Degrees = Annotated[float, Field(ge=-90, le=180, allow_inf_nan=False)]
 LoadKg = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
 StanceM = Annotated[float, Field(ge=0.05, le=1.6, allow_inf_nan=False)]

@@ -6,7 +6,7 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from scipy.integrate import quad, solve_bvp
+from scipy.integrate import solve_bvp
 from scipy.optimize import brentq
 
 from pavrik.core.assumptions import DEFAULT
@@ -31,7 +31,7 @@ from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import GRAVITY_M_S2
-from tests.core.bodies import DEFAULT_MAN, adults
+from tests.core.bodies import DEFAULT_MAN, DEFAULT_WOMAN, adults
 
 MAN = default_lifter(DEFAULT_MAN)
 CONVENTIONAL = usual_setup("conventional")
@@ -200,15 +200,37 @@ def test_the_way_rises_to_lockout_with_the_bar_on_the_legs():
         assert use[step] == use.max()
 
 
-def test_work_is_load_times_travel_as_integration_along_the_way_has_it():
-    """scipy's quad of the bar's weight over its height is the reference of the bar's share."""
-    case = pull_case(MAN, [CONVENTIONAL])
+def standing_bar_m(body, setup) -> float:
+    """The bar's height at lockout, built up from the segments: ankle, straight leg slanting to the
+    hip, plumb trunk, straight arms slanting to the hands, blades 2 cm down."""
+    ankle_aside = setup.stance_m / 2 - body.hip_spacing_m / 2
+    leg = np.hypot(0, np.sqrt((body.shank_m + body.thigh_m) ** 2 - ankle_aside**2))
+    hand_aside = setup.grip_m / 2 - body.shoulder_spacing_m / 2
+    arm = body.upper_arm_m + body.forearm_m + body.grip_m
+    return float(body.ankle_height_m + leg + body.trunk_m - np.sqrt(arm**2 - hand_aside**2) - 0.02)
+
+
+@pytest.mark.parametrize("style", ["conventional", "sumo"])
+@pytest.mark.parametrize("body", [DEFAULT_MAN, DEFAULT_WOMAN])
+def test_the_bar_travels_from_the_floor_to_a_body_stacked_up_from_its_segments(body, style):
+    setup = usual_setup(style)
+    case = pull_case(default_lifter(body), [setup])
     end = lockout(case, case.held(), 180.0)
-    start = CONVENTIONAL.bar_height_m
-    bar_work = quad(lambda _: 180.0 * GRAVITY_M_S2, start, start + end.travel_m)[0]
-    body_work = float(DEFAULT_MAN.mass_kg) * GRAVITY_M_S2 * end.body_rise_m
-    assert end.work_j == pytest.approx(bar_work + body_work)
-    assert end.body_rise_m > 0
+    assert end.bar_height_m == pytest.approx(standing_bar_m(body, setup), abs=1e-9)
+    assert end.travel_m == pytest.approx(standing_bar_m(body, setup) - 0.225, abs=1e-9)
+
+
+def test_work_is_what_potential_energy_was_gained():
+    """Twice the load is more work by its weight times the travel; what is left at no load is the
+    body's own rise, a fifth to a half of its height over the hips."""
+    case = pull_case(MAN, [CONVENTIONAL])
+    none, once, twice = (lockout(case, case.held(), kg) for kg in (0.0, 150.0, 300.0))
+    assert twice.work_j - once.work_j == pytest.approx(150.0 * 9.80665 * once.travel_m)
+    assert once.work_j - none.work_j == pytest.approx(150.0 * 9.80665 * once.travel_m)
+    start, up = case.held(), none.work_j / (9.80665 * float(DEFAULT_MAN.mass_kg))
+    hip_rise = DEFAULT_MAN.ankle_height_m + DEFAULT_MAN.shank_m + DEFAULT_MAN.thigh_m
+    hip_rise -= float(np.squeeze(start.legs.hip.z))
+    assert 0.8 * hip_rise < up < 1.4 * hip_rise, "the trunk rises with the hips and stands up"
 
 
 def test_a_wider_stance_a_narrower_grip_and_blades_down_shorten_the_travel():

@@ -9,7 +9,7 @@ import pytest
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, bar_place
+from pavrik.core.squat.bar_positions import BAR_POSITIONS, SHELVES, bar_places
 from pavrik.core.squat.pose import PoseReport, squat_pose
 from pavrik.core.squat.setup import SquatSchools, SquatSetup
 from tests.published.mujoco_lifter import JointAngles, Reference, solve
@@ -37,7 +37,7 @@ def _both(
     setup = SquatSetup(position, stance_m, float(np.deg2rad(toe_deg)), heel_m)
     lifter = default_lifter(body, schools=SquatSchools(balance=balance))
     ours = squat_pose(lifter, setup, load_kg, float(np.deg2rad(26.0)))
-    bar = bar_place(body, position, DEFAULT)
+    bar = bar_places(body, [SHELVES[position]], (), DEFAULT)
     abduction = np.deg2rad(ours.angles["hip_abduction_deg"])
     depth = float(lifter.depth_target_m())
     angles = JointAngles(

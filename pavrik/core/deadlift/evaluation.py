@@ -16,10 +16,6 @@ from pavrik.core.fitting.screens import abduction_limit
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import Floats, Indices, Mask, degrees
 
-LIMITS = (
-    "reach", "closing", "abduction", "rotation", "ankle", "knee_track", "balance_back",
-    "balance_forward", "room", "shins", "strength",
-)  # fmt: skip
 BACK_M, FORWARD_M = -0.03, 0.01
 """Window of the mass centre round mid-foot at the predicted max, where a fit looks."""
 HELD_M = 0.005

@@ -89,11 +89,6 @@ class Catalogue:
             if not {cause, remedy} & self.hidden and cause not in ruled_out
         ]
 
-    def observable(self, lift: str, phase: str, fault_id: str) -> bool:
-        """True when that fault of that lift can be seen in that phase."""
-        fault = self.faults.get(fault_id)
-        return fault is not None and fault.lift == lift and phase in fault.phases
-
 
 def catalogue_problems(catalogue: Catalogue) -> list[str]:
     """Every reference that leads nowhere and every entry that nothing leads to."""

@@ -6,7 +6,6 @@ from typing import Literal
 import numpy as np
 from scipy.special import betainc, betaln
 
-from pavrik.core.faults.rates import wilson
 from pavrik.core.faults.rep_table import Booleans
 from pavrik.core.units import Floats
 
@@ -36,11 +35,6 @@ class Comparison:
         counts = f"{k0} of {n0} reps before, {k1} of {n1} after"
         band = f"between {self.loads[0]:.0%} and {self.loads[1]:.0%} of the max"
         return f"{self.outcome}: {counts}, {band}"
-
-    def intervals(self) -> Floats:
-        """80 % intervals of both rates, shape (2, 2): row per side."""
-        (k0, n0), (k1, n1) = self.before, self.after
-        return wilson(np.array([k0, k1]), np.array([n0, n1])).T
 
 
 def chance_lower(before: tuple[int, int], after: tuple[int, int]) -> float:

@@ -47,7 +47,6 @@ class LoggedSet:
     variation: str = COMPETITION
     pull_style: str | None = None
     cue: str | None = None
-    setup_id: str | None = None
     measures: tuple[tuple[str, float], ...] = ()
 
     @property

@@ -53,11 +53,6 @@ for _shelf in (*SHELVES.values(), SAFETY_BAR):
         )  # fmt: skip
 
 
-def bar_place(body: Body, position: BarPosition, assumed: Assumptions) -> BarPlace:
-    """Bar centre in this body's trunk axes."""
-    return bar_places(body, [SHELVES[position]], (), assumed)
-
-
 def bar_places(
     body: Body, shelves: Sequence[Shelf], shape: tuple[int, ...], assumed: Assumptions
 ) -> BarPlace:

@@ -28,7 +28,6 @@ WHILE_DRAGGING = SAMPLING
 BENCH_STANCES_M = tuple(round(0.24 + 0.02 * i, 2) for i in range(29))
 BENCH_TOES_DEG = tuple(float(5 * i) for i in range(10))
 BENCH_HEELS_M = (0.0, 0.01, 0.02, 0.03)
-JOINTS = ("ankle", "knee", "hip", "shoulder", "head", "bar")
 
 
 @dataclass(frozen=True)

@@ -47,10 +47,6 @@ THOROUGH: Effort = (
 )
 SAMPLING: Effort = (Pass(14, BOTTOM), Pass(7, NEAR_BOTTOM))
 
-LIMITS = (
-    "balance", "reach", "strength", "closing", "abduction", "rotation", "width", "knee_track",
-    "knee_forward", "lean",
-)  # fmt: skip
 _FLAG_DEG = 90.0
 """A limit without a degree of its own (no balance, no reach) counts as this many degrees."""
 

@@ -9,7 +9,6 @@ from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.units import Floats
 
 STANCES_M = tuple(round(0.28 + 0.04 * i, 2) for i in range(13))
 BELOW_PARALLEL_M = np.round(np.arange(-0.10, 0.161, 0.01), 3)
@@ -28,11 +27,6 @@ class NaturalBottom:
 
 def _at_depth(setup: SquatSetup, lifter: Lifter, below_m: float) -> SquatSetup:
     return replace(setup, hip_above_knee_m=float(parallel_m(lifter.body)) - below_m)
-
-
-def maxes_by_depth(lifter: Lifter, setup: SquatSetup) -> Floats:
-    """Predicted max in kg at each of ``BELOW_PARALLEL_M``; 0 where it is not feasible."""
-    return best_max_of(lifter, [_at_depth(setup, lifter, float(d)) for d in BELOW_PARALLEL_M])
 
 
 def natural_bottom(

@@ -1,55 +1,51 @@
-"""A made-up lifter who does what the plan says, with a true max that the plan never sees.
-
-His curve of reps against load is his own and none of the estimator's formulas.
-"""
+"""A made-up lifter who does what the plan says and logs it; the plan sees only the log."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from datetime import timedelta
+from datetime import date, timedelta
 
 import numpy as np
 
 from pavrik.core.faults.logged import COMPETITION, LoggedSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk
-from tests.core.plans import GYM, a_state
-
-SHARE_PER_REP = 0.0333
+from pavrik.core.simulation.lifter import SimulatedLifter, draw_lifter
+from tests.core.plans import GYM, MONDAY, a_state
 
 
 @dataclass
 class Obedient:
-    """``max_kg`` by lift; ``log`` grows as he trains. He rates below RPE 4 as 4."""
+    """``true`` by lift; ``log`` grows as he trains. Only the competition lifts are logged."""
 
-    max_kg: Mapping[str, float]
-    log: dict[str, list[LoggedSet]] = field(default_factory=dict)
+    true: Mapping[str, SimulatedLifter]
+    random: np.random.Generator = field(default_factory=lambda: np.random.default_rng(1))
     states_rpe: bool = True
+    log: dict[str, list[LoggedSet]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        self.log = {lift: [] for lift in self.max_kg}
+        self.log = {lift: [] for lift in self.true}
 
-    def rpe(self, lift: str, load_kg: float, reps: int) -> float:
-        """Honest, to the half point."""
-        could = 1 - np.log(load_kg / self.max_kg[lift]) / SHARE_PER_REP
-        return float(np.clip(np.round(2 * (10 - (could - reps))) / 2, 4, 10))
-
-    def do(self, day: str, lift: str, load_kg: float, reps: int, **more: object) -> LoggedSet:
-        """Log one set."""
-        rpe = self.rpe(lift, load_kg, reps) if self.states_rpe else None
-        set_id = f"{lift}{len(self.log[lift])}"
-        done = LoggedSet(set_id, day, load_kg, reps, rpe, **more)  # type: ignore[arg-type]
+    def do(
+        self, on: date, lift: str, load_kg: float, reps: int, form: float = 1.0, **more: object
+    ) -> LoggedSet:
+        """Do one set and log it."""
+        day = (on - MONDAY).days
+        came = self.true[lift].do(load_kg, reps, day, form, self.random)
+        set_id, said = f"{lift}{len(self.log[lift])}", came.rpe if self.states_rpe else None
+        done = LoggedSet(
+            set_id, on.isoformat(), load_kg, came.made, said, came.missed, **more,  # type: ignore[arg-type]
+        )  # fmt: skip
         self.log[lift].append(done)
         return done
 
-    def follow(self, line: Line, day: str) -> None:
-        """Every set of a line that has a load."""
-        if line.load_kg is None:
+    def follow(self, line: Line, on: date, form: float) -> None:
+        """Every set of a line of the competition lift, until one is missed."""
+        if line.load_kg is None or line.variation != COMPETITION:
             return
-        variation = line.variation
-        factor = 1.0 if variation == COMPETITION else None
         for _ in range(line.sets):
-            if factor is not None:
-                self.do(day, line.lift, line.load_kg, line.reps, aimed_rpe=line.rpe)
+            done = self.do(on, line.lift, line.load_kg, line.reps, form, aimed_rpe=line.rpe)
+            if done.missed_reps:
+                return
 
     def plan(self, ask: PlanAsk, week: int = 0, **more: object) -> Plan:
         """The plan from his log as it stands at the start of a week."""
@@ -64,16 +60,27 @@ class Obedient:
             plan = self.plan(ask, week)
             plans.append(plan)
             for day in plan.weeks[week].days:
+                forms = {lift: one.form(self.random) for lift, one in self.true.items()}
                 for line in day.lines:
-                    self.follow(line, day.on.isoformat())
+                    self.follow(line, day.on, forms[line.lift])
         return plans
 
+    def warm_up(self, ask: PlanAsk) -> "Obedient":
+        """Three weeks of fives at about RPE 8 before the plan."""
+        for lift, one in self.true.items():
+            for ago in (19, 12, 5):
+                kg = 2.5 * round(0.81 * one.max_kg / 2.5)
+                self.do(ask.start - timedelta(days=ago), lift, kg, 5, aimed_rpe=8.0)
+        return self
 
-def warmed_up(max_kg: Mapping[str, float], ask: PlanAsk, **more: bool) -> Obedient:
-    """With three weeks of fives at about RPE 8 behind him."""
-    lifter = Obedient(max_kg, **more)
-    for lift, kg in max_kg.items():
-        for ago in (19, 12, 5):
-            day = (ask.start - timedelta(days=ago)).isoformat()
-            lifter.do(day, lift, 2.5 * round(0.81 * kg / 2.5), 5, aimed_rpe=8.0)
-    return lifter
+
+def honest(max_kg: Mapping[str, float]) -> Obedient:
+    """One who never changes and rates every set exactly."""
+    return Obedient({lift: SimulatedLifter(kg) for lift, kg in max_kg.items()})
+
+
+def drawn(seed: int, max_kg: Mapping[str, float], gain_per_week: float = 0.0) -> Obedient:
+    """One with a curve, a bias and days of his own."""
+    random = np.random.default_rng([31, seed])
+    true = {lift: draw_lifter(kg, random, gain_per_week) for lift, kg in max_kg.items()}
+    return Obedient(true, random)

@@ -1,15 +1,18 @@
 """A lifter who obeys his plan keeps his strength in it."""
 
 from dataclasses import replace
-from datetime import timedelta
+from datetime import date, timedelta
 
+import numpy as np
 import pytest
 
 from pavrik.core.faults.logged import COMPETITION, LoggedFault, LoggedSet
 from pavrik.core.prescription.ability import ability_of
+from pavrik.core.prescription.attempts import SHARES
 from pavrik.core.prescription.plan_parts import PlanAsk
 from pavrik.core.prescription.season import EASY, MAIN
-from tests.core.obedient import Obedient, warmed_up
+from pavrik.core.strength.estimated_max import load_for
+from tests.core.obedient import drawn, honest
 from tests.core.plans import MONDAY
 
 TRUTH = {"squat": 220.0, "deadlift": 260.0}
@@ -33,7 +36,7 @@ def main_lines(plan, week: int, lift: str):
 @pytest.mark.parametrize("days", [(0, 2), (0, 2, 4), (0, 1, 3, 5)])
 def test_twelve_obeyed_weeks_keep_main_loads_at_what_the_true_max_asks(age, days):
     ask = season(days=days, meet_in=82, age=age)
-    lifter = warmed_up(TRUTH, ask)
+    lifter = honest(TRUTH).warm_up(ask)
     plans = lifter.train(ask, 12)
     for week, plan in enumerate(plans):
         role = plan.weeks[week].role
@@ -53,10 +56,10 @@ def test_twelve_obeyed_weeks_keep_main_loads_at_what_the_true_max_asks(age, days
 
 def test_sets_without_an_rpe_never_shrink_anyone():
     ask = season()
-    lifter = warmed_up(TRUTH, ask)
+    lifter = honest(TRUTH).warm_up(ask)
     before = ability_of(lifter.log["squat"])
     lifter.states_rpe = False
-    lifter.do("2026-11-28", "squat", 100.0, 5)
+    lifter.do(date(2026, 11, 28), "squat", 100.0, 5)
     after = ability_of(lifter.log["squat"])
     assert after.kg == before.kg
     first = main_lines(lifter.plan(ask), 0, "squat")[0]
@@ -87,22 +90,22 @@ def test_a_tested_single_counts_in_full():
 
 def test_a_rebound_set_sets_no_dead_stop_load():
     ask = season()
-    lifter = warmed_up(TRUTH, ask)
+    lifter = honest(TRUTH).warm_up(ask)
     before = main_lines(lifter.plan(ask), 0, "deadlift")[0].load_kg
     for reps, kg in ((8, 245.0), (5, 120.0)):
-        lifter.do("2026-11-29", "deadlift", kg, reps, pull_style="rebound", aimed_rpe=8.0)
+        lifter.do(date(2026, 11, 29), "deadlift", kg, reps, pull_style="rebound", aimed_rpe=8.0)
     assert main_lines(lifter.plan(ask), 0, "deadlift")[0].load_kg == before
 
 
 SHOOT = LoggedFault("hips-shoot", "Hips shoot up", 1, 2, "off the floor")
 
 
-def test_a_sessions_faults_and_rpe_hold_that_session_and_nothing_else():
+def test_a_sessions_faults_hold_that_session_and_nothing_else():
     ask = season(meet_in=82)
-    lifter = warmed_up(TRUTH, ask)
+    lifter = honest(TRUTH).warm_up(ask)
     clean = lifter.plan(ask)
     for day in ("2026-11-25", "2026-11-28"):
-        at = LoggedSet(day, day, 190.0, 5, 9.5, faults=(SHOOT,), aimed_rpe=8.0)
+        at = LoggedSet(day, day, 190.0, 5, None, faults=(SHOOT,))
         lifter.log["deadlift"].append(at)
     held = lifter.plan(ask)
     first, free = (main_lines(p, 0, "deadlift")[0] for p in (held, clean))
@@ -119,7 +122,7 @@ def test_a_sessions_faults_and_rpe_hold_that_session_and_nothing_else():
 @pytest.mark.parametrize("days", [(0,), (1, 4), (0, 2, 4), (0, 1, 3, 5), (1, 2, 3, 4, 5, 6)])
 def test_nothing_heavy_stands_near_a_meet_whatever_its_weekday(meet_in, days):
     ask = season(days=days, meet_in=meet_in)
-    plan = warmed_up(TRUTH, ask).plan(ask)
+    plan = honest(TRUTH).warm_up(ask).plan(ask)
     last = {"squat": 4, "deadlift": 7}
     heavy_days = set()
     for day in plan.days():
@@ -139,7 +142,7 @@ def test_nothing_heavy_stands_near_a_meet_whatever_its_weekday(meet_in, days):
 
 def test_the_days_before_a_meet_say_why_they_are_light():
     ask = season(meet_in=77)
-    plan = warmed_up(TRUTH, ask).plan(ask)
+    plan = honest(TRUTH).warm_up(ask).plan(ask)
     near = [
         x for d in plan.days() for x in d.lines
         if x.kind == "main" and x.lift == "deadlift" and 2 < (ask.meet - d.on).days <= 7
@@ -153,7 +156,7 @@ def test_the_days_before_a_meet_say_why_they_are_light():
 def test_a_novice_never_starts_below_last_weeks_clean_work(max_kg):
     ask = season(age="novice")
     for dose in MAIN["build"] + MAIN["strengthen"]:
-        lifter = Obedient({"squat": max_kg})
+        lifter = honest({"squat": max_kg})
         for ago in (17, 12, 3):
             day = (ask.start - timedelta(days=ago)).isoformat()
             kg = 2.5 * round(dose.load_share() * max_kg * (1.04 if ago == 3 else 0.9) / 2.5)
@@ -170,7 +173,7 @@ def test_a_novice_never_starts_below_last_weeks_clean_work(max_kg):
 
 def test_work_that_was_too_much_since_is_no_floor():
     ask = season()
-    lifter = warmed_up(TRUTH, ask)
+    lifter = honest(TRUTH).warm_up(ask)
     at = [replace(s, load_kg=190.0, reps=6, rpe=7.0) for s in lifter.log["squat"]]
     hard = replace(at[-1], set_id="hard", day="2026-11-29", rpe=9.5)
     lifter.log["squat"] = [*at, hard]
@@ -182,7 +185,7 @@ def test_work_that_was_too_much_since_is_no_floor():
 def test_a_meet_single_stands_however_light_the_weeks_after_it_were():
     """A lifter with a 182.5 kg meet squat was once planned to test 167.5."""
     ask = season(weeks=8)
-    lifter = Obedient({"squat": 185.0})
+    lifter = honest({"squat": 185.0})
     lifter.log["squat"] = [LoggedSet("meet", "2026-10-10", 182.5, 1, None)]
     for week in range(6):
         day = (MONDAY - timedelta(days=40 - 6 * week)).isoformat()
@@ -190,3 +193,114 @@ def test_a_meet_single_stands_however_light_the_weeks_after_it_were():
     test = main_lines(lifter.plan(ask), 7, "squat")[0]
     assert (test.reps, test.variation) == (1, COMPETITION)
     assert test.load_kg >= 0.95 * 182.5
+
+
+def test_a_set_harder_than_aimed_for_holds_the_next_session_to_what_it_stands_for():
+    ask = season()
+    lifter = honest(TRUTH).warm_up(ask)
+    free = main_lines(lifter.plan(ask), 0, "squat")[0]
+    hard = LoggedSet("hard", "2026-11-28", 180.0, 5, 9.5, aimed_rpe=8.0)
+    lifter.log["squat"].append(hard)
+    plan = lifter.plan(ask)
+    first, later = (main_lines(plan, week, "squat")[0] for week in (0, 1))
+    worth = 180.0 * load_for(1.0, 6, 7.0) / load_for(1.0, 5, 9.5)
+    assert worth - 2.5 < first.load_kg <= worth < free.load_kg
+    assert "today no more than what that stands for" in first.because[0].text
+    assert later.load_kg > first.load_kg
+
+
+def test_what_a_session_said_ends_with_the_sessions_that_follow():
+    """An easy line of a light week that felt harder than its RPE 5 once held singles at 136 kg of
+    a 205 kg squat for six weeks: every week's hold made the next week's aim easy again."""
+    ask = season()
+    lifter = honest(TRUTH).warm_up(ask)
+    light = LoggedSet("light", "2026-11-28", 140.0, 6, 6.0, aimed_rpe=5.0)
+    lifter.log["squat"].append(light)
+    first = main_lines(lifter.plan(ask), 0, "squat")[0]
+    assert first.load_kg > 160, "light work is not what main work is compared with"
+
+
+def test_a_hard_session_of_weeks_ago_holds_nothing_any_more():
+    ask = season()
+    lifter = honest(TRUTH).warm_up(ask)
+    day = (MONDAY - timedelta(days=26)).isoformat()
+    lifter.log["squat"].insert(0, LoggedSet("old", day, 150.0, 5, 9.5, aimed_rpe=7.0))
+    light = [replace(s, aimed_rpe=5.0, rpe=5.0, load_kg=120.0) for s in lifter.log["squat"][1:]]
+    lifter.log["squat"] = [lifter.log["squat"][0], *light]
+    first = main_lines(lifter.plan(ask), 0, "squat")[0]
+    assert not any("was aimed for" in b.text or "held to a step" in b.text for b in first.because)
+
+
+@pytest.fixture(scope="module")
+def followed():
+    """Two dozen lifters with curves, biases and days of their own after twelve planned weeks:
+    (lifter, plans) each."""
+    found = []
+    for seed in range(24):
+        ask = season(days=((0, 2), (0, 2, 4), (0, 1, 3, 5))[seed % 3], meet_in=82)
+        lifter = drawn(seed, TRUTH, gain_per_week=0.003).warm_up(ask)
+        found.append((lifter, lifter.train(ask, 12)))
+    return found
+
+
+def intensities(lifter, plans) -> list[float]:
+    """Planned load over what the role asks of the true max on that day, less 1."""
+    return [
+        line.load_kg / (dose.load_share() * lifter.true[lift].true_max_kg(7 * week)) - 1
+        for week, plan in enumerate(plans)
+        for lift in TRUTH
+        for line, dose in zip(
+            main_lines(plan, week, lift), MAIN[plan.weeks[week].role], strict=False
+        )
+        if dose.reps == line.reps and plan.weeks[week].role not in ("light", "test")
+    ]  # fmt: skip
+
+
+def test_a_population_is_planned_near_what_the_truth_asks(followed):
+    """First aid's own tolerances, not yet those of the whole proof: nine in ten within 9 %."""
+    asked = np.array([x for pair in followed for x in intensities(*pair)])
+    assert abs(np.median(asked)) < 0.03
+    assert np.mean(np.abs(asked) < 0.09) > 0.9
+    assert asked.min() > -0.20, "nobody is caught below his strength"
+    assert asked.max() < 0.08, "nor above it"
+
+
+def test_a_populations_ability_and_attempts_lie_near_the_truth(followed):
+    ability, tries = [], []
+    for lifter, plans in followed:
+        for lift in TRUTH:
+            truth = lifter.true[lift].true_max_kg(82)
+            ability.append(ability_of(lifter.log[lift]).kg / truth - 1)
+            tries += [
+                tried.load_kg / (share * truth) - 1
+                for tried, share in zip(plans[-1].attempts[lift], SHARES, strict=True)
+            ]
+    assert abs(np.median(ability)) < 0.03
+    assert abs(np.median(tries)) < 0.03
+    assert np.mean(np.abs(tries) < 0.08) > 0.9
+
+
+def test_a_population_misses_hardly_a_set_and_ends_stronger(followed):
+    sets = [s for lifter, _ in followed for log in lifter.log.values() for s in log]
+    assert np.mean([s.missed_reps > 0 for s in sets]) < 0.02
+    for _, plans in followed:
+        for lift in TRUTH:
+            first, last = (
+                max(line.load_kg for line in main_lines(plan, week, lift))
+                for week, plan in ((0, plans[0]), (10, plans[10]))
+            )
+            assert last > first
+
+
+@pytest.mark.parametrize("seed", range(6))
+def test_a_made_up_lifter_is_the_same_every_time_and_shares_no_formula(seed):
+    one, other = (drawn(seed, TRUTH).true["squat"] for _ in range(2))
+    assert one == other
+    for reps in (2, 4, 6, 8):
+        load = 220.0 * float(np.exp(-(reps - 1) * one.share_per_rep))
+        assert one.reps_to_failure(load, 220.0) == pytest.approx(reps)
+        random = np.random.default_rng(seed)
+        came = one.do(load * 1.001, reps, 0, 1.0, random)
+        assert (came.made, came.missed, came.rpe) == (reps - 1, 1, 10.0)
+        assert one.do(load * 0.999, reps, 0, 1.0, random).made == reps
+    assert one.do(230.0, 1, 0, 1.0, np.random.default_rng(1)).made == 0

@@ -6,7 +6,7 @@ pain hold this session's load and nothing else. Every one leaves a because-line 
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field
-from datetime import date, timedelta
+from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
@@ -15,13 +15,15 @@ from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
 from pavrik.core.prescription.because import Because, in_kg, reps_words
 from pavrik.core.prescription.caps import Cap
-from pavrik.core.strength.estimated_max import load_for
+from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, load_for
 
 MOST_STEP = 0.025
 MOST_STEP_NOVICE = 0.05
 RPE_TOLERANCE = 0.5
-KG_SHARE_PER_RPE = 0.03
-"""One point of RPE is about 3 % of the load: common practice, no source."""
+LEAST_FELT_RPE = 5.0
+"""Easier than this tells no more than this about what a step may be."""
+FRESH_DAYS = 10
+"""How long a main session holds the next one, counted in the log."""
 FAULT_CUT = assume_each(
     "fault_cut", {1: 0.0, 2: 0.05, 3: 0.10}, "share",
     "taken off the session for a fault seen twice, by its worst severity",
@@ -92,6 +94,11 @@ class NextLoad:
     """What the plates made of it."""
 
 
+def days_between(earlier: str, later: str) -> int:
+    """Days from one ISO day to another."""
+    return (date.fromisoformat(later) - date.fromisoformat(earlier)).days
+
+
 def _is_clean(logged: LoggedSet) -> bool:
     return logged.counts_for_max and all(f.severity < CLEAR for f in logged.faults)
 
@@ -108,10 +115,9 @@ def done_clean(history: Sequence[LoggedSet], target: Target) -> LoggedSet | None
     own = competition_sets(history)
     if not own:
         return None
-    since = (date.fromisoformat(own[-1].day) - timedelta(days=FLOOR_DAYS)).isoformat()
     best: LoggedSet | None = None
     for logged in own:
-        if logged.day < since:
+        if days_between(logged.day, own[-1].day) > FLOOR_DAYS:
             continue
         if best is not None and _was_too_much(logged, target) and logged.load_kg <= best.load_kg:
             best = None
@@ -135,19 +141,29 @@ def keep_floor(
     return done.load_kg, [Because(text, (done.set_id,))]
 
 
+def _felt(last: LoggedSet) -> float:
+    """RPE of a set as far as a step may lean on it."""
+    told = last.rpe if last.rpe is not None else last.aimed_rpe or LEAST_TRUSTED_RPE
+    return max(told, LEAST_FELT_RPE)
+
+
+def _worth(last: LoggedSet, target: Target) -> float:
+    """Load in kg that the last main session stands for in the reps and RPE of a target."""
+    return (
+        last.load_kg
+        * load_for(1.0, target.reps, target.rpe)
+        / load_for(1.0, last.reps, _felt(last))
+    )  # fmt: skip
+
+
 def _hold_step(
     wanted: float, last: LoggedSet | None, target: Target, novice: bool
 ) -> tuple[float, list[Because]]:
     """No larger step over the last main session than the lifter's training age allows."""
-    if last is None or last.rpe is None:
+    if last is None:
         return wanted, []
     share = MOST_STEP_NOVICE if novice else MOST_STEP
-    equal = (
-        last.load_kg
-        * load_for(1.0, target.reps, target.rpe)
-        / load_for(1.0, max(last.reps, 1), last.rpe)
-    )
-    done = max(equal, last.load_kg)
+    done = max(_worth(last, target), last.load_kg)
     most = done * (1 + share)
     if wanted <= most:
         return wanted, []
@@ -161,18 +177,21 @@ def _hold_step(
     ]
 
 
-def _answer_rpe(wanted: float, last: LoggedSet | None) -> tuple[float, list[Because]]:
-    """Harder than aimed for last time takes load off; easier adds nothing by itself."""
+def _answer_rpe(
+    wanted: float, last: LoggedSet | None, target: Target
+) -> tuple[float, list[Because]]:
+    """Harder than aimed for last time: no more than what that set stands for. Easier adds nothing
+    by itself."""
     if last is None or last.rpe is None or last.aimed_rpe is None:
         return wanted, []
-    over = last.rpe - last.aimed_rpe
-    if over <= RPE_TOLERANCE:
+    if last.rpe - last.aimed_rpe <= RPE_TOLERANCE or wanted <= _worth(last, target):
         return wanted, []
-    lighter = min(wanted, last.load_kg * (1 - KG_SHARE_PER_RPE * over))
-    return lighter, [
+    worth = _worth(last, target)
+    return worth, [
         Because(
-            f"{in_kg(last.load_kg)} felt like RPE {last.rpe:g} when {last.aimed_rpe:g} was "
-            f"aimed for: {KG_SHARE_PER_RPE * over:.0%} off",
+            f"{reps_words(last.reps)} with {in_kg(last.load_kg)} felt like RPE {last.rpe:g} when "
+            f"{last.aimed_rpe:g} was aimed for: today no more than what that stands for, "
+            f"{in_kg(worth)}",
             (last.set_id,),
         )
     ]
@@ -252,14 +271,19 @@ def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
     ]
 
 
+def _is_main(logged: LoggedSet) -> bool:
+    """Main work was meant to be felt: aimed at RPE 6 or more, or told so where no aim is known."""
+    effort = logged.aimed_rpe if logged.aimed_rpe is not None else logged.rpe
+    return effort is not None and effort >= LEAST_TRUSTED_RPE and logged.reps > 0
+
+
 def _last_main(history: Sequence[LoggedSet]) -> LoggedSet | None:
-    """The heaviest set of the newest day that counts as main work: an RPE of 6 or more."""
-    days = [s.day for s in history if s.estimate() is not None]
-    return max(
-        (s for s in history if days and s.day == days[-1] and s.estimate() is not None),
-        key=lambda s: s.load_kg,
-        default=None,
-    )
+    """The heaviest main set of the newest day that has any, while it is fresh: what it said ends
+    with the sessions that follow."""
+    main = [s for s in history if _is_main(s)]
+    if not main or days_between(main[-1].day, history[-1].day) > FRESH_DAYS:
+        return None
+    return max((s for s in main if s.day == main[-1].day), key=lambda s: s.load_kg)
 
 
 def session_load(
@@ -280,7 +304,7 @@ def session_load(
     answers: list[Callable[[float], tuple[float, list[Because]]]] = [
         lambda load: keep_floor(load, own, target) if not light else (load, []),
         lambda load: _hold_step(load, last, target, novice),
-        lambda load: _answer_rpe(load, last),
+        lambda load: _answer_rpe(load, last, target),
         lambda load: _answer_faults(load, recent),
     ]
     for answer in answers:

@@ -43,7 +43,7 @@ THOROUGH: Effort = (
     Pass(18, NEAR_BOTTOM),
     Pass(9, lower_half()[::3]),
     Pass(9, lower_half()[::3]),
-    Pass(5, lower_half()),
+    Pass(9, lower_half()),
 )
 SAMPLING: Effort = (Pass(14, BOTTOM), Pass(7, NEAR_BOTTOM))
 

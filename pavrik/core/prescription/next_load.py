@@ -32,8 +32,6 @@ PAIN_CAP_SHARE = assume(
     "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
 )
 NAMED_JUMP = 0.10
-TEST_RPE = 9.5
-"""A single from this RPE on is a test."""
 REPEATED = 2
 FLOOR_DAYS = assume(
     "clean_work_stands_days",
@@ -245,9 +243,9 @@ def _respect_pain(
 def _respect_test(
     wanted: float, max_kg: float, history: Sequence[LoggedSet], target: Target
 ) -> tuple[float, list[Because]]:
-    """A single of all one has is a test attempt."""
+    """No single goes further over what was done than a test would."""
     allowed = most_tried(max_kg, history)
-    if target.reps > 1 or target.rpe < TEST_RPE or allowed is None or wanted <= allowed[0]:
+    if target.reps > 1 or allowed is None or wanted <= allowed[0]:
         return wanted, []
     return allowed[0], [allowed[1]]
 

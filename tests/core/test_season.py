@@ -1,0 +1,131 @@
+"""The frame of a plan written out, so that no week of it moves unseen: common practice, no
+source."""
+
+from dataclasses import replace
+from datetime import date, timedelta
+
+import pytest
+
+from pavrik.core.prescription.plan import make_plan
+from pavrik.core.prescription.plan_parts import Overrule
+from pavrik.core.prescription.season import (
+    EASY,
+    LIFTS,
+    LONGEST,
+    SHORTEST,
+    before_meet,
+    days_of,
+    week_roles,
+)
+from tests.core.plans import ASK, GYM, a_state
+
+MEET = date(2026, 11, 28)
+LETTERS = {"build": "b", "strengthen": "s", "sharpen": "p", "light": "l", "test": "t"}
+STATES = {lift: a_state(lift) for lift in LIFTS}
+PEAKS = (
+    "bpt", "bbpt", "bbspt", "bbbspt", "bbbsppt", "bbblsppt", "bbblssppt", "bbblbssppt",
+    "bbblbsssppt", "bbblbsslsppt", "bbblbbslssppt", "bbblbbslsssppt", "bbblbbblssssppt",
+    "bbblbbblssslsppt",
+)  # fmt: skip
+OPEN = {3: "bbs", 4: "bbsl", 6: "bbblss", 8: "bbblsssl", 11: "bbblbbslsss", 12: "bbblbbslsssl"}
+
+
+def letters(roles) -> str:
+    return "".join(LETTERS[role] for role in roles)
+
+
+def test_the_weeks_of_a_peak():
+    told = [letters(week_roles(weeks, "meet")) for weeks in range(SHORTEST, LONGEST + 1)]
+    assert tuple(told) == PEAKS
+    assert told == [letters(week_roles(weeks, "test")) for weeks in range(SHORTEST, LONGEST + 1)]
+
+
+@pytest.mark.parametrize(("weeks", "roles"), OPEN.items())
+def test_the_weeks_of_a_plan_without_an_end(weeks, roles):
+    assert letters(week_roles(weeks, "open")) == roles
+
+
+@pytest.mark.parametrize(
+    ("lift", "left", "sets"),
+    [
+        ("squat", 2, "primer"), ("squat", 3, "easy"), ("squat", 4, "easy"), ("squat", 5, None),
+        ("deadlift", 2, "primer"), ("deadlift", 3, "easy"), ("deadlift", 7, "easy"),
+        ("deadlift", 8, None),
+    ],
+)  # fmt: skip
+def test_the_last_days_before_a_meet(lift, left, sets):
+    found = before_meet(MEET, MEET - timedelta(days=left), lift, "sharpen")
+    if sets is None:
+        assert found is None
+        return
+    doses, why = found
+    assert why.startswith(f"{left} days before the meet")
+    assert ("primer" in why) == (sets == "primer")
+    assert (doses == EASY) == (sets == "easy")
+    assert max(dose.load_share() for dose in doses) <= 0.80
+    assert all(dose.reps <= 2 for dose in doses)
+
+
+def test_meet_week_is_easy_and_a_plan_without_a_meet_has_no_such_days():
+    early = MEET - timedelta(days=9)
+    assert before_meet(MEET, early, "squat", "test")[0] == EASY
+    assert before_meet(MEET, early, "squat", "sharpen") is None
+    assert before_meet(None, MEET, "squat", "test") is None
+
+
+@pytest.mark.parametrize(
+    ("days", "told"),
+    [
+        (1, ["S D"]), (2, ["S d", "D s"]), (3, ["S", "D", "s d"]), (4, ["S", "D", "s", "d"]),
+        (5, ["S", "D", "s", "d", ""]), (6, ["S", "D", "s", "d", "", ""]),
+    ],
+)  # fmt: skip
+def test_the_days_of_a_week(days, told):
+    """Capitals are main days; every lift has one main day, and a second day from two days on."""
+
+    def letter(lift: str, part: str) -> str:
+        return lift[0].upper() if part == "main" else lift[0]
+
+    found = [" ".join(letter(*item) for item in day) for day in days_of(days)]
+    assert found == told
+
+
+def test_heavier_work_rests_longer():
+    """Four minutes for heavy low reps, three from RPE 7, two below, 90 s without an RPE."""
+    told = {}
+    for line in make_plan(replace(ASK, weeks=12), STATES, GYM).lines():
+        told[(line.reps, line.rpe)] = line.rest_s
+    assert told[(6, 7.0)] == 180
+    assert told[(4, 7.5)] == 180
+    assert told[(2, 8.0)] == 240
+    assert told[(1, 7.5)] == 240
+    for (reps, rpe), rest_s in told.items():
+        if rpe is None:
+            wanted = 90
+        elif rpe < 7:
+            wanted = 120
+        else:
+            wanted = 240 if rpe >= 7.5 and reps <= 3 else 180
+        assert rest_s == wanted, (reps, rpe)
+
+
+def test_the_bare_bar_is_a_load_like_any_other_in_a_coachs_hand():
+    """The RPE and the rest follow the load that is set, down to the empty bar; below it the load
+    stands as it was said, with nothing on a bar to tell of."""
+    plan = make_plan(ASK, STATES, GYM)
+    line = next(x for x in plan.lines() if x.kind == "main" and x.rpe and x.rpe >= 7)
+
+    def set_to(load_kg: float):
+        said = {line.line_id: Overrule("Ysolde", "a first day back", load_kg)}
+        return next(
+            x for x in make_plan(ASK, STATES, GYM, overrules=said).lines()
+            if x.line_id == line.line_id
+        )  # fmt: skip
+
+    bare = set_to(GYM.empty_kg)
+    assert (bare.load_kg, bare.per_side) == (GYM.empty_kg, ())
+    assert bare.share == pytest.approx(line.share * GYM.empty_kg / line.load_kg)
+    assert bare.rpe == 5.0
+    assert bare.rest_s == 120
+    lighter = set_to(15.0)
+    assert (lighter.load_kg, lighter.per_side, lighter.rpe) == (15.0, (), line.rpe)

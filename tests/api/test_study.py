@@ -52,7 +52,7 @@ def test_costs_come_with_words_kilograms_and_a_pose(coach, lifter):
     wide = body | {"setup": SETUP | {"stance_m": 1.4}, "amounts": {}}
     infeasible = coach.post(at(lifter, "costs"), wide).json()
     assert infeasible["costs"] == []
-    assert any("too wide" in reason for reason in infeasible["reasons"])
+    assert any("140 cm apart the thigh does not reach" in r for r in infeasible["reasons"])
 
 
 def test_paths_depth_and_maps(coach, lifter):

@@ -142,7 +142,7 @@ def test_an_impossible_stance_is_an_answer_with_reasons(run):
     code, answer = run("pose", POSE | {"setup": SETUP | {"stance_m": 1.5}})
     assert code == 0
     assert answer["feasible"] is False
-    assert any("too wide for the thigh" in reason for reason in answer["reasons"])
+    assert any("150 cm apart the thigh does not reach" in reason for reason in answer["reasons"])
 
 
 def test_every_command_is_documented():

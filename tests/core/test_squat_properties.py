@@ -205,3 +205,4 @@ def test_a_depth_that_the_thigh_does_not_reach_is_no_pose(above_m, open_):
     assert not found.feasible
     where = "above" if above_m > 0 else "below"
     assert f"does not reach a hip 45 cm {where} the knee" in found.reasons[0]
+    assert not any("°" in reason for reason in found.reasons), "no angles of a pose that is none"

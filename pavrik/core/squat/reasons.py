@@ -16,7 +16,14 @@ _INSTEAD: dict[BarPosition, str] = {
 }
 
 
-IMPOSSIBLE = frozenset({"reach", "balance", "strength"})
+_OF_THE_TRUNK = frozenset({"closing", "lean", "strength"})
+MOOT: dict[str, frozenset[str]] = {
+    "balance": _OF_THE_TRUNK,
+    "reach": _OF_THE_TRUNK
+    | {"balance", "knee_forward", "abduction", "rotation", "width", "knee_track"},
+}
+"""What cannot be told of a body that has no pose: angles of the trunk without a balance, any
+without a leg that reaches."""
 
 
 def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
@@ -54,8 +61,8 @@ def limit_reasons(
     lean_deg: float,
     closing_deg: float,
 ) -> list[str]:
-    """One sentence for every limit that the bottom oversteps, what is no pose at all first, then
-    the most binding."""
+    """One sentence for every limit that the bottom oversteps and that can be told, the most
+    binding first."""
     shelf = setup.shelf
     ankle = float(np.rad2deg(lifter.screens.dorsiflexion))
     closing = float(np.rad2deg(lifter.screens.closing))
@@ -84,8 +91,7 @@ def limit_reasons(
         f"{shelf.name} is held at, with the ankle at its {ankle:.0f}°: raise the heel, carry the "
         "bar lower or widen",
     }
-    overstepped = sorted(
-        ((name in IMPOSSIBLE, over, name) for name, over in shortfall_deg.items() if over > 0),
-        reverse=True,
-    )
-    return [sentences[name].format(over=over) for _, over, name in overstepped]
+    overstepped = {name: over for name, over in shortfall_deg.items() if over > 0}
+    moot = frozenset[str]().union(*(MOOT.get(name, ()) for name in overstepped))
+    told = [(over, name) for name, over in overstepped.items() if name not in moot]
+    return [sentences[name].format(over=over) for over, name in sorted(told, reverse=True)]

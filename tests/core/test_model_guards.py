@@ -22,6 +22,8 @@ from pavrik.core.faults.onset import fit_logistic, fit_onset
 from pavrik.core.fitting.lifter import default_lifter
 from pavrik.core.fitting.sampling import draw_lifters
 from pavrik.core.fitting.screens import abduction_limit, make_screens
+from pavrik.core.linkage.foot import place_foot
+from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat import disturbances as disturb
 from pavrik.core.squat.cases import case_for
@@ -240,3 +242,20 @@ def test_the_bar_stays_in_front_of_the_thighs_on_the_way_up(style):
     above = way.bar_z > legs.knee.z
     assert np.any(above)
     assert np.all((way.bar_x - thigh_x)[above] > 0.0)
+
+
+@pytest.mark.parametrize("metres_off", [-0.3, 0.0, 0.25])
+def test_a_shoulder_out_of_reach_misses_by_its_own_distance(metres_off):
+    """Straight up from the knee: what lies past thigh and trunk together is the gap, and a
+    shoulder within reach leaves none."""
+    foot = place_foot(MAN, 0.4, 0.0, 0.0, DEFAULT)
+    straight = squat_legs(MAN, foot, np.deg2rad(20.0), 0.1)
+    thigh_from_side = np.hypot(straight.knee.x - straight.hip.x, straight.knee.z - straight.hip.z)
+    knee, up = straight.knee, thigh_from_side + MAN.trunk_m + metres_off
+    legs, gap = legs_below_shoulder(MAN, foot, np.deg2rad(20.0), knee.x, knee.z + up)
+    assert gap == pytest.approx(max(metres_off, 0.0), abs=1e-9)
+    assert bool(legs.unreachable) == (metres_off > 0)
+    if metres_off < 0:
+        assert np.hypot(legs.hip.x - knee.x, legs.hip.z - knee.z) == pytest.approx(thigh_from_side)
+        trunk = np.hypot(legs.hip.x - knee.x, legs.hip.z - knee.z - up)
+        assert trunk == pytest.approx(MAN.trunk_m)

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { STYLE_NAMES, USE_NAMES, percent, type PullStyle } from '@/shared/words'
+import { STYLE_NAMES, USE_NAMES, otherBodies, percent, type PullStyle } from '@/shared/words'
 import { sameStart, startOf, type Start } from './usePull'
 
 const props = defineProps<{ ranking: Schemas['PullRankingAnswer']; live: Start; lifterId: string; deciding?: Schemas['DecidingAnswer'] }>()
@@ -22,6 +22,7 @@ const scale = computed(() => {
   return (value: number) => `${(((value - low) / Math.max(high - low, 1)) * 100).toFixed(1)}%`
 })
 const closed = computed(() => Object.keys(props.ranking.why_not) as PullStyle[])
+const rest = computed(() => otherBodies(props.ranking.leaders.filter((l) => !l.setup.style.startsWith('trap')).map((l) => l.chance_best)))
 const line = (deg: number) => ({ x: 4 + 26 * Math.cos((deg * Math.PI) / 180), y: 28 - 26 * Math.sin((deg * Math.PI) / 180) })
 </script>
 
@@ -66,6 +67,7 @@ const line = (deg: number) => ({ x: 4 + 26 * Math.cos((deg * Math.PI) / 180), y:
         <p v-else class="small soft clip first">{{ ranking.why_not[style]?.[0] }}</p>
       </li>
     </ol>
+    <p v-if="rest" class="small soft mt-2">{{ rest }}</p>
     <p v-if="ranking.coach_rule" class="note small mt-3"><b>The coach's rule.</b> <span class="first">{{ ranking.coach_rule }}.</span></p>
     <p v-if="deciding" class="note small mt-2"><b>What decides.</b> <span class="first">{{ deciding.sentence }}.</span></p>
     <p v-for="a in ranking.advice" :key="a" class="note small mt-2 first">{{ a }}.</p>

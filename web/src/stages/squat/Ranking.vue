@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { BAR_NAMES, percent, type BarPosition } from '@/shared/words'
+import { BAR_NAMES, otherBodies, percent, type BarPosition } from '@/shared/words'
 import WhyNot from './WhyNot.vue'
 import { sameSetup, type Setup } from './useSetup'
 
@@ -27,6 +27,7 @@ const scale = computed(() => {
 })
 const heel = (m: number) => (m > 0 ? `${cm(m)} heel` : 'flat')
 const closed = computed(() => Object.keys(props.ranking.why_not) as BarPosition[])
+const rest = computed(() => otherBodies(props.ranking.leaders.map((l) => l.chance_best)))
 const move = (f: Schemas['FlipOut']) => {
   if (f.by === null || f.by === undefined) return 'nothing within three errors'
   const size = f.unit === 'm' ? cm(Math.abs(f.by)) : f.unit === 'deg' ? `${Math.abs(f.by).toFixed(0)}°` : percent(Math.abs(f.by))
@@ -76,6 +77,7 @@ const move = (f: Schemas['FlipOut']) => {
         <p v-else class="small soft clip first">{{ ranking.why_not[position]?.[0] }}</p>
       </li>
     </ol>
+    <p v-if="rest" class="small soft mt-2">{{ rest }}</p>
     <div v-if="deciding" class="note small mt-3">
       <p><b>What decides.</b> <span class="first">{{ deciding.sentence }}.</span></p>
       <button v-if="deciding.flips.length" class="linkish" :aria-expanded="openFlips" @click="openFlips = !openFlips">{{ openFlips ? 'Less' : 'Every input, and how far it must move' }}</button>

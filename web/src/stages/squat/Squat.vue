@@ -69,6 +69,7 @@ const shortHeading = computed(() => {
   if (first.chance_best == null) return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° leads; drawing bodies to see how surely`
   const sure = (first.chance_best * 100).toFixed(0)
   if (r.toss_up && second) return `Toss-up: ${place(first)} (${sure} %) or ${place(second)}`
+  if (!second) return `Only ${place(first).toLowerCase()}, is open: ${sure} % sure that it holds`
   return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° fits best: ${sure} % sure`
 })
 

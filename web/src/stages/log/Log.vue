@@ -111,6 +111,8 @@ const heading = computed(() => {
 .on { background: var(--ink) !important; color: var(--paper) !important; }
 .on .soft { color: inherit; }
 .turns { display: flex; gap: 6px; overflow-x: auto; padding: 10px 26px; border-bottom: 1px solid var(--line); }
-.turns button { display: flex; gap: 8px; align-items: center; border-radius: 3px; text-align: left; min-height: 48px; white-space: nowrap; max-width: 220px; overflow: hidden; text-overflow: ellipsis; flex: none; }
+.turns button { display: flex; gap: 8px; align-items: center; border-radius: 3px; text-align: left; min-height: 48px; white-space: nowrap; max-width: 260px; flex: none; }
+.turns button b { min-width: 0; overflow: hidden; text-overflow: ellipsis; }
+.turns button span { flex: none; }
 @media (max-width: 900px) { .turns { padding: 8px 14px; } }
 </style>

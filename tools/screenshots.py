@@ -65,7 +65,9 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "lifter": _stage("Lifter", "Schools"),
     "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
     "squat": _stage("Squat", "Hands and rack", "hook hole", "Toss-up"),
-    "squat-infeasible": _stage("Squat", "Hands and rack", "sure that it holds", name="Dov Harrowgate"),
+    "squat-infeasible": _stage(
+        "Squat", "Hands and rack", "sure that it holds", name="Dov Harrowgate"
+    ),
     "deadlift": _stage("Deadlift", "Styles side by side", "The coach's rule"),
     "gym": _gym,
     "log": _stage("Log", "Keep the set"),

@@ -7,7 +7,7 @@ from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause, TestResult, rank_causes
 from pavrik.core.faults.knowledge import FaultKnowledge
 from pavrik.core.faults.log_signals import log_signals
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.study import CausesOf
 from pavrik.services.fit_signals import fit_signals
 from pavrik.services.lifter_inputs import LifterInputs

@@ -8,8 +8,8 @@ from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import ruled_out_causes
-from pavrik.core.faults.logged import LoggedSet
 from pavrik.core.faults.schools import shipped_schools
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.services.causes import results_of
 from pavrik.services.log_history import schools_in_force
 from pavrik.store import library

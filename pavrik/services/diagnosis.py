@@ -8,8 +8,8 @@ from pavrik.core.faults.catalogue import Catalogue, Remedy
 from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, competition_trend
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
-from pavrik.core.faults.repeatability import repeatability
+from pavrik.core.log.repeatability import repeatability
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.season import LIFTS
 from pavrik.services.causes import causes_of, results_of
 from pavrik.services.context import InvalidError, Who

@@ -7,8 +7,8 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.comparison import chance_lower
 from pavrik.core.faults.schools import silenced_faults
+from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.plan_parts import Plan
 from pavrik.formats.plan_words import day_title
 from pavrik.services.context import Who

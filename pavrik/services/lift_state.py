@@ -3,7 +3,7 @@
 from datetime import date
 from uuid import UUID
 
-from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.prescription.season import LIFTS
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift

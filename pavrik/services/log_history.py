@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 from uuid import UUID
 
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
 from pavrik.core.faults.schools import in_force, silenced_faults
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.services.library import catalogue_of
 from pavrik.store import lifters
 from pavrik.store import training as store

@@ -6,8 +6,8 @@ from uuid import UUID
 
 from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
 from pavrik.core.faults.schools import silenced_faults
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.turns import Turn, turn_order

@@ -10,7 +10,7 @@ from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.equipment.warm_up import warm_up
 from pavrik.core.faults.knowledge import knowledge
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.next_load import (

@@ -4,7 +4,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.body.measurement import LANDMARKS
-from pavrik.core.faults.logged import best_sets
+from pavrik.core.log.training_set import best_sets
 from pavrik.services.context import Who
 from pavrik.services.fits import settled_in
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs

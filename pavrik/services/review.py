@@ -13,10 +13,10 @@ from pavrik.core.faults.knowledge import (
     knowledge,
     setup_trial,
 )
-from pavrik.core.faults.logged import LoggedSet
-from pavrik.core.faults.onset import Onset, OnsetLevel
-from pavrik.core.faults.rates import Rate
-from pavrik.core.faults.repeatability import MEASURES, Repeatability, repeatability
+from pavrik.core.log.onset import Onset, OnsetLevel
+from pavrik.core.log.rates import Rate
+from pavrik.core.log.repeatability import MEASURES, Repeatability, repeatability
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.services.context import Who
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile

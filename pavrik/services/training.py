@@ -7,7 +7,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.logged import evidence_of
+from pavrik.core.log.training_set import evidence_of
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile

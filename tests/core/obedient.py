@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk
 from pavrik.core.simulation.lifter import SimulatedLifter, draw_lifter

@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.attempts import attempts
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan import make_plan

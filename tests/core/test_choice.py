@@ -4,7 +4,7 @@ from dataclasses import replace
 
 import pytest
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.choice import (
     MOST_SPECIALS,
     Choice,

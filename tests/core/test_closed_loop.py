@@ -6,7 +6,7 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
-from pavrik.core.faults.logged import COMPETITION, LoggedFault, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedFault, LoggedSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import SHARES
 from pavrik.core.prescription.plan_parts import PlanAsk

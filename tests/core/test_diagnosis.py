@@ -7,8 +7,8 @@ from pavrik.core.faults.evidence import SIGNALS, Signal, TestResult, rank_causes
 from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
 from pavrik.core.faults.knowledge import cue_trials, knowledge, setup_trial
 from pavrik.core.faults.log_signals import log_signals
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
 from pavrik.core.faults.own import OwnEntry, merged
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.turns import Turn, turn_order
 
 CATALOGUE = shipped_catalogue()

@@ -7,13 +7,13 @@ import numpy as np
 import pytest
 
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.faults.comparison import compare
 from pavrik.core.faults.evidence import rank_causes
 from pavrik.core.faults.knowledge import FaultKnowledge
 from pavrik.core.faults.log_signals import log_signals
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
-from pavrik.core.faults.onset import fit_onset, onset_words
-from pavrik.core.faults.rates import Rate
+from pavrik.core.log.comparison import compare
+from pavrik.core.log.onset import fit_onset, onset_words
+from pavrik.core.log.rates import Rate
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 
 CATALOGUE = shipped_catalogue()
 TOO_FEW = fit_onset(np.array([]), np.array([], dtype=bool))

@@ -7,13 +7,13 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy import stats
 
-from pavrik.core.faults.comparison import chance_lower, compare
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
-from pavrik.core.faults.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_words
-from pavrik.core.faults.order import first_of_reps, seen_together
-from pavrik.core.faults.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
-from pavrik.core.faults.rep_table import max_before, rep_table
-from pavrik.core.faults.repeatability import repeatability
+from pavrik.core.log.comparison import chance_lower, compare
+from pavrik.core.log.cooccurrence import first_of_reps, seen_together
+from pavrik.core.log.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_words
+from pavrik.core.log.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
+from pavrik.core.log.rep_table import max_before, rep_table
+from pavrik.core.log.repeatability import repeatability
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 
 PHASES = ("set", "descent", "bottom", "out of the hole")
 

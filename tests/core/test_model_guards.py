@@ -17,13 +17,13 @@ from pavrik.core.equipment.racks import Rack, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
 from pavrik.core.faults.knowledge import BACK_FAULTS, knowledge
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
-from pavrik.core.faults.onset import fit_logistic, fit_onset
 from pavrik.core.fitting.lifter import default_lifter
 from pavrik.core.fitting.sampling import draw_lifters
 from pavrik.core.fitting.screens import abduction_limit, make_screens
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
+from pavrik.core.log.onset import fit_logistic, fit_onset
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat import disturbances as disturb
 from pavrik.core.squat.cases import case_for

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.drills import slack_drill
 from pavrik.core.prescription.plan import make_plan

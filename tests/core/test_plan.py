@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.next_load import MOST_STEP, MOST_STEP_NOVICE, PAIN_CAP_SHARE, PainFlag
 from pavrik.core.prescription.plan import make_plan

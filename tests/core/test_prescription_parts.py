@@ -12,7 +12,7 @@ from pavrik.core.equipment.light_start import BAR_HEIGHT_M, light_start_words, s
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import TestResult, rank_causes, ruled_out_causes
 from pavrik.core.faults.knowledge import knowledge
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.because import Because, in_kg, reps_words
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.drills import (

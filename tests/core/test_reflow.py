@@ -3,7 +3,7 @@
 from dataclasses import replace
 from datetime import date, timedelta
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.reflow import changes, missed_days, reflow
 from pavrik.core.prescription.signals import light_week_because

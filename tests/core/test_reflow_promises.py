@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.plan_parts import Day, Plan
 from pavrik.core.prescription.reflow import missed_days, reflow
 from tests.core.plans import MONDAY, MadeUp, made_up

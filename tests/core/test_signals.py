@@ -5,7 +5,7 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.signals import light_week, light_week_because
 from pavrik.core.simulation.lifter import draw_lifter
 from pavrik.core.strength.estimated_max import load_for

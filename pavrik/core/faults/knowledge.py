@@ -6,12 +6,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.comparison import Comparison, compare
-from pavrik.core.faults.logged import COMPETITION, LoggedSet, best_of_days, competition_sets
-from pavrik.core.faults.onset import Onset, fit_onset, onset_words
-from pavrik.core.faults.order import Together, first_of_reps, seen_together
-from pavrik.core.faults.rates import Rate, by_load, by_rep, by_variation, by_week
-from pavrik.core.faults.rep_table import RepTable, rep_table
+from pavrik.core.log.comparison import Comparison, compare
+from pavrik.core.log.cooccurrence import Together, first_of_reps, seen_together
+from pavrik.core.log.onset import Onset, fit_onset, onset_words
+from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
+from pavrik.core.log.rep_table import RepTable, rep_table
+from pavrik.core.log.training_set import COMPETITION, LoggedSet, best_of_days, competition_sets
 from pavrik.core.strength.estimated_max import Trend, trend_series
 
 BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")

@@ -4,10 +4,10 @@ from collections.abc import Sequence
 
 from pavrik.core.faults.evidence import Signal
 from pavrik.core.faults.knowledge import FaultKnowledge
-from pavrik.core.faults.logged import LoggedSet
-from pavrik.core.faults.onset import SURE_RISE
-from pavrik.core.faults.rates import Rate
-from pavrik.core.faults.repeatability import MEASURES, repeatability
+from pavrik.core.log.onset import SURE_RISE
+from pavrik.core.log.rates import Rate
+from pavrik.core.log.repeatability import MEASURES, repeatability
+from pavrik.core.log.training_set import LoggedSet
 
 LEAST_REPS = 10
 OFTEN = 0.10

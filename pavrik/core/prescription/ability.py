@@ -6,7 +6,7 @@ Nothing that holds a session back (a fault, pain, a cap, light work) ever enters
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.faults.logged import Evidence, LoggedSet, best_of_days, competition_sets
+from pavrik.core.log.training_set import Evidence, LoggedSet, best_of_days, competition_sets
 from pavrik.core.prescription.because import Because, in_kg, reps_words
 from pavrik.core.strength.estimated_max import trend
 

@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.faults.logged import LoggedSet, competition_sets
+from pavrik.core.log.training_set import LoggedSet, competition_sets
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap
 

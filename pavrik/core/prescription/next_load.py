@@ -10,7 +10,7 @@ from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
-from pavrik.core.faults.logged import LoggedFault, LoggedSet, competition_sets
+from pavrik.core.log.training_set import LoggedFault, LoggedSet, competition_sets
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
 from pavrik.core.prescription.because import Because, in_kg, reps_words

@@ -6,7 +6,7 @@ from datetime import date
 
 from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
-from pavrik.core.faults.logged import COMPETITION
+from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap

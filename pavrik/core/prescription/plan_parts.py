@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 from datetime import date, timedelta
 from typing import Literal
 
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.attempts import Attempt
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import Cap

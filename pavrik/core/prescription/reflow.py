@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk, Week
 

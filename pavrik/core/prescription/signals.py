@@ -9,7 +9,7 @@ from statistics import fmean
 
 from pavrik.core.assumptions import assume
 from pavrik.core.faults.knowledge import competition_trend
-from pavrik.core.faults.logged import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.because import Because, in_kg
 
 FALLS = 2

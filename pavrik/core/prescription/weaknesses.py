@@ -7,7 +7,7 @@ from pavrik.core.assumptions import assume
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RULED_OUT, RankedCause
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge
-from pavrik.core.faults.logged import LoggedSet
+from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
 from pavrik.core.prescription.drills import Drill, grip_drill, ritual_drill, slack_drill

@@ -13,7 +13,7 @@ import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.faults.knowledge import competition_trend
-from pavrik.core.faults.logged import LoggedSet, best_of_days
+from pavrik.core.log.training_set import LoggedSet, best_of_days
 
 DAY_ERROR = assume(
     "ratio_day_error",

@@ -11,7 +11,7 @@ from functools import cache
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.faults.rep_table import Booleans
+from pavrik.core.log.rep_table import Booleans
 from pavrik.core.units import Floats
 
 CENTRE, STEP = 0.85, 0.10

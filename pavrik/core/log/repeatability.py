@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import mean, stdev
 
-from pavrik.core.faults.logged import LoggedSet, best_of_days
+from pavrik.core.log.training_set import LoggedSet, best_of_days
 
 LIGHT_SHARE = 0.75
 """Of the best estimated max: below it a set is light."""

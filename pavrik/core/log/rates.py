@@ -7,7 +7,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from pavrik.core.faults.rep_table import Booleans, RepTable
+from pavrik.core.log.rep_table import Booleans, RepTable
 from pavrik.core.units import Floats, Indices
 
 BANDS = (0.60, 0.70, 0.75, 0.80, 0.85, 0.90, 0.95, 1.00)

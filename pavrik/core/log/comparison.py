@@ -6,7 +6,7 @@ from typing import Literal
 import numpy as np
 from scipy.special import betainc, betaln
 
-from pavrik.core.faults.rep_table import Booleans
+from pavrik.core.log.rep_table import Booleans
 from pavrik.core.units import Floats
 
 LEAST_REPS = 12

@@ -4,7 +4,7 @@ from collections import Counter, defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.faults.logged import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, LoggedSet
 
 LEAST_TOGETHER = 3
 LEAST_RATIO = 1.5

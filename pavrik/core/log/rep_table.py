@@ -7,7 +7,7 @@ from datetime import date
 import numpy as np
 from numpy.typing import NDArray
 
-from pavrik.core.faults.logged import LoggedSet, best_of_days
+from pavrik.core.log.training_set import LoggedSet, best_of_days
 from pavrik.core.strength.estimated_max import trend_series
 from pavrik.core.units import Floats, Indices
 

@@ -20,7 +20,7 @@ from pavrik.api.schemas import (
 )
 from pavrik.api.schemas_training import FloorRow
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.fitting.screens import closing_from_angles_deg
+from pavrik.core.lifter.mobility import closing_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.services import floor, lifters, record
 from pavrik.services.context import InvalidError

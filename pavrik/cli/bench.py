@@ -16,8 +16,8 @@ from pavrik.core.deadlift.report import pull_report
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.plates import PlatePair, load_bar
 from pavrik.core.fitting.deciding import what_decides
-from pavrik.core.fitting.lifter import Lifter, default_lifter
-from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
+from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.cases import SetupGrid, case_for
 from pavrik.core.squat.costs import fault_costs

@@ -6,7 +6,8 @@ from typing import Any
 import numpy as np
 from pydantic import BaseModel
 
-from pavrik.core.squat.bench import BenchGrid, Drawn, ExactSetup
+from pavrik.core.lifts.drawn import Drawn
+from pavrik.core.squat.bench import BenchGrid, ExactSetup
 from pavrik.core.units import degrees
 
 MILLIMETRES = 4

@@ -8,10 +8,10 @@ from pavrik.core.deadlift.report import pull_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.bar_positions import usual_grip_m
 from pavrik.core.squat.bench import ExactSetup, exact_setup
-from pavrik.core.squat.depth import depth_margin_m
+from pavrik.core.squat.depth import depth_margin_m, hip_above_knee_m
 from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
@@ -177,7 +177,7 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] 
         ],
         "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
         "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
-        "crease_below_knee_m": float(depth_margin_m(lifter.body, lifter.hip_above_knee_m(setup))),
+        "crease_below_knee_m": float(depth_margin_m(lifter.body, hip_above_knee_m(lifter, setup))),
         "depth_school": lifter.schools.depth,
         **_settled(view),
     }

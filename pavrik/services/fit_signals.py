@@ -9,7 +9,7 @@ import numpy as np
 from pavrik.core.deadlift.report import PullReport, one, pull_report
 from pavrik.core.faults.evidence import Signal
 from pavrik.core.faults.knowledge import competition_trend
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.squat.bench import ExactSetup, exact_setup
 from pavrik.core.units import degrees

@@ -13,8 +13,8 @@ from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.assumptions import Assumptions
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.staleness import changes_since, stored_wrong
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
 from pavrik.formats.model_requests import FitRequest

@@ -8,9 +8,9 @@ from uuid import UUID
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
 from pavrik.core.deadlift.styles import PullSetup, Style, usual_setup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.log.training_set import COMPETITION, best_sets
-from pavrik.core.squat.bar_positions import BAR_POSITIONS
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
 from pavrik.core.strength.inverse import Inferred

@@ -10,14 +10,14 @@ from pavrik.core.deadlift.styles import PullSetup, usual_height_m
 from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.equipment.plates import PlatePair, load_bar
 from pavrik.core.faults.schools import check_choice, pull_schools, squat_schools
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
 from pavrik.core.fitting.sampling import Sureness
-from pavrik.core.fitting.screens import Screens, make_screens
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, Shelf
+from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS, Screens, make_screens
+from pavrik.core.squat.bar_positions import Shelf
 from pavrik.core.squat.candidates import Candidate
 from pavrik.core.squat.cases import SetupGrid
-from pavrik.core.squat.depth import hip_above_knee_on_box
+from pavrik.core.squat.depth import hip_above_knee_m, hip_above_knee_on_box
 from pavrik.core.squat.fit import SquatFit, fit_squat
 from pavrik.core.squat.natural_bottom import deepest_hip_above_knee_m
 from pavrik.core.squat.pose import squat_pose
@@ -204,7 +204,7 @@ def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
         stance_m=setup.stance_m,
         toe_out_deg=round(float(degrees(setup.toe_out)), 6),
         heel_lift_m=setup.heel_lift_m,
-        hip_above_knee_m=lifter.hip_above_knee_m(setup),
+        hip_above_knee_m=hip_above_knee_m(lifter, setup),
         balance=lifter.schools.balance,
     )
 

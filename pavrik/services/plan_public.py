@@ -11,7 +11,7 @@ from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.knowledge import FaultKnowledge
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.next_load import Gym, PainFlag

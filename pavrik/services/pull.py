@@ -28,8 +28,8 @@ from pavrik.core.deadlift.styles import COMPETING, STYLES, PullSetup, Style
 from pavrik.core.deadlift.why_not import pull_why_not
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.fitting.deciding import deciding_words, input_words, what_decides
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import Sureness
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats, degrees

@@ -6,8 +6,8 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, BarPosition
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
 from pavrik.core.squat.bench import bench_grid, exact_setup
 from pavrik.core.squat.candidates import Rejected
 from pavrik.core.squat.cases import SetupGrid

@@ -7,14 +7,15 @@ import numpy as np
 from pavrik.core import MODEL_VERSION
 from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.fitting.deciding import Flip, deciding_words, input_words, what_decides
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
 from pavrik.core.lifts.phases import computed_phases
-from pavrik.core.squat.bar_positions import SHELVES, BarPosition
+from pavrik.core.squat.bar_positions import SHELVES
 from pavrik.core.squat.bench import exact_setup
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.costs import FaultCost, fault_costs
-from pavrik.core.squat.depth import parallel_m
+from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
 from pavrik.core.squat.goals import Weights, goal_scores, weights_for
 from pavrik.core.squat.learning import learning_ladder
 from pavrik.core.squat.maps import Across, setup_map
@@ -150,7 +151,7 @@ def depth_answer(lifter: Lifter, setup: SquatSetup) -> DepthAnswer:
         competition_m=lifter.assumed.competition_margin_m,
         per_cm_kg=price[0] if price else None,
         per_cm_share=price[1] if price else None,
-        target_below_parallel_m=level - lifter.hip_above_knee_m(setup),
+        target_below_parallel_m=level - hip_above_knee_m(lifter, setup),
     )
 
 

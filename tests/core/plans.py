@@ -10,7 +10,7 @@ import numpy as np
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.plates import PlatePair
-from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Circumstances, Weakness, blocked_because, choose

@@ -9,7 +9,7 @@ from pavrik.core.deadlift.path import PHASES as WAY_UP
 from pavrik.core.deadlift.report import pull_report
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifts.phases import PHASES, computed_phases, phase_ids, progress_at
 from pavrik.core.squat.disturbances import OUT_OF_THE_HOLE
 from pavrik.core.variations.catalogue import shipped_variations

@@ -17,9 +17,10 @@ from pavrik.core.equipment.racks import Rack, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
 from pavrik.core.faults.knowledge import BACK_FAULTS, knowledge
-from pavrik.core.fitting.lifter import default_lifter
 from pavrik.core.fitting.sampling import draw_lifters
-from pavrik.core.fitting.screens import abduction_limit, make_screens
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import abduction_limit, make_screens
+from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
 from pavrik.core.log.onset import fit_logistic, fit_onset
@@ -30,7 +31,7 @@ from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.costs import fault_costs
 from pavrik.core.squat.evaluation import evaluate
 from pavrik.core.squat.goals import goal_scores
-from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.plans import ASK, GYM, a_state
 

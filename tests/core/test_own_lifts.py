@@ -9,8 +9,8 @@ from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.cases import pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.styles import usual_setup
-from pavrik.core.fitting.lifter import Lifter, default_lifter
-from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
+from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import (
     BOTTOM,

@@ -24,9 +24,9 @@ from pavrik.core.deadlift.report import one, pull_report
 from pavrik.core.deadlift.start import BAR_RADIUS_M, SHIN_M
 from pavrik.core.deadlift.styles import COMPETING, STYLES, usual_setup
 from pavrik.core.deadlift.why_not import pull_why_not
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
-from pavrik.core.fitting.screens import make_screens
+from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.predicted_max import load_at_full_use

@@ -11,9 +11,8 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import Body, make_body
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.fitting.screens import make_screens
-from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import BarPosition, make_screens
 from pavrik.core.squat.candidates import Candidate, assess
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup

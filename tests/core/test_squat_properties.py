@@ -9,16 +9,17 @@ from scipy.optimize import brentq
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.fitting.screens import make_screens
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS, make_screens
+from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.geometry import Point
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, SHELVES
+from pavrik.core.squat.bar_positions import SHELVES
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.fit import fit_squat
 from pavrik.core.squat.pose import PoseReport, squat_pose
-from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from tests.core.bodies import DEFAULT_MAN, adults
 
 setups = st.builds(

@@ -7,16 +7,17 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.fitting.own_lifts import KnownBest, strengths_from
 from pavrik.core.fitting.sampling import how_sure
 from pavrik.core.fitting.staleness import changes_since
+from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.squat.bench import bench_grid, exact_setup
 from pavrik.core.squat.cases import SetupGrid, case_for
 from pavrik.core.squat.evaluation import THOROUGH, Pass, evaluate
 from pavrik.core.squat.fit import fit_squat
 from pavrik.core.squat.path import lower_half, whole_progress
-from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.uncertainty import sample_maxes_kg
 from pavrik.core.strength.predicted_max import load_at_full_use
 from tests.core.bodies import DEFAULT_MAN

@@ -9,8 +9,9 @@ from hypothesis import given, settings
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.fitting.deciding import deciding_words, what_decides
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.fitting.screens import closing_from_angles_deg, make_screens
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import closing_from_angles_deg, make_screens
+from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.squat.bar_positions import SAFETY_BAR, SHELVES
 from pavrik.core.squat.candidates import assess, best_max_of
 from pavrik.core.squat.costs import FAULTS, UNEVEN, fault_costs
@@ -25,7 +26,7 @@ from pavrik.core.squat.natural_bottom import (
     natural_bottom,
 )
 from pavrik.core.squat.path_ladder import path_ladder
-from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.uncertainty import best_maxes_kg, neighbours
 from pavrik.core.squat.why_not import why_not
 from tests.core.bodies import DEFAULT_MAN, adults

@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
-from pavrik.core.fitting.lifter import Lifter, default_lifter
-from pavrik.core.fitting.screens import make_screens
+from pavrik.core.lifter.lifter import Lifter, default_lifter
+from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.use import LIMITERS

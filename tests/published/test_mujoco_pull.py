@@ -12,7 +12,7 @@ import pytest
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.cases import pull_case
 from pavrik.core.deadlift.styles import STYLES, usual_setup
-from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.lifter.lifter import default_lifter
 from tests.published.mujoco_lifter import JointAngles, solve
 
 BODIES = {

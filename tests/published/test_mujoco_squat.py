@@ -8,10 +8,13 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.fitting.lifter import default_lifter
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, SHELVES, bar_places
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS
+from pavrik.core.lifter.schools import SquatSchools
+from pavrik.core.squat.bar_positions import SHELVES, bar_places
+from pavrik.core.squat.depth import depth_target_m
 from pavrik.core.squat.pose import PoseReport, squat_pose
-from pavrik.core.squat.setup import SquatSchools, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from tests.published.mujoco_lifter import JointAngles, Reference, solve
 
 MOMENT_NM = 1e-6
@@ -39,7 +42,7 @@ def _both(
     ours = squat_pose(lifter, setup, load_kg, float(np.deg2rad(26.0)))
     bar = bar_places(body, [SHELVES[position]], (), DEFAULT)
     abduction = np.deg2rad(ours.angles["hip_abduction_deg"])
-    depth = float(lifter.depth_target_m())
+    depth = float(depth_target_m(lifter))
     angles = JointAngles(
         lean=float(np.deg2rad(ours.angles["trunk_lean_deg"])),
         elevation=float(np.arcsin(depth / (body.thigh_m * np.cos(abduction)))),

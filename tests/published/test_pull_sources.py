@@ -9,7 +9,7 @@ from pavrik.core.deadlift.fit import PullGrid, fit_pull
 from pavrik.core.deadlift.lockout import lockout
 from pavrik.core.deadlift.start import HeldPull
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.lifter.lifter import default_lifter
 
 LIFTER = default_lifter(make_body("male", 78, 1.72))
 LOAD_KG = 200.0

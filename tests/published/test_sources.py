@@ -8,7 +8,7 @@ from pavrik.core.body.masses import DE_LEVA_PERCENT, SEGMENT_MASSES
 from pavrik.core.body.plausibility import SPREAD_SHARE, z_score
 from pavrik.core.body.segments import STATURE_FRACTION, make_body
 from pavrik.core.equipment.hand_marks import RINGS_APART_M
-from pavrik.core.fitting.lifter import default_lifter
+from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
 

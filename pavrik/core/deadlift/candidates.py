@@ -9,7 +9,7 @@ from pavrik.core.deadlift.cases import needs_shank, pull_case
 from pavrik.core.deadlift.evaluation import PullEvaluation, evaluate_pulls
 from pavrik.core.deadlift.reasons import pull_reasons
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.use import LIMITERS, Use
 from pavrik.core.units import Floats, degrees
 

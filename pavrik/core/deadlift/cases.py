@@ -9,8 +9,8 @@ from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.deadlift.start import HeldPull, start_pose
 from pavrik.core.deadlift.styles import SHANK_SET, TRAP, PullSetup
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.fitting.screens import Screens
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import Screens
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.units import Floats, Mask, radians
 

@@ -13,8 +13,8 @@ from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.report import with_shank
 from pavrik.core.deadlift.start import HeldPull, start_pose
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.price import Price, one_leg_share
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.strength.use import LIMITERS
 

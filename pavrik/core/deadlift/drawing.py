@@ -3,7 +3,7 @@
 import numpy as np
 
 from pavrik.core.deadlift.start import HeldPull, LoadedPull
-from pavrik.core.squat.bench import Drawn
+from pavrik.core.lifts.drawn import Drawn
 from pavrik.core.strength.use import Use
 from pavrik.core.units import Floats, degrees
 

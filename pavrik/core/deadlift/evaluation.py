@@ -12,7 +12,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import PullCase
 from pavrik.core.deadlift.start import HeldPull, LoadedPull
-from pavrik.core.fitting.screens import abduction_limit
+from pavrik.core.lifter.mobility import abduction_limit
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import Floats, Indices, Mask, degrees
 

@@ -20,8 +20,8 @@ from pavrik.core.deadlift.styles import (
     Style,
     usual_height_m,
 )
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import STEP, Sureness, draw_lifters, how_sure
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.units import Floats, degrees, radians
 
 OUTSIDE_GRIPS_M = (0.46, 0.50, 0.54, 0.58, 0.64)

@@ -8,8 +8,8 @@ import numpy as np
 from pavrik.core.deadlift.cases import needs_shank, pull_case
 from pavrik.core.deadlift.evaluation import evaluate_pulls
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.maps import SetupMap
+from pavrik.core.fitting.setup_map import SetupMap
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.use import LIMITERS
 from pavrik.core.units import radians
 

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 from pavrik.core.deadlift.evaluation import weigh
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.units import degrees
 
 

@@ -13,7 +13,7 @@ from pavrik.core.deadlift.path import PullPath, pull_path, sticking
 from pavrik.core.deadlift.reasons import pull_reasons
 from pavrik.core.deadlift.start import HeldPull, LoadedPull, upper_masses
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.strength.use import LIMITERS
 from pavrik.core.units import GRAVITY_M_S2, degrees
 

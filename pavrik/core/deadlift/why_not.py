@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from pavrik.core.deadlift.candidates import PullCandidate, assess_pulls
 from pavrik.core.deadlift.fit import PullGrid
 from pavrik.core.deadlift.styles import STYLES, PullSetup, Style
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.units import radians
 
 Changed = tuple[Lifter, list[PullSetup]]

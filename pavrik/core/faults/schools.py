@@ -7,8 +7,7 @@ from functools import cache
 from importlib.resources import files
 
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.fitting.lifter import PullSchools
-from pavrik.core.squat.setup import SquatSchools
+from pavrik.core.lifter.schools import PullSchools, SquatSchools
 
 
 @dataclass(frozen=True)

@@ -13,8 +13,8 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import OFFSETS
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.units import Floats, radians
 
 STEPS = np.array([-3.0, -2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0, 1.5, 2.0, 3.0])

@@ -10,8 +10,8 @@ import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import SEGMENTS, Body, Number
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.fitting.screens import Screens
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import Screens
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.units import Floats, radians
 

@@ -8,7 +8,7 @@ from pavrik.core.deadlift.styles import PullSetup
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, knowledge
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.choice import (

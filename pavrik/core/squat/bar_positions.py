@@ -2,17 +2,14 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Literal
 
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Body
+from pavrik.core.lifter.mobility import BarPosition
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.units import Floats, radians
-
-BarPosition = Literal["front", "high", "middle", "low"]
-BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
 
 
 @dataclass(frozen=True)

@@ -4,9 +4,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifts.drawn import Drawn
 from pavrik.core.linkage.geometry import Point
-from pavrik.core.squat.bar_positions import BarPosition
 from pavrik.core.squat.cases import SetupGrid, case_for
 from pavrik.core.squat.evaluation import (
     SAMPLING,
@@ -28,18 +29,6 @@ WHILE_DRAGGING = SAMPLING
 BENCH_STANCES_M = tuple(round(0.24 + 0.02 * i, 2) for i in range(29))
 BENCH_TOES_DEG = tuple(float(5 * i) for i in range(10))
 BENCH_HEELS_M = (0.0, 0.01, 0.02, 0.03)
-
-
-@dataclass(frozen=True)
-class Drawn:
-    """What a figure needs. ``points`` per joint (x, y, z) in m; angles in degrees; arms in m; all
-    arrays of one shape."""
-
-    points: dict[str, tuple[Floats, Floats, Floats]]
-    angles_deg: dict[str, Floats]
-    arms_m: dict[str, Floats]
-    use: Use
-    pitch_deg: Floats
 
 
 @dataclass(frozen=True)

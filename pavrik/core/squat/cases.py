@@ -6,13 +6,10 @@ from itertools import product
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import (
-    BAR_POSITIONS,
-    BarPosition,
-    bar_places,
-    held_leans,
-)
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
+from pavrik.core.squat.bar_positions import bar_places, held_leans
+from pavrik.core.squat.depth import depth_target_m
 from pavrik.core.squat.evaluation import SquatCase
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import radians
@@ -69,7 +66,7 @@ def case_for(
         stance_m=column([setup.stance_m for setup in setups]),
         toe_out=column([setup.toe_out for setup in setups]),
         heel_lift_m=column([setup.heel_lift_m for setup in setups]),
-        hip_above_knee_m=np.where(np.isnan(own_depth), lifter.depth_target_m(), own_depth),
+        hip_above_knee_m=np.where(np.isnan(own_depth), depth_target_m(lifter), own_depth),
         balance=schools.balance,
         break_school=schools.break_school,
         width=schools.width,

@@ -1,6 +1,6 @@
 """Whether the screens leave any squat to depth open to a body."""
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.candidates import assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.setup import SquatSetup

@@ -9,10 +9,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.price import Price, one_leg_share
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.drawn import Drawn
 from pavrik.core.squat import disturbances as disturb
-from pavrik.core.squat.bench import Drawn, draw
+from pavrik.core.squat.bench import draw
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
 from pavrik.core.squat.held_pose import HeldPose

@@ -4,14 +4,13 @@ The rule (IPF technical rules, from memory): the top of the thigh at the hip joi
 top of the knee.
 """
 
-from typing import Literal
-
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Body, Number
-
-DepthTarget = Literal["competition", "parallel", "deepest", "box"]
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.schools import DepthTarget
+from pavrik.core.squat.setup import SquatSetup
 
 
 def parallel_m(body: Body) -> Number:
@@ -37,3 +36,17 @@ def hip_above_knee_on_box(body: Body, box_height_m: float, assumed: Assumptions)
 def depth_margin_m(body: Body, hip_above_knee_m: Number) -> Number:
     """How far the hip crease is below the top of the knee in metres; negative is high."""
     return parallel_m(body) - hip_above_knee_m
+
+
+def depth_target_m(lifter: Lifter) -> Number:
+    """Hip above knee in metres at the depth target in force; an array for sampled bodies."""
+    if lifter.own_depth_m is not None:
+        return lifter.own_depth_m
+    return hip_above_knee_at(lifter.body, lifter.schools.depth, lifter.assumed)
+
+
+def hip_above_knee_m(lifter: Lifter, setup: SquatSetup) -> float:
+    """The set-up's own depth in metres, else that of the depth target in force."""
+    if setup.hip_above_knee_m is not None:
+        return setup.hip_above_knee_m
+    return float(depth_target_m(lifter))

@@ -9,13 +9,13 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.lifter.schools import BreakSchool
 from pavrik.core.lifts.phases import progress_at
 from pavrik.core.linkage.legs import elevation_at_depth, squat_legs
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.evaluation import BOTTOM, SquatCase
 from pavrik.core.squat.held_pose import HeldPose, hold
 from pavrik.core.squat.path import lower_half
-from pavrik.core.squat.setup import BreakSchool
 from pavrik.core.units import Floats
 
 OUT_OF_THE_HOLE = np.array([progress_at("out of the hole")])

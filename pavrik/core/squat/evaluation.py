@@ -10,13 +10,13 @@ import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Body, Number
-from pavrik.core.fitting.screens import Screens, abduction_limit
+from pavrik.core.lifter.mobility import Screens, abduction_limit
+from pavrik.core.lifter.schools import BreakSchool, KneesSchool, WidthSchool
 from pavrik.core.linkage.balance import BalanceSchool
 from pavrik.core.linkage.foot import FootPlacement, place_foot
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.held_pose import HeldPose, LoadedSquat, hold
 from pavrik.core.squat.path import legs_along, lower_half
-from pavrik.core.squat.setup import BreakSchool, KneesSchool, WidthSchool
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import Floats, Indices, Mask, degrees, radians

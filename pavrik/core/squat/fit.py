@@ -3,9 +3,10 @@
 from dataclasses import dataclass, replace
 
 from pavrik.core.assumptions import Assumptions
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import Sureness, how_sure
-from pavrik.core.squat.bar_positions import SHELVES, BarPosition
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.squat.bar_positions import SHELVES
 from pavrik.core.squat.candidates import Candidate, Rejected, assess
 from pavrik.core.squat.cases import SetupGrid
 from pavrik.core.squat.uncertainty import sample_maxes_kg

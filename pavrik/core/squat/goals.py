@@ -12,11 +12,12 @@ from typing import Literal
 import numpy as np
 
 from pavrik.core.assumptions import assume, assume_each
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifter.schools import BarSchool
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
-from pavrik.core.squat.setup import BarSchool, SquatSetup
+from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import Floats
 
 Part = Literal["max", "muscle", "mobility", "learning", "sparing"]

@@ -10,7 +10,7 @@ import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.body.segments import Body
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.bar_positions import Shelf, bar_places
 
 MOST_FOLD_DEG = assume(

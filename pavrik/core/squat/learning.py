@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.setup import SquatSetup

@@ -1,13 +1,14 @@
 """Maps of the predicted max and its limiter over two of the set-up's axes."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from typing import Literal
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import BAR_POSITIONS
+from pavrik.core.fitting.setup_map import SetupMap
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, Evaluation, evaluate, evaluate_at
 from pavrik.core.squat.setup import SquatSetup
@@ -18,18 +19,6 @@ Across = Literal["bar_position", "shank_deg", "toe_out_deg"]
 STANCES_M = tuple(round(0.26 + 0.02 * i, 2) for i in range(28))
 SHANKS_DEG = tuple(float(d) for d in range(6, 45, 2))
 TOES_DEG = tuple(float(d) for d in range(0, 46, 3))
-
-
-@dataclass(frozen=True)
-class SetupMap:
-    """Rows run along ``across``, columns along stance. ``kg`` is 0 and ``limit`` names the limit
-    that forbids it where a cell is not feasible, else the limiter."""
-
-    across: str
-    rows: list[str]
-    stance_m: list[float]
-    kg: list[list[float]]
-    limit: list[list[str]]
 
 
 def _most_overstepped(found: Evaluation) -> list[str]:

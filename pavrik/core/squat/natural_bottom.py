@@ -5,9 +5,9 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.candidates import best_max_of
-from pavrik.core.squat.depth import parallel_m
+from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
 from pavrik.core.squat.setup import SquatSetup
 
 STANCES_M = tuple(round(0.28 + 0.04 * i, 2) for i in range(13))
@@ -51,7 +51,7 @@ def natural_bottom(
 def cost_per_centimetre(lifter: Lifter, setup: SquatSetup) -> tuple[float, float] | None:
     """kg and share of the max that one centimetre more depth costs at the depth target; None
     where a centimetre more or less is not feasible."""
-    here = lifter.hip_above_knee_m(setup)
+    here = hip_above_knee_m(lifter, setup)
     around = [replace(setup, hip_above_knee_m=here + step) for step in (0.01, -0.01)]
     higher, deeper = best_max_of(lifter, around)
     if higher <= 0 or deeper <= 0:

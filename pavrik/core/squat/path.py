@@ -4,9 +4,10 @@ import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Body, Number
+from pavrik.core.lifter.schools import BreakSchool
 from pavrik.core.linkage.foot import FootPlacement
 from pavrik.core.linkage.legs import LegPose, elevation_at_depth, squat_legs
-from pavrik.core.squat.setup import BREAK_EXPONENT, BreakSchool
+from pavrik.core.squat.setup import BREAK_EXPONENT
 from pavrik.core.units import Floats, radians
 
 STEPS = 25

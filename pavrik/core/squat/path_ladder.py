@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import evaluate
 from pavrik.core.squat.path import whole_progress

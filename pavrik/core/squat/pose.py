@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.linkage.balance import Balanced
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.cases import case_for

@@ -4,8 +4,9 @@ from collections.abc import Mapping
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import BarPosition
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.squat.depth import hip_above_knee_m
 from pavrik.core.squat.setup import SquatSetup
 
 _INSTEAD: dict[BarPosition, str] = {
@@ -70,7 +71,7 @@ def limit_reasons(
         "balance": "no lean of the trunk balances over mid-foot at this depth: more ankle bend, "
         "a higher heel or a shallower target is needed",
         "reach": f"with the feet {setup.stance_m * 100:.0f} cm apart the thigh does not reach a "
-        f"hip {_beside_knee(lifter.hip_above_knee_m(setup))}: stand narrower, or choose another "
+        f"hip {_beside_knee(hip_above_knee_m(lifter, setup))}: stand narrower, or choose another "
         "depth",
         "strength": "the body alone asks more than the strengths allow here: check the strengths "
         "and the body mass",

@@ -1,33 +1,16 @@
 """One squat set-up, fully specified."""
 
 from dataclasses import dataclass
-from typing import Literal
 
 from pavrik.core.assumptions import assume_each
-from pavrik.core.linkage.balance import BalanceSchool
-from pavrik.core.squat.bar_positions import SHELVES, BarPosition, Shelf
-from pavrik.core.squat.depth import DepthTarget
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifter.schools import BreakSchool
+from pavrik.core.squat.bar_positions import SHELVES, Shelf
 
-BreakSchool = Literal["together", "hips_first", "knees_first"]
-WidthSchool = Literal["moderate", "wide"]
-KneesSchool = Literal["free", "held"]
-BarSchool = Literal["model", "upright", "low"]
 _EXPONENTS: dict[BreakSchool, float] = {"together": 1.0, "hips_first": 1.8, "knees_first": 0.6}
 BREAK_EXPONENT = assume_each(
     "break_exponent", _EXPONENTS, "power", "shank lean follows the thigh's progress to this power"
 )
-
-
-@dataclass(frozen=True)
-class SquatSchools:
-    """The schools that change what the model computes."""
-
-    balance: BalanceSchool = "system"
-    break_school: BreakSchool = "together"
-    depth: DepthTarget = "competition"
-    width: WidthSchool = "moderate"
-    knees: KneesSchool = "free"
-    bar: BarSchool = "model"
 
 
 @dataclass(frozen=True)

@@ -9,8 +9,8 @@ from dataclasses import replace
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
 from pavrik.core.fitting.sampling import STEP, draw_lifters
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.evaluation import SAMPLING, evaluate
 from pavrik.core.squat.setup import SquatSetup

@@ -10,9 +10,11 @@ from itertools import product
 
 import numpy as np
 
-from pavrik.core.fitting.lifter import Lifter
-from pavrik.core.squat.bar_positions import SHELVES, BarPosition
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.squat.bar_positions import SHELVES
 from pavrik.core.squat.candidates import best_max_of
+from pavrik.core.squat.depth import hip_above_knee_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import radians
 
@@ -51,7 +53,7 @@ def _heel(lifter: Lifter, setup: SquatSetup, step: float) -> Applied:
 
 
 def _shallower(lifter: Lifter, setup: SquatSetup, step: float) -> Applied:
-    higher = lifter.hip_above_knee_m(setup) + step / 100
+    higher = hip_above_knee_m(lifter, setup) + step / 100
     return lifter, replace(setup, hip_above_knee_m=higher)
 
 

@@ -16,13 +16,15 @@ from pavrik.core.deadlift.path import PHASES as PULL_PHASES
 from pavrik.core.deadlift.path import PullPath, pull_path
 from pavrik.core.deadlift.report import PlacedPull, place_pulls
 from pavrik.core.deadlift.styles import PullSetup, usual_setup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.drawn import Drawn
 from pavrik.core.lifts.phases import progress_at
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import squat_legs
 from pavrik.core.squat.bar_positions import SAFETY_BAR
-from pavrik.core.squat.bench import Drawn, draw, setup_reasons
+from pavrik.core.squat.bench import draw, setup_reasons
 from pavrik.core.squat.cases import case_for
+from pavrik.core.squat.depth import hip_above_knee_m
 from pavrik.core.squat.evaluation import SquatCase, evaluate
 from pavrik.core.squat.held_pose import HeldPose, hold
 from pavrik.core.squat.reasons import gate_reasons
@@ -109,7 +111,7 @@ def squat_loadings(
     ``ratios`` are the variations' maxes over ``max_kg``, in the same order. All set-ups are
     evaluated at once.
     """
-    depth = lifter.hip_above_knee_m(setup)
+    depth = hip_above_knee_m(lifter, setup)
     knobs = [Knob(), *(v.knob or Knob() for v in variations)]
     setups = [_squat_setup(setup, knob, depth) for knob in knobs]
     loads = effort * max_kg * np.array([1.0, *ratios])

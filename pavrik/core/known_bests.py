@@ -9,7 +9,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.cases import KNOWN_SHANK, alike, pull_case, pull_strengths
 from pavrik.core.deadlift.styles import PullSetup
-from pavrik.core.fitting.lifter import Lifter
+from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.in_load import SquatsInLoad, squats_in_load
 from pavrik.core.squat.setup import SquatSetup

@@ -1,14 +1,18 @@
-"""Mobility screens that gate the squat. What was not screened is assumed, and said to be."""
+"""Mobility screens that gate the lifts. What was not screened is assumed, and said to be."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from typing import Literal
 
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Number
-from pavrik.core.squat.bar_positions import BAR_POSITIONS, BarPosition
 from pavrik.core.units import Floats, radians
+
+BarPosition = Literal["front", "high", "middle", "low"]
+BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
+"""Places of a bar on the body that the shoulder screen is taken for."""
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,32 @@
+"""The schools that change what the models compute, as positions chosen for one lifter."""
+
+from dataclasses import dataclass
+from typing import Literal
+
+from pavrik.core.linkage.balance import BalanceSchool
+
+DepthTarget = Literal["competition", "parallel", "deepest", "box"]
+BreakSchool = Literal["together", "hips_first", "knees_first"]
+WidthSchool = Literal["moderate", "wide"]
+KneesSchool = Literal["free", "held"]
+BarSchool = Literal["model", "upright", "low"]
+
+
+@dataclass(frozen=True)
+class SquatSchools:
+    """What the schools say of squats."""
+
+    balance: BalanceSchool = "system"
+    break_school: BreakSchool = "together"
+    depth: DepthTarget = "competition"
+    width: WidthSchool = "moderate"
+    knees: KneesSchool = "free"
+    bar: BarSchool = "model"
+
+
+@dataclass(frozen=True)
+class PullSchools:
+    """What the schools say of pulls."""
+
+    shoulder_offset_m: float = 0.04
+    blades_down: bool = True

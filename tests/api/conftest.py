@@ -19,7 +19,12 @@ def browser(server: Server, empty_name: str) -> Iterator[Callable[[], Coach]]:
     with ExitStack() as stack, TestClient(app):
 
         def open_one() -> Coach:
-            client = TestClient(app, raise_server_exceptions=False, client=("127.0.0.1", 50000))
+            client = TestClient(
+                app,
+                "http://127.0.0.1:8460",
+                raise_server_exceptions=False,
+                client=("127.0.0.1", 50000),
+            )
             stack.callback(client.close)
             return Coach(client)
 

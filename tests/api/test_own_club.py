@@ -35,7 +35,9 @@ def fresh(server: Server, empty_name: str):
 
 
 def visitor(app, host: str = "127.0.0.1") -> TestClient:
-    return TestClient(app, client=(host, 50000), raise_server_exceptions=False)
+    return TestClient(
+        app, "http://127.0.0.1:8460", client=(host, 50000), raise_server_exceptions=False
+    )
 
 
 def test_the_first_club_is_started_on_this_machine_and_is_usable_at_once(fresh):
@@ -67,6 +69,7 @@ def test_the_first_club_is_started_on_this_machine_and_is_usable_at_once(fresh):
         ("127.0.0.1", {"X-Forwarded-For": "192.0.2.7"}, None),
         ("127.0.0.1", {"Forwarded": "for=192.0.2.7"}, None),
         ("127.0.0.1", {}, "https://pavrik.example"),
+        ("127.0.0.1", {"Host": "club.example"}, None),
         ("testclient", {}, None),
     ],
 )

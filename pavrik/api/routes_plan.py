@@ -9,7 +9,6 @@ from fastapi import APIRouter, Path, Request, Response
 
 from pavrik.api.routes_platform import file_answer
 from pavrik.api.routes_study import JobsIn
-from pavrik.api.schemas import Lift
 from pavrik.api.schemas_plan import (
     ClosedLink,
     LineWordRequest,
@@ -29,6 +28,7 @@ from pavrik.api.schemas_plan import (
     VersionRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.squat_study import JobAnswer
 from pavrik.services import club_planning, plan_files, planning, share, variation_table

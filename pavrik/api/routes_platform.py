@@ -9,7 +9,6 @@ from pydantic import ValidationError
 
 from pavrik.api.body_limit import FILE_BYTES
 from pavrik.api.routes_training import queued_set
-from pavrik.api.schemas import Lift
 from pavrik.api.schemas_platform import (
     QUEUED_ITEM,
     ImportAnswer,
@@ -19,6 +18,7 @@ from pavrik.api.schemas_platform import (
     QueuedSetRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
 from pavrik.formats.refusals import sentence
 from pavrik.services import log_files, log_writes, platform

@@ -6,7 +6,6 @@ from uuid import UUID
 
 from fastapi import APIRouter
 
-from pavrik.api.schemas import Lift
 from pavrik.api.schemas_review import (
     CauseTestRequest,
     CueRef,
@@ -18,6 +17,7 @@ from pavrik.api.schemas_review import (
     TestRef,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.lifts.ids import Lift
 from pavrik.services import diagnosis, review
 from pavrik.store.library import CauseTest
 

@@ -6,7 +6,6 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query
 
-from pavrik.api.schemas import Lift
 from pavrik.api.schemas_training import (
     PrescribeRequest,
     PrescriptionAnswer,
@@ -18,6 +17,7 @@ from pavrik.api.schemas_training import (
     WithdrawRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.lifts.ids import Lift
 from pavrik.core.prescription.next_load import Target
 from pavrik.services import log_writes, prescribing, training
 from pavrik.services.lifter_inputs import get_profile

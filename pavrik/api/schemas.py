@@ -10,8 +10,6 @@ from pavrik.formats.model_answers import CandidateOut
 from pavrik.formats.model_requests import Region, SquatSetupIn, Strict
 from pavrik.formats.squat_study import JobAnswer
 
-Lift = Literal["squat", "deadlift"]
-
 
 def _without_nul(text: str) -> str:
     if "\x00" in text:

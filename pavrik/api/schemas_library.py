@@ -5,7 +5,8 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, model_validator
 
-from pavrik.api.schemas import Lift, Text
+from pavrik.api.schemas import Text
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.model_requests import PullStyleName, Strict
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
@@ -104,7 +105,7 @@ class VariationBody(Strict):
     """A variation of the coach's own."""
 
     name: Annotated[str, Field(min_length=1, max_length=60)]
-    lift: Literal["squat", "deadlift"]
+    lift: Lift
     good_for: Annotated[str, Field(alias="for", min_length=1, max_length=200)]
     role: Literal["skill", "strength", "overload", "learning", "support"] = "strength"
     knob: KnobBody | None = None

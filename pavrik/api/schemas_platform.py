@@ -5,7 +5,6 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 
-from pavrik.api.schemas import Lift
 from pavrik.api.schemas_library import BarAnswer
 from pavrik.api.schemas_training import (
     BecauseAnswer,
@@ -14,6 +13,7 @@ from pavrik.api.schemas_training import (
     SetAnswer,
     SetRequest,
 )
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.model_requests import Strict
 
 

@@ -6,8 +6,9 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.schemas import Instant, Lift, Note, Text
+from pavrik.api.schemas import Instant, Note, Text
 from pavrik.api.schemas_library import RemedyAnswer
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.model_requests import Strict
 
 

@@ -6,7 +6,8 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.schemas import Instant, Lift, Note, Rpe, Text
+from pavrik.api.schemas import Instant, Note, Rpe, Text
+from pavrik.core.lifts.ids import Lift
 from pavrik.formats.model_requests import Strict
 
 

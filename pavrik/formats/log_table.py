@@ -16,6 +16,8 @@ from zipfile import BadZipFile, ZipFile
 from openpyxl import Workbook, load_workbook
 from openpyxl.utils.exceptions import InvalidFileException
 
+from pavrik.core.lifts.ids import LIFTS
+
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
     "aimed_rpe", "pull_style", "cue", "note", "faults", "set_id",
@@ -256,7 +258,7 @@ class _Reader:
 def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
     """One set of the table, or why it is none."""
     reader = _Reader(cells)
-    lift = reader.one_of("lift", ("squat", "deadlift"), None)
+    lift = reader.one_of("lift", LIFTS, None)
     row = LogRow(
         line=line,
         lifter=reader.text("lifter"),

@@ -8,9 +8,9 @@ from pavrik.core.faults.catalogue import Catalogue, Remedy
 from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, competition_trend
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import COMPETITION, LoggedSet
-from pavrik.core.prescription.season import LIFTS
 from pavrik.services.causes import causes_of, results_of
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.fit_signals import fit_signals, start_facts

@@ -3,9 +3,9 @@
 from datetime import date
 from uuid import UUID
 
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.choice import Circumstances, Said
-from pavrik.core.prescription.season import LIFTS
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
 from pavrik.services.causes import causes_of

@@ -12,12 +12,12 @@ from pavrik.core.faults.knowledge import FaultKnowledge
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import PlanAsk
-from pavrik.core.prescription.season import LIFTS
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations

@@ -10,12 +10,12 @@ from pydantic import TypeAdapter
 from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk
 from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
-from pavrik.core.prescription.season import LIFTS
 from pavrik.core.prescription.study import LiftStudy
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.use import LIMITERS

@@ -6,11 +6,11 @@ from datetime import date, timedelta
 
 import pytest
 
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Overrule
 from pavrik.core.prescription.season import (
     EASY,
-    LIFTS,
     LONGEST,
     SHORTEST,
     before_meet,

@@ -10,11 +10,11 @@ from collections.abc import Set
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
-from typing import Any, Literal
+from typing import Any
 
+from pavrik.core.lifts.ids import Lift
 from pavrik.core.lifts.phases import PHASES, phase_ids
 
-Lift = Literal["squat", "deadlift"]
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
 

@@ -8,6 +8,7 @@ from collections.abc import Mapping, Sequence
 from datetime import date, timedelta
 from typing import Literal
 
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.prescription.attempts import attempts
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.choice import Special
@@ -34,7 +35,6 @@ from pavrik.core.prescription.plan_parts import (
     check_ask,
 )
 from pavrik.core.prescription.season import (
-    LIFTS,
     LIGHT_EVERY,
     NO_SPECIAL_DAYS,
     Part,

@@ -9,6 +9,7 @@ from datetime import date
 from typing import Literal
 
 from pavrik.core.assumptions import assume_each
+from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.strength.estimated_max import load_for
 
 WeekRole = Literal["build", "strengthen", "sharpen", "light", "test"]
@@ -16,7 +17,6 @@ Part = Literal["main", "second"]
 LIGHT_EVERY = 4
 BUILD_SHARE = 0.45
 SHORTEST, LONGEST = 3, 16
-LIFTS = ("squat", "deadlift")
 
 
 @dataclass(frozen=True)
@@ -111,20 +111,24 @@ def days_of(days: int) -> list[tuple[tuple[str, Part], ...]]:
     return whole[min(days, 4)] + [()] * max(days - 4, 0)
 
 
-_TURN: dict[tuple[str, WeekRole, str], str] = {
-    ("muscle", "build", "squat"): "high-bar squat",
-    ("muscle", "build", "deadlift"): "Romanian deadlift",
-    ("muscle", "strengthen", "squat"): "high-bar squat",
-    ("sport", "build", "squat"): "front squat",
-    ("health", "build", "squat"): "front squat",
-    ("sport", "build", "deadlift"): "trap bar, low",
-    ("health", "build", "deadlift"): "trap bar, low",
-    ("strength", "build", "squat"): "high-bar squat",
+_TURN: dict[str, dict[tuple[str, WeekRole], str]] = {
+    "squat": {
+        ("muscle", "build"): "high-bar squat",
+        ("muscle", "strengthen"): "high-bar squat",
+        ("sport", "build"): "front squat",
+        ("health", "build"): "front squat",
+        ("strength", "build"): "high-bar squat",
+    },
+    "deadlift": {
+        ("muscle", "build"): "Romanian deadlift",
+        ("sport", "build"): "trap bar, low",
+        ("health", "build"): "trap bar, low",
+    },
 }
 
 
 def style_of_season(goal: str, role: WeekRole, lift: str, allowed: Sequence[str]) -> str | None:
     """The variation that a second day turns to in a season, where the goal asks for it and it is
     allowed; None: the competition lift."""
-    wanted = _TURN.get((goal, role, lift))
+    wanted = _TURN[lift].get((goal, role))
     return wanted if wanted in allowed else None

@@ -14,7 +14,8 @@ from importlib.resources import files
 from typing import Any, Literal, get_args
 
 from pavrik.core.deadlift.styles import STYLES, Style
-from pavrik.core.faults.catalogue import Lift, shipped_catalogue
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.lifts.ids import Lift
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)

@@ -1,5 +1,7 @@
 """Causes weighed by evidence, the floor questions, turns, and a coach's own catalogue."""
 
+from dataclasses import replace
+
 import pytest
 
 from pavrik.core.faults.catalogue import shipped_catalogue
@@ -162,6 +164,24 @@ def test_a_cue_that_works_is_said_to_have_helped():
     assert trial.comparison.before == (36, 60)
     settled = setup_trial(before + after, CATALOGUE, "the new stance", after[0].day, None)
     assert settled[0].comparison.outcome == "helped"
+
+
+def test_a_cue_is_judged_whatever_else_is_in_the_log():
+    """Cues that nobody tried or knows, and faults that the cue is not for or the catalogue does
+    not know, are passed over and stop nothing."""
+    others = (
+        LoggedFault("a-fault-no-longer-known", "Gone", 1, 1, "set"),
+        LoggedFault("dive", "Dive", 1, 1, "descent"),
+    )
+    before = [squat(n, 150, 5, (3, 4, 5)) for n in range(12)]
+    after = [squat(n + 12, 150, 5, (5,), cue="chest-and-hips") for n in range(12)]
+    mixed = [replace(s, faults=(*others, *s.faults)) for s in (*before, *after)]
+    cues = ["screw-feet", "no-such-cue", "chest-and-hips"]
+    told = [t.comparison.before for t in cue_trials(mixed, CATALOGUE, cues)]
+    assert told == [(36, 60)]
+    assert cue_trials(mixed, CATALOGUE, ["chest-and-hips"] * 2) == cue_trials(
+        mixed, CATALOGUE, cues
+    )
 
 
 def test_a_cue_meant_for_another_fault_is_not_credited():

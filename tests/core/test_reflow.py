@@ -1,4 +1,4 @@
-"""A plan follows the log: light weeks proposed, missed days moved, surprises taken in and told."""
+"""A plan follows the log: missed days moved, surprises taken in and told."""
 
 from dataclasses import replace
 from datetime import date, timedelta
@@ -6,20 +6,7 @@ from datetime import date, timedelta
 from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.reflow import changes, missed_days, reflow
-from pavrik.core.prescription.signals import light_week_because
 from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
-
-
-def test_a_light_week_is_proposed_when_the_trend_falls_or_equal_work_feels_harder():
-    falling = [LoggedSet(str(i), f"2026-11-{i + 1:02d}", 150.0 - 6 * i, 3, 9.0) for i in range(4)]
-    assert "fell 2 exposures running" in light_week_because(falling)[0].text
-    harder = [
-        LoggedSet("a", "2026-11-01", 140.0, 5, 7.5), LoggedSet("b", "2026-11-08", 140.0, 5, 9.0),
-    ]  # fmt: skip
-    told = light_week_because(harder)
-    assert any("felt like RPE 9" in b.text and b.facts == ("a", "b") for b in told)
-    steady = [LoggedSet(str(i), f"2026-11-{i + 1:02d}", 140.0 + i, 5, 8.0) for i in range(4)]
-    assert light_week_because(steady) == []
 
 
 def test_a_missed_main_day_moves_within_its_week_and_the_change_is_told():

@@ -8,6 +8,7 @@ from selenium.common.exceptions import (
     ElementClickInterceptedException,
     NoSuchElementException,
     StaleElementReferenceException,
+    TimeoutException,
 )
 from selenium.webdriver import Chrome
 from selenium.webdriver.common.by import By
@@ -16,6 +17,11 @@ from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
 PATIENCE_S = 20
+_NOT_YET = (
+    NoSuchElementException,
+    StaleElementReferenceException,
+    ElementClickInterceptedException,
+)
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 _EXPECTED_NOISE = ("401", "404", "409", "422", "503", "net::ERR", "Failed to fetch")
 
@@ -26,20 +32,22 @@ class Page:
     def __init__(self, driver: Chrome, address: str) -> None:
         self.driver = driver
         self.address = address
-        self._wait = WebDriverWait(
-            driver,
-            PATIENCE_S,
-            poll_frequency=0.05,
-            ignored_exceptions=(
-                NoSuchElementException,
-                StaleElementReferenceException,
-                ElementClickInterceptedException,
-            ),
-        )
 
-    def until(self, found: Callable[[], Any], what: str) -> Any:
+    def until(
+        self,
+        found: Callable[[], Any],
+        what: str | Callable[[], str],
+        patience_s: float = PATIENCE_S,
+    ) -> Any:
         """Wait until something holds; says what was missing when it never does."""
-        return self._wait.until(lambda _: found(), f"waited in vain for {what}:\n{self.text()}")
+        wait = WebDriverWait(
+            self.driver, patience_s, poll_frequency=0.05, ignored_exceptions=_NOT_YET
+        )
+        try:
+            return wait.until(lambda _: found())
+        except TimeoutException as error:
+            missing = what if isinstance(what, str) else what()
+            raise TimeoutException(f"waited in vain for {missing}:\n{self.text()}") from error
 
     def forget(self) -> None:
         self.driver.get(self.address)

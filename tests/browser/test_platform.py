@@ -37,12 +37,31 @@ def platform(coach):
     return coach
 
 
+WORKER_STATE = """
+    const done = arguments[0]
+    if (navigator.serviceWorker.controller) done('in control')
+    else navigator.serviceWorker.getRegistration().then((found) => done(
+      !found ? 'none' : found.installing ? 'installing' : found.waiting ? 'waiting' : 'active'))
+"""
+
+
 def wait_for_worker(page) -> None:
-    """Until the service worker has the page and the session's data in its hands."""
-    page.until(
-        lambda: page.driver.execute_script("return navigator.serviceWorker.controller !== null"),
-        "the service worker",
-    )
+    """Until the service worker has the page and the session's data in its hands.
+
+    A worker whose installation failed, because one of its files did not come, is tried again by
+    the browser with the next loading of the page: so it is here.
+    """
+    states: list[str] = []
+
+    def in_control() -> bool:
+        state = page.driver.execute_async_script(WORKER_STATE)
+        if states and states[-1] != "none" and state == "none":
+            page.driver.refresh()
+        if not states or states[-1] != state:
+            states.append(state)
+        return state == "in control"
+
+    page.until(in_control, lambda: f"the service worker, seen {states}", patience_s=90)
     page.driver.refresh()
     page.see("Keep the set")
     page.until(

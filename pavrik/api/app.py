@@ -14,12 +14,12 @@ from prometheus_client import CollectorRegistry, Counter, Histogram, generate_la
 from pavrik.api import (
     lifts_routes,
     problems,
+    routes_deadlift,
     routes_gym,
     routes_library,
     routes_lifters,
     routes_plan,
     routes_platform,
-    routes_pull,
     routes_review,
     routes_session,
     routes_squat,
@@ -30,8 +30,7 @@ from pavrik.api.body_limit import BodyLimit
 from pavrik.api.schemas import HealthAnswer
 from pavrik.api.settings import Settings
 from pavrik.core import MODEL_VERSION
-from pavrik.core.competition_lifts import check_prices
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import check_prices, shipped_catalogue
 from pavrik.core.faults.evidence import shipped_evidence
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.variations.catalogue import shipped_variations
@@ -43,7 +42,7 @@ from pavrik.store.database import Database
 log = logging.getLogger("pavrik")
 ROUTERS = (
     lifts_routes,
-    routes_session, routes_lifters, routes_squat, routes_study, routes_pull, routes_training,
+    routes_session, routes_lifters, routes_squat, routes_study, routes_deadlift, routes_training,
     routes_gym, routes_library, routes_platform, routes_plan, routes_review,
 )  # fmt: skip
 HEADERS = {

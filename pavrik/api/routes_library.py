@@ -20,16 +20,12 @@ from pavrik.formats.computations import (
     AtLoadRequest,
     PoseRequest,
 )
+from pavrik.formats.deadlift import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model_answers import FitAnswer, PlatesAnswer, PoseAnswer
-from pavrik.formats.model_requests import (
-    PlatesRequest,
-    SquatFitRequest,
-    SquatPoseRequest,
-)
+from pavrik.formats.model_requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
-from pavrik.formats.pull import PullCostAnswer, PullFitAnswer, StartAnswer
-from pavrik.formats.squat_study import CostAnswer, CostRequest, PathAnswer, SquatAtLoadRequest
-from pavrik.services import library, model, plan_public, pull_public, study
+from pavrik.formats.squat_study import CostAnswer, PathAnswer
+from pavrik.services import compute, library, model, plan_public, study
 from pavrik.store.library import Entry
 
 router = APIRouter(prefix="/api", tags=["library"])
@@ -86,25 +82,25 @@ def read_assumptions(_: WhoIn) -> list[Assumption]:
 @router.post("/compute/pose")
 def compute_pose(body: PoseRequest, _: WhoIn) -> PoseAnswer:
     """The ``pavrik pose`` computation."""
-    return model.pose(body) if isinstance(body, SquatPoseRequest) else pull_public.pose(body)
+    return model.pose(body)
 
 
 @router.post("/compute/fit")
-def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | PullFitAnswer:
+def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | DeadliftFitAnswer:
     """The ``pavrik fit`` computation."""
-    return model.fit(body) if isinstance(body, SquatFitRequest) else pull_public.fit(body)
+    return compute.fit(body)
 
 
 @router.post("/compute/path")
 def compute_path(body: AtLoadRequest, _: WhoIn) -> PathAnswer | StartAnswer:
     """The ``pavrik path`` computation."""
-    return study.path(body) if isinstance(body, SquatAtLoadRequest) else pull_public.path(body)
+    return compute.path(body)
 
 
 @router.post("/compute/cost")
-def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer | PullCostAnswer:
+def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer:
     """The ``pavrik cost`` computation."""
-    return study.cost(body) if isinstance(body, CostRequest) else pull_public.cost(body)
+    return study.cost(body)
 
 
 @router.post("/compute/plan")

@@ -20,7 +20,7 @@ from pavrik.api.schemas import (
 )
 from pavrik.api.schemas_training import FloorRow
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.lifter.mobility import closing_from_angles_deg
+from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.services import floor, lifters, record
 from pavrik.services.context import InvalidError
@@ -92,7 +92,7 @@ def _screen_readings(body: ScreenRequest) -> list[float]:
         if body.kind != "neutral_depth":
             raise InvalidError("the three angles give the neutral depth only", "side_picture")
         angles = body.side_picture
-        return [closing_from_angles_deg(angles.thigh_deg, angles.lean_deg)]
+        return [hip_flexion_from_angles_deg(angles.thigh_deg, angles.lean_deg)]
     if not body.readings and not body.kind.startswith("grip_"):
         raise InvalidError("this screen needs one to three readings", "readings")
     return body.readings

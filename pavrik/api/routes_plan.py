@@ -28,7 +28,7 @@ from pavrik.api.schemas_plan import (
     VersionRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.squat_study import JobAnswer
 from pavrik.services import club_planning, plan_files, planning, share, variation_table
@@ -139,7 +139,7 @@ def read_variation_names(database: DatabaseIn, who: WhoIn) -> Any:
 
 
 @router.get(OF_LIFTER + "/variations/{lift}", response_model=VariationTable)
-def read_variations(lifter_id: UUID, lift: Lift, database: DatabaseIn, who: WhoIn) -> Any:
+def read_variations(lifter_id: UUID, lift: LiftId, database: DatabaseIn, who: WhoIn) -> Any:
     """Every variation of a lift with its computed loading beside the competition lift's."""
     return variation_table.table(database, who, lifter_id, lift)
 

@@ -18,7 +18,7 @@ from pavrik.api.schemas_platform import (
     QueuedSetRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
 from pavrik.formats.refusals import sentence
 from pavrik.services import log_files, log_writes, platform
@@ -32,7 +32,7 @@ def read_platform(
     database: DatabaseIn,
     who: WhoIn,
     lifter_id: Annotated[list[UUID], Query(min_length=1, max_length=8)],
-    lift: Lift = "squat",
+    lift: LiftId = "squat",
 ) -> Any:
     """Everything that logging a session needs, for one lifter or a group in turn."""
     return platform.platform(database, who, lifter_id, lift)

@@ -17,7 +17,7 @@ from pavrik.api.schemas_review import (
     TestRef,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.services import diagnosis, review
 from pavrik.store.library import CauseTest
 
@@ -25,14 +25,14 @@ router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 
 
 @router.get("/review", response_model=ReviewAnswer)
-def read_review(lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: Lift = "squat") -> Any:
+def read_review(lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat") -> Any:
     """What the log of a lift knows."""
     return review.review(database, who, lifter_id, lift)
 
 
 @router.get("/diagnosis/{lift}/{fault_id}", response_model=DiagnosisAnswer)
 def read_diagnosis(
-    lifter_id: UUID, lift: Lift, fault_id: str, database: DatabaseIn, who: WhoIn
+    lifter_id: UUID, lift: LiftId, fault_id: str, database: DatabaseIn, who: WhoIn
 ) -> Any:
     """Causes of a fault ranked by evidence, with their tests and remedies."""
     return diagnosis.diagnose(database, who, lifter_id, lift, fault_id)

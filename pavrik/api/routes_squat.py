@@ -1,4 +1,4 @@
-"""The squat bench and the card."""
+"""The squat explored, and the card."""
 
 from typing import Annotated, Any
 from uuid import UUID
@@ -17,10 +17,10 @@ from pavrik.api.schemas import (
 )
 from pavrik.api.schemas_card import CardAnswer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.formats.bench import BenchGridAnswer, ExactSetupAnswer
+from pavrik.formats.figure_columns import ExactSetupAnswer, ExplorerGridAnswer
 from pavrik.formats.model_requests import BarPositionName
 from pavrik.services import card, fits, squat
-from pavrik.services.squat import SQUAT
+from pavrik.services.squat import SQUAT_FITTING
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["squat"])
 
@@ -28,10 +28,10 @@ router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["squat"])
 @router.get("/squat/ranking", response_model=RankingAnswer)
 def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
     """The ranked set-ups: bands and chances follow when their job is done."""
-    return fits.ranking(SQUAT, database, who, lifter_id, jobs)
+    return fits.ranking(SQUAT_FITTING, database, who, lifter_id, jobs)
 
 
-@router.get("/squat/grid", response_model=BenchGridAnswer)
+@router.get("/squat/grid", response_model=ExplorerGridAnswer)
 def read_grid(
     lifter_id: UUID,
     database: DatabaseIn,
@@ -39,7 +39,7 @@ def read_grid(
     bar_position: BarPositionName,
     load_kg: Annotated[float, Query(ge=0, le=600)],
 ) -> Response:
-    """All set-ups of one bar position that the bench's handles reach."""
+    """All set-ups of one bar position that the explorer's handles reach."""
     body = squat.grid_json(database, who, lifter_id, bar_position, round(load_kg, 1))
     return Response(body, media_type="application/json")
 
@@ -61,7 +61,7 @@ def read_furniture(lifter_id: UUID, body: ExactRequest, database: DatabaseIn, wh
 @router.get("/squat/settled", response_model=SettledSetupAnswer | None)
 def read_settled(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """What the lifter is settled on, and what changed since; null when nothing is."""
-    return fits.settled_view(SQUAT, database, who, lifter_id)
+    return fits.settled_view(SQUAT_FITTING, database, who, lifter_id)
 
 
 @router.post("/squat/settled", status_code=201, response_model=SettledAnswer)
@@ -69,13 +69,15 @@ def settle(
     lifter_id: UUID, body: SettleRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> Any:
     """Settle on a set-up."""
-    return fits.settle(SQUAT, database, who, key, lifter_id, body.setup_id, body.setup, body.reason)
+    return fits.settle(
+        SQUAT_FITTING, database, who, key, lifter_id, body.setup_id, body.setup, body.reason
+    )
 
 
 @router.get("/squat/settled/history", response_model=list[HistoryAnswer])
 def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """Every set-up that the lifter was settled on, newest first."""
-    return fits.settled_history(SQUAT, database, who, lifter_id)
+    return fits.settled_history(SQUAT_FITTING, database, who, lifter_id)
 
 
 @router.get("/card", response_model=CardAnswer)

@@ -7,6 +7,7 @@ from fastapi import APIRouter, Depends, Query, Request
 
 from pavrik.api.schemas import CostStudyRequest, ExactRequest, SetupRequest
 from pavrik.api.security import DatabaseIn, WhoIn
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.model_requests import BarPositionName
 from pavrik.formats.squat_study import (
     CostAnswer,
@@ -19,11 +20,12 @@ from pavrik.formats.squat_study import (
     WeightsRequest,
     WhyNotAnswer,
 )
-from pavrik.services import squat, study
-from pavrik.services.fits import lifter_model
+from pavrik.services import study
+from pavrik.services.fits import answer_now, lifter_model
+from pavrik.services.goals import goals_of
 from pavrik.services.jobs import Jobs
 from pavrik.services.model import setup_for
-from pavrik.store import lifters
+from pavrik.services.squat import SQUAT_FITTING
 
 router = APIRouter(prefix="/api", tags=["study"])
 
@@ -43,7 +45,7 @@ def read_costs(
 ) -> CostAnswer:
     """What every priced fault costs in a set-up at a load."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.costs_of(lifter, setup_for(lifter, body.setup), body.load_kg, body.amounts)
+    return study.costs_of(SQUAT, lifter, setup_for(lifter, body.setup), body.load_kg, body.amounts)
 
 
 @router.post("/lifters/{lifter_id}/squat/paths")
@@ -72,7 +74,7 @@ def read_map(
 ) -> MapAnswer:
     """Predicted max and limiter over stance and another axis, round a set-up."""
     lifter = lifter_model(database, who, lifter_id)
-    return study.map_answer(lifter, setup_for(lifter, body.setup), across)
+    return study.map_answer(SQUAT, lifter, setup_for(lifter, body.setup), across)
 
 
 @router.get("/lifters/{lifter_id}/squat/why-not")
@@ -80,14 +82,14 @@ def read_why_not(
     lifter_id: UUID, bar_position: BarPositionName, database: DatabaseIn, who: WhoIn
 ) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
-    return study.why_not_answer(lifter_model(database, who, lifter_id), bar_position)
+    return study.why_not_answer(SQUAT, lifter_model(database, who, lifter_id), bar_position)
 
 
 @router.get("/lifters/{lifter_id}/squat/deciding")
 def read_deciding(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> DecidingAnswer:
     """Which input decides between the leaders, and the next measurement."""
-    _, lifter, leaders = squat.leaders_now(database, who, lifter_id)
-    return study.deciding_answer(lifter, leaders)
+    _, lifter, answer = answer_now(SQUAT_FITTING, database, who, lifter_id)
+    return study.sensitivity_answer(SQUAT, lifter, answer["leaders"])
 
 
 @router.post("/lifters/{lifter_id}/squat/goals")
@@ -95,14 +97,7 @@ def read_goals(
     lifter_id: UUID, body: WeightsRequest, database: DatabaseIn, who: WhoIn
 ) -> GoalsAnswer:
     """How a goal orders the leaders, by its own weights or by others."""
-    inputs, lifter, leaders = squat.leaders_now(database, who, lifter_id)
-    with database.club(who.club_id) as connection:
-        pain = [flag.region for flag in lifters.list_open_flags(connection, lifter_id)]
-    profile = inputs.profile
-    novice = profile.training_age == "novice"
-    return study.goals_answer(
-        lifter, leaders, profile.goal, profile.gear, novice, pain, body.weights
-    )
+    return goals_of(SQUAT_FITTING, database, who, lifter_id, body.weights)
 
 
 @router.get("/jobs/{job_id}", response_model=JobAnswer)

@@ -17,7 +17,7 @@ from pavrik.api.schemas_training import (
     WithdrawRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.next_load import Target
 from pavrik.services import log_writes, prescribing, training
 from pavrik.services.lifter_inputs import get_profile
@@ -41,7 +41,7 @@ def read_sets(
     lifter_id: UUID,
     database: DatabaseIn,
     who: WhoIn,
-    lift: Lift | None = None,
+    lift: LiftId | None = None,
     most: Annotated[int, Query(ge=1, le=500)] = 60,
 ) -> Any:
     """Standing sets, newest first."""

@@ -30,7 +30,7 @@ class SquatCard(BaseModel):
     stale_because: list[str]
 
 
-class PullCard(BaseModel):
+class DeadliftCard(BaseModel):
     """The deadlift on the card."""
 
     style: str
@@ -60,4 +60,4 @@ class CardAnswer(BaseModel):
     cautions: list[str]
     pain: list[str]
     squat: SquatCard | None
-    deadlift: PullCard | None
+    deadlift: DeadliftCard | None

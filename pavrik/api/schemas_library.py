@@ -6,8 +6,8 @@ from uuid import UUID
 from pydantic import BaseModel, Field, model_validator
 
 from pavrik.api.schemas import Text
-from pavrik.core.lifts.ids import Lift
-from pavrik.formats.model_requests import PullStyleName, Strict
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.model_requests import DeadliftStyleName, Strict
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
 Words = Annotated[Text, Field(min_length=1, max_length=300)]
@@ -16,7 +16,7 @@ Words = Annotated[Text, Field(min_length=1, max_length=300)]
 class FaultBody(Strict):
     """A fault of the coach's own."""
 
-    lift: Lift
+    lift: LiftId
     name: Annotated[Text, Field(min_length=1, max_length=80)]
     seen: Words
     phases: Annotated[Ids, Field(min_length=1)]
@@ -97,7 +97,7 @@ class KnobBody(Strict):
     stance_m: Annotated[float, Field(ge=-0.5, le=0.5)] = 0.0
     hip_above_knee_m: Annotated[float, Field(ge=-0.2, le=0.4)] = 0.0
     hinge: bool = False
-    style: PullStyleName | None = None
+    style: DeadliftStyleName | None = None
     above_m: Annotated[float, Field(ge=-0.15, le=0.5)] = 0.0
 
 
@@ -105,7 +105,7 @@ class VariationBody(Strict):
     """A variation of the coach's own."""
 
     name: Annotated[str, Field(min_length=1, max_length=60)]
-    lift: Lift
+    lift: LiftId
     good_for: Annotated[str, Field(alias="for", min_length=1, max_length=200)]
     role: Literal["skill", "strength", "overload", "learning", "support"] = "strength"
     knob: KnobBody | None = None

@@ -12,7 +12,7 @@ from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reflow import Change
-from pavrik.formats.bench import DrawnColumns
+from pavrik.formats.figure_columns import DrawnColumns
 from pavrik.formats.model_requests import Strict
 
 Reason = Annotated[Text, Field(min_length=3, max_length=1000)]

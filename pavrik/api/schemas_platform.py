@@ -13,7 +13,7 @@ from pavrik.api.schemas_training import (
     SetAnswer,
     SetRequest,
 )
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model_requests import Strict
 
 
@@ -104,7 +104,7 @@ class PlannedLine(BaseModel):
 class PlatformLift(BaseModel):
     """One lift of one lifter on the platform."""
 
-    lift: Lift
+    lift: LiftId
     next: NextSetAnswer
     planned: list[PlannedLine]
     setup_words: list[str]
@@ -149,7 +149,7 @@ class PlatformAnswer(BaseModel):
     gym: GymLoadings
     bars: list[BarAnswer]
     racks: list[str]
-    variations: dict[Lift, list[str]]
+    variations: dict[LiftId, list[str]]
 
 
 class RowFate(BaseModel):

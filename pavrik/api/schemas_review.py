@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from pavrik.api.schemas import Instant, Note, Text
 from pavrik.api.schemas_library import RemedyAnswer
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model_requests import Strict
 
 
@@ -206,7 +206,7 @@ class CueRequest(Strict):
     """A cue to try from now on; empty ends the trial."""
 
     choice_id: UUID
-    lift: Lift
+    lift: LiftId
     cue: Annotated[Text, Field(max_length=60)]
 
 

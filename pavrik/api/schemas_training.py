@@ -7,7 +7,7 @@ from uuid import UUID
 from pydantic import BaseModel, Field
 
 from pavrik.api.schemas import Instant, Note, Rpe, Text
-from pavrik.core.lifts.ids import Lift
+from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model_requests import Strict
 
 
@@ -49,7 +49,7 @@ class SetRequest(Strict):
 
     set_id: UUID
     replaces: UUID | None = None
-    lift: Lift
+    lift: LiftId
     variation: Annotated[Text, Field(min_length=1, max_length=60)] = "competition"
     load_kg: Annotated[float, Field(gt=0, le=600)]
     reps: Annotated[int, Field(ge=0, le=30)]
@@ -103,7 +103,7 @@ class SetAnswer(BaseModel):
 class TargetRequest(Strict):
     """Sets x reps @ RPE."""
 
-    lift: Lift = "squat"
+    lift: LiftId = "squat"
     sets: Annotated[int, Field(ge=1, le=10)] = 3
     reps: Annotated[int, Field(ge=1, le=12)] = 5
     rpe: Annotated[float, Field(ge=5, le=10)] = 8.0
@@ -163,7 +163,7 @@ class Need(BaseModel):
 
     kind: Literal["pain", "lift_ending", "rising", "stale", "cap", "missed", "open", "overdue"]
     text: str
-    lift: Lift
+    lift: LiftId
 
 
 class NextOnFloor(PrescriptionAnswer):

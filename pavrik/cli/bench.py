@@ -10,23 +10,22 @@ import numpy as np
 from scipy.optimize import brentq, minimize_scalar
 
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.candidates import assess_pulls
-from pavrik.core.deadlift.fit import PullGrid, fit_pull
-from pavrik.core.deadlift.report import pull_report
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.start import start_report
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.plates import PlatePair, load_bar
-from pavrik.core.fitting.deciding import what_decides
-from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.explorer import exact_setup
+from pavrik.core.fitting.fault_cost import fault_costs
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.report import pose_report
+from pavrik.core.fitting.sensitivity import sensitivity
 from pavrik.core.lifter.lifter import Lifter, default_lifter
-from pavrik.core.squat.bench import exact_setup
-from pavrik.core.squat.cases import SetupGrid, case_for
-from pavrik.core.squat.costs import fault_costs
-from pavrik.core.squat.evaluation import BOTTOM
-from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.path import lower_half
-from pavrik.core.squat.pose import squat_pose
+from pavrik.core.lifts.case import DEEPEST
+from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import best_maxes_kg
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_pdf import write_plan_pdf
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.services import plan_public
@@ -36,7 +35,7 @@ LOOP = 200
 SAMPLES = 256
 _HINGE, _BALL = '<joint axis="0 1 0"/>', '<joint type="ball"/>'
 _JOINTS = ("<freejoint/>", _HINGE, _HINGE, *[_BALL] * 6, "", "", "")
-_PULL = usual_setup("conventional")
+_START = usual_setup("conventional")
 _SETUP = SquatSetup("low", 0.42, 0.35)
 
 
@@ -50,9 +49,9 @@ def _seconds(action: Callable[[], object], repeats: int = 3) -> float:
 
 
 def _many_poses(lifter: Lifter) -> None:
-    case = case_for(lifter, [_SETUP])
+    case = SQUAT.kinematics.case(lifter, [_SETUP])
     stances = np.linspace(0.3, 0.5, POSES).reshape(-1, 1, 1)
-    replace(case, stance_m=stances).held(np.full((1, 1, 1), 0.45), BOTTOM).under(150.0)
+    replace(case, stance_m=stances).posture(np.full((1, 1, 1), 0.45), DEEPEST).at_load(150.0)
 
 
 def _mujoco_loop_rate() -> float | None:
@@ -82,23 +81,22 @@ def run_bench() -> None:
     lifter = default_lifter(make_body("male", 83, 1.75))
     rate = POSES / _seconds(lambda: _many_poses(lifter), 20)
     one_by_one = LOOP / _seconds(
-        lambda: [squat_pose(lifter, _SETUP, 150.0, 0.45) for _ in range(LOOP)]
+        lambda: [pose_report(SQUAT, lifter, _SETUP, 150.0, 0.45) for _ in range(LOOP)]
     )
     print(f"poses per second, vectorised          {rate:12,.0f}")
     print(f"  against our own loop, one by one    {rate / one_by_one:12.1f} times")
     mujoco_rate = _mujoco_loop_rate()
     if mujoco_rate:
         print(f"  against a MuJoCo loop in Python     {rate / mujoco_rate:12.1f} times")
-    grid = SetupGrid(
-        stance_m=tuple(0.32 + 0.04 * i for i in range(9)),
-        toe_out_deg=(8.0, 15.0, 22.0, 29.0, 36.0),
-        heel_lift_m=(0.0, 0.01, 0.02),
-    )
-    fit = _seconds(lambda: fit_squat(lifter, grid))
-    sure = _seconds(lambda: fit_squat(lifter, grid, SAMPLES), 1) - fit
-    known = [KnownBest(_SETUP, 180.0), KnownBest(replace(_SETUP, bar_position="front"), 150.0)]
+    grid = SetupGrid(SQUAT, chosen={"stance_m": tuple(0.32 + 0.04 * i for i in range(9))})
+    fit = _seconds(lambda: fit_lift(SQUAT, lifter, grid))
+    sure = _seconds(lambda: fit_lift(SQUAT, lifter, grid, SAMPLES), 1) - fit
+    known = [
+        KnownBest(SQUAT, _SETUP, 180.0),
+        KnownBest(SQUAT, replace(_SETUP, bar_position="front"), 150.0),
+    ]
     print(f"whole squat fit, 4 x 9 x 5 x 3        {fit * 1e3:12.0f} ms")
-    peak = _peak_mb(lambda: fit_squat(lifter, grid))
+    peak = _peak_mb(lambda: fit_lift(SQUAT, lifter, grid))
     print(f"  peak memory of the fit              {peak:12.0f} MB")
     one = _seconds(lambda: _scipy_fit(lifter, _SETUP), 1)
     ratio = one * len(grid.setups()) / fit
@@ -106,13 +104,12 @@ def run_bench() -> None:
     print(f"bands and chances, {SAMPLES} bodies         {sure * 1e3:12.0f} ms")
     print(f"strengths from two lifts              {_ms(lambda: strengths_from(lifter, known))} ms")
     print(f"one exact set-up while dragging, p95  {_drag_ms(lifter):12.1f} ms")
-    leaders = [c.setup for c in fit_squat(lifter, grid).leaders]
-    styles = [setup.bar_position for setup in leaders]
-    decides = _ms(lambda: what_decides(lifter, styles, lambda many: best_maxes_kg(many, leaders)))
+    leaders = [c.setup for c in fit_lift(SQUAT, lifter, grid).leaders]
+    decides = _ms(lambda: sensitivity(SQUAT, lifter, leaders))
     print(f"what decides between the leaders      {decides} ms")
-    prices = _ms(lambda: fault_costs(lifter, _SETUP, 140))
+    prices = _ms(lambda: fault_costs(SQUAT, lifter, _SETUP, 140))
     print(f"costs of all faults                   {prices} ms")
-    _bench_pull(lifter)
+    _bench_deadlift(lifter)
     _bench_plan()
 
 
@@ -144,26 +141,25 @@ def _bench_plan() -> None:
     print(f"the plan as PDF                       {printed * 1e3:12.0f} ms")
 
 
-def _bench_pull(lifter: Lifter) -> None:
-    pull = _seconds(lambda: fit_pull(lifter))
-    sure = _seconds(lambda: fit_pull(lifter, samples=SAMPLES), 1) - pull
-    starts = len(PullGrid().setups())
-    each = LOOP / _seconds(lambda: [assess_pulls(lifter, [_PULL]) for _ in range(LOOP)], 1)
-    print(f"whole pull fit, {starts} starts           {pull * 1e3:12.0f} ms")
+def _bench_deadlift(lifter: Lifter) -> None:
+    pull = _seconds(lambda: fit_lift(DEADLIFT, lifter))
+    sure = _seconds(lambda: fit_lift(DEADLIFT, lifter, samples=SAMPLES), 1) - pull
+    starts = len(SetupGrid(DEADLIFT).setups())
+    each = LOOP / _seconds(lambda: [assess(DEADLIFT, lifter, [_START]) for _ in range(LOOP)], 1)
+    print(f"whole deadlift fit, {starts} starts       {pull * 1e3:12.0f} ms")
     print(f"  against the same, start by start    {starts / each / pull:12.1f} times")
     print(f"  bands and chances, {SAMPLES} bodies       {sure * 1e3:12.0f} ms")
-    in_full = _ms(lambda: pull_report(lifter, _PULL, 150))
+    in_full = _ms(lambda: start_report(lifter, _START, 150))
     print(f"one start in full while dragging      {in_full} ms")
 
 
 def _scipy_fit(lifter: Lifter, setup: SquatSetup) -> float:
     """One set-up the slow way: bounded search of the shank, root search of the load at each."""
-    case = case_for(lifter, [setup])
-    path = lower_half()
+    case = SQUAT.kinematics.case(lifter, [setup])
 
     def max_at(shank: float) -> float:
-        pose = case.held(np.full((1, 1, 1), shank), path)
-        full = brentq(lambda kg: float(np.max(pose.under(kg).use.most)) - 1.0, 0.0, 800.0)
+        posture = case.posture(np.full((1, 1, 1), shank), SQUAT.judged)
+        full = brentq(lambda kg: float(np.max(posture.at_load(kg).use.most)) - 1.0, 0.0, 800.0)
         return -float(full)
 
     return -float(minimize_scalar(max_at, bounds=(0.1, 0.6), method="bounded").fun)
@@ -183,7 +179,7 @@ def _drag_ms(lifter: Lifter) -> float:
     for step in range(60):
         moved = replace(_SETUP, stance_m=0.30 + 0.004 * step)
         started = time.perf_counter()
-        exact_setup(lifter, moved, 150.0)
+        exact_setup(SQUAT, lifter, moved, 150.0)
         times.append(time.perf_counter() - started)
     return float(np.percentile(times, 95)) * 1e3
 

@@ -22,35 +22,18 @@ from pavrik.formats.computations import (
 from pavrik.formats.model_requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services import model, plan_public, pull_public, study
+from pavrik.services import compute, model, plan_public, study
 from pavrik.services.context import ServiceError
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
 
 
-def _either(squat: Callable[[Any], BaseModel], deadlift: Callable[[Any], BaseModel]) -> Any:
-    """The computation of the request's lift."""
-    return lambda request: (squat if request.lift == "squat" else deadlift)(request)
-
-
 COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
-    "pose": (PoseRequest, _either(model.pose, pull_public.pose), "one fully specified pose"),
-    "fit": (
-        AnyFitRequest,
-        _either(model.fit, pull_public.fit),
-        "the whole fit of a lifter for a lift",
-    ),
-    "path": (
-        AtLoadRequest,
-        _either(study.path, pull_public.path),
-        "the bar's path at the load and for a ladder of loads",
-    ),
-    "cost": (
-        AnyCostRequest,
-        _either(study.cost, pull_public.cost),
-        "what every fault costs in a set-up at a load",
-    ),
+    "pose": (PoseRequest, model.pose, "one fully specified pose"),
+    "fit": (AnyFitRequest, compute.fit, "the whole fit of a lifter for a lift"),
+    "path": (AtLoadRequest, compute.path, "the bar's path at the load and for a ladder of loads"),
+    "cost": (AnyCostRequest, study.cost, "what every fault costs in a set-up at a load"),
     "plan": (PublicPlanRequest, plan_public.plan, "weeks and days of work with their reasons"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }

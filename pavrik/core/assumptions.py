@@ -94,23 +94,23 @@ class Assumptions:
     )
     knee_width_deg: float = _assume(100.0, "deg", "how fast they weaken away from it")
     knee_least: float = _assume(0.4, "share", "least share that is left of them")
-    hip_best_deg: float = _assume(90.0, "deg", "hip closing where the hip extensors are strongest")
+    hip_best_deg: float = _assume(90.0, "deg", "hip flexion where the hip extensors are strongest")
     hip_width_deg: float = _assume(128.0, "deg", "how fast they weaken away from it")
     hip_least: float = _assume(0.5, "share", "least share that is left of them")
     wide_hip_from_deg: float = _assume(
         12.0, "deg", "abduction from which a deep hip loses strength"
     )
     wide_hip_width_deg: float = _assume(52.0, "deg", "how fast it does")
-    deep_hip_from_deg: float = _assume(122.0, "deg", "closing from which width costs strength")
-    deep_hip_span_deg: float = _assume(20.0, "deg", "closing over which that sets in")
+    deep_hip_from_deg: float = _assume(122.0, "deg", "hip flexion from which width costs strength")
+    deep_hip_span_deg: float = _assume(20.0, "deg", "hip flexion over which that sets in")
 
     ankle_screen_deg: float = _assume(35.0, "deg", "dorsiflexion when no ankle screen is recorded")
-    closing_screen_deg: float = _assume(
-        155.0, "deg", "hip closing when no depth screen is recorded"
+    hip_flexion_screen_deg: float = _assume(
+        155.0, "deg", "hip flexion when no depth screen is recorded"
     )
     abduction_screen_deg: float = _assume(45.0, "deg", "abduction when no hip screen is recorded")
-    abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of closing")
-    abduction_lost_from_deg: float = _assume(115.0, "deg", "closing from which abduction is lost")
+    abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of it")
+    abduction_lost_from_deg: float = _assume(115.0, "deg", "flexion from which abduction is lost")
     rotation_screen_deg: float = _assume(
         50.0, "deg", "outward hip rotation when no rotation screen is recorded"
     )

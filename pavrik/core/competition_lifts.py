@@ -1,30 +1,18 @@
-"""The two lifts together: what holds between them and the catalogue is checked here."""
+"""The competition lifts, in the order of the day: the one place that lists them."""
 
-from collections.abc import Mapping, Set
+from collections.abc import Mapping
+from typing import Any, Literal, get_args
 
-from pavrik.core.deadlift import costs as deadlift_costs
-from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.squat import costs as squat_costs
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.squat.squat import SQUAT
 
-PRICED: Mapping[str, frozenset[str]] = {
-    "squat": frozenset({*squat_costs.FAULTS, *squat_costs.UNEVEN}),
-    "deadlift": frozenset({*deadlift_costs.FAULTS, *deadlift_costs.ONE_SIDED}),
-}
-"""Ids of the faults that the model has a price for, by lift."""
+LiftId = Literal["squat", "deadlift"]
+LIFT_IDS: tuple[str, ...] = get_args(LiftId)
+LIFTS: Mapping[str, Lift[Any]] = {lift.id: lift for lift in (SQUAT, DEADLIFT)}
+assert tuple(LIFTS) == LIFT_IDS
 
 
-def check_prices(catalogue: Catalogue, priced: Mapping[str, Set[str]] = PRICED) -> None:
-    """Raise ValueError where the catalogue and the prices disagree, one way or the other."""
-    problems = []
-    for lift, known in priced.items():
-        claimed = {f.id for f in catalogue.faults.values() if f.lift == lift and not f.watch}
-        problems += [
-            f"{fault}: the {lift} has no price for it, and nothing says what to watch"
-            for fault in sorted(claimed - known)
-        ]
-        problems += [
-            f"{fault}: the {lift} has a price for it, and the catalogue does not say so"
-            for fault in sorted(known - claimed)
-        ]
-    if problems:
-        raise ValueError("prices and catalogue disagree: " + "; ".join(problems))
+def lift_of(setup: Any) -> Lift[Any]:
+    """The lift that a set-up is of. Raises KeyError for what is no set-up."""
+    return {lift.setup_type: lift for lift in LIFTS.values()}[type(setup)]

@@ -25,10 +25,10 @@ from pavrik.demo.people import (
 )
 from pavrik.services import fits, planning, prescribing
 from pavrik.services.context import Who
+from pavrik.services.deadlift import DEADLIFT_FITTING
 from pavrik.services.lifter_inputs import load_inputs
-from pavrik.services.pull import PULL
 from pavrik.services.review import refresh_summary
-from pavrik.services.squat import SQUAT
+from pavrik.services.squat import SQUAT_FITTING
 from pavrik.store import equipment, library, lifters, plans, training
 from pavrik.store.database import Connection, Database
 
@@ -136,7 +136,7 @@ def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetim
 
 def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
     reason = "Fitted at the start of the season."
-    for fitting in (SQUAT, PULL):
+    for fitting in (SQUAT_FITTING, DEADLIFT_FITTING):
         with database.club(CLUB_ID) as connection:
             inputs = load_inputs(connection, lifter_id)
             answer = fits.ranking_in(fitting, connection, WHO, inputs).answer

@@ -4,16 +4,16 @@ from typing import Annotated
 
 from pydantic import Field
 
+from pavrik.formats.deadlift import DeadliftAtLoadRequest, DeadliftCostRequest
 from pavrik.formats.model_requests import (
-    PullFitRequest,
-    PullPoseRequest,
+    DeadliftFitRequest,
+    DeadliftPoseRequest,
     SquatFitRequest,
     SquatPoseRequest,
 )
-from pavrik.formats.pull import PullAtLoadRequest, PullCostRequest
 from pavrik.formats.squat_study import CostRequest, SquatAtLoadRequest
 
-PoseRequest = Annotated[SquatPoseRequest | PullPoseRequest, Field(discriminator="lift")]
-AnyFitRequest = Annotated[SquatFitRequest | PullFitRequest, Field(discriminator="lift")]
-AtLoadRequest = Annotated[SquatAtLoadRequest | PullAtLoadRequest, Field(discriminator="lift")]
-AnyCostRequest = Annotated[CostRequest | PullCostRequest, Field(discriminator="lift")]
+PoseRequest = Annotated[SquatPoseRequest | DeadliftPoseRequest, Field(discriminator="lift")]
+AnyFitRequest = Annotated[SquatFitRequest | DeadliftFitRequest, Field(discriminator="lift")]
+AtLoadRequest = Annotated[SquatAtLoadRequest | DeadliftAtLoadRequest, Field(discriminator="lift")]
+AnyCostRequest = Annotated[CostRequest | DeadliftCostRequest, Field(discriminator="lift")]

@@ -16,7 +16,7 @@ from zipfile import BadZipFile, ZipFile
 from openpyxl import Workbook, load_workbook
 from openpyxl.utils.exceptions import InvalidFileException
 
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -258,7 +258,7 @@ class _Reader:
 def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
     """One set of the table, or why it is none."""
     reader = _Reader(cells)
-    lift = reader.one_of("lift", LIFTS, None)
+    lift = reader.one_of("lift", LIFT_IDS, None)
     row = LogRow(
         line=line,
         lifter=reader.text("lifter"),

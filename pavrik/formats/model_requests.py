@@ -95,18 +95,18 @@ class SquatSetupIn(Strict):
     specialty: SpecialtyBarIn | None = None
 
 
-PullStyleName = Literal[
+DeadliftStyleName = Literal[
     "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high", "deficit", "block",
     "romanian",
 ]  # fmt: skip
 BarOffsetM = Annotated[float, Field(ge=-0.15, le=0.3, allow_inf_nan=False)]
 
 
-class PullSetupIn(Strict):
+class DeadliftSetupIn(Strict):
     """One start. ``bar_offset_m`` in front of mid-foot, ``shoulder_offset_m`` in front of the bar;
     ``bar_height_m`` null is the style's; ``shank_deg`` null is found."""
 
-    style: PullStyleName
+    style: DeadliftStyleName
     stance_m: StanceM
     toe_out_deg: ToeOutDeg
     grip_m: GripM
@@ -116,13 +116,13 @@ class PullSetupIn(Strict):
     shank_deg: Annotated[float, Field(ge=-20, le=60)] | None = None
 
 
-class PullPoseRequest(Strict):
+class DeadliftPoseRequest(Strict):
     """One start, fully specified."""
 
     format: Literal[1] = 1
     lift: Literal["deadlift"]
     body: BodyIn
-    setup: PullSetupIn
+    setup: DeadliftSetupIn
     load_kg: LoadKg
     screens: ScreensIn = Field(default_factory=ScreensIn)
 
@@ -158,7 +158,7 @@ class UncertaintyIn(Strict):
 class KnownBestIn(Strict):
     """A best lift: load, reps, RPE and the set-up it was done in."""
 
-    setup: SquatSetupIn | PullSetupIn
+    setup: SquatSetupIn | DeadliftSetupIn
     load_kg: Annotated[float, Field(gt=0, le=1000)]
     reps: Annotated[int, Field(ge=1, le=20)] = 1
     rpe: Annotated[float, Field(ge=1, le=10)] | None = None
@@ -183,21 +183,21 @@ class SquatFitRequest(FitRequest):
     uncertainty: UncertaintyIn | None = None
 
 
-class PullGridIn(Strict):
+class DeadliftGridIn(Strict):
     """Any axis fixed or listed; what is missing takes each style's usual values."""
 
-    style: Annotated[list[PullStyleName], Field(min_length=1, max_length=9)] | None = None
+    style: Annotated[list[DeadliftStyleName], Field(min_length=1, max_length=9)] | None = None
     stance_m: Annotated[list[StanceM], Field(min_length=1, max_length=40)] | None = None
     toe_out_deg: Annotated[list[ToeOutDeg], Field(min_length=1, max_length=20)] | None = None
     grip_m: Annotated[list[GripM], Field(min_length=1, max_length=20)] | None = None
     bar_offset_m: Annotated[list[BarOffsetM], Field(min_length=1, max_length=20)] | None = None
 
 
-class PullFitRequest(FitRequest):
+class DeadliftFitRequest(FitRequest):
     """The whole fit of one lifter's pull."""
 
     lift: Literal["deadlift"]
-    grid: PullGridIn = Field(default_factory=PullGridIn)
+    grid: DeadliftGridIn = Field(default_factory=DeadliftGridIn)
     uncertainty: UncertaintyIn | None = None
 
 

@@ -9,8 +9,8 @@ from pavrik.core.prescription.choice import Considered
 from pavrik.core.prescription.plan_parts import Plan
 from pavrik.formats.model_requests import (
     BodyIn,
+    DeadliftSetupIn,
     PlateIn,
-    PullSetupIn,
     Region,
     ScreensIn,
     SquatSetupIn,
@@ -53,10 +53,10 @@ class SquatLogIn(LiftLogIn):
     setup: SquatSetupIn | None = None
 
 
-class PullLogIn(LiftLogIn):
+class DeadliftLogIn(LiftLogIn):
     """The deadlift's log."""
 
-    setup: PullSetupIn | None = None
+    setup: DeadliftSetupIn | None = None
 
 
 class PlanGymIn(Strict):
@@ -83,7 +83,7 @@ class PublicPlanRequest(Strict):
     schools: dict[str, str] = Field(default_factory=dict)
     flags: Annotated[list[Region], Field(max_length=8)] = Field(default_factory=list)
     squat: SquatLogIn = Field(default_factory=SquatLogIn)
-    deadlift: PullLogIn = Field(default_factory=PullLogIn)
+    deadlift: DeadliftLogIn = Field(default_factory=DeadliftLogIn)
     gym: PlanGymIn
 
 

@@ -5,7 +5,7 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.formats.bench import DrawnColumns
+from pavrik.formats.figure_columns import DrawnColumns
 from pavrik.formats.model_requests import (
     BodyIn,
     LoadKg,

@@ -4,27 +4,30 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.deadlift.report import pull_report
+from pavrik.core.deadlift.start import start_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.fitting.report import one
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.bar_positions import usual_grip_m
-from pavrik.core.squat.bench import ExactSetup, exact_setup
-from pavrik.core.squat.depth import depth_margin_m, hip_above_knee_m
+from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
 from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model_requests import SquatSetupIn
+from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
 from pavrik.services.context import Who
 from pavrik.services.cues import RECENT_SETS, cues_of_the_day
+from pavrik.services.deadlift import DEADLIFT_FITTING
 from pavrik.services.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
 from pavrik.services.log_history import history
-from pavrik.services.model import pull_setup_from, setup_for, setup_from
-from pavrik.services.pull import PULL
-from pavrik.services.squat import SQUAT
+from pavrik.services.model import setup_for
+from pavrik.services.squat import SQUAT_FITTING
 from pavrik.store import equipment, lifters
 from pavrik.store.database import Connection, Database
 
@@ -76,12 +79,12 @@ def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> G
 
 
 def rack_advice(
-    connection: Connection, found: ExactSetup, foot_m: float
+    connection: Connection, found: ExactSetup[SquatSetup], foot_m: float
 ) -> list[tuple[str, RackFit]]:
     """Hook and safety holes in every rack of the club."""
     feet = feet_width_m(found.setup.stance_m, found.setup.toe_out, foot_m)
     standing = float(found.path.points["bar"][2][0])
-    bottom = float(found.bottom.points["bar"][2][0])
+    bottom = float(found.deepest.points["bar"][2][0])
     return [
         (
             rack.name,
@@ -99,8 +102,10 @@ def rack_advice(
     ]  # fmt: skip
 
 
-def _grip(lifter: Lifter, setup: SquatSetup, found: ExactSetup, inputs: LifterInputs) -> GripAdvice:
-    lean = float(radians(found.bottom.angles_deg["trunk_lean"][0]))
+def _grip(
+    lifter: Lifter, setup: SquatSetup, found: ExactSetup[SquatSetup], inputs: LifterInputs
+) -> GripAdvice:
+    lean = float(radians(found.deepest.angles_deg["trunk_lean"][0]))
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
 
@@ -128,14 +133,14 @@ def _settled(view: SettledView) -> dict[str, Any]:
     }
 
 
-def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+def _deadlift_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
     view = settled_in("deadlift", connection, inputs)
     if view is None:
         return None
-    setup = pull_setup_from(setup_of(PULL, view.settled))
+    setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
     lifter, _ = model_of(inputs)
     predicted = view.settled.prediction["predicted_max_kg"]
-    report = pull_report(lifter, setup, 0.8 * predicted)
+    start = start_report(lifter, setup, 0.8 * predicted).placed.posture
     foot = float(lifter.body.foot_m)
     return {
         "style": setup.kind.name,
@@ -144,12 +149,12 @@ def _pull_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] |
         "toe_out_deg": round(float(degrees(setup.toe_out))),
         "grip_m": setup.grip_m,
         "grip_words": ring_words(setup.grip_m, float(lifter.body.stature_m))
-        if setup.kind.hands != "beside"
+        if not setup.kind.trap
         else "hands on the handles",
         "foot_words": _foot_words(setup.bar_offset_m, foot),
         "bar_from_shin_m": setup.bar_offset_m + 0.25 * foot,
-        "back_deg": round(float(degrees(report.pose.back_angle).reshape(-1)[0])),
-        "hip_over_knee_m": float((report.pose.legs.hip.z - report.pose.legs.knee.z).reshape(-1)[0]),
+        "back_deg": round(one(degrees(start.back_angle))),
+        "hip_over_knee_m": one(start.legs.hip.z - start.legs.knee.z),
         **_settled(view),
     }
 
@@ -158,9 +163,9 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] 
     view = settled_in("squat", connection, inputs)
     if view is None:
         return None
-    setup = setup_from(setup_of(SQUAT, view.settled))
+    setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
     lifter, _ = model_of(inputs)
-    found = exact_setup(lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
+    found = exact_setup(SQUAT, lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
     grip = _grip(lifter, setup, found, inputs)
     foot = float(lifter.body.foot_m)
     return {
@@ -175,9 +180,9 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] 
         "racks": [
             {"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found, foot)
         ],
-        "lean_deg": round(float(found.bottom.angles_deg["trunk_lean"][0])),
-        "shank_deg": round(float(found.bottom.angles_deg["shank"][0])),
-        "crease_below_knee_m": float(depth_margin_m(lifter.body, hip_above_knee_m(lifter, setup))),
+        "lean_deg": round(float(found.deepest.angles_deg["trunk_lean"][0])),
+        "shank_deg": round(float(found.deepest.angles_deg["shank"][0])),
+        "crease_below_knee_m": float(parallel_m(lifter.body)) - hip_above_knee_m(lifter, setup),
         "depth_school": lifter.schools.depth,
         **_settled(view),
     }
@@ -195,7 +200,7 @@ def card_in(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
         "cautions": list(CAUTIONS),
         "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
         "squat": _squat_card(connection, inputs),
-        "deadlift": _pull_card(connection, inputs),
+        "deadlift": _deadlift_card(connection, inputs),
     }
 
 
@@ -213,7 +218,7 @@ def furniture(
         inputs = load_inputs(connection, lifter_id)
         lifter, _ = model_of(inputs)
         wanted = setup_for(lifter, setup)
-        found = exact_setup(lifter, wanted, load_kg)
+        found = exact_setup(SQUAT, lifter, wanted, load_kg)
         return {
             "grip": vars(_grip(lifter, wanted, found, inputs)),
             "racks": [

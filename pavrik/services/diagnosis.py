@@ -4,11 +4,11 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.faults.catalogue import Catalogue, Remedy
 from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, competition_trend
-from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.services.causes import causes_of, results_of
@@ -64,7 +64,7 @@ def ranked_causes(
         raise InvalidError(f"the {lift} has no fault called {fault_id}", "fault_id")
     seen = _fault_known(known.faults, fault_id)
     inputs = load_inputs(connection, lifter_id)
-    of_lifts = {other: history(connection, lifter_id, other) for other in LIFTS if other != lift}
+    of_lifts = {other: history(connection, lifter_id, other) for other in LIFT_IDS if other != lift}
     of_lifts[lift] = sets
     if seen is None:
         signals = fit_signals(connection, inputs, lift, of_lifts)

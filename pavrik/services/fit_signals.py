@@ -6,20 +6,23 @@ from uuid import UUID
 
 import numpy as np
 
-from pavrik.core.deadlift.report import PullReport, one, pull_report
+from pavrik.core.deadlift.start import StartReport, start_report
 from pavrik.core.faults.evidence import Signal
 from pavrik.core.faults.knowledge import competition_trend
+from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.fitting.report import one
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedSet
-from pavrik.core.squat.bench import ExactSetup, exact_setup
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import daily_ratios, learn_ratio
+from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.services.deadlift import DEADLIFT_FITTING
 from pavrik.services.fits import model_of, settled_in, setup_of
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
-from pavrik.services.model import pull_setup_from, setup_from
-from pavrik.services.pull import PULL
-from pavrik.services.squat import SQUAT
+from pavrik.services.squat import SQUAT_FITTING
 from pavrik.store import lifters
 from pavrik.store.database import Connection
 
@@ -29,22 +32,23 @@ NEARLY = 0.93
 PULL_OVER_SQUAT_KG = 90.0
 
 
-def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup | None:
+def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[SquatSetup] | None:
     """The settled squat at its predicted max, or None."""
     view = settled_in("squat", connection, inputs)
     if view is None:
         return None
-    setup = setup_from(setup_of(SQUAT, view.settled))
-    return exact_setup(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
+    setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
+    predicted_kg = view.settled.prediction["predicted_max_kg"]
+    return exact_setup(SQUAT, model_of(inputs)[0], setup, predicted_kg)
 
 
-def pull_in_force(connection: Connection, inputs: LifterInputs) -> PullReport | None:
-    """The settled pull at its predicted max, or None."""
+def deadlift_in_force(connection: Connection, inputs: LifterInputs) -> StartReport | None:
+    """The settled deadlift at its predicted max, or None."""
     view = settled_in("deadlift", connection, inputs)
     if view is None:
         return None
-    setup = pull_setup_from(setup_of(PULL, view.settled))
-    return pull_report(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
+    setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
+    return start_report(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
 
 
 def _screen(name: str, reached_deg: float, limit_deg: float, assumed: bool, what: str) -> Signal:
@@ -68,16 +72,16 @@ def _limits(use: dict[str, float], limiter: str) -> list[Signal]:
     ]
 
 
-def _squat(lifter: Lifter, found: ExactSetup) -> list[Signal]:
-    bottom, screens = found.bottom.angles_deg, lifter.screens
+def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
+    bottom, screens = found.deepest.angles_deg, lifter.screens
     signals = [
         _screen(
             "ankle_binds", float(bottom["dorsiflexion"][0]), one(degrees(screens.dorsiflexion)),
             "dorsiflexion" in screens.assumed, "the ankle bends",
         ),
         _screen(
-            "hip_binds", float(bottom["hip_closing"][0]), one(degrees(screens.closing)),
-            "closing" in screens.assumed, "the hip closes",
+            "hip_binds", float(bottom["hip_closing"][0]), one(degrees(screens.hip_flexion)),
+            "hip_flexion" in screens.assumed, "the hip closes",
         ),
     ]  # fmt: skip
     narrowest = screens.narrowest_grip_m.get(found.setup.bar_position)
@@ -90,13 +94,13 @@ def _squat(lifter: Lifter, found: ExactSetup) -> list[Signal]:
     return signals + _limits(use, found.limiter)
 
 
-def _pull(found: PullReport) -> list[Signal]:
+def _deadlift(found: StartReport) -> list[Signal]:
     use = {name: one(value) for name, value in found.loaded.use._asdict().items()}
-    offset = found.setup.shoulder_offset_m
+    offset = found.placed.setup.shoulder_offset_m
     told = f"settled with the shoulders {offset * 100:+.0f} cm in front of the bar"
     return [
         Signal("start_below_natural", offset < 0, told),
-        *_limits(use, found.limiter),
+        *_limits(use, found.placed.limiter),
     ]
 
 
@@ -137,8 +141,8 @@ def fit_signals(
         squat = squat_in_force(connection, inputs)
         signals += _squat(lifter, squat) if squat else []
     else:
-        pull = pull_in_force(connection, inputs)
-        signals += _pull(pull) if pull else []
+        start = deadlift_in_force(connection, inputs)
+        signals += _deadlift(start) if start else []
     age = inputs.profile.training_age
     signals.append(Signal("novice", age == "novice", f"training age: {age}"))
     flags = [f.region for f in lifters.list_open_flags(connection, inputs.profile.lifter_id)]
@@ -149,10 +153,10 @@ def fit_signals(
 
 def start_facts(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
     """Knee bend in degrees and whether the legs limit at the settled start; empty without one."""
-    report = pull_in_force(connection, load_inputs(connection, lifter_id))
+    report = deadlift_in_force(connection, load_inputs(connection, lifter_id))
     if report is None:
         return {}
     return {
-        "knee_flexion_deg": one(degrees(report.pose.legs.knee_flexion)),
-        "legs_limit": report.limiter in ("quads", "legs"),
+        "knee_flexion_deg": one(degrees(report.placed.posture.legs.knee_flexion)),
+        "legs_limit": report.placed.limiter in ("quads", "legs"),
     }

@@ -12,15 +12,21 @@ from pydantic import BaseModel
 from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.assumptions import Assumptions
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.fit import Fit, with_intervals
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.sampling import sample_in_steps
 from pavrik.core.fitting.staleness import changes_since, stored_wrong
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
-from pavrik.formats.model_requests import FitRequest
+from pavrik.formats.model_requests import FitRequest, SquatSetupIn
+from pavrik.formats.setup_codec import WIRE, from_wire
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
+from pavrik.services.model import setup_for
 from pavrik.services.writes import digest_of, write_once
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
@@ -40,16 +46,33 @@ class Prediction:
 
 @dataclass(frozen=True)
 class Fitting:
-    """How one lift is fitted; ``point`` fits without sureness, ``draw`` yields sampled maxes of
-    the leaders, ``sure`` puts them in, ``answer`` is the JSON for the screens."""
+    """How one lift is fitted: ``answer`` is the JSON for the screens."""
 
-    lift: str
-    setup_type: type[BaseModel]
-    point: Callable[[Lifter], Any]
-    draw: Callable[[Lifter, Any], Iterator[Floats]]
-    sure: Callable[[Any, Floats, Assumptions], Any]
+    of: Lift[Any]
     answer: Callable[[Lifter, Inferred | None, Any], dict[str, Any]]
-    predict: Callable[[Lifter, Any], Prediction]
+
+    @property
+    def lift(self) -> str:
+        return self.of.id
+
+    @property
+    def setup_type(self) -> type[BaseModel]:
+        """The wire's form of the lift's set-ups."""
+        return WIRE[self.of.id]
+
+    def draw(self, lifter: Lifter, fit: Fit[Any]) -> Iterator[Floats]:
+        """Sampled maxes of the leaders, a few lifters at a time."""
+        setups = [leader.setup for leader in fit.leaders]
+        return sample_in_steps(self.of, lifter, setups, SAMPLES, SEED) if setups else iter(())
+
+    def predict(self, lifter: Lifter, setup: BaseModel) -> Prediction:
+        """What one set-up promises. Raises ValueError where it contradicts the lifter's schools."""
+        if isinstance(setup, SquatSetupIn):
+            setup_for(lifter, setup)
+        candidates, rejected = assess(self.of, lifter, [from_wire(setup)])
+        if rejected:
+            return Prediction(0.0, "", rejected[0].reasons)
+        return Prediction(candidates[0].predicted_max_kg, candidates[0].limiter, [])
 
 
 @lru_cache(maxsize=256)
@@ -76,11 +99,11 @@ def lifter_model(database: Database, who: Who, lifter_id: UUID) -> Lifter:
 
 @lru_cache(maxsize=64)
 def _point_fit(fitting: Fitting, request_json: str, walks_out: bool) -> Any:
-    return fitting.point(model(request_json, walks_out)[0])
+    return fit_lift(fitting.of, model(request_json, walks_out)[0])
 
 
 def point_fit(fitting: Fitting, inputs: LifterInputs) -> Any:
-    """The fit of today's facts without its sureness: quick, computed once for the same content."""
+    """The fit of today's facts without its intervals: quick, computed once for the same content."""
     return _point_fit(fitting, inputs.request.model_dump_json(), inputs.profile.walks_out)
 
 
@@ -123,11 +146,11 @@ def ranking_in(fitting: Fitting, connection: Connection, who: Who, inputs: Lifte
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
     drawn = list(fitting.draw(lifter, fit))
     if drawn:
-        fit = fitting.sure(fit, np.concatenate(drawn), lifter.assumed)
+        fit = with_intervals(fit, lifter, np.concatenate(drawn))
     return Ranking(_keep(fitting, connection, who, inputs, fit), digest)
 
 
-def _sureness_steps(
+def _sampling_steps(
     fitting: Fitting, database: Database, who: Who, inputs: LifterInputs
 ) -> Iterator[float]:
     """Draw the bodies step by step and keep the whole fit at the end."""
@@ -137,7 +160,7 @@ def _sureness_steps(
         drawn.append(rows)
         yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
     if drawn:
-        fit = fitting.sure(fit, np.concatenate(drawn), lifter.assumed)
+        fit = with_intervals(fit, lifter, np.concatenate(drawn))
     with database.club(who.club_id) as connection:
         _keep(fitting, connection, who, inputs, fit)
 
@@ -145,7 +168,7 @@ def _sureness_steps(
 def ranking(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
 ) -> dict[str, Any]:
-    """The ranked set-ups: at once without their sureness, whose job is named; whole when it is
+    """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
     known."""
     inputs = inputs_of(database, who, lifter_id)
     with database.club(who.club_id) as connection:
@@ -153,7 +176,7 @@ def ranking(
     if known is not None:
         return known | {"job": None}
     answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
-    steps = _sureness_steps(fitting, database, who, inputs)
+    steps = _sampling_steps(fitting, database, who, inputs)
     kind = f"{fitting.lift} sureness"
     job = jobs.ask(who, lifter_id, kind, _content(inputs)[1], steps)
     return answer | {"job": vars(job)}

@@ -6,9 +6,9 @@ from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.plan_parts import Plan
 from pavrik.formats.plan_words import day_title
@@ -124,7 +124,7 @@ def _caps(connection: Connection, needs: Needs) -> None:
 
 def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dict[str, str]], str]:
     needs, states = [], {}
-    for lift in LIFTS:
+    for lift in LIFT_IDS:
         view = settled_in(lift, connection, inputs)
         states[lift] = "settled" if view else "nothing yet"
         if view is None:

@@ -3,7 +3,7 @@
 from datetime import date
 from uuid import UUID
 
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
@@ -43,7 +43,7 @@ def variations_of(connection: Connection) -> Variations:
 def variation_names(connection: Connection) -> dict[str, list[str]]:
     """What can be logged by lift, the competition lift first."""
     found = variations_of(connection)
-    return {lift: [COMPETITION, *(v.name for v in found.of(lift))] for lift in LIFTS}
+    return {lift: [COMPETITION, *(v.name for v in found.of(lift))] for lift in LIFT_IDS}
 
 
 def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstances:
@@ -62,13 +62,13 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
     inputs = load_inputs(connection, lifter_id)
     catalogue, variations = catalogue_of(connection), variations_of(connection)
     about, in_force = _circumstances(connection, inputs), setups_in_force(connection, inputs)
-    sets = {lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFTS}
+    sets = {lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFT_IDS}
     said = {
         w.variation: Said(w.coach, w.reason, w.word == "use")
         for w in plans.variation_words(connection, lifter_id)
     }
     found = {}
-    for lift in LIFTS:
+    for lift in LIFT_IDS:
         cues = cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue)
         facts = LiftFacts(
             lift=lift,

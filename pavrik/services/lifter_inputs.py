@@ -2,12 +2,12 @@
 
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
-from typing import Any, cast
+from typing import Any
 from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
-from pavrik.core.deadlift.styles import PullSetup, Style, usual_setup
+from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.log.training_set import COMPETITION, best_sets
@@ -18,20 +18,16 @@ from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.model_requests import (
     BodyIn,
+    DeadliftSetupIn,
     FitRequest,
     KnownBestIn,
-    PullSetupIn,
     ScreensIn,
     SegmentsIn,
     SquatSetupIn,
 )
+from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
 from pavrik.services.log_history import logged_sets, schools_in_force
-from pavrik.services.model import (
-    lifter_from,
-    pull_setup_from,
-    setup_from,
-    with_own_strengths,
-)
+from pavrik.services.model import lifter_from, with_own_strengths
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
@@ -134,10 +130,12 @@ def squat_setup_at(profile: lifters.Profile, history: list[setups.Settled], at: 
     return SquatSetupIn(**known)
 
 
-def pull_setup_at(history: list[setups.Settled], at: datetime, variation: str) -> PullSetupIn:
-    """The pull's set-up at a time: settled then, else a usual one."""
+def deadlift_setup_at(
+    history: list[setups.Settled], at: datetime, variation: str
+) -> DeadliftSetupIn:
+    """The deadlift's set-up at a time: settled then, else a usual one."""
     style = _fitted("deadlift", variation) or "conventional"
-    usual = usual_setup(cast(Style, style))
+    usual = usual_setup(style)
     fields: dict[str, Any] = {
         "style": style,
         "stance_m": usual.stance_m,
@@ -147,7 +145,7 @@ def pull_setup_at(history: list[setups.Settled], at: datetime, variation: str) -
     }
     if variation == COMPETITION:
         fields = _setup_in_force(history, "deadlift", fields, at)
-    return PullSetupIn(**{k: v for k, v in fields.items() if k in PullSetupIn.model_fields})
+    return DeadliftSetupIn(**{k: v for k, v in fields.items() if k in DeadliftSetupIn.model_fields})
 
 
 @dataclass(frozen=True)
@@ -155,24 +153,24 @@ class InForce:
     """The set-ups that a lifter lifts in today."""
 
     squat: SquatSetup
-    deadlift: PullSetup
+    deadlift: DeadliftSetup
 
 
 def setups_in_force(connection: Connection, inputs: LifterInputs) -> InForce:
     """Settled set-ups of both lifts, else the usual ones."""
     settled, now = setups.list_settled(connection, inputs.profile.lifter_id), datetime.now(UTC)
     return InForce(
-        setup_from(squat_setup_at(inputs.profile, settled, now, COMPETITION)),
-        pull_setup_from(pull_setup_at(settled, now, COMPETITION)),
+        squat_from_wire(squat_setup_at(inputs.profile, settled, now, COMPETITION)),
+        deadlift_from_wire(deadlift_setup_at(settled, now, COMPETITION)),
     )
 
 
 def _setup_at(
     profile: lifters.Profile, settled: list[setups.Settled], kept: training.TrainingSet
-) -> SquatSetupIn | PullSetupIn:
+) -> SquatSetupIn | DeadliftSetupIn:
     if kept.lift == "squat":
         return squat_setup_at(profile, settled, kept.performed_at, kept.variation)
-    return pull_setup_at(settled, kept.performed_at, kept.variation)
+    return deadlift_setup_at(settled, kept.performed_at, kept.variation)
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:

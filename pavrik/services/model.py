@@ -2,26 +2,31 @@
 
 from collections.abc import Mapping
 from dataclasses import asdict, replace
+from typing import Any
+
+from pydantic import BaseModel
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.styles import PullSetup, usual_height_m
+from pavrik.core.competition_lifts import LIFTS, lift_of
 from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.equipment.plates import PlatePair, load_bar
-from pavrik.core.faults.schools import check_choice, pull_schools, squat_schools
-from pavrik.core.fitting.sampling import Sureness
-from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.faults.schools import check_choice, deadlift_schools, squat_schools
+from pavrik.core.fitting.fit import Fit
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.report import pose_report
+from pavrik.core.fitting.sampling import PredictionInterval
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS, Screens, make_screens
-from pavrik.core.squat.bar_positions import Shelf
-from pavrik.core.squat.candidates import Candidate
-from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.lifts.candidate import Candidate
+from pavrik.core.lifts.grid import SetupGrid
+from pavrik.core.lifts.lift import Lift
 from pavrik.core.squat.depth import hip_above_knee_m, hip_above_knee_on_box
-from pavrik.core.squat.fit import SquatFit, fit_squat
 from pavrik.core.squat.natural_bottom import deepest_hip_above_knee_m
-from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.capacities import assumed_capacities
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
@@ -36,15 +41,15 @@ from pavrik.formats.model_answers import (
 )
 from pavrik.formats.model_requests import (
     BodyIn,
+    DeadliftPoseRequest,
     FitRequest,
-    GridIn,
     PlatesRequest,
-    PullSetupIn,
     ScreensIn,
     SquatFitRequest,
     SquatPoseRequest,
     SquatSetupIn,
 )
+from pavrik.formats.setup_codec import degrees_of, from_wire, squat_from_wire
 
 
 def screens_from(request: ScreensIn) -> Screens:
@@ -87,7 +92,7 @@ def lifter_from(
         capacities=assumed_capacities(made, DEFAULT),
         screens=screens_from(screens),
         schools=squat_schools(chosen),
-        pull=pull_schools(chosen),
+        pull=deadlift_schools(chosen),
         measured=frozenset(body.segments.measured()),
     )
     return _with_own_depth(lifter, screens.box_height_m)
@@ -113,48 +118,19 @@ def _with_own_depth(lifter: Lifter, box_height_m: float | None) -> Lifter:
     return lifter
 
 
-def setup_from(request: SquatSetupIn) -> SquatSetup:
-    """A set-up of a request in the core's terms."""
-    return SquatSetup(
-        bar_position=request.bar_position,
-        stance_m=request.stance_m,
-        toe_out=float(radians(request.toe_out_deg)),
-        heel_lift_m=request.heel_lift_m,
-        hip_above_knee_m=request.hip_above_knee_m,
-        grip_m=request.grip_m,
-        specialty=Shelf(**request.specialty.model_dump(), hands_beyond_shoulders_m=0.22)
-        if request.specialty
-        else None,
-    )
-
-
 def setup_for(lifter: Lifter, request: SquatSetupIn) -> SquatSetup:
     """A set-up for a lifter of known schools. Raises ValueError where it contradicts them."""
     _with_balance({"squat_balance": lifter.schools.balance}, request.balance)
-    return setup_from(request)
+    return squat_from_wire(request)
 
 
-def pull_setup_from(request: PullSetupIn) -> PullSetup:
-    """A pull's set-up of a request in the core's terms."""
-    height = request.bar_height_m
-    return PullSetup(
-        style=request.style,
-        stance_m=request.stance_m,
-        toe_out=float(radians(request.toe_out_deg)),
-        grip_m=request.grip_m,
-        bar_offset_m=request.bar_offset_m,
-        shoulder_offset_m=request.shoulder_offset_m,
-        bar_height_m=usual_height_m(request.style) if height is None else height,
-        shank=None if request.shank_deg is None else float(radians(request.shank_deg)),
-    )
-
-
-def pose(request: SquatPoseRequest) -> PoseAnswer:
-    """One fully specified squat pose."""
-    lifter = lifter_from(request.body, request.screens, None, request.setup.balance)
-    report = squat_pose(
-        lifter, setup_from(request.setup), request.load_kg, float(radians(request.shank_deg))
-    )
+def pose(request: SquatPoseRequest | DeadliftPoseRequest) -> PoseAnswer:
+    """One fully specified posture of either lift."""
+    setup = from_wire(request.setup)
+    balance = request.setup.balance if isinstance(request.setup, SquatSetupIn) else None
+    lifter = lifter_from(request.body, request.screens, None, balance)
+    shank = float(radians(request.shank_deg)) if isinstance(request, SquatPoseRequest) else None
+    report = pose_report(LIFTS[request.lift], lifter, setup, request.load_kg, shank)
     return PoseAnswer.model_validate(asdict(report))
 
 
@@ -170,14 +146,11 @@ def check_budget(setups: int) -> None:
         )
 
 
-def _grid_from(request: GridIn) -> SetupGrid:
-    listed = {
-        name: tuple(values) for name, values in request.model_dump().items() if values is not None
-    }
-    return replace(SetupGrid(), **{_GRID_FIELD.get(name, name): v for name, v in listed.items()})
-
-
-_GRID_FIELD = {"bar_position": "bar_positions"}
+def grid_from(lift: Lift[Any], lifter: Lifter, request: BaseModel) -> SetupGrid[Any]:
+    """The grid of a request: what it lists, then what the lifter's schools fix."""
+    listed = {name: tuple(v) for name, v in request.model_dump().items() if v is not None}
+    styles = listed.pop(lift.style_field, ())
+    return SetupGrid(lift, styles, {**lift.chosen_by(lifter), **listed})
 
 
 def with_own_strengths(lifter: Lifter, request: FitRequest) -> tuple[Lifter, Inferred | None]:
@@ -187,12 +160,8 @@ def with_own_strengths(lifter: Lifter, request: FitRequest) -> tuple[Lifter, Inf
     bests = []
     for best in request.known_bests:
         estimate = estimate_max(best.load_kg, best.reps, best.rpe)
-        setup: SquatSetup | PullSetup
-        if isinstance(best.setup, PullSetupIn):
-            setup = pull_setup_from(best.setup)
-        else:
-            setup = setup_from(best.setup)
-        bests.append(KnownBest(setup, estimate.kg, estimate.log_error))
+        setup = from_wire(best.setup)
+        bests.append(KnownBest(lift_of(setup), setup, estimate.kg, estimate.log_error))
     inferred = strengths_from(lifter, bests)
     return replace(lifter, capacities=inferred.capacities), inferred
 
@@ -202,7 +171,7 @@ def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
     return SquatSetupOut(
         bar_position=setup.bar_position,
         stance_m=setup.stance_m,
-        toe_out_deg=round(float(degrees(setup.toe_out)), 6),
+        toe_out_deg=degrees_of(setup.toe_out),
         heel_lift_m=setup.heel_lift_m,
         hip_above_knee_m=hip_above_knee_m(lifter, setup),
         balance=lifter.schools.balance,
@@ -210,14 +179,14 @@ def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
 
 
 def candidate_out(
-    lifter: Lifter, candidate: Candidate, sure: Sureness | None = None
+    lifter: Lifter, candidate: Candidate[SquatSetup], sure: PredictionInterval | None = None
 ) -> CandidateOut:
     """A candidate in the answer's terms."""
     return CandidateOut(
         setup=setup_out(lifter, candidate.setup),
         shank_deg=float(degrees(candidate.shank)),
         trunk_lean_deg=float(degrees(candidate.lean)),
-        hip_closing_deg=float(degrees(candidate.closing)),
+        hip_closing_deg=float(degrees(candidate.hip_flexion)),
         predicted_max_kg=candidate.predicted_max_kg,
         band_kg=list(sure.band_kg) if sure else None,
         median_kg=sure.median_kg if sure else None,
@@ -227,12 +196,12 @@ def candidate_out(
     )
 
 
-def fit_out(lifter: Lifter, fit: SquatFit, inferred: Inferred | None) -> FitAnswer:
+def fit_out(lifter: Lifter, fit: Fit[SquatSetup], inferred: Inferred | None) -> FitAnswer:
     """A fit in the answer's terms."""
-    sureness: list[Sureness | None] = [*fit.sureness] or [None] * len(fit.leaders)
+    intervals: list[PredictionInterval | None] = [*fit.intervals] or [None] * len(fit.leaders)
     leaders = [
         candidate_out(lifter, candidate, sure)
-        for candidate, sure in zip(fit.leaders, sureness, strict=True)
+        for candidate, sure in zip(fit.leaders, intervals, strict=True)
     ]
     by_style = {leader.setup.bar_position: leader for leader in leaders}
     return FitAnswer(
@@ -257,9 +226,9 @@ def fit(request: SquatFitRequest) -> FitAnswer:
     lifter, inferred = with_own_strengths(lifter, request)
     samples = request.uncertainty.samples if request.uncertainty else 0
     seed = request.uncertainty.seed if request.uncertainty else 1
-    grid = _grid_from(request.grid)
+    grid = grid_from(SQUAT, lifter, request.grid)
     check_budget(len(grid))
-    found = fit_squat(lifter, grid, samples, seed)
+    found = fit_lift(SQUAT, lifter, grid, samples, seed)
     answer = fit_out(lifter, found, inferred)
     return answer.model_copy(update={"advice": gear_advice(request.gear)})
 

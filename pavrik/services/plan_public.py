@@ -3,7 +3,8 @@
 from collections.abc import Sequence
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.deadlift.styles import PullSetup, usual_setup
+from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
 from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.faults.catalogue import shipped_catalogue
@@ -12,7 +13,6 @@ from pavrik.core.faults.knowledge import FaultKnowledge
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.next_load import Gym, PainFlag
@@ -22,8 +22,9 @@ from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.plan_request import LiftLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
+from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
 from pavrik.services.lifter_inputs import USUAL_STANCE_SHARE
-from pavrik.services.model import lifter_from, pull_setup_from, setup_from
+from pavrik.services.model import lifter_from
 
 USUAL_TOE_OUT = 0.35
 
@@ -57,13 +58,13 @@ def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> Logge
     )  # fmt: skip
 
 
-def _setup(request: PublicPlanRequest, lift: str) -> SquatSetup | PullSetup:
+def _setup(request: PublicPlanRequest, lift: str) -> SquatSetup | DeadliftSetup:
     if lift == "deadlift":
         known = request.deadlift.setup
-        return pull_setup_from(known) if known else usual_setup("conventional")
+        return deadlift_from_wire(known) if known else usual_setup("conventional")
     given = request.squat.setup
     if given is not None:
-        return setup_from(given)
+        return squat_from_wire(given)
     return SquatSetup("low", round(USUAL_STANCE_SHARE * request.body.stature_m, 2), USUAL_TOE_OUT)
 
 
@@ -90,7 +91,7 @@ def plan(request: PublicPlanRequest) -> PublicPlanAnswer:
     about = Circumstances(frozenset(request.gym.kit), tuple(request.flags), novice, request.goal)
     lifter = lifter_from(request.body, request.screens, request.schools)
     logs = {"squat": request.squat, "deadlift": request.deadlift}
-    studies = {lift: _study(request, lifter, lift, logs[lift], about) for lift in LIFTS}
+    studies = {lift: _study(request, lifter, lift, logs[lift], about) for lift in LIFT_IDS}
     stock = tuple(PlatePair(plate.kg, plate.pairs) for plate in request.gym.plates)
     made = make_plan(
         PlanAsk(

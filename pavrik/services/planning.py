@@ -10,7 +10,7 @@ from pydantic import TypeAdapter
 from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
@@ -297,7 +297,7 @@ def volume_of(plan: Plan, studies: dict[str, LiftStudy]) -> list[dict[str, Any]]
     """Hard sets per lift and per capacity in every week."""
     found = []
     for week in plan.weeks:
-        lifts = dict.fromkeys(LIFTS, 0)
+        lifts = dict.fromkeys(LIFT_IDS, 0)
         capacities = dict.fromkeys(LIMITERS, 0)
         for day in week.days:
             for line in day.lines:

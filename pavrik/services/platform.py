@@ -4,10 +4,10 @@ from collections import Counter
 from typing import Any
 from uuid import UUID
 
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.lifts.ids import LIFTS
 from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
@@ -164,7 +164,7 @@ def _one(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> dict[
         "name": profile.name,
         "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
         "silenced": sorted(silenced_faults(schools_in_force(connection, lifter_id))),
-        "lifts": [_lift(connection, lifter_id, lift, card, catalogue) for lift in LIFTS],
+        "lifts": [_lift(connection, lifter_id, lift, card, catalogue) for lift in LIFT_IDS],
         "gear": recent[0]["gear"] if recent else {},
         "recent": recent,
     }

@@ -1,32 +1,36 @@
-"""The squat studied for one lifter: computations from request to answer, without a database."""
+"""Set-ups studied: from request to answer, without a database. Faults, why not, maps, what the
+answer is sensitive to and goals for every lift; paths and depth of the squat."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.equipment.gear import gear_advice
-from pavrik.core.fitting.deciding import Flip, deciding_words, input_words, what_decides
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.explorer import exact_setup
+from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
+from pavrik.core.fitting.goals import Weights, goal_scores, weights_for
+from pavrik.core.fitting.maps import setup_map
+from pavrik.core.fitting.remedies import why_not
+from pavrik.core.fitting.sensitivity import Flip, input_words, sensitivity, sensitivity_words
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.phases import computed_phases
-from pavrik.core.squat.bar_positions import SHELVES
-from pavrik.core.squat.bench import exact_setup
-from pavrik.core.squat.candidates import assess
-from pavrik.core.squat.cases import SetupGrid
-from pavrik.core.squat.costs import FaultCost, fault_costs
 from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
-from pavrik.core.squat.goals import Weights, goal_scores, weights_for
 from pavrik.core.squat.learning import learning_ladder
-from pavrik.core.squat.maps import Across, setup_map
 from pavrik.core.squat.natural_bottom import cost_per_centimetre, natural_bottom
 from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import best_maxes_kg
-from pavrik.core.squat.why_not import why_not
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees
-from pavrik.formats.bench import drawn_columns
-from pavrik.formats.model_answers import CandidateOut
+from pavrik.formats.deadlift import DeadliftAtLoadRequest, DeadliftCostRequest
+from pavrik.formats.figure_columns import drawn_columns
+from pavrik.formats.model_requests import SquatSetupIn
+from pavrik.formats.setup_codec import WIRE, from_wire, squat_from_wire
 from pavrik.formats.squat_study import (
     BarPathOut,
     CostAnswer,
@@ -45,9 +49,7 @@ from pavrik.formats.squat_study import (
     SquatAtLoadRequest,
     WhyNotAnswer,
 )
-from pavrik.services.model import lifter_from, setup_from
-
-NAMES: dict[str, str] = {position: shelf.name for position, shelf in SHELVES.items()}
+from pavrik.services.model import lifter_from
 
 
 def _cost_out(cost: FaultCost) -> FaultCostOut:
@@ -63,28 +65,36 @@ def _cost_out(cost: FaultCost) -> FaultCostOut:
 
 
 def costs_of(
-    lifter: Lifter, setup: SquatSetup, load_kg: float, amounts: dict[str, float]
+    lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float, amounts: dict[str, float]
 ) -> CostAnswer:
     """What every priced fault costs in a set-up at a load."""
-    reasons = exact_setup(lifter, setup, load_kg).reasons
-    costs = [] if reasons else fault_costs(lifter, setup, load_kg, amounts)
+    _, rejected = assess(lift, lifter, [setup])
+    reasons = rejected[0].reasons if rejected else []
+    costs = [] if reasons else fault_costs(lift, lifter, setup, load_kg, amounts)
     return CostAnswer(
         costs=[_cost_out(cost) for cost in costs], reasons=reasons, model_version=MODEL_VERSION
     )
 
 
-def cost(request: CostRequest) -> CostAnswer:
+def lifter_at_load(request: SquatAtLoadRequest | DeadliftAtLoadRequest) -> Lifter:
+    """The lifter of a request for one set-up at a load."""
+    balance = request.setup.balance if isinstance(request.setup, SquatSetupIn) else None
+    return lifter_from(request.body, request.screens, request.schools, balance)
+
+
+def cost(request: CostRequest | DeadliftCostRequest) -> CostAnswer:
     """The ``pavrik cost`` computation."""
-    lifter = lifter_from(request.body, request.screens, request.schools, request.setup.balance)
-    return costs_of(lifter, setup_from(request.setup), request.load_kg, request.amounts)
+    setup = from_wire(request.setup)
+    lifter = lifter_at_load(request)
+    return costs_of(LIFTS[request.lift], lifter, setup, request.load_kg, request.amounts)
 
 
 def path_of(lifter: Lifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
     """The descent at a load and the bar's paths for a ladder of loads."""
-    found = exact_setup(lifter, setup, load_kg)
+    found = exact_setup(SQUAT, lifter, setup, load_kg)
     return PathAnswer(
         progress=[float(p) for p in found.progress],
-        phases=list(computed_phases("squat")),
+        phases=list(computed_phases(SQUAT.phases)),
         drawn=drawn_columns(found.path),
         ladder=[
             BarPathOut(**vars(path), range_m=path.range_m)
@@ -98,24 +108,15 @@ def path_of(lifter: Lifter, setup: SquatSetup, load_kg: float) -> PathAnswer:
 
 
 def path(request: SquatAtLoadRequest) -> PathAnswer:
-    """The ``pavrik path`` computation."""
-    lifter = lifter_from(request.body, request.screens, request.schools, request.setup.balance)
-    return path_of(lifter, setup_from(request.setup), request.load_kg)
+    """The ``pavrik path`` computation of a squat."""
+    return path_of(lifter_at_load(request), squat_from_wire(request.setup), request.load_kg)
 
 
-def nearest_reasons(lifter: Lifter, position: BarPosition) -> list[str]:
-    """What binds the nearest set-up of a bar position that the body cannot take."""
-    _, rejected = assess(lifter, SetupGrid(bar_positions=(position,)).setups())
-    if not rejected:
-        return []
-    return min(rejected, key=lambda r: len(r.reasons)).reasons
-
-
-def why_not_answer(lifter: Lifter, position: BarPosition) -> WhyNotAnswer:
+def why_not_answer(lift: Lift[Any], lifter: Lifter, style: str) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
-    found = why_not(lifter, position, nearest_reasons(lifter, position))
+    found = why_not(lift, lifter, style)
     return WhyNotAnswer(
-        bar_position=position,
+        bar_position=style,
         feasible=found.feasible,
         gates=found.gates,
         binding=found.binding,
@@ -124,7 +125,7 @@ def why_not_answer(lifter: Lifter, position: BarPosition) -> WhyNotAnswer:
                 words=remedy.words,
                 stance_m=remedy.setup.stance_m,
                 toe_out_deg=round(float(degrees(remedy.setup.toe_out)), 3),
-                heel_lift_m=remedy.setup.heel_lift_m,
+                heel_lift_m=getattr(remedy.setup, "heel_lift_m", 0.0),
                 predicted_max_kg=remedy.predicted_max_kg,
             )
             for remedy in found.remedies
@@ -132,9 +133,9 @@ def why_not_answer(lifter: Lifter, position: BarPosition) -> WhyNotAnswer:
     )
 
 
-def map_answer(lifter: Lifter, around: SquatSetup, across: Across) -> MapAnswer:
+def map_answer(lift: Lift[Any], lifter: Lifter, around: Any, across: str) -> MapAnswer:
     """A map round a set-up."""
-    found = setup_map(lifter, around, across)
+    found = setup_map(lift, lifter, around, across)
     kg = [[round(value, 1) for value in row] for row in found.kg]
     return MapAnswer(
         across=across, rows=found.rows, stance_m=found.stance_m, kg=kg, limit=found.limit
@@ -167,74 +168,84 @@ def _flip_out(flip: Flip) -> FlipOut:
     )
 
 
-def leader_setups(leaders: Sequence[CandidateOut]) -> list[SquatSetup]:
-    """Leaders of a stored ranking in the core's terms."""
-    return [
-        SquatSetup(
-            leader.setup.bar_position,  # type: ignore[arg-type]
-            leader.setup.stance_m,
-            float(np.deg2rad(leader.setup.toe_out_deg)),
-            leader.setup.heel_lift_m,
-        )
-        for leader in leaders
+def leaders_from_answer(lift: Lift[Any], leaders: Sequence[Mapping[str, Any]]) -> list[Any]:
+    """Set-ups of the rivals of a kept ranking in the core's terms, the heaviest first."""
+    wire = WIRE[lift.id]
+    by_max = sorted(leaders, key=lambda leader: -leader["predicted_max_kg"])
+    known = [
+        {k: v for k, v in leader["setup"].items() if k in wire.model_fields and k not in _DROPPED}
+        for leader in by_max
     ]
+    setups = [from_wire(wire(**fields)) for fields in known]
+    return [setup for setup in setups if lift.style_of(setup).rival]
 
 
-def deciding_answer(lifter: Lifter, leaders: Sequence[CandidateOut]) -> DecidingAnswer:
-    """Which input decides between the leaders."""
-    by_max = sorted(leaders, key=lambda leader: -leader.predicted_max_kg)
-    if len(by_max) < 2:
-        return DecidingAnswer(sentence="only one bar position is open: nothing to decide", flips=[])
-    setups = leader_setups(by_max)
-    flips = what_decides(
-        lifter, [s.bar_position for s in setups], lambda many: best_maxes_kg(many, setups)
-    )
-    sentence = deciding_words(flips, NAMES[by_max[0].setup.bar_position], NAMES)
+_DROPPED = frozenset({"balance", "hip_above_knee_m"})
+"""What a ranking says of its set-ups that their lifter's schools decide."""
+
+
+def sensitivity_answer(
+    lift: Lift[Any], lifter: Lifter, leaders: Sequence[Mapping[str, Any]]
+) -> DecidingAnswer:
+    """Which input decides between the leaders of a kept ranking."""
+    setups = leaders_from_answer(lift, leaders)
+    if len(setups) < 2:
+        return DecidingAnswer(sentence=lift.sentences.nothing_decides, flips=[])
+    flips = sensitivity(lift, lifter, setups)
+    names = {style.id: style.name for style in lift.styles.values()}
+    sentence = sensitivity_words(flips, names[setups[0].style], names)
     return DecidingAnswer(sentence=sentence, flips=[_flip_out(flip) for flip in flips])
 
 
-def _goal_sentence(
-    goal: str, scores: Sequence[GoalScoreOut], leaders: Sequence[CandidateOut]
-) -> str:
-    if not scores:
-        return "no full squat is open yet: take the learning ladder from its first closed rung"
-    first = max(scores, key=lambda score: score.total)
-    heaviest = max(leaders, key=lambda leader: leader.predicted_max_kg).setup.bar_position
-    chosen = NAMES[first.bar_position]
-    if first.bar_position == heaviest:
-        return f"for {goal}, {chosen} comes first, as it does for the heaviest squat"
-    return f"for {goal}, {chosen} comes first; {NAMES[heaviest]} would lift the most"
+def _goal_sentence(lift: Lift[Any], goal: str, ranked: Sequence[str]) -> str:
+    """``ranked`` are the styles of the leaders: the first by the goal, then the heaviest."""
+    if not ranked:
+        return (
+            f"no full {lift.name} is open yet: take the learning ladder from its first closed rung"
+        )
+    first, heaviest = (lift.styles[style].name for style in ranked)
+    if first == heaviest:
+        return f"for {goal}, {first} comes first, as it does for the heaviest {lift.name}"
+    return f"for {goal}, {first} comes first; {heaviest} would lift the most"
+
+
+@dataclass(frozen=True)
+class Aim:
+    """What a lifter trains for, in which gear, and what hurts; ``weights`` None are the goal's."""
+
+    goal: str
+    gear: str
+    novice: bool
+    pain: tuple[str, ...]
+    weights: Weights | None = None
 
 
 def goals_answer(
-    lifter: Lifter,
-    leaders: Sequence[CandidateOut],
-    goal: str,
-    gear: str,
-    novice: bool,
-    pain: Sequence[str],
-    weights: Weights | None,
+    lift: Lift[Any], lifter: Lifter, leaders: Sequence[Mapping[str, Any]], aim: Aim
 ) -> GoalsAnswer:
-    """How the goal orders the leaders, with the learning ladder and what the gear changes."""
-    used = weights if weights else weights_for(goal, novice, pain)
+    """How the goal orders the leaders of a kept ranking, with the learning ladder and what the
+    gear changes."""
+    used = aim.weights or weights_for(aim.goal, aim.novice, aim.pain)
     total = sum(used.values())
     used = {part: weight / total for part, weight in used.items()} if total > 0 else {"max": 1.0}
-    scores = [
+    setups = leaders_from_answer(lift, leaders)
+    scores = goal_scores(lift, lifter, setups, used, aim.pain)
+    shown = [
         GoalScoreOut(
-            bar_position=leader.setup.bar_position,
+            bar_position=setup.style,
             total=score.total,
             parts={str(part): value for part, value in score.parts.items()},
             school=score.school,
         )
-        for leader, score in zip(
-            leaders, goal_scores(lifter, leader_setups(leaders), used, pain), strict=True
-        )
+        for setup, score in zip(setups, scores, strict=True)
     ]
+    by_goal = sorted(shown, key=lambda score: -score.total)
+    ranked = [by_goal[0].bar_position, setups[0].style] if setups else []
     return GoalsAnswer(
-        goal=goal,
+        goal=aim.goal,
         weights={str(part): weight for part, weight in used.items()},
-        scores=scores,
-        sentence=_goal_sentence(goal, scores, leaders),
-        ladder=[RungOut(**vars(rung)) for rung in learning_ladder(lifter)],
-        advice=gear_advice(gear),
+        scores=shown,
+        sentence=_goal_sentence(lift, aim.goal, ranked),
+        ladder=[RungOut(**vars(rung)) for rung in learning_ladder(lifter)] if lift is SQUAT else [],
+        advice=gear_advice(aim.gear),
     )

@@ -11,7 +11,7 @@ from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, EFFORT, Loading
 from pavrik.core.variations.ratio import LearntRatio
-from pavrik.formats.bench import drawn_columns
+from pavrik.formats.figure_columns import drawn_columns
 from pavrik.services.context import Who
 from pavrik.services.lift_state import kit_of, studies_of, variation_names, variations_of
 from pavrik.services.lifter_inputs import get_profile

@@ -19,7 +19,7 @@ from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import LiftState, Plan, PlanAsk
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation, shipped_variations
-from pavrik.core.variations.loading import Loading, pull_loadings, squat_loadings
+from pavrik.core.variations.loading import Loading, deadlift_loadings, squat_loadings
 from pavrik.core.variations.ratio import learn_ratio
 
 GYM = Gym(
@@ -43,7 +43,7 @@ def loadings(lift: str) -> tuple[list[Variation], dict[str, Loading]]:
     if lift == "squat":
         found = squat_loadings(lifter, SquatSetup("low", 0.42, 0.35), computed, 180.0, ratios)
     else:
-        found = pull_loadings(lifter, usual_setup("conventional"), computed, 210.0, ratios)
+        found = deadlift_loadings(lifter, usual_setup("conventional"), computed, 210.0, ratios)
     return variations, {one.name: one for one in found}
 
 

@@ -4,14 +4,17 @@ import numpy as np
 import pytest
 
 from pavrik.core.body.segments import make_body
-from pavrik.core.competition_lifts import PRICED, check_prices
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.path import PHASES as WAY_UP
-from pavrik.core.deadlift.report import pull_report
+from pavrik.core.deadlift.start import start_report
 from pavrik.core.deadlift.styles import usual_setup
-from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.catalogue import PRICED, check_prices, shipped_catalogue
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.lifts.phases import PHASES, computed_phases, phase_ids, progress_at
-from pavrik.core.squat.disturbances import OUT_OF_THE_HOLE
+from pavrik.core.lifts.phases import computed_phases, phase_ids
+from pavrik.core.squat.faults import OUT_OF_THE_HOLE
+from pavrik.core.squat.phases import progress_at
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.loading import SQUAT_PHASES
 from tests.core.plans import loadings
@@ -30,18 +33,19 @@ def test_where_a_squat_is_judged_lies_in_its_phase():
 
 
 def test_everything_reads_the_one_list():
-    assert dict(shipped_catalogue().phases) == {lift: phase_ids(lift) for lift in PHASES}
-    assert computed_phases("deadlift") == WAY_UP
-    assert set(SQUAT_PHASES) < set(computed_phases("squat"))
+    phases = {lift.id: phase_ids(lift.phases) for lift in LIFTS.values()}
+    assert dict(shipped_catalogue().phases) == phases
+    assert computed_phases(DEADLIFT.phases) == WAY_UP
+    assert set(SQUAT_PHASES) < set(computed_phases(SQUAT.phases))
     assert progress_at("out of the hole") in OUT_OF_THE_HOLE
     for one in shipped_variations().by_name.values():
-        assert one.place is None or one.place in phase_ids(one.lift), one.name
+        assert one.place is None or one.place in phases[one.lift], one.name
 
 
 @pytest.mark.parametrize("style", ["conventional", "sumo", "trap_low", "block"])
 def test_the_way_up_passes_every_phase_in_order(style):
-    way = pull_report(LIFTER, usual_setup(style), 100).path
-    assert tuple(dict.fromkeys(way.phase)) == computed_phases("deadlift")
+    way = start_report(LIFTER, usual_setup(style), 100).path
+    assert tuple(dict.fromkeys(way.phase)) == computed_phases(DEADLIFT.phases)
     assert np.all(np.diff(way.bar_height_m()) > -1e-9)
 
 

@@ -8,30 +8,31 @@ from scipy.stats import norm
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.cases import pull_case
-from pavrik.core.deadlift.costs import back_rounds
-from pavrik.core.deadlift.path import pull_path
-from pavrik.core.deadlift.report import place_pulls, pull_report
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.faults import back_rounds
+from pavrik.core.deadlift.path import deadlift_path
+from pavrik.core.deadlift.start import place_starts, start_report
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.racks import Rack, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
 from pavrik.core.faults.knowledge import BACK_FAULTS, knowledge
+from pavrik.core.fitting.fault_cost import fault_costs
+from pavrik.core.fitting.goals import goal_scores
 from pavrik.core.fitting.sampling import draw_lifters
+from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import abduction_limit, make_screens
 from pavrik.core.lifter.schools import SquatSchools
+from pavrik.core.lifts.perturbation import Undisturbed
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
 from pavrik.core.log.onset import fit_logistic, fit_onset
 from pavrik.core.log.training_set import LoggedFault, LoggedSet
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.squat import disturbances as disturb
-from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.costs import fault_costs
-from pavrik.core.squat.evaluation import evaluate
-from pavrik.core.squat.goals import goal_scores
+from pavrik.core.squat import faults as disturb
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.plans import ASK, GYM, a_state
 
@@ -49,7 +50,9 @@ def drawn(**changes):
 def test_a_screen_that_was_taken_is_surer_than_one_that_was_guessed():
     screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=36.0)
     found = drawn(screens=screens).screens
-    taken, guessed = (np.rad2deg(np.std(getattr(found, n))) for n in ("dorsiflexion", "closing"))
+    taken, guessed = (
+        np.rad2deg(np.std(getattr(found, n))) for n in ("dorsiflexion", "hip_flexion")
+    )
     assert taken == pytest.approx(2.0, rel=SPREAD), "deg, a screen that was taken"
     assert guessed == pytest.approx(4.0, rel=SPREAD), "deg, a screen that is missing"
 
@@ -64,12 +67,11 @@ def test_a_tape_errs_by_a_centimetre_and_an_estimate_by_a_share():
 def test_a_lifters_own_depth_is_where_the_squat_ends():
     lifter = default_lifter(MAN)
     own = replace(lifter, own_depth_m=0.06)
-    depths = [float(evaluate(case_for(x, [LOW])).bottom_pose.legs.hip.z.reshape(-1)[0]
-                    - evaluate(case_for(x, [LOW])).bottom_pose.legs.knee.z.reshape(-1)[0])
-              for x in (lifter, own)]  # fmt: skip
+    found = [evaluate(SQUAT, SQUAT.kinematics.case(x, [LOW])) for x in (lifter, own)]
+    depths = [float(np.squeeze(f.deepest.legs.hip.z - f.deepest.legs.knee.z)) for f in found]
     assert depths[1] == pytest.approx(0.06)
     assert depths[0] < 0
-    maxes = [float(evaluate(case_for(x, [LOW])).predicted_max_kg[0]) for x in (lifter, own)]
+    maxes = [float(f.predicted_max_kg[0]) for f in found]
     assert maxes[1] > 1.02 * maxes[0], "a higher bottom lets more be lifted"
 
 
@@ -78,9 +80,9 @@ def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
     mobile, knees = make_screens(DEFAULT, ankle_dorsiflexion_deg=48.0), []
     for school in ("free", "held"):
         lifter = default_lifter(MAN, schools=SquatSchools(knees=school), screens=mobile)
-        found = evaluate(case_for(lifter, [setup]))
-        knee = found.bottom_pose.legs.knee
-        ankle_y = found.bottom_pose.legs.foot.ankle.y
+        found = evaluate(SQUAT, SQUAT.kinematics.case(lifter, [setup]))
+        knee = found.deepest.legs.knee
+        ankle_y = found.deepest.legs.foot.ankle.y
         along = knee.x * np.cos(setup.toe_out) + (knee.y - ankle_y) * np.sin(setup.toe_out)
         knees.append(float(along.reshape(-1)[0]) - DEFAULT.ball_before_midfoot * MAN.foot_m)
     assert knees[1] <= DEFAULT.held_knee_m + 1e-6
@@ -99,11 +101,11 @@ def test_a_closed_hip_opens_less():
 def test_the_muscle_goal_counts_the_hip_as_much_as_the_knee():
     setups = [LOW, SquatSetup("high", 0.42, np.deg2rad(20), 0.02)]
     lifter = default_lifter(MAN)
-    low, high = (s.parts["muscle"] for s in goal_scores(lifter, setups, {"muscle": 1.0}))
-    held = evaluate(case_for(lifter, setups))
-    loaded = held.bottom_pose.under(0.8 * float(np.min(held.predicted_max_kg)))
-    hip = np.hypot(loaded.moments.hip_sagittal, loaded.moments.hip_frontal) * loaded.closing
-    knee = np.maximum(loaded.moments.knee, 0) * held.bottom_pose.legs.knee_flexion
+    low, high = (s.parts["muscle"] for s in goal_scores(SQUAT, lifter, setups, {"muscle": 1.0}))
+    held = evaluate(SQUAT, SQUAT.kinematics.case(lifter, setups))
+    loaded = held.deepest.at_load(0.8 * float(np.min(held.predicted_max_kg)))
+    hip = np.hypot(loaded.moments.hip_sagittal, loaded.moments.hip_frontal) * loaded.hip_flexion
+    knee = np.maximum(loaded.moments.knee, 0) * held.deepest.legs.knee_flexion
     hip, knee = (np.broadcast_to(x, (2, 1, 1)).reshape(-1) for x in (hip, knee))
     expected = (hip / hip.max() + knee / knee.max()) / 2
     assert [low, high] == pytest.approx(list(expected))
@@ -203,20 +205,20 @@ def test_specials_are_lighter_in_light_weeks():
 @pytest.mark.parametrize("offset", [0.04, -0.03])
 def test_the_lats_hold_the_weight_times_the_shoulders_distance(offset):
     setup = replace(usual_setup("conventional"), shoulder_offset_m=offset)
-    report = pull_report(default_lifter(MAN), setup, 150.0)
+    report = start_report(default_lifter(MAN), setup, 150.0)
     assert report.lat_moment_nm == pytest.approx(150.0 * GRAVITY_M_S2 * abs(offset))
 
 
 def test_a_rounding_upper_back_in_the_squat_moves_the_bar_forward_on_it():
     lifter = default_lifter(MAN)
-    case = case_for(lifter, [LOW])
-    squat = disturb.Undisturbed(case, evaluate(case).shank[:, None, None], 150.0)
-    straight, rounded = (disturb.upper_back_rounds(squat, x).upper.bar for x in (0.0, 0.02))
+    case = SQUAT.kinematics.case(lifter, [LOW])
+    squat = Undisturbed(case, evaluate(SQUAT, case).shank[:, None, None], 150.0)
+    straight, rounded = (disturb.upper_back_rounds(squat, x).trunk.bar for x in (0.0, 0.02))
     assert np.squeeze(rounded.forward_m - straight.forward_m) == pytest.approx(0.02)
     assert np.squeeze(rounded.along_m - straight.along_m) == pytest.approx(-0.01), (
         "half as much lower"
     )
-    cost = next(c for c in fault_costs(lifter, LOW, 150.0) if c.fault_id == "upper-round")
+    cost = next(c for c in fault_costs(SQUAT, lifter, LOW, 150.0) if c.fault_id == "upper-round")
     name, before, after = cost.most_moved
     assert name == "upper_back"
     assert after > before
@@ -224,25 +226,25 @@ def test_a_rounding_upper_back_in_the_squat_moves_the_bar_forward_on_it():
 
 def test_a_rounding_back_in_the_pull_shortens_the_trunk_and_lengthens_the_arms():
     setup = usual_setup("conventional")
-    case = pull_case(default_lifter(MAN), [setup])
-    start = case.held()
-    rounded = back_rounds(case, start, 0.03)
+    case = DEADLIFT.kinematics.case(default_lifter(MAN), [setup])
+    start = case.start()
+    rounded = back_rounds(Undisturbed(case, start.legs.shank, 150.0), 0.03)
     assert rounded.body.trunk_m == pytest.approx(start.body.trunk_m - 0.03)
     assert rounded.body.arm_m == pytest.approx(start.body.arm_m + 0.03)
-    hips = [float(np.squeeze(x.moments.hip_sagittal.at(150.0))) for x in (start, rounded)]
+    hips = [float(np.squeeze(x.lines.hip_sagittal.at(150.0))) for x in (start, rounded)]
     assert hips[1] < hips[0], "a shorter hip arm is why backs round"
 
 
 @pytest.mark.parametrize("style", ["conventional", "sumo", "block"])
 def test_the_bar_stays_in_front_of_the_thighs_on_the_way_up(style):
-    placed = place_pulls(default_lifter(MAN), [usual_setup(style)])[0]
-    way = pull_path(placed.case, placed.pose).pose
+    placed = place_starts(default_lifter(MAN), [usual_setup(style)])[0]
+    way = deadlift_path(placed.case, placed.posture).posture
     legs = way.legs
-    share = np.clip((way.bar_z - legs.knee.z) / (legs.hip.z - legs.knee.z), 0, 1)
+    share = np.clip((way.bar[1] - legs.knee.z) / (legs.hip.z - legs.knee.z), 0, 1)
     thigh_x = legs.knee.x + share * (legs.hip.x - legs.knee.x)
-    above = way.bar_z > legs.knee.z
+    above = way.bar[1] > legs.knee.z
     assert np.any(above)
-    assert np.all((way.bar_x - thigh_x)[above] > 0.0)
+    assert np.all((way.bar[0] - thigh_x)[above] > 0.0)
 
 
 @pytest.mark.parametrize("metres_off", [-0.3, 0.0, 0.25])

@@ -6,23 +6,16 @@ import numpy as np
 import pytest
 
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.cases import pull_case
-from pavrik.core.deadlift.evaluation import evaluate_pulls
+from pavrik.core.competition_lifts import lift_of
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import usual_setup
-from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.known_bests import KnownBest, bests_in_load, strengths_from
+from pavrik.core.fitting.search import angles_between, evaluate
 from pavrik.core.lifter.lifter import Lifter, default_lifter
-from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.evaluation import (
-    BOTTOM,
-    angles_between,
-    evaluate,
-    lean_factor,
-    most_lean,
-    shank_range,
-)
-from pavrik.core.squat.in_load import squats_in_load
-from pavrik.core.squat.path import lower_half
+from pavrik.core.lifts.case import DEEPEST
+from pavrik.core.squat.kinematics import lower_half
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength import inverse
 from pavrik.core.strength.in_load import in_load
 from pavrik.core.strength.inverse import MUSCLES, scaled
@@ -48,9 +41,9 @@ def made_up(seed: int) -> tuple[Lifter, list[KnownBest]]:
     squats, pulls = SQUATS[: random.integers(1, 4)], PULLS[: random.integers(0, 3)]
     maxes = list(held_kg(strong, squats))
     if pulls:
-        maxes += list(evaluate_pulls(pull_case(strong, pulls)).held_max_kg)
+        maxes += list(evaluate(DEADLIFT, DEADLIFT.kinematics.case(strong, pulls)).held_max_kg)
     return lifter, [
-        KnownBest(setup, float(kg * np.exp(random.normal(0, 0.03))), 0.02)
+        KnownBest(lift_of(setup), setup, float(kg * np.exp(random.normal(0, 0.03))), 0.02)
         for setup, kg in zip([*squats, *pulls], maxes, strict=True)
     ]
 
@@ -64,13 +57,13 @@ def strengths(lifter: Lifter, log_factors) -> Lifter:
 
 def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
     """The max over 400 shank angles, whatever screens and schools allow."""
-    case = case_for(lifter, setups)
-    shank, _ = angles_between(*shank_range(case), 400)
-    way, bottom = case.held(shank, lower_half()), case.held(shank, BOTTOM)
-    load = load_at_full_use(lambda kg: way.under(kg).use.most, lifter.body.mass_kg)
+    case = SQUAT.kinematics.case(lifter, setups)
+    shank, _ = angles_between(*case.shank_range(), 400)
+    way, bottom = case.posture(shank, lower_half()), case.posture(shank, DEEPEST)
+    load = load_at_full_use(lambda kg: way.at_load(kg).use.most, lifter.body.mass_kg)
     load = load.min(axis=-1, keepdims=True)
-    lean = np.minimum(bottom.under(load).balanced.lean, most_lean(case))
-    return np.max(load * lean_factor(case, lean), axis=(-2, -1))
+    lean = case.allowed(bottom.at_load(load).balanced.lean)
+    return np.max(load * case.share_left(lean), axis=(-2, -1))
 
 
 LIFTERS = [made_up(seed) for seed in range(24)]
@@ -80,18 +73,20 @@ def test_squats_in_load_hold_what_brute_force_finds():
     for seed, (lifter, _) in enumerate(LIFTERS):
         wide = [replace(setup, stance_m=setup.stance_m + 0.1) for setup in SQUATS]
         brute = held_kg(lifter, [*SQUATS, *wide])
-        case = case_for(lifter, [*SQUATS, *wide])
+        bests = [
+            KnownBest(SQUAT, setup, kg) for setup, kg in zip([*SQUATS, *wide], brute, strict=True)
+        ]
         one = scaled(lifter.capacities, np.zeros((1, len(MUSCLES))))
-        held = squats_in_load(case, brute).nearer(one).held_max_kg(one)[0]
+        held = bests_in_load(lifter, bests).nearer(one).held_max_kg(one)[0]
         assert held == pytest.approx(brute, rel=0.005), seed
 
 
 def test_a_lift_that_the_screens_forbid_is_not_turned_into_strength():
     """The hips were screened too low: the lift was done all the same."""
     lifter = default_lifter(make_body("male", 83, 1.75))
-    best = KnownBest(SQUATS[0], float(held_kg(lifter, SQUATS[:1])[0]))
-    stiff = replace(lifter, screens=replace(lifter.screens, closing=float(radians(90.0))))
-    assert not evaluate(case_for(stiff, SQUATS[:1])).feasible[0]
+    best = KnownBest(SQUAT, SQUATS[0], float(held_kg(lifter, SQUATS[:1])[0]))
+    stiff = replace(lifter, screens=replace(lifter.screens, hip_flexion=float(radians(90.0))))
+    assert not evaluate(SQUAT, SQUAT.kinematics.case(stiff, SQUATS[:1])).feasible[0]
     found = strengths_from(stiff, [best]).capacities
     for name in MUSCLES:
         assert getattr(found, name) == pytest.approx(getattr(lifter.capacities, name), rel=0.1)
@@ -102,13 +97,15 @@ def test_a_lifter_without_a_feasible_squat_is_not_taken_for_a_strong_one():
     body = make_body("male", 92.7, 1.801, {"thigh_m": 0.459, "shank_m": 0.436, "trunk_m": 0.5})
     lifter = default_lifter(body)
     screens = replace(
-        lifter.screens, dorsiflexion=float(radians(17.0)), closing=float(radians(138.0))
+        lifter.screens, dorsiflexion=float(radians(17.0)), hip_flexion=float(radians(138.0))
     )
     lifter = replace(lifter, screens=screens)
     setups = [SquatSetup("low", 0.43, 0.35), SquatSetup("front", 0.43, 0.35)]
-    assert not np.any(evaluate(case_for(lifter, setups)).feasible)
+    assert not np.any(evaluate(SQUAT, SQUAT.kinematics.case(lifter, setups)).feasible)
     kg = [125.4, 104.5, 176.5]
-    bests = [KnownBest(s, load) for s, load in zip([*setups, PULLS[0]], kg, strict=True)]
+    bests = [
+        KnownBest(lift_of(s), s, load) for s, load in zip([*setups, PULLS[0]], kg, strict=True)
+    ]
     found = strengths_from(lifter, bests)
     assert abs(found.residual[2]) < 0.08, "the pull is what is known"
     assert found.residual[0] > 0
@@ -120,10 +117,10 @@ def test_a_lifter_without_a_feasible_squat_is_not_taken_for_a_strong_one():
 
 def test_pulls_in_load_are_exact():
     for lifter, _ in LIFTERS:
-        case = pull_case(lifter, PULLS)
-        found = evaluate_pulls(case)
-        held = in_load(case.held(), found.held_max_kg[:, None]).held_kg(case.capacities)
-        assert held[0, :, 0] == pytest.approx(found.held_max_kg, rel=3e-4)
+        case = DEADLIFT.kinematics.case(lifter, PULLS)
+        found = evaluate(DEADLIFT, case)
+        held = in_load(case.start(), found.held_max_kg[:, None, None]).held_kg(case.capacities)
+        assert held[0, :, 0, 0] == pytest.approx(found.held_max_kg, rel=3e-4)
 
 
 def test_the_search_for_strengths_ends_where_a_finer_one_ends(monkeypatch):
@@ -155,29 +152,43 @@ def test_what_was_said_of_each_lift_keeps_its_place():
     backward = strengths_from(lifter, bests[::-1])
     assert forward.residual == pytest.approx(backward.residual[::-1], abs=5e-3)
     given = replace(PULLS[0], shank=0.1)
-    mixed = strengths_from(lifter, [KnownBest(given, 180.0), *bests])
+    mixed = strengths_from(lifter, [KnownBest(DEADLIFT, given, 180.0), *bests])
     assert len(mixed.residual) == 6
-    searched = KnownBest(usual_setup("trap_low"), 200.0)
-    assert strengths_from(lifter, [searched]).firmness == "nothing"
-    assert strengths_from(lifter, [searched, *bests]).residual == pytest.approx(forward.residual)
+    untested = KnownBest(DEADLIFT, usual_setup("romanian"), 200.0)
+    assert strengths_from(lifter, [untested]).firmness == "nothing", "nobody lifts a max in it"
+    assert strengths_from(lifter, [untested, *bests]).residual == pytest.approx(forward.residual)
+
+
+def test_a_trap_bar_whose_shank_is_searched_for_tells_of_strengths_too():
+    lifter, _ = LIFTERS[0]
+    strong = strengths(lifter, np.full(len(MUSCLES), 0.2))
+    trap = [usual_setup("trap_low"), usual_setup("trap_high")]
+    kg = evaluate(DEADLIFT, DEADLIFT.kinematics.case(strong, trap)).held_max_kg
+    bests = [KnownBest(DEADLIFT, s, float(k)) for s, k in zip(trap, kg, strict=True)]
+    found = strengths_from(lifter, bests)
+    assert found.firmness == "indicative"
+    assert max(abs(r) for r in found.residual) < 0.04
+    assert found.capacities.hip_extensors > 1.1 * lifter.capacities.hip_extensors
 
 
 def test_a_lift_that_lags_behind_the_others_is_named():
     lifter, _ = LIFTERS[1]
     kg = held_kg(lifter, SQUATS)
-    bests = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg * [1.0, 0.8, 1.0], strict=True)]
+    bests = [
+        KnownBest(SQUAT, s, float(k)) for s, k in zip(SQUATS, kg * [1.0, 0.8, 1.0], strict=True)
+    ]
     told = strengths_from(lifter, bests).told
     assert len(told) == 1
     assert told[0].startswith(f"the squat (high bar) of {0.8 * kg[1]:.0f} kg lies")
     assert told[0].endswith("skill, fear or a fault"), "not the others, which it drags along"
-    fits = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
+    fits = [KnownBest(SQUAT, s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
     assert strengths_from(lifter, fits).told == ()
 
 
 def test_a_front_squat_that_lags_alone_says_upper_back():
     lifter, _ = LIFTERS[1]
     kg = held_kg(lifter, SQUATS) * [1.0, 1.0, 0.8]
-    bests = [KnownBest(s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
+    bests = [KnownBest(SQUAT, s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
     found = strengths_from(lifter, bests).capacities
     assert found.upper_back < 0.85 * lifter.capacities.upper_back
     assert found.knee_extensors > 0.9 * lifter.capacities.knee_extensors

@@ -11,24 +11,27 @@ from scipy.optimize import brentq
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.advice import one_bad_week, squat_to_pull_gap
+from pavrik.core.competition_lifts import lift_of
+from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
 from pavrik.core.deadlift.bar_bend import STEEL_PA, bar_bend, second_moment_m4
-from pavrik.core.deadlift.candidates import assess_pulls
-from pavrik.core.deadlift.cases import pull_case
-from pavrik.core.deadlift.costs import FAULTS, ONE_SIDED, pull_costs
-from pavrik.core.deadlift.evaluation import FORWARD_M
-from pavrik.core.deadlift.fit import PullGrid, fit_pull
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.kinematics import BAR_RADIUS_M, SHIN_M
+from pavrik.core.deadlift.limits import FORWARD_M
 from pavrik.core.deadlift.lockout import lockout
-from pavrik.core.deadlift.path import pull_path, sticking
-from pavrik.core.deadlift.report import one, pull_report
-from pavrik.core.deadlift.start import BAR_RADIUS_M, SHIN_M
+from pavrik.core.deadlift.path import deadlift_path, sticking
+from pavrik.core.deadlift.start import start_report
 from pavrik.core.deadlift.styles import COMPETING, STYLES, usual_setup
-from pavrik.core.deadlift.why_not import pull_why_not
-from pavrik.core.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.fault_cost import fault_costs
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.remedies import why_not
+from pavrik.core.fitting.report import one
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
-from pavrik.core.squat.candidates import assess
+from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.predicted_max import load_at_full_use
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.bodies import DEFAULT_MAN, DEFAULT_WOMAN, adults
@@ -38,7 +41,7 @@ CONVENTIONAL = usual_setup("conventional")
 
 
 def best(lifter, *styles):
-    fit = fit_pull(lifter, PullGrid(styles=styles))
+    fit = fit_lift(DEADLIFT, lifter, SetupGrid(DEADLIFT, styles=styles))
     assert fit.leaders, [r.reasons for r in fit.rejected[:3]]
     return fit.leaders[0]
 
@@ -63,27 +66,27 @@ def with_arms(change_m):
 def test_starts_keep_lengths_and_stay_finite(body, style, offset, shoulders, load):
     setup = replace(usual_setup(style), bar_offset_m=offset, shoulder_offset_m=shoulders)
     lifter = default_lifter(body)
-    report = pull_report(lifter, setup, load)
-    assert bool(report.reasons) == (report.predicted_max_kg == 0)
-    pose = report.pose
+    report = start_report(lifter, setup, load)
+    assert bool(report.placed.reasons) == (report.placed.predicted_max_kg == 0)
+    pose = report.placed.posture
     if np.any(pose.impossible):
         return
     hip, knee, ankle = (np.array([one(v) for v in p]) for p in (
         pose.legs.hip, pose.legs.knee, pose.legs.foot.ankle))  # fmt: skip
     assert np.linalg.norm(knee - ankle) == pytest.approx(body.shank_m, abs=1e-9)
     assert np.linalg.norm(hip - knee) == pytest.approx(body.thigh_m, abs=1e-9)
-    shoulder = np.array([one(pose.shoulder_x), one(pose.shoulder_z)])
+    shoulder = np.array([*map(one, pose.shoulder)])
     assert np.hypot(*(shoulder - hip[[0, 2]])) == pytest.approx(body.trunk_m, abs=1e-9)
-    bar = np.array([one(pose.bar_x), (setup.grip_m - body.shoulder_spacing_m) / 2,
-                    one(pose.bar_z)])  # fmt: skip
+    bar = np.array([one(pose.bar[0]), (setup.grip_m - body.shoulder_spacing_m) / 2,
+                    one(pose.bar[1])])  # fmt: skip
     arm = np.array([shoulder[0], 0.0, shoulder[1]]) - bar
     assert np.linalg.norm(arm) == pytest.approx(body.arm_m, abs=1e-9)
-    assert all(np.isfinite(np.squeeze(u)).all() for u in pose.under(load).use)
+    assert all(np.isfinite(np.squeeze(u)).all() for u in pose.at_load(load).use)
 
 
 def test_the_shin_touches_the_bar_where_root_finding_says():
     """scipy's brentq on the distance from bar to shank axis is the reference of the closed form."""
-    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    pose = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL]).start()
     ankle = [one(v) for v in pose.legs.foot.ankle]
     ahead, above = CONVENTIONAL.bar_offset_m - ankle[0], CONVENTIONAL.bar_height_m - ankle[2]
     seen = brentq(
@@ -95,10 +98,10 @@ def test_the_shin_touches_the_bar_where_root_finding_says():
 
 def test_the_hip_is_the_rear_crossing_of_two_circles():
     """scipy's brentq along the circle round the knee is the reference of the crossing."""
-    pose = pull_case(MAN, [CONVENTIONAL]).held()
+    pose = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL]).start()
     knee = np.array([one(pose.legs.knee.x), one(pose.legs.knee.z)])
     thigh = np.hypot(one(pose.legs.hip.x) - knee[0], one(pose.legs.hip.z) - knee[1])
-    shoulder = np.array([one(pose.shoulder_x), one(pose.shoulder_z)])
+    shoulder = np.array([*map(one, pose.shoulder)])
 
     def gap(angle):
         hip = knee + thigh * np.array([-np.cos(angle), np.sin(angle)])
@@ -109,8 +112,8 @@ def test_the_hip_is_the_rear_crossing_of_two_circles():
 
 
 def test_moments_are_straight_lines_in_the_load():
-    pose = pull_case(MAN, [CONVENTIONAL]).held()
-    low, middle, high = (pose.under(kg).moments for kg in (0.0, 100.0, 200.0))
+    pose = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL]).start()
+    low, middle, high = (pose.at_load(kg).moments for kg in (0.0, 100.0, 200.0))
     for name in low._fields:
         a, b, c = (one(getattr(m, name)) for m in (low, middle, high))
         assert c - b == pytest.approx(b - a, abs=1e-8)
@@ -118,12 +121,13 @@ def test_moments_are_straight_lines_in_the_load():
 
 def test_bands_of_the_default_body():
     """Bands that the assumptions are tuned for; common practice, no source."""
-    squat = assess(MAN, [SquatSetup("low", 0.42, float(np.deg2rad(20)))])[0][0].predicted_max_kg
+    low = SquatSetup("low", 0.42, float(np.deg2rad(20)))
+    squat = assess(SQUAT, MAN, [low])[0][0].predicted_max_kg
     conventional, sumo = best(MAN, "conventional"), best(MAN, "sumo")
     assert 1.05 <= conventional.predicted_max_kg / squat <= 1.30
     assert 0.95 <= sumo.predicted_max_kg / conventional.predicted_max_kg <= 1.10
-    assert 20 <= np.rad2deg(conventional.back_angle) <= 45
-    assert sumo.back_angle > conventional.back_angle
+    assert 45 <= np.rad2deg(conventional.lean) <= 70
+    assert sumo.lean < conventional.lean
     trap = best(MAN, "trap_low", "trap_high")
     assert 1.03 <= trap.predicted_max_kg / conventional.predicted_max_kg <= 1.20
 
@@ -152,15 +156,15 @@ def test_the_fast_search_equals_brute_force_within_half_a_percent(seed):
     )  # fmt: skip
     lifter = default_lifter(body)
     style = ["conventional", "sumo", "semi_sumo"][seed % 3]
-    grid = PullGrid(styles=(style,), stance_m=STYLES[style].stances_m[::3])
-    fast = fit_pull(lifter, grid)
+    grid = SetupGrid(DEADLIFT, (style,), {"stance_m": STYLES[style].grid["stance_m"][::3]})
+    fast = fit_lift(DEADLIFT, lifter, grid)
     slow = 0.0
     for setup in grid.setups():
-        if assess_pulls(lifter, [setup])[1]:
+        if assess(DEADLIFT, lifter, [setup])[1]:
             continue
-        pose = pull_case(lifter, [setup]).held()
-        full = brentq(lambda kg, p=pose: float(np.squeeze(p.under(kg).use.most)) - 1, 0, 900)
-        if one(pose.under(full).centre_x_m) <= FORWARD_M:
+        pose = DEADLIFT.kinematics.case(lifter, [setup]).start()
+        full = brentq(lambda kg, p=pose: float(np.squeeze(p.at_load(kg).use.most)) - 1, 0, 900)
+        if one(pose.at_load(full).centre_x_m) <= FORWARD_M:
             slow = max(slow, full)
     assert (fast.leaders[0].predicted_max_kg if fast.leaders else 0.0) == pytest.approx(
         slow, rel=0.005
@@ -170,31 +174,31 @@ def test_the_fast_search_equals_brute_force_within_half_a_percent(seed):
 def test_feet_too_close_and_too_far_are_named():
     near = replace(CONVENTIONAL, bar_offset_m=-0.02)
     far = replace(CONVENTIONAL, bar_offset_m=0.10)
-    said = [" ".join(assess_pulls(MAN, [s])[1][0].reasons) for s in (near, far)]
+    said = [" ".join(assess(DEADLIFT, MAN, [s])[1][0].reasons) for s in (near, far)]
     assert "too close" in said[0]
     assert "too far" in said[1]
 
 
 def test_a_stiff_body_reads_why_and_which_blocks_open_the_pull():
     stiff = default_lifter(DEFAULT_MAN, screens=make_screens(DEFAULT, neutral_closing_deg=112))
-    fit = fit_pull(stiff, PullGrid(styles=("conventional",)))
+    fit = fit_lift(DEADLIFT, stiff, SetupGrid(DEADLIFT, styles=("conventional",)))
     assert not fit.leaders
     assert "no start from the floor" in fit.verdict
-    closed = pull_why_not(stiff, "conventional")
+    closed = why_not(DEADLIFT, stiff, "conventional")
     assert any("the hip would close" in reason for reason in closed.binding)
     assert closed.remedies[0].words.startswith("the bar raised")
-    assert closed.remedies[0].candidate.predicted_max_kg > 0
+    assert closed.remedies[0].predicted_max_kg > 0
 
 
 def test_the_way_rises_to_lockout_with_the_bar_on_the_legs():
     for style in ("conventional", "sumo", "trap_low"):
         found = best(MAN, style)
-        case = pull_case(MAN, [found.setup])
-        way = pull_path(case, case.held())
+        case = DEADLIFT.kinematics.case(MAN, [found.setup])
+        way = deadlift_path(case, case.start())
         heights = way.bar_height_m()
         assert np.all(np.diff(heights) > 0)
         assert heights[0] == pytest.approx(found.setup.bar_height_m, abs=2e-3)
-        end = lockout(case, case.held(), 150.0)
+        end = lockout(case, case.start(), 150.0)
         assert heights[-1] == pytest.approx(end.bar_height_m, abs=0.03)
         step, use = sticking(way, 0.9 * found.predicted_max_kg)
         assert use[step] == use.max()
@@ -214,8 +218,8 @@ def standing_bar_m(body, setup) -> float:
 @pytest.mark.parametrize("body", [DEFAULT_MAN, DEFAULT_WOMAN])
 def test_the_bar_travels_from_the_floor_to_a_body_stacked_up_from_its_segments(body, style):
     setup = usual_setup(style)
-    case = pull_case(default_lifter(body), [setup])
-    end = lockout(case, case.held(), 180.0)
+    case = DEADLIFT.kinematics.case(default_lifter(body), [setup])
+    end = lockout(case, case.start(), 180.0)
     assert end.bar_height_m == pytest.approx(standing_bar_m(body, setup), abs=1e-9)
     assert end.travel_m == pytest.approx(standing_bar_m(body, setup) - 0.225, abs=1e-9)
 
@@ -223,11 +227,11 @@ def test_the_bar_travels_from_the_floor_to_a_body_stacked_up_from_its_segments(b
 def test_work_is_what_potential_energy_was_gained():
     """Twice the load is more work by its weight times the travel; what is left at no load is the
     body's own rise, a fifth to a half of its height over the hips."""
-    case = pull_case(MAN, [CONVENTIONAL])
-    none, once, twice = (lockout(case, case.held(), kg) for kg in (0.0, 150.0, 300.0))
+    case = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL])
+    none, once, twice = (lockout(case, case.start(), kg) for kg in (0.0, 150.0, 300.0))
     assert twice.work_j - once.work_j == pytest.approx(150.0 * 9.80665 * once.travel_m)
     assert once.work_j - none.work_j == pytest.approx(150.0 * 9.80665 * once.travel_m)
-    start, up = case.held(), none.work_j / (9.80665 * float(DEFAULT_MAN.mass_kg))
+    start, up = case.start(), none.work_j / (9.80665 * float(DEFAULT_MAN.mass_kg))
     hip_rise = DEFAULT_MAN.ankle_height_m + DEFAULT_MAN.shank_m + DEFAULT_MAN.thigh_m
     hip_rise -= float(np.squeeze(start.legs.hip.z))
     assert 0.8 * hip_rise < up < 1.4 * hip_rise, "the trunk rises with the hips and stands up"
@@ -235,15 +239,15 @@ def test_work_is_what_potential_energy_was_gained():
 
 def test_a_wider_stance_a_narrower_grip_and_blades_down_shorten_the_travel():
     """Common practice, no source."""
-    case = pull_case(MAN, [CONVENTIONAL])
-    here = lockout(case, case.held(), 150.0).travel_m
+    case = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL])
+    here = lockout(case, case.start(), 150.0).travel_m
     for changed in (
         replace(CONVENTIONAL, stance_m=CONVENTIONAL.stance_m + 0.2),
         replace(CONVENTIONAL, grip_m=CONVENTIONAL.grip_m - 0.08),
     ):
-        other = pull_case(MAN, [changed])
-        assert lockout(other, other.held(), 150.0).travel_m < here
-    assert lockout(case, case.held(), 150.0, blades_down=False).travel_m > here
+        other = DEADLIFT.kinematics.case(MAN, [changed])
+        assert lockout(other, other.start(), 150.0).travel_m < here
+    assert lockout(case, case.start(), 150.0, blades_down=False).travel_m > here
 
 
 def test_the_bend_agrees_with_a_numerical_beam():
@@ -278,39 +282,41 @@ def test_the_bend_agrees_with_a_numerical_beam():
 
 def test_hips_below_the_natural_start_rise_for_nothing():
     """Common practice, no source: a squatted pull rises before the plates leave."""
-    report = pull_report(MAN, CONVENTIONAL, 150.0)
+    report = start_report(MAN, CONVENTIONAL, 150.0)
     assert report.natural.rise_m > 0.03
     assert report.natural.low_let_go_m != report.natural.let_go_m
-    low = next(c for c in pull_costs(MAN, CONVENTIONAL, 150.0) if c.fault_id == "hips-low")
-    assert low.hip_rise_m == pytest.approx(report.natural.rise_m, abs=1e-6)
+    low = next(
+        c for c in fault_costs(DEADLIFT, MAN, CONVENTIONAL, 150.0) if c.fault_id == "hips-low"
+    )
+    assert f"the hips still rise {report.natural.rise_m * 100:.0f} cm" in low.words
 
 
 def test_every_priced_fault_of_the_pull_has_a_price():
-    costs = pull_costs(MAN, CONVENTIONAL, 150.0)
-    assert {c.fault_id for c in costs} == set(FAULTS) | set(ONE_SIDED)
+    costs = fault_costs(DEADLIFT, MAN, CONVENTIONAL, 150.0)
+    assert {c.fault_id for c in costs} == set(DEADLIFT.perturbations) | set(DEADLIFT.one_sided)
     lost = [c.lost_kg for c in costs]
     assert lost == sorted(lost, reverse=True)
     shoots = {
         rise: next(
             c.lost_kg
-            for c in pull_costs(MAN, CONVENTIONAL, 150.0, {"hips-shoot": rise})
+            for c in fault_costs(DEADLIFT, MAN, CONVENTIONAL, 150.0, {"hips-shoot": rise})
             if c.fault_id == "hips-shoot"
         )
         for rise in (0.02, 0.08)
     }
     assert shoots[0.08] > shoots[0.02] > 0
-    assert pull_costs(MAN, replace(CONVENTIONAL, bar_offset_m=0.15), 100.0) == []
+    assert fault_costs(DEADLIFT, MAN, replace(CONVENTIONAL, bar_offset_m=0.15), 100.0) == []
 
 
 def test_the_verdict_and_the_coachs_rule_speak_and_sampling_repeats():
-    first, again = (fit_pull(MAN, samples=64, seed=4) for _ in range(2))
-    assert first.sureness == again.sureness
+    first, again = (fit_lift(DEADLIFT, MAN, samples=64, seed=4) for _ in range(2))
+    assert first.intervals == again.intervals
     assert {c.setup.style for c in first.leaders} == set(COMPETING)
     assert first.verdict
-    assert "upright back" in first.coach_rule
-    chances = [s.chance_best for s in first.sureness]
+    assert "upright back" in coach_rule(first.rivals())
+    chances = [s.chance_best for s in first.intervals]
     assert sum(chances) <= 1.0
-    for leader, sure in zip(first.leaders, first.sureness, strict=True):
+    for leader, sure in zip(first.leaders, first.intervals, strict=True):
         assert sure.band_kg[0] < leader.predicted_max_kg < sure.band_kg[1]
 
 
@@ -329,9 +335,11 @@ def test_one_set_of_strengths_explains_both_lifts():
     )  # fmt: skip
     squats = [SquatSetup(p, 0.42, 0.35) for p in ("low", "front")]
     pulls = [CONVENTIONAL]
-    lifted = [c.predicted_max_kg for c in assess(strong, squats)[0]]
-    pulled = [c.predicted_max_kg for c in assess_pulls(strong, pulls)[0]]
-    bests = [KnownBest(s, kg) for s, kg in zip(squats + pulls, lifted + pulled, strict=True)]
+    lifted = [c.predicted_max_kg for c in assess(SQUAT, strong, squats)[0]]
+    pulled = [c.predicted_max_kg for c in assess(DEADLIFT, strong, pulls)[0]]
+    bests = [
+        KnownBest(lift_of(s), s, kg) for s, kg in zip(squats + pulls, lifted + pulled, strict=True)
+    ]
     inferred = strengths_from(MAN, bests)
     assert inferred.firmness == "indicative"
     assert max(abs(r) for r in inferred.residual) < 0.03
@@ -339,9 +347,9 @@ def test_one_set_of_strengths_explains_both_lifts():
 
 
 def test_predicted_max_is_where_use_is_whole():
-    found = assess_pulls(MAN, [CONVENTIONAL])[0][0]
-    pose = pull_case(MAN, [CONVENTIONAL]).held()
-    held = load_at_full_use(lambda kg: pose.under(kg).use.most, 83.0)
+    found = assess(DEADLIFT, MAN, [CONVENTIONAL])[0][0]
+    pose = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL]).start()
+    held = load_at_full_use(lambda kg: pose.at_load(kg).use.most, 83.0)
     assert found.predicted_max_kg == pytest.approx(float(np.squeeze(held)))
     assert max(found.use.values()) == pytest.approx(1.0, abs=2e-4)
 
@@ -354,6 +362,6 @@ def test_one_bad_week_is_called_just_that():
 
 
 def test_the_gap_between_the_lifts_points_somewhere_or_nowhere():
-    assert "legs" in squat_to_pull_gap(150, 245)
-    assert "slack" in squat_to_pull_gap(200, 205)
-    assert "nowhere" in squat_to_pull_gap(180, 220)
+    assert "legs" in squat_to_deadlift_gap(150, 245)
+    assert "slack" in squat_to_deadlift_gap(200, 205)
+    assert "nowhere" in squat_to_deadlift_gap(180, 220)

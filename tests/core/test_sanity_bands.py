@@ -11,11 +11,14 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import Body, make_body
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.explorer import exact_setup
+from pavrik.core.fitting.report import pose_report
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import BarPosition, make_screens
-from pavrik.core.squat.candidates import Candidate, assess
-from pavrik.core.squat.pose import squat_pose
+from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from tests.core.bodies import DEFAULT_MAN
 
 TOES = float(np.deg2rad(20.0))
@@ -23,14 +26,18 @@ TOES = float(np.deg2rad(20.0))
 
 def best(position: BarPosition, body: Body = DEFAULT_MAN, **setup: float) -> Candidate:
     given = SquatSetup(position, **({"stance_m": 0.42, "toe_out": TOES} | setup))
-    candidates, rejected = assess(default_lifter(body), [given])
+    candidates, rejected = assess(SQUAT, default_lifter(body), [given])
     assert candidates, rejected[0].reasons
     return candidates[0]
 
 
 def lean_at(shank_deg: float, body: Body) -> float:
-    pose = squat_pose(
-        default_lifter(body), SquatSetup("low", 0.42, TOES), 150, float(np.deg2rad(shank_deg))
+    pose = pose_report(
+        SQUAT,
+        default_lifter(body),
+        SquatSetup("low", 0.42, TOES),
+        150,
+        float(np.deg2rad(shank_deg)),
     )
     return pose.angles["trunk_lean_deg"]
 
@@ -81,10 +88,10 @@ def test_a_centimetre_of_depth_costs_up_to_two_percent(position):
 
 def test_a_heel_helps_the_stiff_and_hardly_moves_the_rest():
     setups = [SquatSetup("front", 0.42, TOES, heel) for heel in (0.0, 0.02)]
-    flat, raised = assess(default_lifter(DEFAULT_MAN), setups)[0]
+    flat, raised = assess(SQUAT, default_lifter(DEFAULT_MAN), setups)[0]
     assert raised.predicted_max_kg / flat.predicted_max_kg == pytest.approx(1.0, abs=0.03)
     stiff = default_lifter(DEFAULT_MAN, screens=make_screens(DEFAULT, ankle_dorsiflexion_deg=25))
-    helped, rejected = assess(stiff, setups)
+    helped, rejected = assess(SQUAT, stiff, setups)
     assert [c.setup.heel_lift_m for c in helped] in ([0.02], [0.0, 0.02])
     if not rejected:
         assert helped[1].predicted_max_kg > 1.03 * helped[0].predicted_max_kg
@@ -93,7 +100,9 @@ def test_a_heel_helps_the_stiff_and_hardly_moves_the_rest():
 def test_leg_moments_do_not_depend_on_the_bar_position():
     """In the system school: same floor force, same knee, same hip."""
     lifter = default_lifter(DEFAULT_MAN)
-    poses = [squat_pose(lifter, SquatSetup(p, 0.42, TOES), 150, 0.4) for p in ("front", "low")]
+    poses = [
+        pose_report(SQUAT, lifter, SquatSetup(p, 0.42, TOES), 150, 0.4) for p in ("front", "low")
+    ]
     for name in ("ankle", "knee", "hip_sagittal", "hip_frontal"):
         assert poses[0].moments_nm[name] == pytest.approx(poses[1].moments_nm[name], abs=1e-9)
 
@@ -102,7 +111,9 @@ def test_a_wider_stance_shortens_the_sum_of_arms_seen_from_the_side():
     lifter = default_lifter(DEFAULT_MAN)
     sums = []
     for stance in (0.30, 0.42, 0.54, 0.66):
-        pose = squat_pose(lifter, SquatSetup("low", stance, float(np.deg2rad(30))), 150, 0.4)
+        pose = pose_report(
+            SQUAT, lifter, SquatSetup("low", stance, float(np.deg2rad(30))), 150, 0.4
+        )
         sums.append(pose.arms_m["hip"] + pose.arms_m["knee"])
     assert sums == sorted(sums, reverse=True)
 
@@ -112,7 +123,7 @@ def test_knees_held_back_trade_knee_for_hip():
     and multiply hip torque. Here: the shank 8 deg steeper, high bar."""
     lifter = default_lifter(DEFAULT_MAN)
     free, held = (
-        squat_pose(lifter, SquatSetup("high", 0.42, TOES), 80, float(np.deg2rad(a)))
+        pose_report(SQUAT, lifter, SquatSetup("high", 0.42, TOES), 80, float(np.deg2rad(a)))
         for a in (34, 26)
     )
     assert 0.7 <= held.moments_nm["knee"] / free.moments_nm["knee"] <= 0.9
@@ -121,12 +132,10 @@ def test_knees_held_back_trade_knee_for_hip():
 
 def test_light_bars_run_forward_and_heavy_ones_nearly_plumb():
     """Common practice; about 11 cm at 30 kg and 2 cm at 300 kg for the default body."""
-    from pavrik.core.squat.bench import exact_setup
-
     lifter = default_lifter(DEFAULT_MAN)
     ranges = []
     for load in (30.0, 60.0, 120.0, 200.0, 300.0):
-        x = exact_setup(lifter, SquatSetup("low", 0.42, TOES), load).path.points["bar"][0]
+        x = exact_setup(SQUAT, lifter, SquatSetup("low", 0.42, TOES), load).path.points["bar"][0]
         ranges.append(float(x.max() - x.min()))
     assert ranges == sorted(ranges, reverse=True)
     assert ranges[-1] < ranges[0] / 3
@@ -136,7 +145,9 @@ def test_light_bars_run_forward_and_heavy_ones_nearly_plumb():
 def test_a_light_bar_leans_more_at_the_same_shank():
     lifter = default_lifter(DEFAULT_MAN)
     leans = [
-        squat_pose(lifter, SquatSetup("low", 0.42, TOES), load, 0.35).angles["trunk_lean_deg"]
+        pose_report(SQUAT, lifter, SquatSetup("low", 0.42, TOES), load, 0.35).angles[
+            "trunk_lean_deg"
+        ]
         for load in (20, 80, 160, 240)
     ]
     assert leans == sorted(leans, reverse=True)
@@ -151,5 +162,5 @@ def test_stronger_legs_never_lower_the_max():
         ),
     )
     setup = [SquatSetup("high", 0.42, TOES)]
-    weaker_max = assess(lifter, setup)[0][0].predicted_max_kg
-    assert assess(stronger, setup)[0][0].predicted_max_kg > weaker_max
+    weaker_max = assess(SQUAT, lifter, setup)[0][0].predicted_max_kg
+    assert assess(SQUAT, stronger, setup)[0][0].predicted_max_kg > weaker_max

@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 import pytest
 
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Overrule
 from pavrik.core.prescription.season import (
@@ -21,7 +21,7 @@ from tests.core.plans import ASK, GYM, a_state
 
 MEET = date(2026, 11, 28)
 LETTERS = {"build": "b", "strengthen": "s", "sharpen": "p", "light": "l", "test": "t"}
-STATES = {lift: a_state(lift) for lift in LIFTS}
+STATES = {lift: a_state(lift) for lift in LIFT_IDS}
 PEAKS = (
     "bpt", "bbpt", "bbspt", "bbbspt", "bbbsppt", "bbblsppt", "bbblssppt", "bbblbssppt",
     "bbblbsssppt", "bbblbsslsppt", "bbblbbslssppt", "bbblbbslsssppt", "bbblbbblssssppt",

@@ -9,17 +9,18 @@ from scipy.optimize import brentq
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.report import PoseReport, pose_report
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS, make_screens
 from pavrik.core.lifter.schools import SquatSchools
+from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.geometry import Point
 from pavrik.core.squat.bar_positions import SHELVES
-from pavrik.core.squat.candidates import assess
-from pavrik.core.squat.cases import SetupGrid
-from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.pose import PoseReport, squat_pose
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from tests.core.bodies import DEFAULT_MAN, adults
 
 setups = st.builds(
@@ -47,7 +48,7 @@ def _distance(a: tuple[float, ...], b: tuple[float, ...]) -> float:
 @many
 @given(body=adults(), setup=setups, load=loads, shank=shanks)
 def test_poses_keep_lengths_balance_and_stay_finite(body, setup, load, shank):
-    report = squat_pose(default_lifter(body), setup, load, shank)
+    report = pose_report(SQUAT, default_lifter(body), setup, load, shank)
     if not report.points:
         assert report.reasons
         assert not report.feasible
@@ -67,7 +68,7 @@ def test_poses_keep_lengths_balance_and_stay_finite(body, setup, load, shank):
 @given(body=adults(), setup=setups, shank=shanks)
 def test_in_the_bar_school_the_bar_is_over_midfoot_and_moments_are_linear(body, setup, shank):
     lifter = default_lifter(body, schools=SquatSchools(balance="bar"))
-    reports = [squat_pose(lifter, setup, load, shank) for load in (0.0, 100.0, 200.0)]
+    reports = [pose_report(SQUAT, lifter, setup, load, shank) for load in (0.0, 100.0, 200.0)]
     if not reports[0].points:
         return
     assert reports[0].points["bar"][0] == pytest.approx(0.0, abs=1e-9)
@@ -81,7 +82,7 @@ def test_in_the_bar_school_the_bar_is_over_midfoot_and_moments_are_linear(body, 
 def test_the_closed_form_lean_is_the_root_that_scipy_finds(body, setup, load, shank):
     """The upper body is built anew from the segment table, leaning by an angle that is sought;
     only the legs, which the lean does not move, are taken from the pose."""
-    report = squat_pose(default_lifter(body), setup, load, shank)
+    report = pose_report(SQUAT, default_lifter(body), setup, load, shank)
     if not report.points:
         return
     hip_x, table = report.points["hip"][0], SEGMENT_MASSES[body.sex]
@@ -129,13 +130,14 @@ def test_every_setup_is_a_candidate_or_has_its_reasons(body, ankle, closing, hip
         hip_abduction_deg=hip,
     )
     lifter = default_lifter(body, screens=screens)
-    grid = SetupGrid(stance_m=(0.3, 0.45, 0.6), toe_out_deg=(10.0, 30.0), heel_lift_m=(0.0, 0.02))
-    candidates, rejected = assess(lifter, grid.setups())
+    chosen = {"stance_m": (0.3, 0.45, 0.6), "toe_out_deg": (10.0, 30.0), "heel_lift_m": (0.0, 0.02)}
+    grid = SetupGrid(SQUAT, chosen=chosen)
+    candidates, rejected = assess(SQUAT, lifter, grid.setups())
     assert len(candidates) + len(rejected) == len(grid.setups())
     assert all(entry.reasons for entry in rejected)
     for candidate in candidates:
         assert candidate.predicted_max_kg > 0
-        assert np.rad2deg(candidate.closing) <= closing + 1e-6
+        assert np.rad2deg(candidate.hip_flexion) <= closing + 1e-6
         assert max(candidate.use.values()) <= 1.0 + 1e-3
         assert np.isfinite(list(candidate.use.values())).all()
 
@@ -147,7 +149,7 @@ def test_a_stiffer_ankle_never_raises_the_predicted_max(body):
 
     def best(ankle: float) -> float:
         screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=ankle)
-        found = assess(default_lifter(body, screens=screens), setup)[0]
+        found = assess(SQUAT, default_lifter(body, screens=screens), setup)[0]
         return found[0].predicted_max_kg if found else 0.0
 
     loose, stiff = best(40.0), best(22.0)
@@ -155,7 +157,7 @@ def test_a_stiffer_ankle_never_raises_the_predicted_max(body):
 
 
 def test_a_stance_wider_than_the_thigh_allows_says_so():
-    report = squat_pose(default_lifter(DEFAULT_MAN), SquatSetup("low", 1.3, 0.3), 100, 0.3)
+    report = pose_report(SQUAT, default_lifter(DEFAULT_MAN), SquatSetup("low", 1.3, 0.3), 100, 0.3)
     assert not report.feasible
     assert report.points == {}
     assert "130 cm apart the thigh does not reach" in " ".join(report.reasons)
@@ -163,7 +165,7 @@ def test_a_stance_wider_than_the_thigh_allows_says_so():
 
 def test_no_feasible_setup_is_an_answer():
     screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=5, neutral_closing_deg=100)
-    fit = fit_squat(default_lifter(DEFAULT_MAN, screens=screens), samples=16)
+    fit = fit_lift(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), samples=16)
     assert fit.leaders == []
     assert "no set-up" in fit.verdict
     assert fit.rejected
@@ -177,7 +179,7 @@ def test_shoulders_and_stance_limit_gate():
         SquatSetup("high", 0.38, 0.35, grip_m=0.6),
         SquatSetup("high", 0.46, 0.35),
     ]
-    candidates, rejected = assess(lifter, setups_given)
+    candidates, rejected = assess(SQUAT, lifter, setups_given)
     assert candidates == []
     words = [" ".join(entry.reasons) for entry in rejected]
     assert "cannot be held" in words[0]
@@ -197,7 +199,7 @@ def test_screens_that_no_body_has_are_refused(bad):
 def test_a_depth_that_the_thigh_does_not_reach_is_no_pose(above_m, open_):
     """It was once drawn at another depth."""
     setup = SquatSetup("low", 0.5, np.deg2rad(20), hip_above_knee_m=above_m)
-    found = squat_pose(default_lifter(DEFAULT_MAN), setup, 150, np.deg2rad(28))
+    found = pose_report(SQUAT, default_lifter(DEFAULT_MAN), setup, 150, np.deg2rad(28))
     assert bool(found.points) == open_
     if open_:
         hip, knee = found.points["hip"][2], found.points["knee"][2]

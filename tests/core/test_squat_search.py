@@ -7,18 +7,19 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.fitting.sampling import how_sure
+from pavrik.core.fitting.explorer import exact_setup, explorer_grid
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.sampling import intervals, sample_maxes_kg
+from pavrik.core.fitting.search import evaluate
 from pavrik.core.fitting.staleness import changes_since
-from pavrik.core.known_bests import KnownBest, strengths_from
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.schools import SquatSchools
-from pavrik.core.squat.bench import bench_grid, exact_setup
-from pavrik.core.squat.cases import SetupGrid, case_for
-from pavrik.core.squat.evaluation import THOROUGH, Pass, evaluate
-from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.path import lower_half, whole_progress
+from pavrik.core.lifts.case import Pass
+from pavrik.core.lifts.grid import SetupGrid
+from pavrik.core.squat.kinematics import lower_half, whole_progress
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import sample_maxes_kg
+from pavrik.core.squat.squat import SQUAT, THOROUGH
 from pavrik.core.strength.predicted_max import load_at_full_use
 from tests.core.bodies import DEFAULT_MAN
 
@@ -44,19 +45,19 @@ def _random_bodies(count: int) -> list:
 
 @pytest.mark.parametrize("body", _random_bodies(12))
 def test_the_fast_search_equals_brute_force_within_half_a_percent(body):
-    case = case_for(default_lifter(body), SETUPS)
-    fast, slow = evaluate(case, THOROUGH), evaluate(case, BRUTE)
+    case = SQUAT.kinematics.case(default_lifter(body), SETUPS)
+    fast, slow = evaluate(SQUAT, case, THOROUGH), evaluate(SQUAT, case, BRUTE)
     both = fast.feasible & slow.feasible
     assert np.array_equal(fast.feasible, slow.feasible)
     assert fast.predicted_max_kg[both] == pytest.approx(slow.predicted_max_kg[both], rel=0.005)
 
 
 def test_the_predicted_max_is_where_bisection_finds_full_use():
-    case = case_for(default_lifter(DEFAULT_MAN), SETUPS)
-    pose = case.held(np.full((1, 1, 1), 0.42), np.ones(1))
+    case = SQUAT.kinematics.case(default_lifter(DEFAULT_MAN), SETUPS)
+    pose = case.posture(np.full((1, 1, 1), 0.42), np.ones(1))
 
     def most(load):
-        return pose.under(load).use.most
+        return pose.at_load(load).use.most
 
     found = load_at_full_use(most, 83.0)
     low, high = np.zeros_like(found), np.full_like(found, 830.0)
@@ -70,20 +71,22 @@ def test_the_predicted_max_is_where_bisection_finds_full_use():
 def test_a_body_too_weak_for_itself_has_a_max_of_nothing():
     lifter = default_lifter(DEFAULT_MAN)
     weak = replace(lifter.capacities, knee_extensors=30.0, hip_extensors=20.0, hamstrings=30.0)
-    found = evaluate(case_for(replace(lifter, capacities=weak), SETUPS))
+    found = evaluate(SQUAT, SQUAT.kinematics.case(replace(lifter, capacities=weak), SETUPS))
     assert not found.feasible.any()
     assert np.all(found.predicted_max_kg == 0)
-    assert found.shortfall_deg["strength"].all()
+    assert found.excess["strength"].all()
 
 
 def test_same_seed_same_answer_and_bands_hold_the_point_estimate():
     lifter = default_lifter(DEFAULT_MAN)
-    grid = SetupGrid(stance_m=(0.42,), toe_out_deg=(20.0,), heel_lift_m=(0.0,))
-    first, again = (fit_squat(lifter, grid, samples=64, seed=5) for _ in range(2))
-    assert first.sureness == again.sureness
-    for leader, sure in zip(first.leaders, first.sureness, strict=True):
+    grid = SetupGrid(
+        SQUAT, chosen={"stance_m": (0.42,), "toe_out_deg": (20.0,), "heel_lift_m": (0.0,)}
+    )
+    first, again = (fit_lift(SQUAT, lifter, grid, samples=64, seed=5) for _ in range(2))
+    assert first.intervals == again.intervals
+    for leader, sure in zip(first.leaders, first.intervals, strict=True):
         assert sure.band_kg[0] < leader.predicted_max_kg < sure.band_kg[1]
-    assert sum(sure.chance_best for sure in first.sureness) <= 1.0
+    assert sum(sure.chance_best for sure in first.intervals) <= 1.0
 
 
 def test_an_unmeasured_body_has_wider_bands():
@@ -93,29 +96,29 @@ def test_an_unmeasured_body_has_wider_bands():
     for measured in (known, frozenset()):
         lifter = default_lifter(DEFAULT_MAN, measured=measured)
         fixed = replace(lifter, assumed=replace(DEFAULT, capacity_error=0.0))
-        band = how_sure(sample_maxes_kg(fixed, setups, 128, 1), 0.01)[0].band_kg
+        band = intervals(sample_maxes_kg(SQUAT, fixed, setups, 128, 1), 0.01)[0].band_kg
         widths.append(band[1] - band[0])
     assert widths[1] > widths[0]
 
 
 def test_the_best_by_a_clear_lead_is_called_so():
     maxes = np.array([[110.0, 100.0]] * 9 + [[100.0, 100.5]])
-    sure = how_sure(maxes, 0.01)
+    sure = intervals(maxes, 0.01)
     assert sure[0].chance_best == pytest.approx(0.9)
     assert sure[1].chance_best == 0.0
 
 
 def test_a_toss_up_is_called_a_toss_up():
-    fit = fit_squat(default_lifter(DEFAULT_MAN), samples=48)
+    fit = fit_lift(SQUAT, default_lifter(DEFAULT_MAN), samples=48)
     assert fit.toss_up
     assert fit.verdict.startswith("toss-up")
-    assert fit.sureness[0].chance_best == max(s.chance_best for s in fit.sureness)
+    assert fit.intervals[0].chance_best == max(s.chance_best for s in fit.intervals)
 
 
 def test_the_wide_school_widens_the_choice():
     def widest(school):
         lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(width=school))
-        return max(leader.setup.stance_m for leader in fit_squat(lifter).leaders)
+        return max(leader.setup.stance_m for leader in fit_lift(SQUAT, lifter).leaders)
 
     assert widest("wide") > widest("moderate")
 
@@ -129,9 +132,9 @@ def test_strengths_from_two_lifts_explain_them_better_than_the_prior():
         knee_extensors=lifter.capacities.knee_extensors * 1.3,
     )
     setups = [SquatSetup("low", 0.42, 0.35), SquatSetup("high", 0.42, 0.35)]
-    case = case_for(replace(lifter, capacities=strong), setups)
-    lifted = evaluate(case).predicted_max_kg
-    bests = [KnownBest(s, float(kg)) for s, kg in zip(setups, lifted, strict=True)]
+    case = SQUAT.kinematics.case(replace(lifter, capacities=strong), setups)
+    lifted = evaluate(SQUAT, case).predicted_max_kg
+    bests = [KnownBest(SQUAT, s, float(kg)) for s, kg in zip(setups, lifted, strict=True)]
     inferred = strengths_from(lifter, bests)
     assert inferred.firmness == "indicative"
     assert np.abs(inferred.residual).max() < 0.05
@@ -143,14 +146,14 @@ def test_strengths_from_two_lifts_explain_them_better_than_the_prior():
 @pytest.mark.parametrize("school", ["together", "hips_first", "knees_first"])
 def test_the_way_down_starts_standing_and_ends_at_the_bottom(school):
     lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(break_school=school))
-    exact = exact_setup(lifter, SquatSetup("low", 0.42, 0.35), 120.0)
+    exact = exact_setup(SQUAT, lifter, SquatSetup("low", 0.42, 0.35), 120.0)
     knees = exact.path.angles_deg["knee_flexion"]
     assert knees[0] < 25.0, "unlocked, and bent inward by the stance, but standing"
     assert np.all(np.diff(knees) > 0)
     for joint in ("knee", "hip", "bar"):
         for axis in range(3):
             assert exact.path.points[joint][axis][-1] == pytest.approx(
-                exact.bottom.points[joint][axis][0], abs=1e-9
+                exact.deepest.points[joint][axis][0], abs=1e-9
             )
     assert len(exact.progress) == len(whole_progress()) >= 25
 
@@ -158,22 +161,22 @@ def test_the_way_down_starts_standing_and_ends_at_the_bottom(school):
 def test_break_schools_differ_half_way_down():
     def shank_half_way(school):
         lifter = default_lifter(DEFAULT_MAN, schools=SquatSchools(break_school=school))
-        path = exact_setup(lifter, SquatSetup("low", 0.42, 0.35), 120.0).path
+        path = exact_setup(SQUAT, lifter, SquatSetup("low", 0.42, 0.35), 120.0).path
         return path.angles_deg["shank"][12]
 
     assert shank_half_way("hips_first") < shank_half_way("together")
     assert shank_half_way("together") < shank_half_way("knees_first")
 
 
-def test_the_bench_grid_agrees_with_the_exact_setup():
+def test_the_explorer_grid_agrees_with_the_exact_setup():
     lifter = default_lifter(DEFAULT_MAN)
-    grid = bench_grid(lifter, "low", 120.0)
+    grid = explorer_grid(SQUAT, lifter, SquatSetup("low", 0.0, 0.0), 120.0)
     index = next(
         i
         for i, s in enumerate(grid.setups)
         if (s.stance_m, s.heel_lift_m) == (0.42, 0.0) and round(np.rad2deg(s.toe_out)) == 20
     )
-    exact = exact_setup(lifter, grid.setups[index], 120.0)
+    exact = exact_setup(SQUAT, lifter, grid.setups[index], 120.0)
     assert grid.predicted_max_kg[index] == pytest.approx(exact.predicted_max_kg, rel=0.01)
     assert exact.explanations["legs"].startswith("(knee ")
     infeasible = [bool(reasons) for reasons in grid.reasons]

@@ -8,18 +8,19 @@ from hypothesis import given, settings
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
-from pavrik.core.fitting.deciding import deciding_words, what_decides
+from pavrik.core.fitting.candidates import assess, quick_maxes_kg
+from pavrik.core.fitting.fault_cost import fault_costs
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.goals import GOAL_WEIGHTS, goal_scores, weights_for
+from pavrik.core.fitting.maps import setup_map
+from pavrik.core.fitting.remedies import why_not
+from pavrik.core.fitting.sensitivity import sensitivity, sensitivity_words
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.lifter.mobility import closing_from_angles_deg, make_screens
+from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg, make_screens
 from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.squat.bar_positions import SAFETY_BAR, SHELVES
-from pavrik.core.squat.candidates import assess, best_max_of
-from pavrik.core.squat.costs import FAULTS, UNEVEN, fault_costs
-from pavrik.core.squat.fit import fit_squat
-from pavrik.core.squat.goals import GOAL_WEIGHTS, goal_scores, weights_for
 from pavrik.core.squat.grip import grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.learning import learning_ladder
-from pavrik.core.squat.maps import STANCES_M, setup_map
 from pavrik.core.squat.natural_bottom import (
     cost_per_centimetre,
     deepest_hip_above_knee_m,
@@ -27,8 +28,7 @@ from pavrik.core.squat.natural_bottom import (
 )
 from pavrik.core.squat.path_ladder import path_ladder
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.squat.uncertainty import best_maxes_kg, neighbours
-from pavrik.core.squat.why_not import why_not
+from pavrik.core.squat.squat import SQUAT, neighbours
 from tests.core.bodies import DEFAULT_MAN, adults
 
 TOES = float(np.deg2rad(22.0))
@@ -43,12 +43,12 @@ STIFF = default_lifter(
 
 
 def costs(setup=LOW, load_kg=140.0, **amounts):
-    return {c.fault_id: c for c in fault_costs(MAN, setup, load_kg, amounts)}
+    return {c.fault_id: c for c in fault_costs(SQUAT, MAN, setup, load_kg, amounts)}
 
 
 def test_every_priced_fault_has_a_price_and_the_dearest_comes_first():
-    found = fault_costs(MAN, LOW, 140.0)
-    assert {c.fault_id for c in found} == set(FAULTS) | set(UNEVEN)
+    found = fault_costs(SQUAT, MAN, LOW, 140.0)
+    assert {c.fault_id for c in found} == set(SQUAT.perturbations) | set(SQUAT.one_sided)
     lost = [c.lost_kg for c in found]
     assert lost == sorted(lost, reverse=True)
     assert all(np.isfinite([c.before_kg, c.after_kg, c.knee_inward_nm]).all() for c in found)
@@ -74,7 +74,7 @@ def test_no_fault_at_all_costs_nothing():
 
 
 def test_a_set_up_that_does_not_hold_has_no_price():
-    assert fault_costs(MAN, replace(LOW, stance_m=1.2), 100.0) == []
+    assert fault_costs(SQUAT, MAN, replace(LOW, stance_m=1.2), 100.0) == []
 
 
 def test_hips_rising_first_keeps_the_bar_where_it_was_and_leans_the_trunk():
@@ -96,29 +96,31 @@ def test_the_side_share_is_the_shift_over_the_stance():
 
 
 def test_why_not_names_a_small_change_that_really_opens_the_style():
-    closed = why_not(STIFF, "front", ["the trunk would lean"])
+    stiffer = replace(STIFF, screens=replace(STIFF.screens, dorsiflexion=float(np.deg2rad(14))))
+    closed = why_not(SQUAT, stiffer, "front")
     assert not closed.feasible
+    assert "the trunk would lean" in closed.binding[0]
     first = closed.remedies[0]
     assert first.words.startswith("heel raised")
-    assert best_max_of(STIFF, [first.setup])[0] > 0
+    assert quick_maxes_kg(SQUAT, stiffer, [first.setup])[0] > 0
     efforts = [r.effort for r in closed.remedies]
     assert efforts == sorted(efforts)
     lower = replace(first.setup, heel_lift_m=first.setup.heel_lift_m - 0.01)
-    assert best_max_of(STIFF, [lower])[0] == 0
+    assert quick_maxes_kg(SQUAT, stiffer, [lower])[0] == 0
 
 
 def test_why_not_says_when_the_shoulders_close_a_style():
     screens = make_screens(DEFAULT, narrowest_grip_m={"low": None})
-    closed = why_not(default_lifter(DEFAULT_MAN, screens=screens), "low", [])
+    closed = why_not(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), "low")
     assert "cannot be held" in closed.gates[0]
-    assert why_not(MAN, "high", []).feasible
+    assert closed.remedies == [], "no change of feet or depth opens a shoulder"
+    assert why_not(SQUAT, MAN, "high").feasible
 
 
 def test_what_decides_flips_the_answer_where_it_says():
     """Moving the most decisive length by a little more than said hands the lead over."""
-    setups = [c.setup for c in fit_squat(MAN).leaders]
-    styles = [setup.bar_position for setup in setups]
-    flips = what_decides(MAN, styles, lambda many: best_maxes_kg(many, setups))
+    setups = [c.setup for c in fit_lift(SQUAT, MAN).leaders]
+    flips = sensitivity(SQUAT, MAN, setups)
     lengths = [f for f in flips if f.by is not None and f.unit == "m"]
     assert lengths, "nothing decides for the default body"
     errors = [f.errors for f in flips if f.errors is not None]
@@ -130,18 +132,18 @@ def test_what_decides_flips_the_answer_where_it_says():
     )
 
     def refitted(lifter):
-        best = [best_max_of(lifter, neighbours(setup)).max() for setup in setups]
+        best = [quick_maxes_kg(SQUAT, lifter, neighbours(setup)).max() for setup in setups]
         return setups[int(np.argmax(best))].bar_position
 
     leader = refitted(MAN)
     assert refitted(moved) != leader
     names = {position: shelf.name for position, shelf in SHELVES.items()}
-    assert "decides" in deciding_words(flips, names[leader], names)
+    assert "decides" in sensitivity_words(flips, names[leader], names)
 
 
 def test_one_leader_leaves_nothing_to_decide():
-    assert what_decides(MAN, ["low"], lambda many: best_maxes_kg(many, [LOW])) == []
-    assert "no single measurement" in deciding_words([], "low bar", {})
+    assert sensitivity(SQUAT, MAN, [LOW]) == []
+    assert "no single measurement" in sensitivity_words([], "low bar", {})
 
 
 @pytest.mark.parametrize("goal", sorted(GOAL_WEIGHTS))
@@ -157,19 +159,19 @@ def test_goals_order_the_same_set_ups_differently():
     setups = [SquatSetup(p, 0.44, TOES) for p in ("low", "high", "front")]
 
     def first(goal):
-        scores = goal_scores(MAN, setups, weights_for(goal, False, ()))
+        scores = goal_scores(SQUAT, MAN, setups, weights_for(goal, False, ()))
         assert all(0 <= s.total <= 1.0 + 1e-9 for s in scores)
         return setups[int(np.argmax([s.total for s in scores]))].bar_position
 
     assert first("competition") == "low"
     assert first("sport") == "front"
-    spare = goal_scores(MAN, setups, {"sparing": 1.0}, ("lower back",))
+    spare = goal_scores(SQUAT, MAN, setups, {"sparing": 1.0}, ("lower back",))
     assert setups[int(np.argmax([s.total for s in spare]))].bar_position == "front"
 
 
 def test_a_school_for_upright_squats_moves_the_order():
     upright = replace(MAN, schools=SquatSchools(bar="upright"))
-    score = goal_scores(upright, [SquatSetup("high", 0.44, TOES)], {"max": 1.0})[0]
+    score = goal_scores(SQUAT, upright, [SquatSetup("high", 0.44, TOES)], {"max": 1.0})[0]
     assert score.school > 0
 
 
@@ -203,14 +205,14 @@ def test_deepest_neutral_misses_competition_depth_by_what_is_a_mobility_task():
 
 
 def test_a_map_agrees_with_single_set_ups():
-    found = setup_map(MAN, LOW, "bar_position")
+    found = setup_map(SQUAT, MAN, LOW, "bar_position")
     row = found.rows.index("low")
     column = found.stance_m.index(0.42)
-    alone = assess(MAN, [LOW])[0][0]  # searched thoroughly, the map more coarsely: 1 %
+    alone = assess(SQUAT, MAN, [LOW])[0][0]  # searched thoroughly, the map more coarsely: 1 %
     assert found.kg[row][column] == pytest.approx(alone.predicted_max_kg, rel=0.01)
     assert alone.use[found.limit[row][column]] > 0.97 * max(alone.use.values())
-    closed = setup_map(STIFF, LOW, "shank_deg")
-    assert len(closed.kg[0]) == len(STANCES_M)
+    closed = setup_map(SQUAT, STIFF, LOW, "shank_deg")
+    assert len(closed.kg[0]) == len(SQUAT.axis("stance_m").rows)
     steep = [row for row, name in enumerate(closed.rows) if float(name) > 17]
     assert all(closed.kg[row][3] == 0 for row in steep)
 
@@ -243,8 +245,8 @@ def test_a_yoke_bar_spares_the_shoulders_and_stays_upright():
     screens = make_screens(DEFAULT, narrowest_grip_m=dict.fromkeys(SHELVES))
     closed = default_lifter(DEFAULT_MAN, screens=screens)
     yoke = replace(SquatSetup("high", 0.42, TOES), specialty=SAFETY_BAR)
-    candidates, _ = assess(closed, [yoke])
-    low, _ = assess(MAN, [LOW])
+    candidates, _ = assess(SQUAT, closed, [yoke])
+    low, _ = assess(SQUAT, MAN, [LOW])
     assert candidates
     assert candidates[0].lean < low[0].lean
 
@@ -254,18 +256,18 @@ def test_knees_held_back_lose_weight_for_a_body_that_needs_them_forward():
     front = [SquatSetup("front", 0.42, TOES, 0.03)]
     screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=48.0)
     free_max, held_max = (
-        best_max_of(replace(lifter, screens=screens), front)[0] for lifter in (MAN, held)
+        quick_maxes_kg(SQUAT, replace(lifter, screens=screens), front)[0] for lifter in (MAN, held)
     )
     assert 0 < held_max < 0.995 * free_max
 
 
 def test_turned_out_toes_need_the_hip_to_rotate():
     stiff = replace(MAN, screens=make_screens(DEFAULT, hip_rotation_deg=15))
-    _, rejected = assess(stiff, [SquatSetup("low", 0.5, float(np.deg2rad(32)))])
+    _, rejected = assess(SQUAT, stiff, [SquatSetup("low", 0.5, float(np.deg2rad(32)))])
     assert any("rotation" in reason for reason in rejected[0].reasons)
 
 
-def test_side_picture_angles_give_the_closing():
-    """A level thigh under an upright trunk closes a right angle."""
-    assert closing_from_angles_deg(0, 0) == 90
-    assert closing_from_angles_deg(10, 50) == 150
+def test_side_picture_angles_give_the_hip_flexion():
+    """A level thigh under an upright trunk flexes a right angle."""
+    assert hip_flexion_from_angles_deg(0, 0) == 90
+    assert hip_flexion_from_angles_deg(10, 50) == 150

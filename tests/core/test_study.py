@@ -8,7 +8,7 @@ import pytest
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.fitting.price import one_leg_share
+from pavrik.core.fitting.fault_cost import one_leg_share
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.onset import fit_onset
 from pavrik.core.log.training_set import COMPETITION, LoggedSet

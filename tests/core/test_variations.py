@@ -22,7 +22,7 @@ from pavrik.core.variations.catalogue import (
     with_own,
 )
 from pavrik.core.variations.goals import goal_share
-from pavrik.core.variations.loading import Loading, pull_loadings, squat_loadings
+from pavrik.core.variations.loading import Loading, deadlift_loadings, squat_loadings
 from pavrik.core.variations.ratio import DAY_ERROR, daily_ratios, learn_ratio
 from tests.core.bodies import adults
 
@@ -37,7 +37,7 @@ def loadings(lift: str, lifter=LIFTER, max_kg: float = MAX_KG) -> dict[str, Load
     if lift == "squat":
         found = squat_loadings(lifter, SquatSetup("low", 0.42, 0.35), chosen, max_kg, ratios)
     else:
-        found = pull_loadings(lifter, usual_setup("conventional"), chosen, max_kg, ratios)
+        found = deadlift_loadings(lifter, usual_setup("conventional"), chosen, max_kg, ratios)
     return {one.name: one for one in found}
 
 

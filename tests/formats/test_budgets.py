@@ -6,11 +6,12 @@ from zipfile import ZIP_DEFLATED, ZipFile
 import pytest
 from pydantic import TypeAdapter
 
-from pavrik.core.deadlift.fit import PullGrid
-from pavrik.core.squat.cases import SetupGrid
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.lifts.grid import SetupGrid
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.computations import AnyFitRequest
 from pavrik.formats.log_table import read_table
-from pavrik.services import model, pull_public
+from pavrik.services import deadlift_public, model
 from pavrik.services.model import MOST_SETUPS
 
 BODY = {"sex": "male", "mass_kg": 83, "stature_m": 1.75}
@@ -18,7 +19,13 @@ STANCES = [round(0.25 + 0.01 * i, 2) for i in range(40)]
 
 
 @pytest.mark.parametrize(
-    "grid", [SetupGrid(), SetupGrid(("low",), (0.4,)), PullGrid(), PullGrid(("trap_low", "sumo"))]
+    "grid",
+    [
+        SetupGrid(SQUAT),
+        SetupGrid(SQUAT, ("low",), {"stance_m": (0.4,)}),
+        SetupGrid(DEADLIFT),
+        SetupGrid(DEADLIFT, ("trap_low", "sumo")),
+    ],
 )
 def test_a_grid_knows_its_size_without_being_made(grid):
     assert len(grid) == len(grid.setups())
@@ -29,7 +36,7 @@ def test_a_grid_knows_its_size_without_being_made(grid):
     ("lift", "fit", "grid"),
     [
         ("squat", model.fit, {"stance_m": STANCES, "toe_out_deg": list(range(5, 45, 2))}),
-        ("deadlift", pull_public.fit, {
+        ("deadlift", deadlift_public.fit, {
             "stance_m": STANCES, "toe_out_deg": list(range(5, 45, 2)),
             "grip_m": [round(0.4 + 0.02 * i, 2) for i in range(20)],
         }),

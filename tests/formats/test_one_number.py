@@ -3,15 +3,17 @@
 import pytest
 from pydantic import TypeAdapter
 
-from pavrik.core.deadlift.costs import pull_costs
-from pavrik.core.deadlift.report import pull_report
-from pavrik.core.squat.bench import exact_setup
-from pavrik.core.squat.costs import fault_costs
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.start import start_report
+from pavrik.core.fitting.explorer import exact_setup
+from pavrik.core.fitting.fault_cost import fault_costs
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.computations import AnyFitRequest
 from pavrik.formats.model_requests import SquatSetupIn
-from pavrik.services import model, pull_public
-from pavrik.services.model import lifter_from, pull_setup_from, setup_from, with_own_strengths
-from pavrik.services.pull import start_answer
+from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.services import deadlift_public, model
+from pavrik.services.deadlift import start_answer
+from pavrik.services.model import lifter_from, with_own_strengths
 from tests.golden.requests import made_up
 
 SAME = 1e-6
@@ -24,7 +26,7 @@ def fitted(number: int, lift: str):
     )
     lifter = lifter_from(request.body, request.screens, request.schools)
     lifter, _ = with_own_strengths(lifter, request)
-    found = (model.fit if lift == "squat" else pull_public.fit)(request)
+    found = (model.fit if lift == "squat" else deadlift_public.fit)(request)
     return lifter, [one for one in found.best_of_style.values() if one is not None]
 
 
@@ -34,10 +36,10 @@ def test_a_squat(number):
     assert leaders
     for leader in leaders:
         fields = {k: v for k, v in leader.setup.model_dump().items() if k != "balance"}
-        setup = setup_from(SquatSetupIn(**fields))
-        exact = exact_setup(lifter, setup, 50.0).predicted_max_kg
+        setup = squat_from_wire(SquatSetupIn(**fields))
+        exact = exact_setup(SQUAT, lifter, setup, 50.0).predicted_max_kg
         assert exact == pytest.approx(leader.predicted_max_kg, rel=SAME)
-        prices = {cost.before_kg for cost in fault_costs(lifter, setup, 50.0)}
+        prices = {cost.before_kg for cost in fault_costs(SQUAT, lifter, setup, 50.0)}
         assert prices == {exact}
 
 
@@ -46,10 +48,10 @@ def test_a_pull(number):
     lifter, leaders = fitted(number, "deadlift")
     assert leaders
     for leader in leaders:
-        setup = pull_setup_from(leader.setup)
-        report = pull_report(lifter, setup, 50.0)
+        setup = deadlift_from_wire(leader.setup)
+        report = start_report(lifter, setup, 50.0).placed
         assert report.predicted_max_kg == pytest.approx(leader.predicted_max_kg, rel=SAME)
         told = start_answer(lifter, setup, 50.0, ())
         assert told.predicted_max_kg == told.path_max_kg == report.predicted_max_kg
-        before = {cost.before_kg for cost in pull_costs(lifter, setup, 50.0)}
+        before = {cost.before_kg for cost in fault_costs(DEADLIFT, lifter, setup, 50.0)}
         assert [*before] == [pytest.approx(report.predicted_max_kg, rel=SAME)]

@@ -10,7 +10,7 @@ import numpy as np
 import pytest
 
 from pavrik.core.body.segments import make_body
-from pavrik.core.deadlift.cases import pull_case
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import STYLES, usual_setup
 from pavrik.core.lifter.lifter import default_lifter
 from tests.published.mujoco_lifter import JointAngles, solve
@@ -38,8 +38,8 @@ def test_start_agrees_with_mujoco(who, style, offset):
     setup = replace(usual_setup(style), shoulder_offset_m=offset, shank=None)
     if style in ("trap_low", "trap_high", "romanian"):
         setup = replace(setup, shank=0.3)
-    pose = pull_case(default_lifter(body), [setup]).held()
-    loaded = pose.under(LOAD_KG)
+    pose = DEADLIFT.kinematics.case(default_lifter(body), [setup]).start()
+    loaded = pose.at_load(LOAD_KG)
     legs = pose.legs
     lean, abduction = one(pose.lean), one(legs.abduction)
     height = one(legs.hip.z) - one(legs.knee.z)

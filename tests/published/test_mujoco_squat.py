@@ -8,13 +8,14 @@ import pytest
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
+from pavrik.core.fitting.report import PoseReport, pose_report
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.squat.bar_positions import SHELVES, bar_places
 from pavrik.core.squat.depth import depth_target_m
-from pavrik.core.squat.pose import PoseReport, squat_pose
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from tests.published.mujoco_lifter import JointAngles, Reference, solve
 
 MOMENT_NM = 1e-6
@@ -39,7 +40,7 @@ def _both(
     stance_m, toe_deg, heel_m = stance
     setup = SquatSetup(position, stance_m, float(np.deg2rad(toe_deg)), heel_m)
     lifter = default_lifter(body, schools=SquatSchools(balance=balance))
-    ours = squat_pose(lifter, setup, load_kg, float(np.deg2rad(26.0)))
+    ours = pose_report(SQUAT, lifter, setup, load_kg, float(np.deg2rad(26.0)))
     bar = bar_places(body, [SHELVES[position]], (), DEFAULT)
     abduction = np.deg2rad(ours.angles["hip_abduction_deg"])
     depth = float(depth_target_m(lifter))

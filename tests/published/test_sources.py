@@ -8,9 +8,10 @@ from pavrik.core.body.masses import DE_LEVA_PERCENT, SEGMENT_MASSES
 from pavrik.core.body.plausibility import SPREAD_SHARE, z_score
 from pavrik.core.body.segments import STATURE_FRACTION, make_body
 from pavrik.core.equipment.hand_marks import RINGS_APART_M
+from pavrik.core.fitting.report import pose_report
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.squat.pose import squat_pose
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 
 
 @pytest.mark.parametrize(("sex", "total"), [("male", 100.00), ("female", 99.99)])
@@ -37,8 +38,8 @@ def test_standing_fractions_add_up_to_the_stature():
 
 def test_a_bar_of_twice_body_mass_is_two_thirds_of_the_system():
     """Common practice, no source: load / (load + body mass)."""
-    report = squat_pose(
-        default_lifter(make_body("male", 83, 1.75)), SquatSetup("low", 0.42, 0.35), 166, 0.4
+    report = pose_report(
+        SQUAT, default_lifter(make_body("male", 83, 1.75)), SquatSetup("low", 0.42, 0.35), 166, 0.4
     )
     bar = next(m.kg for m in report.masses if m.name == "bar")
     assert bar / sum(m.kg for m in report.masses) == pytest.approx(2 / 3)
@@ -71,7 +72,7 @@ def test_stance_width_changes_the_sagittal_arms_more_than_the_three_dimensional_
     arm seen from the side shrinks faster than the hip's whole moment."""
     lifter = default_lifter(make_body("male", 83, 1.75))
     narrow, wide = (
-        squat_pose(lifter, SquatSetup("low", stance, float(np.deg2rad(30))), 150, 0.4)
+        pose_report(SQUAT, lifter, SquatSetup("low", stance, float(np.deg2rad(30))), 150, 0.4)
         for stance in (0.34, 0.62)
     )
     side_view = wide.moments_nm["hip_sagittal"] / narrow.moments_nm["hip_sagittal"]

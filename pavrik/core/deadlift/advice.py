@@ -5,6 +5,13 @@ Common practice, no source.
 
 from collections.abc import Sequence
 
+import numpy as np
+
+from pavrik.core.deadlift.deadlift import in_words
+from pavrik.core.deadlift.styles import DeadliftSetup
+from pavrik.core.lifts.candidate import Candidate
+from pavrik.core.units import degrees
+
 BAD_WEEK_SHARE = 0.04
 LEGS_GAP_KG = 90.0
 SKILL_GAP_KG = 10.0
@@ -24,7 +31,7 @@ def one_bad_week(weekly_best_kg: Sequence[float]) -> str | None:
     )
 
 
-def squat_to_pull_gap(squat_kg: float, pull_kg: float) -> str:
+def squat_to_deadlift_gap(squat_kg: float, pull_kg: float) -> str:
     """What the difference of the two maxes (kg) points to when the pull sticks at the floor."""
     gap = pull_kg - squat_kg
     if gap >= LEGS_GAP_KG:
@@ -38,3 +45,21 @@ def squat_to_pull_gap(squat_kg: float, pull_kg: float) -> str:
             "muscle"
         )
     return f"the pull is {gap:.0f} kg above the squat, as for most: the gap points nowhere"
+
+
+def coach_rule(rivals: Sequence[Candidate[DeadliftSetup]]) -> str:
+    """The coach's rule: compare back angles of honest starts and take the more upright; empty with
+    fewer than two."""
+    if len(rivals) < 2:
+        return ""
+    upright = min(rivals, key=lambda c: c.lean)
+    strongest = max(rivals, key=lambda c: c.predicted_max_kg)
+    back = float(degrees(np.pi / 2 - upright.lean))
+    says = f"the more upright back is {in_words(upright.setup)}, {back:.0f}° above level"
+    if upright is strongest:
+        return f"{says}, and the model agrees: it lifts the most"
+    lost = 1 - upright.predicted_max_kg / strongest.predicted_max_kg
+    return (
+        f"{says}; the model disagrees: {in_words(strongest.setup)} lifts {lost:.0%} more, because "
+        f"the {upright.limiter.replace('_', ' ')} limit the upright start"
+    )

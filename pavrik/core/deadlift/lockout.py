@@ -5,8 +5,12 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.deadlift.cases import PullCase
-from pavrik.core.deadlift.start import HeldPull, effective_arm, upper_masses
+from pavrik.core.deadlift.kinematics import (
+    DeadliftCase,
+    DeadliftPosture,
+    effective_arm,
+    upper_masses,
+)
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import leg_masses, squat_legs
 from pavrik.core.units import GRAVITY_M_S2, Floats
@@ -26,17 +30,14 @@ class Lockout:
     work_j: float
 
 
-def _centre_z(pose: HeldPull) -> Floats:
-    upper = upper_masses(
-        pose.body, pose.lean, pose.legs.hip, (pose.bar_x, pose.bar_z),
-        (pose.shoulder_x, pose.shoulder_z), pose.assumed,
-    )  # fmt: skip
-    legs = pose.masses
+def _centre_z(start: DeadliftPosture) -> Floats:
+    legs = start.masses
     total = legs.foot_kg * legs.foot.z + legs.shank_kg * legs.shank.z + legs.thigh_kg * legs.thigh.z
-    return (total + sum(kg * z for _, kg, _, z, _ in upper)) / pose.body.mass_kg
+    upper = sum(mass.kg * mass.z for mass in start.upper_masses)
+    return np.asarray((total + upper) / start.body.mass_kg)
 
 
-def _standing_centre_z(case: PullCase, shoulder_z: Floats, bar_z: Floats) -> Floats:
+def _standing_centre_z(case: DeadliftCase, shoulder_z: Floats, bar_z: Floats) -> Floats:
     foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
     legs = squat_legs(case.body, foot, 0.0, np.pi / 2)
     masses = leg_masses(case.body, legs)
@@ -49,10 +50,12 @@ def _standing_centre_z(case: PullCase, shoulder_z: Floats, bar_z: Floats) -> Flo
         + masses.shank_kg * masses.shank.z
         + masses.thigh_kg * masses.thigh.z
     )
-    return (total + sum(kg * z for _, kg, _, z, _ in upper)) / case.body.mass_kg
+    return (total + sum(mass.kg * mass.z for mass in upper)) / case.body.mass_kg
 
 
-def lockout(case: PullCase, start: HeldPull, load_kg: float, blades_down: bool = True) -> Lockout:
+def lockout(
+    case: DeadliftCase, start: DeadliftPosture, load_kg: float, blades_down: bool = True
+) -> Lockout:
     """Lockout of one set-up: hips and knees straight in the stance, arms hanging."""
     foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
     aside = foot.ankle.y - np.asarray(case.body.hip_spacing_m) / 2
@@ -65,7 +68,7 @@ def lockout(case: PullCase, start: HeldPull, load_kg: float, blades_down: bool =
     def one(value: Floats) -> float:
         return float(np.asarray(value).reshape(-1)[0])
 
-    travel = one(bar_z) - one(start.bar_z)
+    travel = one(bar_z) - one(start.bar[1])
     rise = one(_standing_centre_z(case, shoulder_z, bar_z)) - one(_centre_z(start))
     mass = float(np.asarray(case.body.mass_kg))
     work = GRAVITY_M_S2 * (load_kg * travel + mass * rise)

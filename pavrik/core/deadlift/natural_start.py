@@ -4,8 +4,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.deadlift.cases import PullCase
-from pavrik.core.deadlift.start import HeldPull
+from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 
 LOW_BEHIND_M = 0.04
 """A start that is too low: shoulders this far behind the bar."""
@@ -22,12 +21,12 @@ class NaturalStart:
     rise_m: float
     let_go_m: float
     low_let_go_m: float
-    low: HeldPull
+    low: DeadliftPosture
 
 
-def natural_start(case: PullCase, start: HeldPull) -> NaturalStart:
+def natural_start(case: DeadliftCase, start: DeadliftPosture) -> NaturalStart:
     """Of one set-up: its own start is the natural one."""
-    low = replace(case, shoulder_offset_m=np.full((1, 1), -LOW_BEHIND_M)).held()
+    low = replace(case, shoulder_offset_m=np.full((1, 1, 1), -LOW_BEHIND_M)).start()
     heel = -HEEL_SHARE * float(np.asarray(case.body.foot_m))
 
     def one(value: object) -> float:

@@ -10,14 +10,14 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.deadlift.cases import PullCase
-from pavrik.core.deadlift.start import (
+from pavrik.core.deadlift.kinematics import (
     BAR_RADIUS_M,
     SHIN_M,
-    HeldPull,
+    DeadliftCase,
+    DeadliftPosture,
     effective_arm,
-    hold_pull,
 )
+from pavrik.core.deadlift.phases import PHASES as ALL_PHASES
 from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
@@ -32,27 +32,27 @@ THIGH_M = assume(
     "at lockout the bar hangs this far in front of the shoulder line, on the thighs",
 )
 _DENSE = 160
-PHASES = computed_phases("deadlift")
+PHASES = computed_phases(ALL_PHASES)
 
 
 @dataclass(frozen=True)
-class PullPath:
-    """The pose along the way (first axis), the phase of each step, and where the knee is passed."""
+class DeadliftPath:
+    """The posture along the way (last axis), each step's phase, and where the knee is passed."""
 
-    pose: HeldPull
+    posture: DeadliftPosture
     phase: list[str]
     knee_step: int
 
     def bar_height_m(self) -> Floats:
         """The bar's height along the way."""
-        return np.asarray(self.pose.bar_z).reshape(-1)
+        return np.asarray(self.posture.bar[1]).reshape(-1)
 
 
 def _one(value: Floats | float) -> float:
     return float(np.asarray(value).reshape(-1)[0])
 
 
-def _bar_to_knee(case: PullCase, start: HeldPull) -> tuple[Floats, Floats, Floats]:
+def _bar_to_knee(case: DeadliftCase, start: DeadliftPosture) -> tuple[Floats, Floats, Floats]:
     """Shank, bar x and bar z from the start until the bar passes the knee, in even bar steps."""
     foot = place_foot(case.body, _one(case.stance_m), _one(case.toe_out), 0.0, case.assumed)
     beside = bool(np.asarray(case.beside).reshape(-1)[0])
@@ -64,7 +64,7 @@ def _bar_to_knee(case: PullCase, start: HeldPull) -> tuple[Floats, Floats, Float
     ankle_x, ankle_z = _one(foot.ankle.x), _one(foot.ankle.z)
     slope = np.zeros_like(shank) if beside else np.tan(seen)
     at_zero = (
-        np.full_like(shank, _one(start.bar_x))
+        np.full_like(shank, _one(start.bar[0]))
         if beside
         else ankle_x + (SHIN_M + BAR_RADIUS_M) / np.cos(seen) - ankle_z * np.tan(seen)
     )
@@ -85,7 +85,7 @@ def _bar_to_knee(case: PullCase, start: HeldPull) -> tuple[Floats, Floats, Float
     return shanks, bars, wanted
 
 
-def pull_path(case: PullCase, start: HeldPull) -> PullPath:
+def deadlift_path(case: DeadliftCase, start: DeadliftPosture) -> DeadliftPath:
     """The whole way of one set-up from its start; ``case`` holds that set-up alone."""
     shank, bar_x, bar_z = _bar_to_knee(case, start)
     offset, arm = _one(case.shoulder_offset_m), effective_arm(case.body, _one(case.grip_m))[0]
@@ -118,12 +118,8 @@ def pull_path(case: PullCase, start: HeldPull) -> PullPath:
             elevation + (np.pi / 2 - elevation) * share,
         ]),
     )  # fmt: skip
-    nothing = np.zeros(len(bars_x))
-    pose = hold_pull(
-        case.body, legs, (shoulder_x, shoulder_z), (bars_x, bars_z), nothing, nothing > 1,
-        case.capacities, case.assumed, case.floor_spread,
-    )  # fmt: skip
-    return PullPath(pose, _phases(), TO_KNEE - 1)
+    posture = case.hold(legs, (shoulder_x, shoulder_z), (bars_x, bars_z))
+    return DeadliftPath(posture, _phases(), TO_KNEE - 1)
 
 
 def _phases() -> list[str]:
@@ -133,7 +129,7 @@ def _phases() -> list[str]:
     return names + [PHASES[3]] * rest
 
 
-def sticking(path: PullPath, load_kg: float) -> tuple[int, Floats]:
+def sticking(path: DeadliftPath, load_kg: float) -> tuple[int, Floats]:
     """Step of the hardest point at a load, and the largest use along the way."""
-    use = np.asarray(path.pose.under(load_kg).use.most).reshape(-1)
+    use = np.asarray(path.posture.at_load(load_kg).use.most).reshape(-1)
     return int(np.argmax(use)), use

@@ -1,79 +1,116 @@
-"""The ways to pull: what each fixes, where the hands are, and a set-up fully specified.
+"""The ways to deadlift: what each fixes, where the hands are, and a set-up fully specified.
 
 Stances and toes are usual ones (common practice, no source); competitors' means are in the checks.
 """
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Literal, get_args
 
 from pavrik.core.assumptions import assume
+from pavrik.core.lifts.lift import Style
 from pavrik.core.units import radians
 
-Style = Literal[
+StyleId = Literal[
     "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high", "deficit", "block",
     "romanian",
 ]  # fmt: skip
 Hands = Literal["outside", "inside", "beside"]
 PLATE_RADIUS_M = 0.225
-
-
-@dataclass(frozen=True)
-class PullStyle:
-    """A style by its words: where the hands are, height of the bar above the usual one, and the
-    stances (m) and toe angles (deg) that are searched."""
-
-    name: str
-    hands: Hands
-    above_floor_m: float
-    stances_m: tuple[float, ...]
-    toes_deg: tuple[float, ...]
-    from_floor: bool = True
-
-
-_NARROW = tuple(round(0.18 + 0.025 * i, 3) for i in range(9))
-_WIDE = tuple(round(0.60 + 0.04 * i, 2) for i in range(9))
-STYLES: dict[Style, PullStyle] = {
-    "conventional": PullStyle(
-        "conventional", "outside", 0.0, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0)
-    ),
-    "frog": PullStyle("frog stance", "outside", 0.0, _NARROW, (32.0, 35.0, 38.0, 41.0, 45.0)),
-    "semi_sumo": PullStyle(
-        "semi-sumo", "inside", 0.0, tuple(round(0.36 + 0.02 * i, 2) for i in range(9)),
-        (15.0, 22.0, 28.0, 34.0, 40.0),
-    ),
-    "sumo": PullStyle("sumo", "inside", 0.0, _WIDE, (25.0, 32.0, 38.0, 44.0, 50.0)),
-    "trap_low": PullStyle(
-        "trap bar, low handles", "beside", 0.0, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0)
-    ),
-    "trap_high": PullStyle(
-        "trap bar, high handles", "beside", 0.075, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0)
-    ),
-    "deficit": PullStyle(
-        "deficit", "outside", -0.05, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0), from_floor=False
-    ),
-    "block": PullStyle(
-        "block pull", "outside", 0.10, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0), from_floor=False
-    ),
-    "romanian": PullStyle(
-        "Romanian", "outside", 0.08, _NARROW, (0.0, 6.0, 12.0, 18.0, 24.0), from_floor=False
-    ),
-}  # fmt: skip
-COMPETING: tuple[Style, ...] = (
-    "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high",
-)  # fmt: skip
-SHANK_SET = frozenset({"trap_low", "trap_high", "romanian"})
-"""Styles whose shins do not lean on the bar: their shank angle is found like the squat's."""
-TRAP = frozenset({"trap_low", "trap_high"})
 TRAP_HANDLES_M = assume("trap_handles_m", 0.62, "m", "distance between a trap bar's handles")
 
 
 @dataclass(frozen=True)
-class PullSetup:
+class DeadliftStyle(Style):
+    """A style by its words: where the hands are, and the height of the bar above the usual one."""
+
+    hands: Hands = "outside"
+    above_floor_m: float = 0.0
+    from_floor: bool = True
+    shank: Literal["on bar", "free"] | float = "on bar"
+    """The shank leans on the bar, is searched for, or stands at so many degrees."""
+    usual_stance_m: float = 0.32
+    usual_toes_deg: float = 12.0
+
+    @property
+    def trap(self) -> bool:
+        """Whether it is done with a bar that the lifter stands in."""
+        return self.hands == "beside"
+
+    def height_m(self, plate_radius_m: float = PLATE_RADIUS_M) -> float:
+        """Height of the bar's centre (trap bar: of the handles)."""
+        return plate_radius_m + self.above_floor_m
+
+
+_NARROW = tuple(round(0.18 + 0.025 * i, 3) for i in range(9))
+_WIDE = tuple(round(0.60 + 0.04 * i, 2) for i in range(9))
+_STRAIGHT_TOES = (0.0, 6.0, 12.0, 18.0, 24.0)
+_OUTSIDE_GRIPS_M = (0.46, 0.50, 0.54, 0.58, 0.64)
+_INSIDE_GRIPS_M = (0.38, 0.42, 0.46, 0.50, 0.54)
+_TRAP_OFFSETS_M = (-0.02, 0.0, 0.02, 0.04, 0.06)
+
+
+def _straight(
+    id: StyleId, name: str, stances_m: tuple[float, ...] = _NARROW,
+    toes_deg: tuple[float, ...] = _STRAIGHT_TOES, **more: object,
+) -> DeadliftStyle:  # fmt: skip
+    """A style with a straight bar in front of the shins."""
+    grips = _INSIDE_GRIPS_M if more.get("hands") == "inside" else _OUTSIDE_GRIPS_M
+    grid = {"stance_m": stances_m, "toe_out_deg": toes_deg, "grip_m": grips}
+    above = float(more.get("above_floor_m", 0.0))  # type: ignore[arg-type]
+    grid["bar_height_m"] = (PLATE_RADIUS_M + above,)
+    return DeadliftStyle(id, name, grid, rival=bool(more.get("from_floor", True)), **more)  # type: ignore[arg-type]
+
+
+def _trap(id: StyleId, name: str, above_floor_m: float) -> DeadliftStyle:
+    """A bar that the lifter stands in: its handles fix the hands, and nothing leans on it."""
+    grid = {
+        "stance_m": _NARROW, "toe_out_deg": _STRAIGHT_TOES, "bar_offset_m": _TRAP_OFFSETS_M,
+        "bar_height_m": (PLATE_RADIUS_M + above_floor_m,),
+    }  # fmt: skip
+    return DeadliftStyle(
+        id, name, grid, fixed={"grip_m": TRAP_HANDLES_M, "shoulder_offset_m": 0.0}, rival=False,
+        hands="beside", above_floor_m=above_floor_m, shank="free",
+    )  # fmt: skip
+
+
+STYLES: dict[str, DeadliftStyle] = {
+    style.id: style
+    for style in (
+        _straight("conventional", "conventional"),
+        _straight(
+            "frog", "frog stance", toes_deg=(32.0, 35.0, 38.0, 41.0, 45.0), usual_toes_deg=38.0
+        ),
+        _straight(
+            "semi_sumo", "semi-sumo", tuple(round(0.36 + 0.02 * i, 2) for i in range(9)),
+            (15.0, 22.0, 28.0, 34.0, 40.0), hands="inside", usual_stance_m=0.46,
+            usual_toes_deg=28.0,
+        ),
+        _straight(
+            "sumo", "sumo", _WIDE, (25.0, 32.0, 38.0, 44.0, 50.0), hands="inside",
+            usual_stance_m=0.64, usual_toes_deg=32.0,
+        ),
+        _trap("trap_low", "trap bar, low handles", 0.0),
+        _trap("trap_high", "trap bar, high handles", 0.075),
+        _straight("deficit", "deficit", above_floor_m=-0.05, from_floor=False),
+        _straight("block", "block pull", above_floor_m=0.10, from_floor=False),
+        _straight(
+            "romanian", "Romanian", above_floor_m=0.08, from_floor=False, tested=False, shank=6.0
+        ),
+    )
+}  # fmt: skip
+assert set(STYLES) == set(get_args(StyleId))
+COMPETING: tuple[str, ...] = (
+    "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high",
+)  # fmt: skip
+
+
+@dataclass(frozen=True)
+class DeadliftSetup:
     """One start, fully specified; toe-out and shank in rad. ``bar_offset_m`` in front of
     mid-foot, ``shoulder_offset_m`` in front of the bar; ``bar_height_m`` is the bar's centre.
     ``shank`` None is found: by the bar against the shin, or by search."""
 
-    style: Style
+    style: str
     stance_m: float
     toe_out: float
     grip_m: float
@@ -83,24 +120,16 @@ class PullSetup:
     shank: float | None = None
 
     @property
-    def kind(self) -> PullStyle:
+    def kind(self) -> DeadliftStyle:
         """What the style fixes."""
         return STYLES[self.style]
 
 
-def usual_height_m(style: Style, plate_radius_m: float = PLATE_RADIUS_M) -> float:
-    """Height of the bar's centre (trap bar: of the handles) in a style."""
-    return plate_radius_m + STYLES[style].above_floor_m
-
-
-_USUAL_STANCE_M: dict[Style, float] = {"semi_sumo": 0.46, "sumo": 0.64}
-
-
-def usual_setup(style: Style) -> PullSetup:
+def usual_setup(style: str) -> DeadliftSetup:
     """A middle-of-the-road set-up of a style."""
     kind = STYLES[style]
-    stance, toes = _USUAL_STANCE_M.get(style, 0.32), kind.toes_deg[2 if style != "sumo" else 1]
     grip = {"outside": 0.54, "inside": 0.46, "beside": TRAP_HANDLES_M}[kind.hands]
-    return PullSetup(
-        style, stance, float(radians(toes)), grip, bar_height_m=usual_height_m(style),
+    return DeadliftSetup(
+        style, kind.usual_stance_m, float(radians(kind.usual_toes_deg)), grip,
+        bar_height_m=kind.height_m(),
     )  # fmt: skip

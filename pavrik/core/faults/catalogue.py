@@ -6,14 +6,14 @@ others and remedies. A broken catalogue is a programming error and stops the sta
 
 import json
 from collections import Counter
-from collections.abc import Set
+from collections.abc import Mapping, Set
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 from typing import Any
 
-from pavrik.core.lifts.ids import Lift
-from pavrik.core.lifts.phases import PHASES, phase_ids
+from pavrik.core.competition_lifts import LIFTS, LiftId
+from pavrik.core.lifts.phases import phase_ids
 
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
@@ -52,7 +52,7 @@ class Fault:
     for it; empty where it has one."""
 
     id: str
-    lift: Lift
+    lift: LiftId
     name: str
     seen: str
     phases: tuple[str, ...]
@@ -126,11 +126,34 @@ def catalogue_problems(catalogue: Catalogue) -> list[str]:
     return problems
 
 
+PRICED: Mapping[str, frozenset[str]] = {
+    lift.id: frozenset({*lift.perturbations, *lift.one_sided}) for lift in LIFTS.values()
+}
+"""Ids of the faults that the model has a price for, by lift."""
+
+
+def check_prices(catalogue: Catalogue, priced: Mapping[str, Set[str]] = PRICED) -> None:
+    """Raise ValueError where the catalogue and the prices disagree, one way or the other."""
+    problems = []
+    for lift, known in priced.items():
+        claimed = {f.id for f in catalogue.faults.values() if f.lift == lift and not f.watch}
+        problems += [
+            f"{fault}: the {lift} has no price for it, and nothing says what to watch"
+            for fault in sorted(claimed - known)
+        ]
+        problems += [
+            f"{fault}: the {lift} has a price for it, and the catalogue does not say so"
+            for fault in sorted(known - claimed)
+        ]
+    if problems:
+        raise ValueError("prices and catalogue disagree: " + "; ".join(problems))
+
+
 def parse_catalogue(data: dict[str, Any]) -> Catalogue:
     """Catalogue from its JSON. Raises ValueError listing every broken reference."""
     catalogue = Catalogue(
         version=data["version"],
-        phases={lift: phase_ids(lift) for lift in PHASES},
+        phases={lift.id: phase_ids(lift.phases) for lift in LIFTS.values()},
         faults={
             f["id"]: Fault(
                 f["id"], f["lift"], f["name"], f["seen"],

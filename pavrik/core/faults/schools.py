@@ -7,7 +7,7 @@ from functools import cache
 from importlib.resources import files
 
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.lifter.schools import PullSchools, SquatSchools
+from pavrik.core.lifter.schools import DeadliftSchools, SquatSchools
 
 
 @dataclass(frozen=True)
@@ -93,10 +93,10 @@ def silenced_faults(chosen: Mapping[str, str]) -> frozenset[str]:
     )
 
 
-def pull_schools(chosen: Mapping[str, str]) -> PullSchools:
+def deadlift_schools(chosen: Mapping[str, str]) -> DeadliftSchools:
     """The model inputs of the pull under the positions in force."""
     full = in_force(chosen)
-    return PullSchools(
+    return DeadliftSchools(
         shoulder_offset_m=0.0 if full["pull_shoulders"] == "over" else 0.04,
         blades_down=full["pull_blades"] == "down",
     )

@@ -21,26 +21,30 @@ class Screens:
     be held. ``assumed`` names the screens that nobody took."""
 
     dorsiflexion: Number
-    closing: Number
+    hip_flexion: Number
     abduction: Number
     rotation: Number
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
 
     def with_limits(
-        self, dorsiflexion: Number, closing: Number, abduction: Number, rotation: Number
+        self, dorsiflexion: Number, hip_flexion: Number, abduction: Number, rotation: Number
     ) -> "Screens":
         """The same screens with other angles, for sampling."""
         return replace(
-            self, dorsiflexion=dorsiflexion, closing=closing, abduction=abduction, rotation=rotation
-        )
+            self,
+            dorsiflexion=dorsiflexion,
+            hip_flexion=hip_flexion,
+            abduction=abduction,
+            rotation=rotation,
+        )  # fmt: skip
 
     def bearable(self, position: BarPosition) -> bool:
         """False only where the shoulder screen says that the position cannot be held."""
         return self.narrowest_grip_m.get(position, 0.0) is not None
 
 
-_RANGES_DEG = {"dorsiflexion": (0.0, 60.0), "closing": (60.0, 180.0), "abduction": (5.0, 90.0),
+_RANGES_DEG = {"dorsiflexion": (0.0, 60.0), "hip_flexion": (60.0, 180.0), "abduction": (5.0, 90.0),
               "rotation": (0.0, 90.0)}  # fmt: skip
 
 
@@ -59,13 +63,13 @@ def make_screens(
     """
     taken = {
         "dorsiflexion": ankle_dorsiflexion_deg,
-        "closing": neutral_closing_deg,
+        "hip_flexion": neutral_closing_deg,
         "abduction": hip_abduction_deg,
         "rotation": hip_rotation_deg,
     }
     default = {
         "dorsiflexion": assumed.ankle_screen_deg,
-        "closing": assumed.closing_screen_deg,
+        "hip_flexion": assumed.hip_flexion_screen_deg,
         "abduction": assumed.abduction_screen_deg,
         "rotation": assumed.rotation_screen_deg,
     }
@@ -77,7 +81,8 @@ def make_screens(
         low, high = _RANGES_DEG[name]
         if value is not None and not low <= value <= high:
             problems.append(
-                f"{name} {value:g} deg is outside {low:g} to {high:g} deg: take the screen again"
+                f"{name.replace('_', ' ')} {value:g} deg is outside {low:g} to {high:g} deg: take "
+                "the screen again"
             )
     if problems:
         raise ValueError("\n".join(problems))
@@ -93,13 +98,13 @@ def make_screens(
     )
 
 
-def closing_from_angles_deg(thigh_deg: float, lean_deg: float) -> float:
-    """Hip closing in degrees from a side picture: the thigh's rise of the knee over the hip
-    (negative below) and the trunk's lean from vertical. Thigh level and trunk upright close 90."""
+def hip_flexion_from_angles_deg(thigh_deg: float, lean_deg: float) -> float:
+    """Hip flexion in degrees from a side picture: the thigh's rise of the knee over the hip
+    (negative below) and the trunk's lean from vertical. Thigh level and trunk upright flex 90."""
     return 90.0 + thigh_deg + lean_deg
 
 
-def abduction_limit(screens: Screens, closing: Floats, assumed: Assumptions) -> Floats:
-    """Abduction in rad that is left in a hip that is closed that far (rad)."""
-    excess = np.maximum(closing - np.deg2rad(assumed.abduction_lost_from_deg), 0.0)
+def abduction_limit(screens: Screens, hip_flexion: Floats, assumed: Assumptions) -> Floats:
+    """Abduction in rad that is left in a hip that is flexed that far (rad)."""
+    excess = np.maximum(hip_flexion - np.deg2rad(assumed.abduction_lost_from_deg), 0.0)
     return np.asarray(screens.abduction - assumed.abduction_lost_per_deg * excess)

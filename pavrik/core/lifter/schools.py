@@ -25,7 +25,7 @@ class SquatSchools:
 
 
 @dataclass(frozen=True)
-class PullSchools:
+class DeadliftSchools:
     """What the schools say of pulls."""
 
     shoulder_offset_m: float = 0.04

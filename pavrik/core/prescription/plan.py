@@ -8,7 +8,7 @@ from collections.abc import Mapping, Sequence
 from datetime import date, timedelta
 from typing import Literal
 
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.attempts import attempts
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.choice import Special
@@ -160,7 +160,7 @@ def _day(
 def _support_day(make: Maker, week: int, number: int) -> list[Line]:
     """A day without the big lifts: the support work that was chosen, else the brace."""
     lines = []
-    for lift in LIFTS:
+    for lift in LIFT_IDS:
         state = make.states.get(lift)
         for i, special in enumerate(state.choice.specials if state else ()):
             if special.variation.role == "support":

@@ -9,7 +9,7 @@ from datetime import date
 from typing import Literal
 
 from pavrik.core.assumptions import assume_each
-from pavrik.core.lifts.ids import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.strength.estimated_max import load_for
 
 WeekRole = Literal["build", "strengthen", "sharpen", "light", "test"]
@@ -101,7 +101,7 @@ def before_meet(
 
 def days_of(days: int) -> list[tuple[tuple[str, Part], ...]]:
     """What each training day of a week is for; a fifth and sixth day are for support work."""
-    squat, pull = LIFTS
+    squat, pull = LIFT_IDS
     whole: dict[int, list[tuple[tuple[str, Part], ...]]] = {
         1: [((squat, "main"), (pull, "main"))],
         2: [((squat, "main"), (pull, "second")), ((pull, "main"), (squat, "second"))],

@@ -4,7 +4,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from pavrik.core.assumptions import assume_each
-from pavrik.core.deadlift.styles import PullSetup
+from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, knowledge
@@ -25,7 +25,7 @@ from pavrik.core.prescription.weaknesses import RECENT, drills_of, live_faults, 
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation
-from pavrik.core.variations.loading import COMPETITION, Loading, pull_loadings, squat_loadings
+from pavrik.core.variations.loading import COMPETITION, LOADINGS, Loading
 from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
 UNKNOWN_MAX_SHARE = assume_each(
@@ -44,7 +44,7 @@ class LiftFacts:
 
     lift: str
     lifter: Lifter
-    setup: SquatSetup | PullSetup
+    setup: SquatSetup | DeadliftSetup
     sets: Sequence[LoggedSet]
     cues: tuple[str, ...] = ()
     said: Mapping[str, Said] | None = None
@@ -72,10 +72,7 @@ def _loadings(
     max_kg: float,
 ) -> dict[str, Loading]:  # fmt: skip
     maxes = [ratios[v.name].ratio if v.name in ratios else UNKNOWN_RATIO for v in computed]
-    if isinstance(facts.setup, SquatSetup):
-        found = squat_loadings(facts.lifter, facts.setup, computed, max_kg, maxes)
-    else:
-        found = pull_loadings(facts.lifter, facts.setup, computed, max_kg, maxes)
+    found = LOADINGS[facts.lift](facts.lifter, facts.setup, computed, max_kg, maxes)
     return {one.name: one for one in found}
 
 

@@ -33,11 +33,6 @@ def hip_above_knee_on_box(body: Body, box_height_m: float, assumed: Assumptions)
     return float(box_height_m + assumed.seat_below_hip_m - knee)
 
 
-def depth_margin_m(body: Body, hip_above_knee_m: Number) -> Number:
-    """How far the hip crease is below the top of the knee in metres; negative is high."""
-    return parallel_m(body) - hip_above_knee_m
-
-
 def depth_target_m(lifter: Lifter) -> Number:
     """Hip above knee in metres at the depth target in force; an array for sampled bodies."""
     if lifter.own_depth_m is not None:

@@ -9,10 +9,11 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import radians
 
 BOX_ABOVE_PARALLEL_M = 0.03
@@ -31,7 +32,7 @@ class Rung:
 
 
 def _feasible(lifter: Lifter, setups: Sequence[SquatSetup]) -> tuple[bool, bool]:
-    maxes = best_max_of(lifter, setups)
+    maxes = quick_maxes_kg(SQUAT, lifter, setups)
     flat = np.array([setup.heel_lift_m == 0 for setup in setups])
     return bool(np.any(maxes > 0)), bool(np.any(maxes[flat] > 0))
 

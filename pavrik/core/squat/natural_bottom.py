@@ -5,10 +5,11 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
+from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.squat.candidates import best_max_of
 from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 
 STANCES_M = tuple(round(0.28 + 0.04 * i, 2) for i in range(13))
 BELOW_PARALLEL_M = np.round(np.arange(-0.10, 0.161, 0.01), 3)
@@ -38,7 +39,7 @@ def natural_bottom(
         for stance in stances_m
         for depth in BELOW_PARALLEL_M
     ]
-    feasible = best_max_of(lifter, wanted).reshape(len(stances_m), -1) > 0
+    feasible = quick_maxes_kg(SQUAT, lifter, wanted).reshape(len(stances_m), -1) > 0
     deepest = [
         float(BELOW_PARALLEL_M[np.flatnonzero(row).max()]) if row.any() else None
         for row in feasible
@@ -53,7 +54,7 @@ def cost_per_centimetre(lifter: Lifter, setup: SquatSetup) -> tuple[float, float
     where a centimetre more or less is not feasible."""
     here = hip_above_knee_m(lifter, setup)
     around = [replace(setup, hip_above_knee_m=here + step) for step in (0.01, -0.01)]
-    higher, deeper = best_max_of(lifter, around)
+    higher, deeper = quick_maxes_kg(SQUAT, lifter, around)
     if higher <= 0 or deeper <= 0:
         return None
     middle = (higher + deeper) / 2

@@ -8,12 +8,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.squat.cases import case_for
-from pavrik.core.squat.evaluation import evaluate
-from pavrik.core.squat.path import whole_progress
-from pavrik.core.squat.pose import upper_places
+from pavrik.core.squat.kinematics import whole_progress
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 
 BODY_MASSES = (0.25, 0.5, 1.0, 1.5, 2.0, 3.0)
 PLUMB_FROM_BODY_MASSES = 1.5
@@ -37,10 +36,10 @@ def path_ladder(lifter: Lifter, setup: SquatSetup, today_kg: float) -> list[BarP
     """Paths at fixed shares of body mass and at today's load, lightest first."""
     mass = float(np.asarray(lifter.body.mass_kg))
     loads = np.array(sorted({*(round(mass * share, 1) for share in BODY_MASSES), today_kg}))
-    case = case_for(lifter, [setup])
-    shank = evaluate(case).shank
-    pose = case.held(shank[:, None, None], whole_progress())
-    x, z = upper_places(pose, pose.under(loads[:, None]).balanced).bar
+    case = SQUAT.kinematics.case(lifter, [setup])
+    shank = evaluate(SQUAT, case).shank
+    posture = case.posture(shank[:, None, None], whole_progress())
+    x, z = posture.upper(posture.at_load(loads[:, None]).balanced).bar
     x, z = (np.broadcast_to(v, (1, len(loads), len(whole_progress())))[0] for v in (x, z))
     return [
         BarPath(float(load), float(load / (load + mass)), list(map(float, a)), list(map(float, b)))

@@ -27,6 +27,11 @@ class SquatSetup:
     """A bar with a centre of its own; it then counts instead of the position's usual one."""
 
     @property
+    def style(self) -> str:
+        """The bar position, which is a squat's style."""
+        return self.bar_position
+
+    @property
     def shelf(self) -> Shelf:
         """Where the bar's centre is and the lean it holds."""
         return self.specialty or SHELVES[self.bar_position]

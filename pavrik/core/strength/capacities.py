@@ -50,9 +50,9 @@ def wide_hip_share(abduction: Floats, assumed: Assumptions) -> Floats:
     return (excess / assumed.wide_hip_width_deg) ** 2
 
 
-def hip_share(closing: Floats, wide: Floats, assumed: Assumptions) -> Floats:
-    """Share of the hip extensors' capacity left at a closing in rad, in a wide deep hip."""
-    closing_deg = degrees(closing)
-    away = (closing_deg - assumed.hip_best_deg) / assumed.hip_width_deg
-    deep = np.clip((closing_deg - assumed.deep_hip_from_deg) / assumed.deep_hip_span_deg, 0.0, 1.0)
+def hip_share(hip_flexion: Floats, wide: Floats, assumed: Assumptions) -> Floats:
+    """Share of the hip extensors' capacity left at a hip flexion in rad, in a wide deep hip."""
+    flexion_deg = degrees(hip_flexion)
+    away = (flexion_deg - assumed.hip_best_deg) / assumed.hip_width_deg
+    deep = np.clip((flexion_deg - assumed.deep_hip_from_deg) / assumed.deep_hip_span_deg, 0.0, 1.0)
     return np.maximum(assumed.hip_least, 1.0 - away**2) * (1.0 - wide * deep)

@@ -21,11 +21,11 @@ class Loaded(Protocol):
 
     @property
     def hip_share(self) -> Floats:
-        """Share of the hips' capacity left at their closing."""
+        """Share of the hips' capacity left at their flexion."""
 
 
 class Loadable(Protocol):
-    """A pose of either lift that can be loaded."""
+    """A posture of any lift that can be loaded."""
 
     @property
     def body(self) -> Body:
@@ -35,7 +35,7 @@ class Loadable(Protocol):
     def knee_share(self) -> Floats:
         """Share of the knee extensors' capacity left at their flexion."""
 
-    def under(self, load_kg: Floats) -> Loaded:
+    def at_load(self, load_kg: Floats) -> Loaded:
         """The pose under a load in kg."""
 
 
@@ -70,7 +70,7 @@ def in_load(pose: Loadable, near_kg: Floats) -> PosesInLoad:
     step = _APART * near_kg
     low, middle, high = (
         np.stack(np.broadcast_arrays(*loaded.moments, loaded.hip_share))[:, None]
-        for loaded in map(pose.under, (near_kg - step, near_kg, near_kg + step))
+        for loaded in map(pose.at_load, (near_kg - step, near_kg, near_kg + step))
     )
     bend = (high - 2 * middle + low) / (2 * step**2)
     slope = (high - low) / (2 * step) - 2 * bend * near_kg

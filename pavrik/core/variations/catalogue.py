@@ -13,9 +13,9 @@ from functools import cache
 from importlib.resources import files
 from typing import Any, Literal, get_args
 
-from pavrik.core.deadlift.styles import STYLES, Style
+from pavrik.core.competition_lifts import LiftId
+from pavrik.core.deadlift.styles import STYLES
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.lifts.ids import Lift
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)
@@ -31,7 +31,7 @@ class Knob:
     stance_m: float = 0.0
     hip_above_knee_m: float = 0.0
     hinge: bool = False
-    style: Style | None = None
+    style: str | None = None
     above_m: float = 0.0
 
 
@@ -41,7 +41,7 @@ class Variation:
     held, paused or started; ``strains`` and ``spares`` are regions of the body."""
 
     name: str
-    lift: Lift
+    lift: LiftId
     good_for: str
     role: Role
     knob: Knob | None = None

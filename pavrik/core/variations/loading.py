@@ -4,31 +4,29 @@ Everything is compared at equal effort: the same share of each lift's own max. S
 pause or a tempo adds is the time it is held, which is given apart.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cache, partial
 
 import numpy as np
 
 from pavrik.core.assumptions import assume, assume_each
-from pavrik.core.deadlift.drawing import draw_pull
-from pavrik.core.deadlift.path import PHASES as PULL_PHASES
-from pavrik.core.deadlift.path import PullPath, pull_path
-from pavrik.core.deadlift.report import PlacedPull, place_pulls
-from pavrik.core.deadlift.styles import PullSetup, usual_setup
+from pavrik.core.deadlift.path import PHASES as WAY_UP
+from pavrik.core.deadlift.path import DeadliftPath, deadlift_path
+from pavrik.core.deadlift.start import PlacedStart, place_starts
+from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
+from pavrik.core.fitting.candidates import reasons_against
+from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifts.drawn import Drawn
-from pavrik.core.lifts.phases import progress_at
+from pavrik.core.lifts.drawn import Drawn, draw
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import squat_legs
 from pavrik.core.squat.bar_positions import SAFETY_BAR
-from pavrik.core.squat.bench import draw, setup_reasons
-from pavrik.core.squat.cases import case_for
 from pavrik.core.squat.depth import hip_above_knee_m
-from pavrik.core.squat.evaluation import SquatCase, evaluate
-from pavrik.core.squat.held_pose import HeldPose, hold
-from pavrik.core.squat.reasons import gate_reasons
+from pavrik.core.squat.kinematics import SquatCase, SquatPosture
+from pavrik.core.squat.phases import progress_at
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.use import LIMITERS, Use
 from pavrik.core.units import Floats, radians
 from pavrik.core.variations.catalogue import Knob, Variation
@@ -92,14 +90,14 @@ def _rows(use: Use, shape: tuple[int, ...]) -> Floats:
     return np.stack([np.broadcast_to(u, shape) for u in use], axis=-1)
 
 
-def _hinge_pose(case: SquatCase) -> HeldPose:
+def _hinge_posture(case: SquatCase) -> SquatPosture:
     """A good morning: shanks plumb, the hips go back, the trunk leans until it balances."""
     foot = place_foot(case.body, case.stance_m, case.toe_out, case.heel_lift_m, case.assumed)
     legs = squat_legs(
         case.body, foot, radians(np.full(len(SQUAT_PHASES), _HINGE_SHANK_DEG)),
         radians(np.array(_HINGE_THIGH_DEG)),
     )  # fmt: skip
-    return hold(case.body, legs, case.bar, case.balance, case.capacities, case.assumed)
+    return case.hold(legs)
 
 
 def squat_loadings(
@@ -115,13 +113,14 @@ def squat_loadings(
     knobs = [Knob(), *(v.knob or Knob() for v in variations)]
     setups = [_squat_setup(setup, knob, depth) for knob in knobs]
     loads = effort * max_kg * np.array([1.0, *ratios])
-    case = case_for(lifter, setups)
-    found = evaluate(case)
-    pose = case.held(found.shank[:, None, None], _PROGRESS)
-    loaded = pose.under(loads[:, None, None])
+    case = SQUAT.kinematics.case(lifter, setups)
+    found = evaluate(SQUAT, case)
+    posture = case.posture(found.shank[:, None, None], _PROGRESS)
+    loaded = posture.at_load(loads[:, None, None])
+    reasons = reasons_against(SQUAT, lifter, setups, found)
     shape = (len(setups), 1, len(_PROGRESS))
     use = _rows(loaded.use, shape)[:, 0]
-    drawn = cache(partial(draw, pose, loaded))
+    drawn = cache(partial(draw, posture, loaded))
     steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
     answer = []
     for index, (name, knob) in enumerate(zip(names, knobs, strict=True)):
@@ -132,40 +131,30 @@ def squat_loadings(
             Loading(
                 name, float(loads[index]), SQUAT_PHASES, use[index],
                 partial(_one_of, drawn, index * steps),
-                tuple(setup_reasons(lifter, setups[index], found, index)),
+                tuple(reasons[index]),
             )
         )  # fmt: skip
     return answer
 
 
 def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Loading:
-    pose = _hinge_pose(case_for(lifter, [setup]))
-    loaded = pose.under(load_kg)
+    case = SQUAT.kinematics.case(lifter, [setup])
+    assert isinstance(case, SquatCase)
+    posture = _hinge_posture(case)
+    loaded = posture.at_load(load_kg)
     use = _rows(loaded.use, (1, 1, len(SQUAT_PHASES)))[0, 0]
-    reasons = gate_reasons(lifter, setup)
+    reasons = SQUAT.gates(lifter, setup)
     if np.any(loaded.balanced.impossible):
         reasons.append("the trunk cannot balance the bar here")
-    drawn = partial(_one_of, partial(draw, pose, loaded), 0)
+    drawn = partial(_one_of, partial(draw, posture, loaded), 0)
     return Loading(name, load_kg, SQUAT_PHASES, use, drawn, tuple(reasons))
 
 
 def _one_of(draw_all: Callable[[], Drawn], index: int) -> Drawn:
-    """One column of what is drawn."""
-    drawn = draw_all()
-
-    def pick(values: Floats) -> Floats:
-        return values[index : index + 1]
-
-    return Drawn(
-        points={k: (pick(x), pick(y), pick(z)) for k, (x, y, z) in drawn.points.items()},
-        angles_deg={k: pick(v) for k, v in drawn.angles_deg.items()},
-        arms_m={k: pick(v) for k, v in drawn.arms_m.items()},
-        use=Use(*(pick(u) for u in drawn.use)),
-        pitch_deg=pick(drawn.pitch_deg),
-    )
+    return draw_all().at(index)
 
 
-def _pull_setup(setup: PullSetup, knob: Knob) -> PullSetup:
+def _deadlift_setup(setup: DeadliftSetup, knob: Knob) -> DeadliftSetup:
     if knob.style is not None and knob.style != setup.style:
         return usual_setup(knob.style)
     if knob.above_m:
@@ -173,33 +162,40 @@ def _pull_setup(setup: PullSetup, knob: Knob) -> PullSetup:
     return setup
 
 
-def _pull_use(way: PullPath, load_kg: float) -> Floats:
+def _deadlift_use(way: DeadliftPath, load_kg: float) -> Floats:
     """Most use of each capacity in each phase, (phases, capacities)."""
-    use = way.pose.under(load_kg).use
+    use = way.posture.at_load(load_kg).use
     steps, phase = len(way.phase), np.array(way.phase)
     columns = np.stack([np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in use], axis=-1)
-    return np.stack([np.max(columns[phase == name], axis=0) for name in PULL_PHASES])
+    return np.stack([np.max(columns[phase == name], axis=0) for name in WAY_UP])
 
 
-def pull_loadings(
-    lifter: Lifter, setup: PullSetup, variations: Sequence[Variation], max_kg: float,
+def deadlift_loadings(
+    lifter: Lifter, setup: DeadliftSetup, variations: Sequence[Variation], max_kg: float,
     ratios: Sequence[float], effort: float = EFFORT,
 ) -> list[Loading]:  # fmt: skip
-    """The competition pull (ratio 1) and then every computed variation of it, as for the squat."""
+    """The competition deadlift (ratio 1) and every computed variation, as for the squat."""
     knobs = [Knob(), *(v.knob or Knob() for v in variations)]
-    setups = [_pull_setup(setup, knob) for knob in knobs]
+    setups = [_deadlift_setup(setup, knob) for knob in knobs]
     different = list(dict.fromkeys(setups))
-    placed = dict(zip(different, place_pulls(lifter, different), strict=True))
-    ways = {one: pull_path(at.case, at.pose) for one, at in placed.items()}
+    placed = dict(zip(different, place_starts(lifter, different), strict=True))
+    ways = {one: deadlift_path(at.case, at.posture) for one, at in placed.items()}
     names, shares = [COMPETITION, *(v.name for v in variations)], [1.0, *ratios]
     answer = []
     for name, one, share in zip(names, setups, shares, strict=True):
         load_kg, at = effort * max_kg * share, placed[one]
         drawn = partial(_draw_at, at, load_kg)
-        use = _pull_use(ways[one], load_kg)
-        answer.append(Loading(name, load_kg, PULL_PHASES, use, drawn, tuple(at.reasons)))
+        use = _deadlift_use(ways[one], load_kg)
+        answer.append(Loading(name, load_kg, WAY_UP, use, drawn, tuple(at.reasons)))
     return answer
 
 
-def _draw_at(placed: PlacedPull, load_kg: float) -> Drawn:
-    return draw_pull(placed.pose, placed.pose.under(load_kg), placed.setup.grip_m)
+def _draw_at(placed: PlacedStart, load_kg: float) -> Drawn:
+    return draw(placed.posture, placed.posture.at_load(load_kg))
+
+
+LOADINGS: Mapping[str, Callable[..., list[Loading]]] = {
+    "squat": squat_loadings,
+    "deadlift": deadlift_loadings,
+}
+"""By lift: (lifter, set-up, variations, max_kg, ratios) -> the competition lift and all of them."""

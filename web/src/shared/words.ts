@@ -41,7 +41,7 @@ export const LIMIT_NAMES: Record<string, string> = {
   balance: 'Balance',
   reach: 'The thigh’s length',
   strength: 'Strength',
-  closing: 'Neutral depth',
+  hip_flexion: 'Neutral depth',
   abduction: 'Hip opening',
   rotation: 'Hip rotation',
   width: 'The width school',

@@ -4,7 +4,7 @@ import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { USE_NAMES, percent } from '@/shared/words'
 
-defineProps<{ answer: Schemas['CostAnswer'] | Schemas['PullCostAnswer']; chosen: string | null; faultName: (id: string) => string }>()
+defineProps<{ answer: Schemas['CostAnswer']; chosen: string | null; faultName: (id: string) => string }>()
 defineEmits<{ choose: [faultId: string | null] }>()
 const { kg } = useUnits()
 const most = (costs: Schemas['FaultCostOut'][]) => Math.max(0.02, ...costs.map((c) => c.lost_share))

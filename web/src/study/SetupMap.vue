@@ -7,7 +7,7 @@ import { useUnits } from '@/shared/units'
 import { LIMIT_NAMES } from '@/shared/words'
 
 const props = defineProps<{
-  map: Schemas['MapAnswer'] | Schemas['PullMapAnswer']
+  map: Schemas['MapAnswer']
   axes: { id: string; name: string }[]
   live: { stance_m: number; row: string | number }
   rowName: (row: string) => string

@@ -16,7 +16,7 @@ import StartEntry from './StartEntry.vue'
 import Styles from './Styles.vue'
 import { startOf, usePullStudy, useStart, useStartInFull, type Across, type Start } from './usePull'
 
-const props = defineProps<{ lifterId: string; ranking: Schemas['PullRankingAnswer']; start: Start; startLoad: number; segments: Record<string, number> }>()
+const props = defineProps<{ lifterId: string; ranking: Schemas['DeadliftRankingAnswer']; start: Start; startLoad: number; segments: Record<string, number> }>()
 defineEmits<{ cancel: []; again: [] }>()
 const { cm, kg, massOf, massUnit } = useUnits()
 const { live, pinned, canUndo, canRedo, begin, change, set, undo, redo, pin } = useStart(props.start)

@@ -7,7 +7,7 @@ import { useUnits } from '@/shared/units'
 import { STYLE_NAMES, USE_NAMES, otherBodies, percent, type PullStyle } from '@/shared/words'
 import { sameStart, startOf, type Start } from './usePull'
 
-const props = defineProps<{ ranking: Schemas['PullRankingAnswer']; live: Start; lifterId: string; deciding?: Schemas['DecidingAnswer'] }>()
+const props = defineProps<{ ranking: Schemas['DeadliftRankingAnswer']; live: Start; lifterId: string; deciding?: Schemas['DecidingAnswer'] }>()
 defineEmits<{ choose: [start: Start]; cancel: []; again: [] }>()
 const { massOf, massUnit, cm, kg } = useUnits()
 const asked = ref<PullStyle | null>(null)

@@ -30,13 +30,13 @@ const tidy = (s: Start): Start => ({
   bar_height_m: s.bar_height_m === null ? null : +clamp(s.bar_height_m, 0.1, 0.7).toFixed(3),
 })
 export const sameStart = (a: Start, b: Start) => JSON.stringify(tidy(a)) === JSON.stringify(tidy(b))
-export const startOf = (s: Schemas['PullSetupIn']): Start =>
+export const startOf = (s: Schemas['DeadliftSetupIn']): Start =>
   tidy({
     style: s.style, stance_m: s.stance_m, toe_out_deg: s.toe_out_deg, grip_m: s.grip_m,
     bar_offset_m: s.bar_offset_m ?? 0.03, shoulder_offset_m: s.shoulder_offset_m ?? 0.04,
     bar_height_m: s.bar_height_m ?? null,
   })
-export const requestOf = (s: Start): Schemas['PullSetupIn'] => ({ ...s })
+export const requestOf = (s: Start): Schemas['DeadliftSetupIn'] => ({ ...s })
 
 export function useStart(start: Start) {
   const { live, begin, ...rest } = useHistory(tidy(start), sameStart)

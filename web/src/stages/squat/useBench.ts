@@ -16,7 +16,7 @@ export interface Shown {
 }
 
 const REST_MS = 90
-type Grid = Schemas['BenchGridAnswer']
+type Grid = Schemas['ExplorerGridAnswer']
 
 const nearest = (axis: number[], value: number) =>
   axis.reduce((best, v, i) => (Math.abs(v - value) < Math.abs(axis[best]! - value) ? i : best), 0)

@@ -1,0 +1,146 @@
+"""The deadlift as a lift."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+
+from pavrik.core.deadlift.faults import ONE_SIDED, PERTURBATIONS
+from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftKinematics
+from pavrik.core.deadlift.limits import FORWARD_M, LIMITS
+from pavrik.core.deadlift.path import deadlift_path
+from pavrik.core.deadlift.phases import PHASES
+from pavrik.core.deadlift.styles import COMPETING, STYLES, DeadliftSetup, usual_setup
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.candidate import Candidate
+from pavrik.core.lifts.case import DEEPEST, Effort, Pass
+from pavrik.core.lifts.lever import Lever, screen_lever
+from pavrik.core.lifts.lift import Axis, Lift, Sentences, Way
+from pavrik.core.units import Floats, degrees
+
+AXES = (
+    Axis(
+        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01,
+        handles=tuple(round(0.16 + 0.04 * i, 2) for i in range(20)),
+        rows=tuple(round(0.16 + 0.03 * i, 2) for i in range(26)),
+    ),
+    Axis(
+        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0,
+        handles=tuple(float(6 * i) for i in range(10)),
+        rows=tuple(float(d) for d in range(0, 55, 3)),
+    ),
+    Axis(
+        "grip_m", "grip_m", "m", "grip", 0.2, 1.31, 0.01,
+        rows=tuple(round(0.36 + 0.02 * i, 2) for i in range(16)),
+    ),
+    Axis(
+        "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.005,
+        grid=(0.02, 0.03, 0.04),
+        handles=tuple(round(0.01 * i, 2) for i in range(-1, 7)),
+        rows=tuple(round(0.005 * i, 3) for i in range(-2, 15)),
+    ),
+    Axis(
+        "shoulder_offset_m", "shoulder_offset_m", "m", "shoulders in front of the bar",
+        -0.15, 0.2, 0.005, grid=(0.04,),
+    ),
+    Axis("bar_height_m", "bar_height_m", "m", "bar's height", 0.05, 0.8, 0.005),
+)  # fmt: skip
+EFFORT: Effort = (Pass(9, DEEPEST),)
+
+
+def _on_blocks(
+    lifter: Lifter, setup: DeadliftSetup, step_cm: float
+) -> tuple[Lifter, DeadliftSetup]:
+    return lifter, replace(setup, bar_height_m=setup.bar_height_m + step_cm / 100)
+
+
+LEVERS = (
+    Lever(
+        "bar_height_m",
+        (2, 4, 6, 8, 10, 14, 18),
+        "the bar raised {step:g} cm on blocks",
+        1.0,
+        _on_blocks,
+    ),
+    screen_lever("hip_flexion", "neutral depth", (3, 6, 9, 12, 16, 20)),
+    screen_lever("abduction", "hip opening", (3, 6, 9, 12, 16, 20)),
+    screen_lever("rotation", "hip rotation", (3, 6, 9, 12, 16, 20)),
+    screen_lever("dorsiflexion", "ankle bend", (3, 6, 9, 12)),
+)
+
+
+def neighbours(setup: DeadliftSetup) -> list[DeadliftSetup]:
+    """A re-fit on another body may move the feet a little, sideways and to the bar."""
+    return [
+        replace(setup, stance_m=setup.stance_m + wider, bar_offset_m=setup.bar_offset_m + nearer)
+        for wider in (-0.04, 0.0, 0.04)
+        for nearer in (-0.01, 0.0, 0.01)
+    ]
+
+
+def _preferred(
+    candidates: Sequence[Candidate[DeadliftSetup]], _: float
+) -> Candidate[DeadliftSetup]:
+    """The highest predicted max inside the balance window, where there is one."""
+    steady = [c for c in candidates if c.centre_x_m <= FORWARD_M]
+    return max(steady or candidates, key=lambda c: c.predicted_max_kg)
+
+
+def in_words(setup: DeadliftSetup) -> str:
+    """A start as a coach says it."""
+    toes = float(degrees(setup.toe_out))
+    return f"{setup.kind.name}, {setup.stance_m * 100:.0f} cm, toes {toes:.0f}°"
+
+
+def _way(case: DeadliftCase, shank: Floats) -> Way:
+    path = deadlift_path(case, case.posture(shank, DEEPEST))
+    height = path.bar_height_m()
+    return Way(path.posture, (height[-1] - height) / (height[-1] - height[0]))
+
+
+def _chosen_by(lifter: Lifter) -> Mapping[str, tuple[float, ...]]:
+    return {"shoulder_offset_m": (lifter.pull.shoulder_offset_m,)}
+
+
+DEADLIFT: Lift[DeadliftSetup] = Lift(
+    id="deadlift",
+    name="deadlift",
+    setup_type=DeadliftSetup,
+    style_field="style",
+    styles=STYLES,
+    searched=COMPETING,
+    axes=AXES,
+    phases=PHASES,
+    kinematics=DeadliftKinematics(),
+    limits=LIMITS,
+    gates=lambda *_: [],
+    perturbations=PERTURBATIONS,
+    one_sided=ONE_SIDED,
+    levers=LEVERS,
+    lever_pairs=(
+        ("bar_height_m", "hip_flexion"),
+        ("bar_height_m", "abduction"),
+        ("hip_flexion", "abduction"),
+        ("abduction", "rotation"),
+    ),
+    thorough=EFFORT,
+    quick=EFFORT,
+    judged=DEEPEST,
+    known_along=DEEPEST,
+    maps=("toe_out_deg", "bar_offset_m", "grip_m"),
+    restyled=lambda _, style: usual_setup(style),
+    way=_way,
+    neighbours=neighbours,
+    preferred=_preferred,
+    short_name=lambda setup: setup.kind.name,
+    in_words=in_words,
+    sentences=Sentences(
+        none_open="no start from the floor holds with a flat back for this body: raise the bar on "
+        "blocks, or pull the trap bar, and work on what the screens show",
+        only="is the only start from the floor that this body can take",
+        try_both="try both over fixed weeks, and do not change style after one bad week",
+        nothing_decides="only one style is open: nothing to decide",
+        deepest="start",
+        judged="; the way up is drawn and not judged yet",
+        left_out="no speed, no bar whip, no skill",
+    ),
+    chosen_by=_chosen_by,
+)

@@ -1,0 +1,109 @@
+"""What each fault of a deadlift does to the start, its usual size and its words."""
+
+from dataclasses import replace
+
+import numpy as np
+
+from pavrik.core.assumptions import assume
+from pavrik.core.deadlift.kinematics import DeadliftCase
+from pavrik.core.deadlift.limits import BACK_M, FORWARD_M
+from pavrik.core.lifts.case import DEEPEST
+from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
+from pavrik.core.lifts.posture import Posture
+
+Start = Undisturbed[DeadliftCase]
+_SHANKS = 161
+
+
+def hips_rise(start: Start, rise_m: float) -> Posture:
+    """Hips ``rise_m`` up before the plates leave: knees straighten, the back gets flatter."""
+    now = float(np.squeeze(start.shank))
+    shank = np.linspace(now - 0.7, now + 0.02, _SHANKS)[:, None]
+    heights = start.case.posture(shank, DEEPEST).legs.hip.z.reshape(-1)
+    wanted = float(np.squeeze(start.at(DEEPEST).legs.hip.z)) + rise_m
+    order = np.argsort(heights)
+    found = np.interp(wanted, heights[order], shank[order, 0])
+    return start.case.posture(np.full((1, 1, 1), found), DEEPEST)
+
+
+def bar_off_shins(start: Start, away_m: float) -> Posture:
+    """The bar ``away_m`` in front of the shins, the shins where they were."""
+    return start.at(DEEPEST, bar_offset_m=start.case.bar_offset_m + away_m, shank=start.shank)
+
+
+def feet_moved(start: Start, away_m: float) -> Posture:
+    """The whole start with the feet ``away_m`` further from the bar; negative: nearer."""
+    return start.started_anew(bar_offset_m=start.case.bar_offset_m + away_m)
+
+
+def hips_low(start: Start, behind_m: float) -> Posture:
+    """Squatting it up: shoulders ``behind_m`` behind the bar."""
+    return start.started_anew(shoulder_offset_m=np.full((1, 1, 1), -behind_m))
+
+
+def back_rounds(start: Start, by_m: float) -> Posture:
+    """The upper back rounds: trunk ``by_m`` shorter, arms as much longer."""
+    body = start.case.body
+    rounded = replace(body, trunk_m=body.trunk_m - by_m, upper_arm_m=body.upper_arm_m + by_m)
+    return start.at(DEEPEST, body=rounded, shank=start.shank)
+
+
+def stance_moved(start: Start, wider_m: float) -> Posture:
+    """Feet ``wider_m`` further apart."""
+    return start.started_anew(stance_m=start.case.stance_m + wider_m)
+
+
+def hands_moved(start: Start, wider_m: float) -> Posture:
+    """Hands ``wider_m`` further apart: a lower start, a longer way."""
+    return start.started_anew(grip_m=start.case.grip_m + wider_m)
+
+
+def _hips_still_rise(before: Posture, after: Posture, _: float) -> str:
+    rise = float(np.squeeze(before.legs.hip.z)) - float(np.squeeze(after.legs.hip.z))
+    return f"the hips still rise {rise * 100:.0f} cm for nothing" if rise > 0 else ""
+
+
+def _out_of_balance(_: Posture, after: Posture, load_kg: float) -> str:
+    centre = float(np.squeeze(after.at_load(load_kg).centre_x_m))
+    if BACK_M <= centre <= FORWARD_M:
+        return ""
+    return f"the weight stands {centre * 100:+.0f} cm from mid-foot, out of balance"
+
+
+PERTURBATIONS: dict[str, Perturbation] = {
+    "hips-shoot": Perturbation(
+        hips_rise, 0.06, "m", "hips {amount} up before the plates leave", "max"
+    ),
+    "stiff-leg": Perturbation(
+        hips_rise, 0.10, "m", "knees lock early, hips {amount} up below the knee", "max"
+    ),
+    "bar-away": Perturbation(bar_off_shins, 0.04, "m", "bar {amount} off the shins", "max"),
+    "feet-far": Perturbation(
+        feet_moved, 0.03, "m", "feet {amount} too far from the bar", "max", _out_of_balance
+    ),
+    "feet-close": Perturbation(
+        feet_moved, -0.03, "m", "feet {amount} too close to the bar", "max", _out_of_balance
+    ),
+    "toes-heavy": Perturbation(
+        feet_moved, 0.05, "m", "weight carried {amount} toward the toes", "max", _out_of_balance
+    ),
+    "hips-low": Perturbation(
+        hips_low, 0.04, "m", "shoulders {amount} behind the bar", "max", _hips_still_rise
+    ),
+    "pull-upper-round": Perturbation(
+        back_rounds, 0.03, "m", "upper back rounds by {amount}: the spine pays, not the hips",
+        "max",
+    ),
+    "pull-stance-off": Perturbation(
+        stance_moved, 0.05, "m", "feet {amount} wider than settled", "max or more"
+    ),
+    "grip-off": Perturbation(
+        hands_moved, 0.06, "m", "hands {amount} wider than settled", "max or more"
+    ),
+}  # fmt: skip
+for _fault_id, _priced in PERTURBATIONS.items():
+    assume(f"usual_{_fault_id}", _priced.amount, _priced.unit, f"usual size: {_priced.words}")
+ONE_SIDED: dict[str, OneSided] = {
+    "bar-swings": OneSided(0.02, "bar {amount} to one side in a mixed grip"),
+    "one-side-down": OneSided(0.02, "hands {amount} off centre"),
+}

@@ -1,0 +1,136 @@
+"""What a start may not overstep, and the sentences: the fact, the number, the remedy.
+
+The mass centre must stand over mid-foot at the predicted max, the hands must pass the legs, the
+hips must reach the hips' height with a flat back.
+"""
+
+import numpy as np
+
+from pavrik.core.assumptions import assume
+from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
+from pavrik.core.lifts.limit import (
+    Limit,
+    Told,
+    beyond_abduction,
+    beyond_hip_flexion,
+    beyond_knee_track,
+    beyond_rotation,
+    knee_track_sentence,
+    strength_sentence,
+    without_strength,
+)
+from pavrik.core.lifts.posture import LoadedPosture
+from pavrik.core.units import Floats, degrees
+
+BACK_M, FORWARD_M = -0.03, 0.01
+"""Window of the mass centre round mid-foot at the predicted max, where a fit looks."""
+HELD_M = 0.005
+"""How far in front of the window a settled start still holds: a little more strength must not tip
+a lifter over."""
+LEG_HALF_M = 0.05
+HAND_HALF_M = 0.045
+PRESS_M = assume("hand_press_m", 0.025, "m", "how far hands may press into the legs")
+_NO_POSE_M = 0.05
+
+
+def leg_at_bar_m(start: DeadliftPosture) -> Floats:
+    """How far outward the left shank's axis is at the bar's height, in m."""
+    legs = start.legs
+    ankle, knee = legs.foot.ankle, legs.knee
+    share = np.clip((start.bar[1] - ankle.z) / (knee.z - ankle.z), 0.0, 1.0)
+    return np.asarray(ankle.y + share * (knee.y - ankle.y))
+
+
+def room_m(case: DeadliftCase, start: DeadliftPosture) -> Floats:
+    """Free room between hand and leg at the bar in m; negative presses."""
+    hand, leg = np.asarray(case.grip_m) / 2, leg_at_bar_m(start)
+    outside = (hand - HAND_HALF_M) - (leg + LEG_HALF_M)
+    inside = (leg - LEG_HALF_M) - (hand + HAND_HALF_M)
+    return np.where(case.beside, 1.0, np.where(case.inside, inside, outside))
+
+
+def _reach(_: DeadliftCase, start: DeadliftPosture, __: LoadedPosture) -> Floats:
+    return np.asarray(start.reach_gap_m + np.where(start.no_pose, _NO_POSE_M, 0.0))
+
+
+def _ankle(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -> Floats:
+    return degrees(start.legs.dorsiflexion - case.screens.dorsiflexion)
+
+
+def _too_far_back(_: DeadliftCase, __: DeadliftPosture, loaded: LoadedPosture) -> Floats:
+    return BACK_M - loaded.centre_x_m
+
+
+def _too_far_forward(_: DeadliftCase, __: DeadliftPosture, loaded: LoadedPosture) -> Floats:
+    return loaded.centre_x_m - FORWARD_M - HELD_M
+
+
+def _no_room(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -> Floats:
+    return -room_m(case, start) - PRESS_M
+
+
+def _above_knees(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -> Floats:
+    return np.where(case.beside, 0.0, start.bar[1] - start.legs.knee.z)
+
+
+def _hip_flexion(told: Told) -> str:
+    neutral = float(degrees(told.lifter.screens.hip_flexion))
+    return (
+        f"the hip would close {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
+        f"{neutral:.0f}° reached with an unchanged lower back: raise the bar on blocks, turn the "
+        "toes out, or pull wider"
+    )
+
+
+def _room(told: Told) -> str:
+    hands = "narrower" if told.setup.kind.hands == "inside" else "wider"
+    return (
+        f"{told.over * 100:.1f} cm are missing between hands and legs: hands {hands}, or change "
+        "the stance"
+    )
+
+
+LIMITS: tuple[Limit, ...] = (
+    Limit(
+        "reach", _reach,
+        lambda told: f"{told.over * 100:.1f} cm of reach are missing with a flat back: more "
+        "forward shins, blocks, a narrower grip or another style",
+        "m",
+    ),
+    Limit("hip_flexion", beyond_hip_flexion, _hip_flexion),
+    Limit(
+        "abduction", beyond_abduction,
+        lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "
+        "here: stand narrower",
+    ),
+    Limit(
+        "rotation", beyond_rotation,
+        lambda told: f"the thighs would turn out {told.over:.1f}° further than the rotation "
+        "screen allows: turn the toes in",
+    ),
+    Limit(
+        "ankle", _ankle,
+        lambda told: f"the shins would lean {told.over:.1f}° further than the ankle screen "
+        "allows: bar nearer to the shins",
+    ),
+    Limit("knee_track", beyond_knee_track, knee_track_sentence),
+    Limit(
+        "balance_back", _too_far_back,
+        lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
+        "back: the feet are too close, back off from the bar",
+        "m",
+    ),
+    Limit(
+        "balance_forward", _too_far_forward,
+        lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
+        "forward: the feet are too far, step nearer to the bar",
+        "m",
+    ),
+    Limit("room", _no_room, _room, "m"),
+    Limit(
+        "shins", _above_knees,
+        lambda told: f"the bar would start {told.over * 100:.1f} cm above the knees: lower it",
+        "m",
+    ),
+    Limit("strength", without_strength, strength_sentence),
+)  # fmt: skip

@@ -1,0 +1,121 @@
+"""Evaluated set-ups of one lifter as plain values: candidates and rejections."""
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.fitting.search import Evaluation, evaluate
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.candidate import Candidate, Rejected, S
+from pavrik.core.lifts.case import Effort
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.lifts.limit import Told, reasons_for
+from pavrik.core.strength.use import LIMITERS
+from pavrik.core.units import Floats, degrees
+
+
+def groups(lift: Lift[S], setups: Sequence[S]) -> list[list[int]]:
+    """Places of the set-ups that one case can hold: those whose shank is free, and the others."""
+    free = [lift.kinematics.free_shank(setup) for setup in setups]
+    found = [[at for at, is_free in enumerate(free) if is_free == kind] for kind in (False, True)]
+    return [places for places in found if places]
+
+
+def _plain(values: Floats, count: int) -> list[float]:
+    """One number for each set-up, whether they differ or not."""
+    column = np.asarray(values)
+    return list(map(float, np.broadcast_to(column.reshape(column.shape[0], -1)[:, 0], count)))
+
+
+def reasons_against(
+    lift: Lift[S], lifter: Lifter, setups: Sequence[S], found: Evaluation
+) -> list[list[str]]:
+    """Why each of the evaluated set-ups does not work; empty where it does."""
+    leans = _plain(degrees(found.loaded.balanced.lean), len(setups))
+    flexions = _plain(degrees(found.loaded.hip_flexion), len(setups))
+
+    def against(index: int, setup: S) -> list[str]:
+        reasons = lift.gates(lifter, setup)
+        if found.feasible[index]:
+            return reasons
+        over = {name: float(values[index]) for name, values in found.excess.items()}
+        return reasons + reasons_for(
+            lift.limits, over,
+            lambda by: Told(by, lifter, setup, leans[index], flexions[index]),
+        )  # fmt: skip
+
+    return [against(index, setup) for index, setup in enumerate(setups)]
+
+
+def _promises(lift: Lift[S], setups: Sequence[S], found: Evaluation) -> list[Candidate[S]]:
+    """The evaluated set-ups as candidates, with the use at their predicted max."""
+    legs, count = found.deepest.legs, len(setups)
+    at_max = found.deepest.at_load(found.predicted_max_kg[:, None, None])
+    numbers = {
+        "lean": found.loaded.balanced.lean,
+        "hip_flexion": found.loaded.hip_flexion,
+        "abduction": legs.abduction,
+        "hip_over_knee_m": legs.hip.z - legs.knee.z,
+        "centre_x_m": found.loaded.centre_x_m,
+        "predicted_max_kg": found.predicted_max_kg,
+        "worst_progress": found.worst_progress,
+    }
+    columns = {name: _plain(values, count) for name, values in numbers.items()}
+    use = {name: _plain(values, count) for name, values in at_max.use._asdict().items()}
+    return [
+        Candidate(
+            setup=lift.kinematics.with_shank(setup, shank),
+            shank=shank,
+            limiter=LIMITERS[int(limiter)],
+            use={name: shares[i] for name, shares in use.items()},
+            **{name: column[i] for name, column in columns.items()},
+        )
+        for i, (setup, shank, limiter) in enumerate(
+            zip(setups, map(float, found.shank), found.limiter, strict=True)
+        )
+    ]
+
+
+def assess(
+    lift: Lift[S], lifter: Lifter, setups: Sequence[S]
+) -> tuple[list[Candidate[S]], list[Rejected[S]]]:
+    """Split set-ups into candidates and rejections, each in the order given."""
+    found: dict[int, Candidate[S] | Rejected[S]] = {}
+    for places in groups(lift, setups):
+        alike = [setups[place] for place in places]
+        evaluation = evaluate(lift, lift.kinematics.case(lifter, alike))
+        promised = _promises(lift, alike, evaluation)
+        reasons = reasons_against(lift, lifter, alike, evaluation)
+        for place, candidate, against in zip(places, promised, reasons, strict=True):
+            found[place] = Rejected(setups[place], against) if against else candidate
+    in_order = [found[place] for place in range(len(setups))]
+    return (
+        [one for one in in_order if isinstance(one, Candidate)],
+        [one for one in in_order if isinstance(one, Rejected)],
+    )
+
+
+def with_shanks(lift: Lift[S], lifter: Lifter, setups: Sequence[S]) -> list[S]:
+    """The set-ups as they stand with the best shank that is found for each."""
+    stood = list(setups)
+    for places in groups(lift, setups):
+        alike = [setups[place] for place in places]
+        shanks = evaluate(lift, lift.kinematics.case(lifter, alike)).shank
+        for place, shank in zip(places, shanks, strict=True):
+            stood[place] = lift.kinematics.with_shank(setups[place], float(shank))
+    return stood
+
+
+def quick_maxes_kg(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any]) -> Floats:
+    """Predicted max in kg of each set-up, 0 where the body cannot take it; gates left out."""
+    return maxes_kg(lift, lifter, setups, lift.quick)
+
+
+def maxes_kg(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], effort: Effort) -> Floats:
+    """The same with a chosen effort, shape (set-ups,)."""
+    found = np.zeros(len(setups))
+    for places in groups(lift, setups):
+        case = lift.kinematics.case(lifter, [setups[place] for place in places])
+        found[places] = evaluate(lift, case, effort).predicted_max_kg
+    return found

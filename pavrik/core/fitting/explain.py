@@ -1,0 +1,77 @@
+"""Every number opened: the formula with this lifter's values, and where the values come from."""
+
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.lifts.posture import LoadedPosture, Posture
+from pavrik.core.units import Floats, degrees
+
+STRENGTHS = "strengths are assumptions, or inferred from the lifter's own lifts"
+
+
+def _one(value: Floats | float) -> float:
+    return float(np.asarray(value).reshape(-1)[0])
+
+
+def _percent(share: float) -> str:
+    return f"{share * 100:.0f} %"
+
+
+def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
+    """For every use, the ratio that gives it, in N m."""
+    capacities, moments = posture.capacities, loaded.moments
+    hips = _one(loaded.hip_share)
+    knees = _one(posture.knee_share)
+    glutes = _one(capacities.hip_extensors) * hips
+    hamstrings = _one(capacities.hamstrings) * hips
+    quads = _one(capacities.knee_extensors) * knees
+    rho = capacities.hamstring_at_knee
+    knee, sagittal, frontal = (
+        _one(m) for m in (moments.knee, moments.hip_sagittal, moments.hip_frontal)
+    )
+    use = {name: _percent(_one(value)) for name, value in loaded.use._asdict().items()}
+    hip_flexion, knee_flexion = (
+        _one(degrees(loaded.hip_flexion)),
+        _one(degrees(posture.legs.knee_flexion)),
+    )
+    return {
+        "hips": f"√({sagittal:.0f}² + {frontal:.0f}²) N m over glutes {glutes:.0f} and hamstrings "
+        f"{hamstrings:.0f} N m, at a closing of {hip_flexion:.0f}° with {_percent(hips)} of their "
+        f"best = {use['hips']}; {STRENGTHS}",
+        "legs": f"(knee {knee:.0f} + {rho:g} × hip {sagittal:.0f}) N m over (quads {quads:.0f} + "
+        f"{rho:g} × glutes {glutes:.0f}) N m = {use['legs']}: hamstrings help the hip and burden "
+        f"the knee; {STRENGTHS}",
+        "quads": f"knee {knee:.0f} N m over {quads:.0f} N m, at {knee_flexion:.0f}° of flexion "
+        f"with {_percent(knees)} of their best = {use['quads']}; {STRENGTHS}",
+        "knee_flexors": f"a knee moment of {knee:.0f} N m over {rho * hamstrings:.0f} N m; only a "
+        f"negative one needs them = {use['knee_flexors']}",
+        "adductors": f"frontal hip {abs(frontal):.0f} N m over "
+        f"{_one(capacities.adductors):.0f} N m = {use['adductors']}; part of the frontal lever is "
+        "taken by pushing the feet apart (assumption)",
+        "lower_back": f"{_one(moments.lumbar):.0f} N m at L5/S1 over "
+        f"{_one(capacities.lower_back):.0f} N m = {use['lower_back']}; {STRENGTHS}",
+        "hip_in_space": f"seen from the side {sagittal:.0f} N m, from the front "
+        f"{abs(frontal):.0f} N m: {np.hypot(sagittal, frontal):.0f} N m together. Pushing the feet "
+        f"apart takes {_percent(_one(posture.assumed.floor_spread))} of the frontal lever "
+        "(assumption); the arm on the picture is the side view only",
+        "upper_back": f"{_one(moments.midback):.0f} N m at mid-back over "
+        f"{_one(capacities.upper_back):.0f} N m = {use['upper_back']}; {STRENGTHS}",
+    }
+
+
+def explain_max(
+    lift: Lift[Any], predicted_kg: float, limiter: str, worst_progress: float, lean_cost: float
+) -> str:
+    """Where the predicted max comes from; ``lean_cost`` is the share taken off for lean."""
+    words = lift.sentences
+    where = f"at the {words.deepest}"
+    if worst_progress < 1:
+        where = f"at {worst_progress:.0%} of the way down"
+    lost = f"; {lean_cost:.1%} is taken off for lean beyond what this bar position holds well"
+    return (
+        f"{predicted_kg:.1f} kg is the load at which the {limiter.replace('_', ' ')} reach 100 % "
+        f"{where}{words.judged}{lost if lean_cost > 0.0005 else ''}. A static linkage: "
+        f"{words.left_out}; not a diagnosis"
+    )

@@ -1,0 +1,173 @@
+"""Set-ups by the thousand: for each, the best feasible shank and its predicted max.
+
+The search is coarse over the whole range of the shank, then fine round the best. Where nothing is
+left to choose there is one angle and nothing to search.
+"""
+
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.lifts.case import DEEPEST, Case, Effort
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.lifts.limit import excesses, overstepped_deg
+from pavrik.core.lifts.posture import LoadedPosture, Posture
+from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.units import Floats, Indices, Mask
+
+
+@dataclass(frozen=True)
+class Evaluation:
+    """The best shank of each set-up, shape (*lifters, set-up). Angles in rad; ``excess`` per limit
+    is how far the deepest point oversteps it, in the limit's unit, 0 where it is kept.
+
+    ``predicted_max_kg`` is 0 where nothing is feasible; ``held_max_kg`` is what the muscles hold
+    there all the same. ``deepest`` and ``loaded`` have the two axes of shank and step behind.
+    """
+
+    shank: Floats
+    feasible: Mask
+    predicted_max_kg: Floats
+    held_max_kg: Floats
+    worst_progress: Floats
+    limiter: Indices
+    deepest: Posture
+    loaded: LoadedPosture
+    excess: dict[str, Floats]
+
+
+@dataclass(frozen=True)
+class _Angles:
+    """What was found at each shank that was tried, all of shape (*lifters, set-up, angle), and the
+    deepest points there."""
+
+    shank: Floats
+    load_kg: Floats
+    score: Floats
+    feasible: Mask
+    missing_deg: Floats
+    deepest: Posture
+    loaded: LoadedPosture
+    excess: dict[str, Floats]
+
+
+def _held_kg(posture: Posture) -> Floats:
+    """Load in kg at which something gives way."""
+    return load_at_full_use(lambda load: posture.at_load(load).use.most, posture.body.mass_kg)
+
+
+def _assess(lift: Lift[Any], case: Case, shank: Floats, progress: Floats) -> _Angles:
+    along = case.posture(shank, progress)
+    load = np.min(_held_kg(along), axis=-1, keepdims=True)
+    deepest = along if np.array_equal(progress, DEEPEST) else case.posture(shank, DEEPEST)
+    loaded = deepest.at_load(load)
+    excess = excesses(lift.limits, case, deepest, loaded)
+    missing = overstepped_deg(lift.limits, excess)
+    score = load * case.share_left(loaded.balanced.lean)
+    shape = np.broadcast_shapes(score.shape, missing.shape)
+
+    def column(values: Any) -> Any:
+        return np.broadcast_to(values, shape)[..., 0]
+
+    return _Angles(
+        shank=column(shank),
+        load_kg=column(load),
+        score=column(score),
+        feasible=column(missing <= 0),
+        missing_deg=column(missing),
+        deepest=deepest,
+        loaded=loaded,
+        excess=excess,
+    )
+
+
+def _best_angle(angles: _Angles) -> Indices:
+    """Index of the feasible angle with the highest score, else of the least overstepping one."""
+    rank = np.where(angles.feasible, angles.score, -1.0 - angles.missing_deg)
+    return np.asarray(np.argmax(rank, axis=-1))[..., None]
+
+
+def angles_between(least: Floats, most: Floats, angles: int) -> tuple[Floats, Floats]:
+    """Shank angles in rad from the least to the most on the last axis but one, and their spacing:
+    one angle where least and most are the same everywhere."""
+    if np.array_equal(least, most):
+        return np.asarray(least), np.zeros(())
+    shares = np.linspace(0.0, 1.0, angles)[:, None]
+    return least + (most - least) * shares, (most - least) / (angles - 1)
+
+
+def angles_round(
+    tried: Floats, best: Indices, spacing: Floats, angles: int, range_: tuple[Floats, Floats]
+) -> Floats:
+    """Shank angles in rad round the best of those tried, ``spacing`` apart, within a range."""
+    chosen = np.take_along_axis(tried, best, axis=-1)[..., None]
+    offsets = (np.arange(angles) - (angles - 1) / 2)[:, None] * spacing
+    return np.clip(chosen + offsets, *range_)
+
+
+def _search(lift: Lift[Any], case: Case, effort: Effort) -> _Angles:
+    least, most = case.shank_range()
+    first, *further = effort
+    shank, spacing = angles_between(least, most, first.angles)
+    found = _assess(lift, case, shank, first.progress)
+    for finer in further if np.any(spacing) else ():
+        spacing = 2 * spacing / max(finer.angles - 1, 1)
+        shank = angles_round(found.shank, _best_angle(found), spacing, finer.angles, (least, most))
+        found = _assess(lift, case, shank, finer.progress)
+    return found
+
+
+def evaluate(lift: Lift[Any], case: Case, effort: Effort | None = None) -> Evaluation:
+    """Best shank, predicted max and limits of every set-up, searched thoroughly unless said."""
+    return _report(lift, case, _search(lift, case, effort or lift.thorough))
+
+
+def evaluate_at(lift: Lift[Any], case: Case, shank: Floats) -> Evaluation:
+    """The same at given shanks (rad), one per set-up, laid out like the case's arrays."""
+    return _report(lift, case, _assess(lift, case, shank, lift.judged))
+
+
+def _report(lift: Lift[Any], case: Case, angles: _Angles) -> Evaluation:
+    best = _best_angle(angles)
+
+    def pick(values: Any) -> Any:
+        return np.take_along_axis(values, best, axis=-1)
+
+    shank, load, score = pick(angles.shank), pick(angles.load_kg), pick(angles.score)
+    if angles.shank.shape[-1] > 1:
+        deepest = case.posture(shank[..., None], DEEPEST)
+        loaded = deepest.at_load(load[..., None])
+        excess = excesses(lift.limits, case, deepest, loaded)
+    else:
+        deepest, loaded, excess = angles.deepest, angles.loaded, angles.excess
+    feasible = pick(angles.feasible)[..., 0]
+    worst, limiter = _where_it_breaks(lift, case, shank, loaded)
+    return Evaluation(
+        shank=shank[..., 0],
+        feasible=feasible,
+        predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
+        held_max_kg=score[..., 0],
+        worst_progress=worst,
+        limiter=limiter,
+        deepest=deepest,
+        loaded=loaded,
+        excess={
+            name: np.broadcast_to(value[..., 0, 0], feasible.shape)
+            for name, value in excess.items()
+        },
+    )
+
+
+def _where_it_breaks(
+    lift: Lift[Any], case: Case, shank: Floats, loaded: LoadedPosture
+) -> tuple[Floats, Indices]:
+    """Progress (0 to 1) of the hardest point that is judged, and the limiter's index there."""
+    use = loaded.use
+    if not np.array_equal(lift.judged, DEEPEST):
+        use = case.posture(shank[..., None], lift.judged).at_load(loaded.load_kg).use
+    most = np.broadcast_to(use.most, (*shank.shape, len(lift.judged)))
+    limiters = np.broadcast_to(use.limiter, most.shape)
+    worst = np.argmax(most, axis=-1)[..., 0]
+    limiter = np.take_along_axis(limiters[..., 0, :], worst[..., None], axis=-1)[..., 0]
+    return lift.judged[worst], limiter

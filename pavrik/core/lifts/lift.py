@@ -1,0 +1,184 @@
+"""A lift as one value: what fits, prices, maps and words of every lift are made from.
+
+The lifts that there are stand in ``core/competition_lifts``; each is put together in a folder of
+its own.
+"""
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Any, Generic, Literal, Protocol
+
+import numpy as np
+
+from pavrik.core.assumptions import Assumptions
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.candidate import Candidate, S
+from pavrik.core.lifts.case import Case, Effort
+from pavrik.core.lifts.lever import Lever
+from pavrik.core.lifts.limit import Limit
+from pavrik.core.lifts.perturbation import OneSided, Perturbation
+from pavrik.core.lifts.phases import Phase
+from pavrik.core.lifts.posture import Posture
+from pavrik.core.strength.capacities import Capacities
+from pavrik.core.units import Floats, radians
+
+
+@dataclass(frozen=True)
+class Axis:
+    """One number of a set-up that is chosen. Values are in ``unit``; the set-up's ``field`` holds m
+    or rad.
+
+    ``grid`` is what a fit searches where a style does not say otherwise, ``handles`` what an
+    explorer reaches, ``rows`` what a map spans; ``low`` to ``high`` in ``step`` can be entered.
+    """
+
+    id: str
+    field: str
+    unit: Literal["m", "deg"]
+    words: str
+    low: float
+    high: float
+    step: float
+    grid: tuple[float, ...] = ()
+    handles: tuple[float, ...] = ()
+    rows: tuple[float, ...] = ()
+
+    def inside(self, value: float) -> float:
+        """A value of the axis in the set-up's own unit, m or rad."""
+        return float(radians(value)) if self.unit == "deg" else value
+
+    def put(self, setup: Any, value: float) -> Any:
+        """The set-up with another value on this axis."""
+        return replace(setup, **{self.field: self.inside(value)})
+
+
+@dataclass(frozen=True)
+class Style:
+    """One way to do a lift. ``grid`` by axis is what a fit searches in it, ``fixed`` what nothing
+    moves; a style that is no ``rival`` stands beside the others and never leads them.
+
+    ``ease`` (share) is how easily the bar is put down, ``arms`` (share) what shoulders, elbows and
+    wrists are asked; ``schools`` are the bar schools that prefer it.
+    """
+
+    id: str
+    name: str
+    grid: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
+    fixed: Mapping[str, float] = field(default_factory=dict)
+    rival: bool = True
+    tested: bool = True
+    """False where nobody lifts a max: a best in it says nothing of strengths."""
+    ease: float = 0.5
+    arms: float = 0.5
+    schools: frozenset[str] = frozenset()
+
+
+Unknown = Callable[[Any], Any]
+"""A case -> the case with what the model does not know put in."""
+
+
+class Kinematics(Protocol[S]):
+    """How set-ups become postures."""
+
+    def free_shank(self, setup: S, /) -> bool:
+        """Whether the shank is searched for: neither given nor fixed by the bar."""
+
+    def with_shank(self, setup: S, shank: float, /) -> S:
+        """The set-up as it stands with the shank (rad) that was found for it."""
+
+    def without_shank(self, setup: S, /) -> S:
+        """The set-up with its shank to be found anew, where nothing fixes it."""
+
+    def case(self, lifter: Lifter, setups: Sequence[S], before: tuple[int, ...] = ()) -> Case:
+        """Set-ups as columns, all with a free shank or none. ``before`` lists leading axes of
+        length 1 that drawn lifters are laid out on."""
+
+    def unknown(
+        self, assumed: Assumptions, random: np.random.Generator, shape: tuple[int, ...]
+    ) -> Unknown:
+        """What the model itself does not know, drawn from its errors once for each lifter laid out
+        in ``shape``: a function that puts it into a case."""
+
+    def strengths(self, capacities: Capacities, assumed: Assumptions, /) -> Capacities:
+        """What the lifter's strengths come to in this lift."""
+
+
+@dataclass(frozen=True)
+class Sentences:
+    """What verdicts and explanations say in the words of a lift: ``deepest`` names the deepest
+    point, ``judged`` where the max is decided, ``left_out`` what no static linkage knows."""
+
+    none_open: str
+    only: str
+    try_both: str
+    nothing_decides: str
+    deepest: str
+    judged: str
+    left_out: str
+
+
+@dataclass(frozen=True)
+class Way:
+    """Postures along the way of one set-up, a step on the last axis, and their progress (0
+    standing, 1 the deepest point)."""
+
+    posture: Posture
+    progress: Floats
+
+
+@dataclass(frozen=True, eq=False)
+class Lift(Generic[S]):
+    """Everything that core, files and page know of a lift; there is one value of each.
+
+    ``style_field`` of ``setup_type`` holds the id of one of ``styles``; ``searched`` are those that
+    a fit ranks. ``thorough`` and ``quick`` are how the best shank is looked for; the predicted max
+    is the least along ``judged`` (progress), and strengths are inferred along ``known_along``.
+    """
+
+    id: str
+    name: str
+    setup_type: type[S]
+    style_field: str
+    styles: Mapping[str, Style]
+    searched: tuple[str, ...]
+    axes: tuple[Axis, ...]
+    phases: tuple[Phase, ...]
+    kinematics: Kinematics[S]
+    limits: tuple[Limit, ...]
+    gates: Callable[[Lifter, S], list[str]]
+    perturbations: Mapping[str, Perturbation]
+    one_sided: Mapping[str, OneSided]
+    levers: tuple[Lever, ...]
+    lever_pairs: tuple[tuple[str, str], ...]
+    thorough: Effort
+    quick: Effort
+    judged: Floats
+    known_along: Floats
+    maps: tuple[str, ...]
+    """What the rows of a map may run along: the style field, axes, the shank where it is free."""
+    restyled: Callable[[S, str], S]
+    """A set-up in another style, with what does not go with it changed."""
+    way: Callable[[Any, Floats], Way]
+    """The whole way of a case that holds one set-up, with its shank (rad, shape (1, 1, 1))."""
+    neighbours: Callable[[S], list[S]]
+    """A set-up's own feet a little moved: what a re-fit on another body may choose from."""
+    preferred: Callable[[Sequence[Candidate[S]], float], Candidate[S]]
+    short_name: Callable[[S], str]
+    in_words: Callable[[S], str]
+    sentences: Sentences
+    chosen_by: Callable[[Lifter], Mapping[str, tuple[float, ...]]] = lambda _: {}
+    """Values of axes that the lifter's schools fix, by axis."""
+
+    def axis(self, axis_id: str) -> Axis:
+        """An axis by its id. Raises KeyError."""
+        return {axis.id: axis for axis in self.axes}[axis_id]
+
+    def make(self, style: str, values: Mapping[str, float]) -> S:
+        """A set-up of a style from values by axis, in the axes' units."""
+        fields = {self.axis(name).field: self.axis(name).inside(v) for name, v in values.items()}
+        made: S = self.setup_type(**{self.style_field: style}, **fields)
+        return made
+
+    def style_of(self, setup: S) -> Style:
+        """The style of a set-up."""
+        return self.styles[setup.style]

@@ -1,0 +1,150 @@
+"""The squat as a lift."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
+from pavrik.core.lifts.candidate import Candidate
+from pavrik.core.lifts.case import DEEPEST, Effort, Pass
+from pavrik.core.lifts.lever import Lever, screen_lever
+from pavrik.core.lifts.lift import Axis, Lift, Sentences, Style, Way
+from pavrik.core.squat.bar_positions import SHELVES
+from pavrik.core.squat.depth import hip_above_knee_m
+from pavrik.core.squat.faults import ONE_SIDED, PERTURBATIONS
+from pavrik.core.squat.kinematics import SquatKinematics, lower_half, whole_progress
+from pavrik.core.squat.limits import LIMITS, gate_reasons
+from pavrik.core.squat.phases import PHASES
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.units import degrees
+
+_EASE: dict[BarPosition, float] = {"front": 1.0, "high": 0.7, "middle": 0.5, "low": 0.4}
+_ARMS: dict[BarPosition, float] = {"high": 0.4, "front": 0.6, "middle": 0.7, "low": 1.0}
+_SCHOOLS: dict[BarPosition, str] = {
+    "high": "upright", "front": "upright", "low": "low", "middle": "low",
+}  # fmt: skip
+STYLES: dict[str, Style] = {
+    position: Style(
+        position, SHELVES[position].name, ease=_EASE[position], arms=_ARMS[position],
+        schools=frozenset({_SCHOOLS[position]}),
+    )
+    for position in BAR_POSITIONS
+}  # fmt: skip
+AXES = (
+    Axis(
+        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01,
+        grid=tuple(round(0.28 + 0.04 * i, 2) for i in range(11)),
+        handles=tuple(round(0.24 + 0.02 * i, 2) for i in range(29)),
+        rows=tuple(round(0.26 + 0.02 * i, 2) for i in range(28)),
+    ),
+    Axis(
+        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0,
+        grid=(8.0, 15.0, 22.0, 29.0, 36.0),
+        handles=tuple(float(5 * i) for i in range(10)),
+        rows=tuple(float(d) for d in range(0, 46, 3)),
+    ),
+    Axis(
+        "heel_lift_m", "heel_lift_m", "m", "heel raised", 0.0, 0.08, 0.005,
+        grid=(0.0, 0.01, 0.02),
+        handles=(0.0, 0.01, 0.02, 0.03),
+    ),
+)  # fmt: skip
+NEAR_BOTTOM = np.array([0.8, 1.0])
+"""The hardest point is nearly always the bottom, else about a fifth above it."""
+THOROUGH: Effort = (
+    Pass(18, NEAR_BOTTOM),
+    Pass(9, lower_half()[::3]),
+    Pass(9, lower_half()[::3]),
+    Pass(9, lower_half()),
+)
+QUICK: Effort = (Pass(14, DEEPEST), Pass(7, NEAR_BOTTOM))
+_STANCE_STEPS_M = (-0.08, -0.04, 0.0, 0.04)
+
+
+def _raised_heel(lifter: Lifter, setup: SquatSetup, step_cm: float) -> tuple[Lifter, SquatSetup]:
+    return lifter, replace(setup, heel_lift_m=setup.heel_lift_m + step_cm / 100)
+
+
+def _shallower(lifter: Lifter, setup: SquatSetup, step_cm: float) -> tuple[Lifter, SquatSetup]:
+    higher = hip_above_knee_m(lifter, setup) + step_cm / 100
+    return lifter, replace(setup, hip_above_knee_m=higher)
+
+
+LEVERS = (
+    Lever("heel_lift_m", (1.0, 2.0, 3.0, 4.0), "heel raised {step:g} cm", 1.0, _raised_heel),
+    screen_lever("hip_flexion", "neutral depth", (3.0, 6.0, 9.0, 12.0, 16.0, 20.0)),
+    screen_lever("dorsiflexion", "ankle bend", (3.0, 6.0, 9.0, 12.0, 16.0)),
+    Lever("depth", (2.0, 4.0, 6.0, 8.0), "stopping {step:g} cm higher", 2.0, _shallower),
+)
+
+
+def neighbours(setup: SquatSetup) -> list[SquatSetup]:
+    """The set-up a little narrower and wider: a re-fit on another body may move the feet."""
+    return [replace(setup, stance_m=setup.stance_m + step) for step in _STANCE_STEPS_M]
+
+
+def _restyled(setup: SquatSetup, style: str) -> SquatSetup:
+    return replace(setup, bar_position=style, specialty=None)  # type: ignore[arg-type]
+
+
+def _preferred(
+    candidates: Sequence[Candidate[SquatSetup]], clear_lead: float
+) -> Candidate[SquatSetup]:
+    """The highest predicted max; a raised heel has to earn a clear lead over a lower one."""
+    top = max(candidate.predicted_max_kg for candidate in candidates)
+    close = [c for c in candidates if c.predicted_max_kg >= top * (1.0 - clear_lead)]
+    return min(close, key=lambda c: (c.setup.heel_lift_m, -c.predicted_max_kg))
+
+
+def in_words(setup: SquatSetup) -> str:
+    """A set-up as a coach says it."""
+    heel = f", heel raised {setup.heel_lift_m * 100:.0f} cm" if setup.heel_lift_m else ""
+    toes = float(degrees(setup.toe_out))
+    return f"{setup.shelf.name}, {setup.stance_m * 100:.0f} cm, toes {toes:.0f}°{heel}"
+
+
+SQUAT: Lift[SquatSetup] = Lift(
+    id="squat",
+    name="squat",
+    setup_type=SquatSetup,
+    style_field="bar_position",
+    styles=STYLES,
+    searched=BAR_POSITIONS,
+    axes=AXES,
+    phases=PHASES,
+    kinematics=SquatKinematics(),
+    limits=LIMITS,
+    gates=gate_reasons,
+    perturbations=PERTURBATIONS,
+    one_sided=ONE_SIDED,
+    levers=LEVERS,
+    lever_pairs=(
+        ("heel_lift_m", "hip_flexion"),
+        ("heel_lift_m", "dorsiflexion"),
+        ("heel_lift_m", "depth"),
+        ("dorsiflexion", "hip_flexion"),
+    ),
+    thorough=THOROUGH,
+    quick=QUICK,
+    judged=lower_half(),
+    known_along=lower_half()[::2],
+    maps=("bar_position", "shank_deg", "toe_out_deg"),
+    restyled=_restyled,
+    way=lambda case, shank: Way(case.posture(shank, whole_progress()), whole_progress()),
+    neighbours=neighbours,
+    preferred=_preferred,
+    short_name=lambda setup: setup.shelf.name,
+    in_words=in_words,
+    sentences=Sentences(
+        none_open="no set-up of the grid is feasible for this body: see the reasons, raise the "
+        "heel or work on what the screens show before loading a squat",
+        only="is the only bar position that this body can take",
+        try_both="try both over fixed weeks before settling",
+        nothing_decides="only one bar position is open: nothing to decide",
+        deepest="bottom",
+        judged=", the hardest point of the lower half",
+        left_out="no speed, no bounce, no skill",
+    ),
+)

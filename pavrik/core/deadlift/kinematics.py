@@ -4,6 +4,7 @@ knee and shoulder put them. Nothing depends on the load, so every moment is a st
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 from typing import NamedTuple
 
 import numpy as np
@@ -157,19 +158,21 @@ class DeadliftCase(Case):
     shank: Floats
     free: bool = False
 
+    @cached_property
     def foot(self) -> FootPlacement:
         """Where the left foot stands."""
         return place_foot(self.body, self.stance_m, self.toe_out, 0.0, self.assumed)
 
+    @cached_property
     def _on_bar(self) -> tuple[Floats, Mask]:
         bar = np.asarray(self.bar_offset_m), np.asarray(self.bar_height_m)
-        return shin_on_bar(self.foot(), *bar)
+        return shin_on_bar(self.foot, *bar)
 
     def shank_range(self) -> tuple[Floats, Floats]:
         if self.free:
             least = np.full(np.shape(self.shank), radians(LEAST_SHANK_DEG))
             return least, np.full(np.shape(self.shank), radians(MOST_SHANK_DEG))
-        touching, _ = self._on_bar()
+        touching, _ = self._on_bar
         known = np.where(np.isnan(self.shank), touching, self.shank)
         return known, known
 
@@ -180,10 +183,10 @@ class DeadliftCase(Case):
         arm, arms_short = effective_arm(body, self.grip_m)
         rise, ahead_too_far = safe_root(arm**2 - np.asarray(self.shoulder_offset_m) ** 2)
         shoulder = bar[0] + self.shoulder_offset_m, bar[1] + rise
-        legs, gap = legs_below_shoulder(body, self.foot(), shank, *shoulder)
+        legs, gap = legs_below_shoulder(body, self.foot, shank, *shoulder)
         no_pose = arms_short | ahead_too_far
         if not self.free:
-            _, too_close = self._on_bar()
+            _, too_close = self._on_bar
             no_pose = no_pose | (too_close & np.isnan(self.shank))
         return replace(
             self.hold(legs, shoulder, bar), reach_gap_m=gap, no_pose=no_pose | legs.unreachable

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from pavrik.core.deadlift.deadlift import DEADLIFT
-from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
+from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftKinematics, DeadliftPosture
 from pavrik.core.deadlift.limits import room_m
 from pavrik.core.deadlift.lockout import Lockout, lockout
 from pavrik.core.deadlift.natural_start import NaturalStart, natural_start
@@ -49,16 +49,16 @@ class StartReport:
 
 def place_starts(lifter: Lifter, setups: Sequence[DeadliftSetup]) -> list[PlacedStart]:
     """Starts in their order; a shank that nothing fixes is the best feasible one."""
-    kinematics = DEADLIFT.kinematics
+    kinematics = DeadliftKinematics()
     placed: dict[int, PlacedStart] = {}
     for places in groups(DEADLIFT, setups):
         alike = [setups[place] for place in places]
-        found = evaluate(DEADLIFT, kinematics.case(lifter, alike))
+        whole = kinematics.case(lifter, alike)
+        found = evaluate(DEADLIFT, whole)
         reasons = reasons_against(DEADLIFT, lifter, alike, found)
         for index, place in enumerate(places):
             stood = kinematics.with_shank(setups[place], float(found.shank[index]))
-            case = kinematics.case(lifter, [stood])
-            assert isinstance(case, DeadliftCase)
+            case = whole if alike == [stood] else kinematics.case(lifter, [stood])
             placed[place] = PlacedStart(
                 setup=stood,
                 case=case,

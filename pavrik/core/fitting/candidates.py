@@ -25,7 +25,8 @@ def groups(lift: Lift[S], setups: Sequence[S]) -> list[list[int]]:
 def _plain(values: Floats, count: int) -> list[float]:
     """One number for each set-up, whether they differ or not."""
     column = np.asarray(values)
-    return list(map(float, np.broadcast_to(column.reshape(column.shape[0], -1)[:, 0], count)))
+    plain: list[float] = np.broadcast_to(column.reshape(column.shape[0], -1)[:, 0], count).tolist()
+    return plain
 
 
 def reasons_against(
@@ -34,25 +35,30 @@ def reasons_against(
     """Why each of the evaluated set-ups does not work; empty where it does."""
     leans = _plain(degrees(found.loaded.balanced.lean), len(setups))
     flexions = _plain(degrees(found.loaded.hip_flexion), len(setups))
+    excess = {name: values.tolist() for name, values in found.excess.items()}
+    feasible = found.feasible.tolist()
 
     def against(index: int, setup: S) -> list[str]:
         reasons = lift.gates(lifter, setup)
-        if found.feasible[index]:
+        if feasible[index]:
             return reasons
-        over = {name: float(values[index]) for name, values in found.excess.items()}
+        over = {name: by for name, column in excess.items() if (by := column[index]) > 0}
+        lean, flexion = leans[index], flexions[index]
         return reasons + reasons_for(
-            lift.limits, over,
-            lambda by: Told(by, lifter, setup, leans[index], flexions[index]),
-        )  # fmt: skip
+            lift.limits, over, lambda by: Told(by, lifter, setup, lean, flexion)
+        )
 
     return [against(index, setup) for index, setup in enumerate(setups)]
 
 
-def _promises(lift: Lift[S], setups: Sequence[S], found: Evaluation) -> list[Candidate[S]]:
-    """The evaluated set-ups as candidates, with the use at their predicted max."""
+def _promises(
+    lift: Lift[S], setups: Sequence[S], found: Evaluation, places: Sequence[int]
+) -> list[Candidate[S]]:
+    """Some of the evaluated set-ups as candidates, with the use at their predicted max."""
     legs, count = found.deepest.legs, len(setups)
     at_max = found.deepest.at_load(found.predicted_max_kg[:, None, None])
     numbers = {
+        "shank": found.shank,
         "lean": found.loaded.balanced.lean,
         "hip_flexion": found.loaded.hip_flexion,
         "abduction": legs.abduction,
@@ -63,17 +69,15 @@ def _promises(lift: Lift[S], setups: Sequence[S], found: Evaluation) -> list[Can
     }
     columns = {name: _plain(values, count) for name, values in numbers.items()}
     use = {name: _plain(values, count) for name, values in at_max.use._asdict().items()}
+    limiters = found.limiter.tolist()
     return [
         Candidate(
-            setup=lift.kinematics.with_shank(setup, shank),
-            shank=shank,
-            limiter=LIMITERS[int(limiter)],
-            use={name: shares[i] for name, shares in use.items()},
-            **{name: column[i] for name, column in columns.items()},
+            setup=lift.kinematics.with_shank(setups[at], columns["shank"][at]),
+            limiter=LIMITERS[limiters[at]],
+            use={name: shares[at] for name, shares in use.items()},
+            **{name: column[at] for name, column in columns.items()},
         )
-        for i, (setup, shank, limiter) in enumerate(
-            zip(setups, map(float, found.shank), found.limiter, strict=True)
-        )
+        for at in places
     ]
 
 
@@ -81,19 +85,21 @@ def assess(
     lift: Lift[S], lifter: Lifter, setups: Sequence[S]
 ) -> tuple[list[Candidate[S]], list[Rejected[S]]]:
     """Split set-ups into candidates and rejections, each in the order given."""
-    found: dict[int, Candidate[S] | Rejected[S]] = {}
+    candidates: dict[int, Candidate[S]] = {}
+    rejected: dict[int, Rejected[S]] = {}
     for places in groups(lift, setups):
         alike = [setups[place] for place in places]
-        evaluation = evaluate(lift, lift.kinematics.case(lifter, alike))
-        promised = _promises(lift, alike, evaluation)
-        reasons = reasons_against(lift, lifter, alike, evaluation)
-        for place, candidate, against in zip(places, promised, reasons, strict=True):
-            found[place] = Rejected(setups[place], against) if against else candidate
-    in_order = [found[place] for place in range(len(setups))]
-    return (
-        [one for one in in_order if isinstance(one, Candidate)],
-        [one for one in in_order if isinstance(one, Rejected)],
-    )
+        found = evaluate(lift, lift.kinematics.case(lifter, alike))
+        reasons = reasons_against(lift, lifter, alike, found)
+        open_at = [at for at, against in enumerate(reasons) if not against]
+        promised = _promises(lift, alike, found, open_at)
+        candidates |= dict(zip((places[at] for at in open_at), promised, strict=True))
+        rejected |= {
+            place: Rejected(setups[place], against)
+            for place, against in zip(places, reasons, strict=True)
+            if against
+        }
+    return [candidates[at] for at in sorted(candidates)], [rejected[at] for at in sorted(rejected)]
 
 
 def with_shanks(lift: Lift[S], lifter: Lifter, setups: Sequence[S]) -> list[S]:

@@ -53,8 +53,11 @@ class SetupGrid(Generic[S]):
         return found
 
     def _of(self, style: str) -> list[S]:
-        values = self._values(style)
+        axes = [(self.lift.axis(name), values) for name, values in self._values(style).items()]
+        fields = [axis.field for axis, _ in axes]
+        columns = [[axis.inside(value) for value in values] for axis, values in axes]
+        named = {self.lift.style_field: style}
         return [
-            self.lift.make(style, dict(zip(values, chosen, strict=True)))
-            for chosen in product(*values.values())
+            self.lift.setup_type(**named, **dict(zip(fields, chosen, strict=True)))
+            for chosen in product(*columns)
         ]

@@ -6,6 +6,7 @@ its own.
 
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 from typing import Any, Generic, Literal, Protocol
 
 import numpy as np
@@ -169,15 +170,13 @@ class Lift(Generic[S]):
     chosen_by: Callable[[Lifter], Mapping[str, tuple[float, ...]]] = lambda _: {}
     """Values of axes that the lifter's schools fix, by axis."""
 
+    @cached_property
+    def _axes_by_id(self) -> Mapping[str, Axis]:
+        return {axis.id: axis for axis in self.axes}
+
     def axis(self, axis_id: str) -> Axis:
         """An axis by its id. Raises KeyError."""
-        return {axis.id: axis for axis in self.axes}[axis_id]
-
-    def make(self, style: str, values: Mapping[str, float]) -> S:
-        """A set-up of a style from values by axis, in the axes' units."""
-        fields = {self.axis(name).field: self.axis(name).inside(v) for name, v in values.items()}
-        made: S = self.setup_type(**{self.style_field: style}, **fields)
-        return made
+        return self._axes_by_id[axis_id]
 
     def style_of(self, setup: S) -> Style:
         """The style of a set-up."""

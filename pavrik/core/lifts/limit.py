@@ -63,11 +63,9 @@ def reasons_for(
 ) -> list[str]:
     """One sentence for every overstepped limit that can be told, the most binding first."""
     broken = [limit for limit in limits if over.get(limit.id, 0.0) > 0]
-    moot = frozenset[str]().union(*(limit.hides for limit in broken))
-    binding = sorted(
-        (limit for limit in broken if limit.id not in moot),
-        key=lambda limit: (-over[limit.id] * DEGREES_PER[limit.unit], limit.id),
-    )
+    moot = {hidden for limit in broken for hidden in limit.hides}
+    binding = [limit for limit in broken if limit.id not in moot]
+    binding.sort(key=lambda limit: (-over[limit.id] * DEGREES_PER[limit.unit], limit.id))
     return [limit.sentence(told(over[limit.id])) for limit in binding]
 
 

@@ -6,6 +6,7 @@ way up passes the same postures.
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 
@@ -116,13 +117,14 @@ class SquatCase(Case):
     knee_in: Number = 0.0
     """rad by which the leg's plane turns inward of the toes"""
 
+    @cached_property
     def foot(self) -> FootPlacement:
         """Where the left foot stands, with the two axes for shank and step behind."""
         foot = place_foot(self.body, self.stance_m, self.toe_out, self.heel_lift_m, self.assumed)
         return replace(foot, toe_out=foot.toe_out - self.knee_in)
 
     def shank_range(self) -> tuple[Floats, Floats]:
-        pitch = self.foot().pitch
+        pitch = self.foot.pitch
         most = np.minimum(self.screens.dorsiflexion + pitch, radians(MOST_SHANK_DEG))
         return np.minimum(radians(LEAST_SHANK_DEG), most), np.asarray(most)
 
@@ -131,7 +133,7 @@ class SquatCase(Case):
 
     def _legs(self, bottom_shank: Number, progress: Floats) -> LegPose:
         """Legs at a progress of the descent, the last axis; the shank in rad is the bottom's."""
-        body, foot = self.body, self.foot()
+        body, foot = self.body, self.foot
         standing = radians(self.assumed.standing_shank_deg)
         power = BREAK_EXPONENT[self.break_school]
         shank = standing + (bottom_shank - standing) * progress**power
@@ -140,7 +142,7 @@ class SquatCase(Case):
 
     def hip_at(self, shank: Floats, hip_z_m: Floats | float) -> SquatPosture:
         """The posture with a shank (rad) and its hips at a height, wherever that puts the knees."""
-        foot = self.foot()
+        foot = self.foot
         knee_z = foot.ankle.z + self.body.shank_m * np.cos(shank)
         raised, beyond = elevation_at_depth(self.body, foot, shank, hip_z_m - knee_z)
         return replace(self, shift_m=0.0).hold(squat_legs(self.body, foot, shank, raised, beyond))

@@ -14,7 +14,7 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk
+from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk, Underway
 from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
 from pavrik.core.prescription.study import LiftStudy
 from pavrik.core.prescription.volume import capacities_worked, is_hard
@@ -59,9 +59,7 @@ def _make(
             gym_of(connection),
             pain=_pain(connection, lifter_id),
             overrules=_overrules(connection, series_id),
-            moves=moved,
-            first_week=first_week,
-            today=today(connection),
+            underway=Underway(first_week, today(connection), tuple(moved)),
         )
     except ValueError as error:
         raise InvalidError("; ".join(str(error).splitlines()), "ask") from error

@@ -8,7 +8,7 @@ import numpy as np
 
 from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk
+from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk, Underway
 from pavrik.core.simulation.lifter import SimulatedLifter, draw_lifter
 from tests.core.plans import GYM, MONDAY, a_state
 
@@ -51,7 +51,8 @@ class Obedient:
         """The plan from his log as it stands at the start of a week."""
         states = {lift: replace(a_state(lift), history=list(log)) for lift, log in self.log.items()}
         today = ask.start + timedelta(weeks=week)
-        return make_plan(ask, states, GYM, first_week=week, today=today, **more)  # type: ignore[arg-type]
+        more = {"underway": Underway(week, today)} | more
+        return make_plan(ask, states, GYM, **more)  # type: ignore[arg-type]
 
     def train(self, ask: PlanAsk, weeks: int) -> list[Plan]:
         """Follow the plan week by week; every week's plan as it was made at its start."""

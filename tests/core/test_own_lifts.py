@@ -154,21 +154,20 @@ def test_what_was_said_of_each_lift_keeps_its_place():
     given = replace(PULLS[0], shank=0.1)
     mixed = strengths_from(lifter, [KnownBest(DEADLIFT, given, 180.0), *bests])
     assert len(mixed.residual) == 6
-    untested = KnownBest(DEADLIFT, usual_setup("romanian"), 200.0)
-    assert strengths_from(lifter, [untested]).firmness == "nothing", "nobody lifts a max in it"
-    assert strengths_from(lifter, [untested, *bests]).residual == pytest.approx(forward.residual)
+    for style in ("romanian", "trap_low"):
+        silent = KnownBest(DEADLIFT, usual_setup(style), 200.0)
+        assert strengths_from(lifter, [silent]).firmness == "nothing", style
+        assert strengths_from(lifter, [silent, *bests]).residual == pytest.approx(forward.residual)
 
 
-def test_a_trap_bar_whose_shank_is_searched_for_tells_of_strengths_too():
-    lifter, _ = LIFTERS[0]
-    strong = strengths(lifter, np.full(len(MUSCLES), 0.2))
-    trap = [usual_setup("trap_low"), usual_setup("trap_high")]
-    kg = evaluate(DEADLIFT, DEADLIFT.kinematics.case(strong, trap)).held_max_kg
-    bests = [KnownBest(DEADLIFT, s, float(k)) for s, k in zip(trap, kg, strict=True)]
-    found = strengths_from(lifter, bests)
-    assert found.firmness == "indicative"
-    assert max(abs(r) for r in found.residual) < 0.04
-    assert found.capacities.hip_extensors > 1.1 * lifter.capacities.hip_extensors
+def test_a_deadlift_that_this_body_cannot_hold_counts_for_less():
+    lifter, _ = LIFTERS[1]
+    squat = KnownBest(SQUAT, SQUATS[0], float(held_kg(lifter, SQUATS[:1])[0]))
+    stiff = replace(lifter, screens=replace(lifter.screens, hip_flexion=float(radians(95.0))))
+    pull = KnownBest(DEADLIFT, PULLS[0], 1.3 * squat.estimated_max_kg * 1.3)
+    trusted, doubted = (strengths_from(x, [squat, pull]).residual for x in (lifter, stiff))
+    assert 0 < trusted[1] < doubted[1], "less of the surplus is believed"
+    assert trusted[0] < doubted[0], "and the squat is listened to more"
 
 
 def test_a_lift_that_lags_behind_the_others_is_named():

@@ -22,11 +22,11 @@ from pavrik.core.prescription.drills import (
     ritual_drill,
     slack_drill,
 )
+from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.season import (
     MAIN,
     SECOND,
     Dose,
-    style_of_season,
     week_roles,
 )
 from pavrik.core.prescription.volume import capacities_worked, is_hard
@@ -131,10 +131,11 @@ def test_second_days_are_lighter_than_main_days_of_every_role():
 
 def test_the_style_turns_where_the_goal_asks_and_only_to_what_is_allowed():
     allowed = ["high-bar squat", "Romanian deadlift"]
-    assert style_of_season("muscle", "build", "squat", allowed) == "high-bar squat"
-    assert style_of_season("muscle", "build", "squat", []) is None
-    assert style_of_season("competition", "build", "squat", allowed) is None
-    assert style_of_season("strength", "sharpen", "squat", allowed) is None
+    squat = WORK["squat"]
+    assert squat.style_for("muscle", "build", allowed) == "high-bar squat"
+    assert squat.style_for("muscle", "build", []) is None
+    assert squat.style_for("competition", "build", allowed) is None
+    assert squat.style_for("strength", "sharpen", allowed) is None
 
 
 @given(st.integers(3, 16))

@@ -5,6 +5,7 @@ from datetime import date, timedelta
 
 from pavrik.core.log.training_set import LoggedSet
 from pavrik.core.prescription.plan import make_plan
+from pavrik.core.prescription.plan_parts import Underway
 from pavrik.core.prescription.reflow import changes, missed_days, reflow
 from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
 
@@ -18,7 +19,7 @@ def test_a_missed_main_day_moves_within_its_week_and_the_change_is_told():
     ]
 
     def make(moved, week):
-        return make_plan(ASK, states, GYM, moves=moved, first_week=week)
+        return make_plan(ASK, states, GYM, underway=Underway(week, None, tuple(moved)))
 
     fresh, told, _ = reflow(old, ASK, {}, today, MONDAY, make)
     friday = next(d for d in fresh.weeks[0].days if d.on == MONDAY + timedelta(days=4))
@@ -49,7 +50,7 @@ def test_a_surprise_moves_the_loads_and_says_by_what():
     now = {lift: replace(states[lift], history=logged[lift]) for lift in states}
 
     def make(moved, week):
-        return make_plan(ASK, now, GYM, moves=moved, first_week=week)
+        return make_plan(ASK, now, GYM, underway=Underway(week, None, tuple(moved)))
 
     _, told, _ = reflow(old, ASK, logged, today, MONDAY, make)
     squats = [c for c in told if c.what == "squat"]

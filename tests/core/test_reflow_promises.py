@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from pavrik.core.log.training_set import LoggedSet
-from pavrik.core.prescription.plan_parts import Day, Plan
+from pavrik.core.prescription.plan_parts import Day, Plan, Underway
 from pavrik.core.prescription.reflow import missed_days, reflow
 from tests.core.plans import MONDAY, MadeUp, made_up
 
@@ -33,7 +33,7 @@ def what_happened(
 
 def followed(lifter: MadeUp, old: Plan, logged, today: date):
     def afresh(moved, week):
-        return lifter.plan(moves=moved, first_week=week)
+        return lifter.plan(underway=Underway(week, None, tuple(moved)))
 
     return reflow(old, lifter.ask, logged, today, MONDAY, afresh)
 

@@ -2,11 +2,12 @@
 source."""
 
 from dataclasses import replace
-from datetime import date, timedelta
+from datetime import date
 
 import pytest
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Overrule
 from pavrik.core.prescription.season import (
@@ -54,7 +55,7 @@ def test_the_weeks_of_a_plan_without_an_end(weeks, roles):
     ],
 )  # fmt: skip
 def test_the_last_days_before_a_meet(lift, left, sets):
-    found = before_meet(MEET, MEET - timedelta(days=left), lift, "sharpen")
+    found = before_meet(lift, left, WORK[lift].no_heavy_days, "sharpen")
     if sets is None:
         assert found is None
         return
@@ -67,10 +68,10 @@ def test_the_last_days_before_a_meet(lift, left, sets):
 
 
 def test_meet_week_is_easy_and_a_plan_without_a_meet_has_no_such_days():
-    early = MEET - timedelta(days=9)
-    assert before_meet(MEET, early, "squat", "test")[0] == EASY
-    assert before_meet(MEET, early, "squat", "sharpen") is None
-    assert before_meet(None, MEET, "squat", "test") is None
+    assert before_meet("squat", 9, 4, "test")[0] == EASY
+    assert before_meet("squat", 9, 4, "sharpen") is None
+    plan = make_plan(replace(ASK, meet=None), STATES, GYM)
+    assert not any("before the meet" in b.text for x in plan.lines() for b in x.because)
 
 
 @pytest.mark.parametrize(

@@ -69,7 +69,7 @@ def _trap(id: StyleId, name: str, above_floor_m: float) -> DeadliftStyle:
     }  # fmt: skip
     return DeadliftStyle(
         id, name, grid, fixed={"grip_m": TRAP_HANDLES_M, "shoulder_offset_m": 0.0}, rival=False,
-        hands="beside", above_floor_m=above_floor_m, shank="free",
+        tells_strength=False,        hands="beside", above_floor_m=above_floor_m, shank="free",
     )  # fmt: skip
 
 
@@ -94,7 +94,8 @@ STYLES: dict[str, DeadliftStyle] = {
         _straight("deficit", "deficit", above_floor_m=-0.05, from_floor=False),
         _straight("block", "block pull", above_floor_m=0.10, from_floor=False),
         _straight(
-            "romanian", "Romanian", above_floor_m=0.08, from_floor=False, tested=False, shank=6.0
+            "romanian", "Romanian", above_floor_m=0.08, from_floor=False, tells_strength=False,
+            shank=6.0,
         ),
     )
 }  # fmt: skip

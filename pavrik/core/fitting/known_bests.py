@@ -183,7 +183,7 @@ def _places(bests: Sequence[KnownBest]) -> list[list[int]]:
     """Places of the bests that tell something and that one case can hold, lift by lift."""
     by_lift: dict[str, list[int]] = {}
     for place, best in enumerate(bests):
-        if not best.lift.style_of(best.setup).tested:
+        if not best.lift.style_of(best.setup).tells_strength:
             continue
         by_lift.setdefault(best.lift.id, []).append(place)
     return [

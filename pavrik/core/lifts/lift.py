@@ -67,8 +67,9 @@ class Style:
     grid: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
     fixed: Mapping[str, float] = field(default_factory=dict)
     rival: bool = True
-    tested: bool = True
-    """False where nobody lifts a max: a best in it says nothing of strengths."""
+    tells_strength: bool = True
+    """False where a best says nothing of strengths: nobody lifts a max in it, or the model does not
+    place it well enough beside the other styles."""
     ease: float = 0.5
     arms: float = 0.5
     schools: frozenset[str] = frozenset()

@@ -5,11 +5,12 @@ gain. No load passes a cap unless a named coach has said so with a reason.
 """
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Literal
 
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.prescription.attempts import attempts
+from pavrik.core.prescription.attempts import Attempt, attempts
 from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.next_load import Gym, PainFlag
@@ -31,7 +32,9 @@ from pavrik.core.prescription.plan_parts import (
     Overrule,
     Plan,
     PlanAsk,
+    Underway,
     Week,
+    When,
     check_ask,
 )
 from pavrik.core.prescription.season import (
@@ -43,6 +46,9 @@ from pavrik.core.prescription.season import (
     week_roles,
 )
 
+NOT_BEGUN = Underway()
+Template = Sequence[tuple[tuple[str, Part], ...]]
+"""What each training day of a week is for."""
 OVERLOAD_EVERY = 2
 CUES_A_DAY = 2
 
@@ -111,71 +117,82 @@ def _meet_is_near(ask: PlanAsk, on: date) -> bool:
     return ask.meet is not None and (ask.meet - on).days < NO_SPECIAL_DAYS
 
 
-def _next_main(
-    ask: PlanAsk, template: Sequence[tuple[tuple[str, Part], ...]], moves: Sequence[Moved],
-    today: date,
-) -> dict[str, date]:  # fmt: skip
+def _next_main(ask: PlanAsk, template: Template, underway: Underway) -> dict[str, date]:
     """The next main session of every lift from today on."""
     found: dict[str, date] = {}
+    today = max(underway.today or ask.start, ask.start)
     for week in range(ask.weeks):
         for on, parts in zip(_dates(ask, week), template, strict=False):
             if on < today:
                 continue
-            for lift, part in _parts(week, moves, on, parts)[0]:
+            for lift, part in _parts(week, underway.moves, on, parts)[0]:
                 if part == "main":
                     found.setdefault(lift, on)
     return found
 
 
-def _day(
-    make: Maker, week: int, role: WeekRole, worked: int, number: int, on: date,
-    parts: tuple[tuple[str, Part], ...], whole_week: Sequence[tuple[tuple[str, Part], ...]],
-    moves: Sequence[Moved],
-) -> Day:  # fmt: skip
-    kept, told = _parts(week, moves, on, parts)
+@dataclass(frozen=True)
+class _Slot:
+    """A day that is to be filled: what it is for after moves, and which lifts its week has a second
+    day of."""
+
+    number: int
+    parts: tuple[tuple[str, Part], ...]
+    moved: str
+    with_second: frozenset[str]
+
+
+def _work(make: Maker, when: When, slot: _Slot, lift: str, part: Part, day_id: str) -> list[Line]:
+    """All lines of one lift on a day."""
+    state, prefix = make.states[lift], f"{day_id}-{lift}"
+    lines = _drill_lines(state, when.week, prefix)
+    if state.closed:
+        lines += rung_lines(make, lift, prefix)
+    elif part == "main":
+        lines += main_lines(make, lift, when, prefix)
+    else:
+        lines.append(second_line(make, lift, when, prefix))
+    if _meet_is_near(make.ask, when.on):
+        return lines
+    only = lift not in slot.with_second
+    specials = _specials_for(state, part, only, when.week, when.role)
+    return lines + [
+        special_line(make, special, lift, when, f"{prefix}-special{i}")
+        for i, special in enumerate(specials)
+    ]
+
+
+def _day(make: Maker, when: When, slot: _Slot) -> Day:
+    day_id = f"w{when.week + 1:02d}d{slot.number + 1}"
     lines: list[Line] = []
     cues: list[str] = []
-    for lift, part in kept:
-        state, prefix = make.states[lift], f"w{week + 1:02d}d{number + 1}-{lift}"
-        only = not any((lift, "second") in day for day in whole_week)
-        lines += _drill_lines(state, week, prefix)
-        if state.closed:
-            lines += rung_lines(make, lift, prefix)
-        elif part == "main":
-            lines += main_lines(make, lift, week, role, worked, prefix, on)
-        else:
-            lines.append(second_line(make, lift, role, worked, prefix, on))
-        specials = (
-            () if _meet_is_near(make.ask, on) else _specials_for(state, part, only, week, role)
-        )
-        for i, special in enumerate(specials):
-            lines.append(special_line(make, special, lift, role, worked, f"{prefix}-special{i}"))
-        cues += state.cues[:1] if len(kept) > 1 else state.cues[:CUES_A_DAY]
-    if not kept and not _meet_is_near(make.ask, on):
-        lines += _support_day(make, week, number)
+    for lift, part in slot.parts:
+        lines += _work(make, when, slot, lift, part, day_id)
+        cues += make.states[lift].cues[: 1 if len(slot.parts) > 1 else CUES_A_DAY]
+    if not slot.parts and not _meet_is_near(make.ask, when.on):
+        lines += _support_day(make, day_id)
     said = tuple(overruled(make, line) for line in lines)
-    return Day(f"w{week + 1:02d}d{number + 1}", on, said, tuple(cues[:CUES_A_DAY]), told)
+    return Day(day_id, when.on, said, tuple(cues[:CUES_A_DAY]), slot.moved)
 
 
-def _support_day(make: Maker, week: int, number: int) -> list[Line]:
+def _support_day(make: Maker, day_id: str) -> list[Line]:
     """A day without the big lifts: the support work that was chosen, else the brace."""
     lines = []
     for lift in LIFT_IDS:
         state = make.states.get(lift)
         for i, special in enumerate(state.choice.specials if state else ()):
             if special.variation.role == "support":
-                line_id = f"w{week + 1:02d}d{number + 1}-{lift}-support{i}"
                 lines.append(
                     by_feel(
-                        line_id, lift, special.variation.name, special.sets, special.reps,
-                        special.because,
+                        f"{day_id}-{lift}-support{i}", lift, special.variation.name, special.sets,
+                        special.reps, special.because,
                     )
                 )  # fmt: skip
-    if lines or "deadlift" not in make.states:
+    brace_with = LIFT_IDS[-1]
+    if lines or brace_with not in make.states:
         return lines
     why = Because("nothing was found weak that needs a day of its own: brace and move")
-    line_id = f"w{week + 1:02d}d{number + 1}-support"
-    return [by_feel(line_id, "deadlift", "abdominal work", 3, 10, (why,))]
+    return [by_feel(f"{day_id}-support", brace_with, "abdominal work", 3, 10, (why,))]
 
 
 def ends_of(ask: PlanAsk, pain: Sequence[PainFlag]) -> tuple[Literal["meet", "test", "open"], str]:
@@ -203,13 +220,37 @@ def _role_words(role: WeekRole, number: int) -> str:
     )
 
 
+def _weeks(make: Maker, roles: Sequence[WeekRole], template: Template, underway: Underway
+           ) -> tuple[Week, ...]:  # fmt: skip
+    """Every week with its days; days without work are left out."""
+    with_second = frozenset(lift for parts in template for lift, part in parts if part == "second")
+    weeks = []
+    for week, role in enumerate(roles):
+        worked = sum(r != "light" for r in roles[underway.first_week : week])
+        days = []
+        for number, (on, parts) in enumerate(zip(_dates(make.ask, week), template, strict=False)):
+            kept, told = _parts(week, underway.moves, on, parts)
+            slot = _Slot(number, kept, told, with_second)
+            days.append(_day(make, When(week, role, worked, on), slot))
+        kept_days = tuple(day for day in days if day.lines)
+        weeks.append(Week(week + 1, role, _role_words(role, week), kept_days))
+    return tuple(weeks)
+
+
+def _attempts(make: Maker, worked: int) -> dict[str, tuple[Attempt, ...]]:
+    """Meet attempts of every open lift after so many weeks worked."""
+    return {
+        lift: tuple(attempts(kg, state.history, make.caps(lift, "main")))
+        for lift, state in make.states.items()
+        if not state.closed and (kg := make.projected_kg(lift, worked))
+    }
+
+
 def make_plan(
     ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, *, pain: Sequence[PainFlag] = (),
-    overrules: Mapping[str, Overrule] | None = None, moves: Sequence[Moved] = (),
-    first_week: int = 0, today: date | None = None,
+    overrules: Mapping[str, Overrule] | None = None, underway: Underway = NOT_BEGUN,
 ) -> Plan:  # fmt: skip
-    """The plan from today's state; ``first_week`` is the week that today's state is the start of,
-    ``today`` (the start where not given) tells which session is the next one.
+    """The plan from today's state.
 
     Raises ValueError where the ask cannot be planned.
     """
@@ -218,31 +259,18 @@ def make_plan(
     roles = week_roles(ask.weeks, ends)
     template = [tuple(p for p in parts if p[0] in states) for parts in days_of(len(ask.weekdays))]
     make = Maker(
-        ask, states, bases_of(states), gym, tuple(pain), overrules or {}, first_week,
-        _next_main(ask, template, moves, max(today or ask.start, ask.start)),
+        ask, states, bases_of(states), gym, tuple(pain), overrules or {}, underway.first_week,
+        _next_main(ask, template, underway),
     )  # fmt: skip
-    weeks = []
-    for week, role in enumerate(roles):
-        worked = sum(r != "light" for r in roles[first_week:week])
-        days = [
-            _day(make, week, role, worked, number, on, parts, template, moves)
-            for number, (on, parts) in enumerate(zip(_dates(ask, week), template, strict=False))
-        ]
-        kept = tuple(day for day in days if day.lines)
-        weeks.append(Week(week + 1, role, _role_words(role, week), kept))
+    worked = sum(role != "light" for role in roles[underway.first_week :])
     proposals = tuple(p for state in states.values() for p in state.proposals)
-    meet = {}
-    if ends == "meet":
-        meet = {
-            lift: tuple(attempts(kg, state.history, make.caps(lift, "main")))
-            for lift, state in states.items()
-            if not state.closed
-            and (kg := make.projected_kg(lift, sum(r != "light" for r in roles[first_week:])))
-        }
     refused = [no_test] if no_test else []
     refused += [
         f"no {lift} to depth is planned: {state.closed}"
         for lift, state in states.items()
         if state.closed
     ]
-    return Plan(tuple(weeks), proposals, meet, tuple(refused), tuple(moves))
+    return Plan(
+        _weeks(make, roles, template, underway), proposals,
+        _attempts(make, worked) if ends == "meet" else {}, tuple(refused), underway.moves,
+    )  # fmt: skip

@@ -1,6 +1,6 @@
 """One line of a plan: load from the projected max, held under the caps, loaded from the stock."""
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from datetime import date
 
@@ -11,6 +11,7 @@ from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.next_load import (
     PAIN_CAP_SHARE,
     Gym,
@@ -19,20 +20,17 @@ from pavrik.core.prescription.next_load import (
     keep_floor,
     session_load,
 )
-from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk
+from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk, When
 from pavrik.core.prescription.season import (
     GROWTH,
     MAIN,
     PRIMER,
     SECOND,
     Dose,
-    WeekRole,
     before_meet,
-    style_of_season,
 )
 from pavrik.core.strength.estimated_max import load_for
 
-FROM_FLOOR = frozenset({COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"})
 LEAST_RPE = 5.0
 LIGHTER = assume(
     "light_week_special_share",
@@ -43,13 +41,8 @@ LIGHTER = assume(
 TECHNIQUE_SHARE = 0.99
 """A technique line stays this far below its cap."""
 BACK = "lower back"
-SPARER: Mapping[str, tuple[str, ...]] = {
-    "squat": ("safety-bar squat",), "deadlift": ("trap bar, low", "trap bar, high"),
-}  # fmt: skip
-BY_FEEL: Mapping[str, str] = {"squat": "split squat", "deadlift": "hip thrust"}
-"""What stands in for a second straight-bar day where the back hurts: common practice."""
-RUNGS: Mapping[str, tuple[str, ...]] = {"squat": ("goblet squat", "split squat")}
-"""What is done where the screens close the lift itself: common practice."""
+TIRED_STYLE = "trap bar, low"
+"""What a tired back pulls instead of a second straight-bar day: common practice."""
 TEST_SHARE = assume(
     "least_test_share", 0.90, "share", "a single below this share of the expected max tests nothing"
 )
@@ -233,50 +226,61 @@ def _arithmetic(
     )
 
 
+@dataclass(frozen=True)
+class Work:
+    """What a line is to be: its id, its kind, the dose, why; the competition lift unless said."""
+
+    line_id: str
+    kind: Kind
+    dose: Dose
+    because: tuple[Because, ...]
+    variation: str = COMPETITION
+    note: str = ""
+
+
 def loaded_line(
-    make: Maker, lift: str, kind: Kind, dose: Dose, worked: int, line_id: str,
-    because: Sequence[Because], variation: str = COMPETITION, note: str = "",
-    allow: Allow | None = None,
-) -> Line:  # fmt: skip
-    """A line whose load follows from the projected max, as far as its session allows; by feel
-    where no max is known."""
-    projected = make.projected_kg(lift, worked)
+    make: Maker, lift: str, worked: int, work: Work, allow: Allow | None = None
+) -> Line:
+    """A line whose load follows from the max projected after so many weeks worked, as far as its
+    session allows; by feel where no max is known."""
+    dose, variation, projected = work.dose, work.variation, make.projected_kg(lift, worked)
     if projected is None:
         return Line(
-            line_id, lift, variation, kind, dose.sets, dose.reps, dose.rpe, None, (),
-            _rest_s(dose.reps, dose.rpe), tuple(because), note=note,
+            work.line_id, lift, variation, work.kind, dose.sets, dose.reps, dose.rpe, None, (),
+            _rest_s(dose.reps, dose.rpe), work.because, note=work.note,
         )  # fmt: skip
     ratio = 1.0 if variation == COMPETITION else make.states[lift].ratios[variation].ratio
     own_max = projected * ratio
     intended = own_max * dose.load_share()
     wanted, held = allow(intended) if allow is not None else (intended, [])
     own_max *= max(wanted / intended, 1.0)
-    made = _load(make, lift, kind, wanted, ratio)
+    made = _load(make, lift, work.kind, wanted, ratio)
     share = made.load_kg / own_max if made.load_kg else None
     rpe = _rpe_at(share, dose.reps) if share else dose.rpe
-    because = [*made.because, *held, *because]
-    if share and kind != "main":
+    because = [*made.because, *held, *work.because]
+    if share and work.kind != "main":
         because.append(_arithmetic(lift, variation, share, projected, ratio))
-    if lift == "deadlift" and made.load_kg and variation in FROM_FLOOR:
+    if made.load_kg and variation in WORK[lift].from_floor:
         low = light_start_words(made.per_side, make.gym.light_discs)
         because += [Because(low)] if low else []
     return Line(
-        line_id, lift, variation, kind, dose.sets, dose.reps, rpe, made.load_kg, made.per_side,
-        _rest_s(dose.reps, rpe), tuple(because), made.cap_kg, share, note,
+        work.line_id, lift, variation, work.kind, dose.sets, dose.reps, rpe, made.load_kg,
+        made.per_side, _rest_s(dose.reps, rpe), tuple(because), made.cap_kg, share, work.note,
     )  # fmt: skip
 
 
-def _why(make: Maker, lift: str, week: int, role: WeekRole, worked: int) -> tuple[Because, ...]:
+def _why(make: Maker, lift: str, when: When) -> tuple[Because, ...]:
     base = make.bases[lift]
-    if week <= make.first_week or base.max_kg is None:
+    if when.week <= make.first_week or base.max_kg is None:
         return base.because
-    expected = in_kg(make.projected_kg(lift, worked) or base.max_kg)
-    weeks = "1 week" if worked == 1 else f"{worked} weeks"
+    expected = in_kg(make.projected_kg(lift, when.worked) or base.max_kg)
+    weeks = "1 week" if when.worked == 1 else f"{when.worked} weeks"
     gain = 0.0 if make.pain else GROWTH[make.ask.training_age]
     grown = f"and {gain:.2%} a week over {weeks} of work" if gain else "and no gain while it hurts"
     return (
         Because(
-            f"week {week + 1}, {role}: {expected} expected, {in_kg(base.max_kg)} today {grown}"
+            f"week {when.week + 1}, {when.role}: {expected} expected, {in_kg(base.max_kg)} today "
+            f"{grown}"
         ),
     )
 
@@ -289,75 +293,76 @@ def _no_test(line: Line) -> Line:
     return replace(line, because=(why, *line.because))
 
 
-def _allow(make: Maker, lift: str, role: WeekRole, dose: Dose, on: date) -> Allow | None:
+def _allow(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
     """What the session of a day makes of a wanted load: the next one answers the last sessions,
     the later ones only never fall below clean work."""
-    light = dose.share is not None or role == "light"
+    light = dose.share is not None or when.role == "light"
     history = make.states[lift].history
     rpe = _rpe_at(dose.share, dose.reps) if dose.share is not None else dose.rpe
     target = Target(dose.reps, rpe, dose.sets)
-    if make.next_main.get(lift) == on:
+    if make.next_main.get(lift) == when.on:
         return lambda load: session_load(history, load, target, novice=make.ask.novice, light=light)
     return None if light else lambda load: keep_floor(load, history, target)
 
 
-def main_lines(
-    make: Maker, lift: str, week: int, role: WeekRole, worked: int, prefix: str, on: date
-) -> list[Line]:
+def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], str] | None:
+    """Main work where the meet is near, and why; None where the role's work stands."""
+    if make.ask.meet is None:
+        return None
+    left_days = (make.ask.meet - when.on).days
+    return before_meet(lift, left_days, WORK[lift].no_heavy_days, when.role)
+
+
+def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
     """Main work of a day: the role's, or less where the meet is near."""
-    why = _why(make, lift, week, role, worked)
-    doses = MAIN[role]
-    near = before_meet(make.ask.meet, on, lift, role)
+    near = _near_meet(make, lift, when)
+    doses, why = MAIN[when.role], _why(make, lift, when)
     if near is not None:
-        doses, told = near
-        why = (Because(told),)
+        doses, why = near[0], (Because(near[1]),)
     lines = [
         loaded_line(
-            make, lift, "main", dose, worked, f"{prefix}-{i}", why,
-            allow=_allow(make, lift, role, dose, on),
+            make, lift, when.worked, Work(f"{prefix}-{i}", "main", dose, why),
+            _allow(make, lift, when, dose),
         )
         for i, dose in enumerate(doses)
     ]  # fmt: skip
-    tests = role == "test" and make.ask.meet is None
+    tests = when.role == "test" and make.ask.meet is None
     return [_no_test(line) for line in lines] if tests else lines
 
 
-def _spared_second(
-    make: Maker, lift: str, role: WeekRole, worked: int, line_id: str, told: str
-) -> Line:
+def _spared_second(make: Maker, lift: str, when: When, line_id: str, told: str) -> Line:
     """A second day off the straight bar: the first sparer style that is allowed, else work by feel
     that leaves the back alone."""
-    state, why = make.states[lift], (Because(told),)
-    style = next((name for name in SPARER[lift] if name in state.allowed), None)
-    if style is not None:
-        return loaded_line(make, lift, "second", SECOND[role], worked, line_id, why, style)
-    return by_feel(line_id, lift, BY_FEEL[lift], 3, 10, why)
+    own, why = WORK[lift], (Because(told),)
+    style = next((name for name in own.sparer if name in make.states[lift].allowed), None)
+    if style is None:
+        return by_feel(line_id, lift, own.by_feel, 3, 10, why)
+    work = Work(line_id, "second", SECOND[when.role], why, style)
+    return loaded_line(make, lift, when.worked, work)
 
 
-def second_line(make: Maker, lift: str, role: WeekRole, worked: int, prefix: str, on: date) -> Line:
+def second_line(make: Maker, lift: str, when: When, prefix: str) -> Line:
     """The second day of a lift: its position, its season's style, or a sparer one."""
-    state, line_id = make.states[lift], f"{prefix}-0"
-    near = before_meet(make.ask.meet, on, lift, role)
-    dose = PRIMER[0] if near is not None and near[0] is PRIMER else SECOND[role]
+    state, own, line_id = make.states[lift], WORK[lift], f"{prefix}-0"
+    near = _near_meet(make, lift, when)
+    dose = PRIMER[0] if near is not None and near[0] is PRIMER else SECOND[when.role]
     if any(flag.region == BACK for flag in make.pain):
         told = f"pain flag on the {BACK}: a sparer style instead of a second straight-bar day"
-        return _spared_second(make, lift, role, worked, line_id, told)
-    if lift == "deadlift" and state.tired_back and "trap bar, low" in state.allowed:
+        return _spared_second(make, lift, when, line_id, told)
+    if state.tired_back and TIRED_STYLE in state.allowed:
         told = "the back is tired: trap bar instead of a second straight-bar day"
-        return _spared_second(make, lift, role, worked, line_id, told)
-    turned = style_of_season(make.ask.goal, role, lift, state.allowed)
+        return _spared_second(make, lift, when, line_id, told)
+    turned = own.style_for(make.ask.goal, when.role, state.allowed)
     cap = next((c for c in state.caps if c.technique), None)
     if turned is not None and cap is None:
         why = (Because(f"the season's style for the goal {make.ask.goal}: {turned}"),)
-        return loaded_line(make, lift, "second", dose, worked, line_id, why, turned)
-    note = "flat-back day" if cap is not None and lift == "deadlift" else "position day"
+        return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
+    note = own.capped_note if cap is not None else "position day"
     text = "second day: light enough that every rep looks the same"
     if cap is not None:
         text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
-    facts = cap.facts if cap else ()
-    return loaded_line(
-        make, lift, "second", dose, worked, line_id, (Because(text, facts),), note=note
-    )
+    why = (Because(text, cap.facts if cap else ()),)
+    return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, note=note))
 
 
 def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:
@@ -367,18 +372,18 @@ def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:
         "in until a screen opens it"
     )
     return [
-        by_feel(f"{prefix}-{i}", lift, name, 3, 8, (why,)) for i, name in enumerate(RUNGS[lift])
+        by_feel(f"{prefix}-{i}", lift, name, 3, 8, (why,))
+        for i, name in enumerate(WORK[lift].rungs)
     ]
 
 
-def special_line(
-    make: Maker, special: Special, lift: str, role: WeekRole, worked: int, line_id: str
-) -> Line:
-    one = special.variation
-    light = role in ("light", "test")
-    sets = max(special.sets - (1 if light else 0), 1)
-    if special.rpe is None or one.name not in make.states[lift].ratios:
-        return by_feel(line_id, lift, one.name, sets, special.reps, special.because, special.rpe)
-    share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if light else 1.0)
+def special_line(make: Maker, special: Special, lift: str, when: When, line_id: str) -> Line:
+    """A variation that serves a weakness: lighter and a set less in light weeks."""
+    name = special.variation.name
+    sets = max(special.sets - (1 if when.light else 0), 1)
+    if special.rpe is None or name not in make.states[lift].ratios:
+        return by_feel(line_id, lift, name, sets, special.reps, special.because, special.rpe)
+    share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if when.light else 1.0)
     dose = Dose(sets, special.reps, special.rpe, share)
-    return loaded_line(make, lift, "special", dose, worked, line_id, special.because, one.name)
+    work = Work(line_id, "special", dose, tuple(special.because), name)
+    return loaded_line(make, lift, when.worked, work)

@@ -62,6 +62,21 @@ class Day:
 
 
 @dataclass(frozen=True)
+class When:
+    """A day of a plan: its week from 0, the week's role, how many weeks were worked before it."""
+
+    week: int
+    role: WeekRole
+    worked: int
+    on: date
+
+    @property
+    def light(self) -> bool:
+        """Whether the week's specials are lighter."""
+        return self.role in ("light", "test")
+
+
+@dataclass(frozen=True)
 class Week:
     """One week; ``role`` as planned."""
 
@@ -79,6 +94,16 @@ class Moved:
     week: int
     missed: date
     to: date
+
+
+@dataclass(frozen=True)
+class Underway:
+    """How far a plan is: the week that today's state is the start of, today, which tells the next
+    session (None is the plan's start), and the days that were moved."""
+
+    first_week: int = 0
+    today: date | None = None
+    moves: tuple[Moved, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -3,9 +3,7 @@
 Common practice, no source, except where named.
 """
 
-from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
 from typing import Literal
 
 from pavrik.core.assumptions import assume_each
@@ -46,9 +44,6 @@ SECOND: dict[WeekRole, Dose] = {
     "test": Dose(2, 2, share=0.60),
 }  # fmt: skip
 """The second day of a lift is for its position: light enough to be repeated exactly."""
-NO_HEAVY_DAYS: dict[str, int] = {"squat": 4, "deadlift": 7}
-"""Within so many days of the meet nothing of 85 % or more is lifted: common practice (tapering
-reviews, from memory)."""
 PRIMER_DAYS, NO_SPECIAL_DAYS = 2, 10
 EASY = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
 PRIMER = (Dose(2, 2, share=0.60),)
@@ -83,16 +78,13 @@ def week_roles(weeks: int, ends: Literal["meet", "test", "open"]) -> list[WeekRo
 
 
 def before_meet(
-    meet: date | None, on: date, lift: str, role: WeekRole
+    lift: str, left_days: int, no_heavy_days: int, role: WeekRole
 ) -> tuple[tuple[Dose, ...], str] | None:
-    """Main work of a day near the meet, and why; None where the role's work stands."""
-    if meet is None:
-        return None
-    left = (meet - on).days
-    if left <= PRIMER_DAYS:
-        return PRIMER, f"{left} days before the meet: a primer and nothing else"
-    if left <= NO_HEAVY_DAYS[lift]:
-        text = f"{left} days before the meet: no heavy {lift} in the last {NO_HEAVY_DAYS[lift]}"
+    """Main work so many days before a meet, and why; None where the role's work stands."""
+    if left_days <= PRIMER_DAYS:
+        return PRIMER, f"{left_days} days before the meet: a primer and nothing else"
+    if left_days <= no_heavy_days:
+        text = f"{left_days} days before the meet: no heavy {lift} in the last {no_heavy_days}"
         return EASY, text
     if role == "test":
         return EASY, "meet week: one easy single and little else, the work is done"
@@ -109,26 +101,3 @@ def days_of(days: int) -> list[tuple[tuple[str, Part], ...]]:
         4: [((squat, "main"),), ((pull, "main"),), ((squat, "second"),), ((pull, "second"),)],
     }
     return whole[min(days, 4)] + [()] * max(days - 4, 0)
-
-
-_TURN: dict[str, dict[tuple[str, WeekRole], str]] = {
-    "squat": {
-        ("muscle", "build"): "high-bar squat",
-        ("muscle", "strengthen"): "high-bar squat",
-        ("sport", "build"): "front squat",
-        ("health", "build"): "front squat",
-        ("strength", "build"): "high-bar squat",
-    },
-    "deadlift": {
-        ("muscle", "build"): "Romanian deadlift",
-        ("sport", "build"): "trap bar, low",
-        ("health", "build"): "trap bar, low",
-    },
-}
-
-
-def style_of_season(goal: str, role: WeekRole, lift: str, allowed: Sequence[str]) -> str | None:
-    """The variation that a second day turns to in a season, where the goal asks for it and it is
-    allowed; None: the competition lift."""
-    wanted = _TURN[lift].get((goal, role))
-    return wanted if wanted in allowed else None

@@ -3,7 +3,6 @@
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
-from pavrik.core.assumptions import assume_each
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause
@@ -19,6 +18,7 @@ from pavrik.core.prescription.choice import (
     choose,
     idle_variations,
 )
+from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan_parts import LiftState
 from pavrik.core.prescription.signals import light_week, light_week_because
 from pavrik.core.prescription.weaknesses import RECENT, drills_of, live_faults, weaknesses
@@ -28,10 +28,6 @@ from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import COMPETITION, LOADINGS, Loading
 from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
-UNKNOWN_MAX_SHARE = assume_each(
-    "unknown_max", {"squat": 1.4, "deadlift": 1.7}, "body masses",
-    "taken for a lift that was never logged, to draw its variations",
-)  # fmt: skip
 UNKNOWN_RATIO = 0.85
 TIRED = frozenset({"lower_back", "upper_back"})
 CausesOf = Callable[[FaultKnowledge], Sequence[RankedCause]]
@@ -91,7 +87,7 @@ def study_lift(
     """The whole study; ``variations`` of this lift, ``today`` as ISO day."""
     lift, sets = facts.lift, facts.sets
     known = knowledge(sets, catalogue, lift)
-    max_kg = known.max_kg or UNKNOWN_MAX_SHARE[lift] * float(facts.lifter.body.mass_kg)
+    max_kg = known.max_kg or WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
     ratios = {
         v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)
         for v in variations
@@ -107,7 +103,7 @@ def study_lift(
     seen = frozenset(f.fault_id for f in live_faults(sets, known))
     about = replace(about, faults=seen)
     choice = choose(variations, loadings, ratios, weak, about, facts.said)
-    pulls = lift == "deadlift"
+    pulls = bool(WORK[lift].from_floor)
     blocked = {
         v.name: why
         for v in variations

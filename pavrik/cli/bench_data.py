@@ -12,6 +12,7 @@ import psycopg
 from uuid6 import uuid7
 
 from pavrik.core.faults.knowledge import knowledge
+from pavrik.core.squat.squat import SQUAT
 from pavrik.services import club_planning, floor, log_writes, platform, review
 from pavrik.services.context import Who
 from pavrik.services.library import catalogue_of
@@ -95,12 +96,15 @@ def _seconds(action: Callable[[], object]) -> float:
 
 def _screens(database: Database, club: _Club) -> dict[str, Callable[[], object]]:
     who, one, group = club.who, club.lifter_ids[1], club.lifter_ids[1 : 1 + GROUP]
+    lift = SQUAT.id
     return {
         "floor": lambda: floor.board(database, who),
-        "review of one lifter": lambda: review.review(database, who, one, "squat"),
-        "platform of one lifter": lambda: platform.platform(database, who, [one], "squat"),
-        f"platform of a group of {GROUP}": lambda: platform.platform(database, who, group, "squat"),
-        "newest sets": lambda: shown_sets(database, who, one, "squat", 50),
+        "review of one lifter": lambda: review.review(database, who, one, lift),
+        "platform of one lifter": lambda: platform.platform(database, who, [one], lift),
+        f"platform of a group of {GROUP}": lambda: platform.platform(
+            database, who, group, SQUAT.id
+        ),
+        "newest sets": lambda: shown_sets(database, who, one, lift, 50),
     }
 
 
@@ -110,7 +114,7 @@ def _queue(database: Database, club: _Club) -> None:
         log_writes.QueuedSet(
             uuid7(),
             TrainingSet(
-                uuid7(), lifter_id, None, "squat", "competition", 100.0, 5, 0, 8.0, None, None,
+                uuid7(), lifter_id, None, SQUAT.id, "competition", 100.0, 5, 0, 8.0, None, None,
                 {}, "", now,
             ),
             [],
@@ -123,10 +127,10 @@ def _queue(database: Database, club: _Club) -> None:
 
 def _analysis_s(database: Database, club: _Club) -> float:
     with database.club(club.who.club_id) as connection:
-        sets = history(connection, club.lifter_ids[0], "squat", most=None)
+        sets = history(connection, club.lifter_ids[0], SQUAT.id, most=None)
         catalogue = catalogue_of(connection)
     assert sum(s.reps for s in sets) == LONG_LOG_REPS
-    return _seconds(lambda: knowledge(sets, catalogue, "squat"))
+    return _seconds(lambda: knowledge(sets, catalogue, SQUAT.id))
 
 
 def run_data_bench() -> None:
@@ -165,7 +169,9 @@ def _measure(owner_url: str, app_url: str) -> None:
         before, after = _seconds(little[name]), _seconds(screen)
         ratio = after / before
         print(f"{name:30}{before * 1e3:9.0f} ms{after * 1e3:9.0f} ms{ratio:8.1f} times")
-    long_review = _seconds(lambda: review.review(database, large.who, large.lifter_ids[0], "squat"))
+    long_review = _seconds(
+        lambda: review.review(database, large.who, large.lifter_ids[0], SQUAT.id)
+    )
     print(f"{'review of the longest log':42}{long_review * 1e3:9.0f} ms")
     print(f"{f'{QUEUED} queued sets':42}{_seconds(lambda: _queue(database, large)) * 1e3:9.0f} ms")
     with psycopg.connect(owner_url) as connection:

@@ -17,6 +17,7 @@ from openpyxl import Workbook, load_workbook
 from openpyxl.utils.exceptions import InvalidFileException
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.deadlift.deadlift import DEADLIFT
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -262,7 +263,7 @@ def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
     row = LogRow(
         line=line,
         lifter=reader.text("lifter"),
-        lift=lift or "squat",
+        lift=lift or LIFT_IDS[0],
         variation=reader.text("variation", "competition"),
         load_kg=reader.load_kg(),
         reps=reader.count("reps", 30),
@@ -282,6 +283,6 @@ def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
         reader.reasons.append("the lifter is missing")
     if row.reps + row.missed_reps == 0:
         reader.reasons.append("a set has at least one rep or one miss")
-    if row.pull_style and row.lift != "deadlift":
+    if row.pull_style and row.lift != DEADLIFT.id:
         reader.reasons.append("pull_style is noted for deadlifts only")
     return BadRow(line, tuple(dict.fromkeys(reader.reasons))) if reader.reasons else row

@@ -59,6 +59,9 @@ class DeadliftLogIn(LiftLogIn):
     setup: DeadliftSetupIn | None = None
 
 
+AnyLogIn = SquatLogIn | DeadliftLogIn
+
+
 class PlanGymIn(Strict):
     """Bar, collars and plates, and what the gym owns beside them."""
 

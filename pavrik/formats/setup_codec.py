@@ -2,16 +2,18 @@
 
 from pydantic import BaseModel
 
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import STYLES, DeadliftSetup
 from pavrik.core.squat.bar_positions import Shelf
 from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
-from pavrik.formats.model_requests import DeadliftSetupIn, SquatSetupIn
+from pavrik.formats.model_requests import DeadliftSetupIn, SpecialtyBarIn, SquatSetupIn
 
 DEGREE_DIGITS = 6
 WIRE: dict[str, type[SquatSetupIn | DeadliftSetupIn]] = {
-    "squat": SquatSetupIn,
-    "deadlift": DeadliftSetupIn,
+    SQUAT.id: SquatSetupIn,
+    DEADLIFT.id: DeadliftSetupIn,
 }
 """The wire's form of each lift's set-ups."""
 _USUAL_HANDS_M = 0.22
@@ -61,6 +63,25 @@ def from_wire(setup: BaseModel) -> SquatSetup | DeadliftSetup:
     if isinstance(setup, DeadliftSetupIn):
         return deadlift_from_wire(setup)
     raise TypeError(f"{type(setup).__name__} is no set-up")
+
+
+def squat_to_wire(setup: SquatSetup) -> SquatSetupIn:
+    """A squat's set-up in the wire's terms."""
+    special = setup.specialty
+    return SquatSetupIn(
+        bar_position=setup.bar_position,
+        stance_m=setup.stance_m,
+        toe_out_deg=degrees_of(setup.toe_out),
+        heel_lift_m=setup.heel_lift_m,
+        hip_above_knee_m=setup.hip_above_knee_m,
+        grip_m=setup.grip_m,
+        specialty=SpecialtyBarIn.model_validate(special, from_attributes=True) if special else None,
+    )
+
+
+def to_wire(setup: SquatSetup | DeadliftSetup) -> SquatSetupIn | DeadliftSetupIn:
+    """A set-up of either lift in the wire's terms."""
+    return squat_to_wire(setup) if isinstance(setup, SquatSetup) else deadlift_to_wire(setup)
 
 
 def deadlift_to_wire(setup: DeadliftSetup) -> DeadliftSetupIn:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import start_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
@@ -134,7 +135,7 @@ def _settled(view: SettledView) -> dict[str, Any]:
 
 
 def _deadlift_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
-    view = settled_in("deadlift", connection, inputs)
+    view = settled_in(DEADLIFT, connection, inputs)
     if view is None:
         return None
     setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
@@ -160,7 +161,7 @@ def _deadlift_card(connection: Connection, inputs: LifterInputs) -> dict[str, An
 
 
 def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
-    view = settled_in("squat", connection, inputs)
+    view = settled_in(SQUAT, connection, inputs)
     if view is None:
         return None
     setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
@@ -195,12 +196,12 @@ def card_in(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
     return {
         "name": inputs.profile.name,
         "mass_kg": inputs.profile.mass_kg,
-        "cues": _cues(connection, lifter_id, "squat", catalogue),
-        "pull_cues": _cues(connection, lifter_id, "deadlift", catalogue),
+        "cues": _cues(connection, lifter_id, SQUAT.id, catalogue),
+        "pull_cues": _cues(connection, lifter_id, DEADLIFT.id, catalogue),
         "cautions": list(CAUTIONS),
         "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-        "squat": _squat_card(connection, inputs),
-        "deadlift": _deadlift_card(connection, inputs),
+        SQUAT.id: _squat_card(connection, inputs),
+        DEADLIFT.id: _deadlift_card(connection, inputs),
     }
 
 

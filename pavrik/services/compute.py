@@ -3,6 +3,8 @@
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.computations import AnyFitRequest, AtLoadRequest
 from pavrik.formats.deadlift import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model_answers import FitAnswer
@@ -10,12 +12,12 @@ from pavrik.formats.squat_study import PathAnswer
 from pavrik.services import deadlift_public, model, study
 
 _FIT: Mapping[str, Callable[[Any], FitAnswer | DeadliftFitAnswer]] = {
-    "squat": model.fit,
-    "deadlift": deadlift_public.fit,
+    SQUAT.id: model.fit,
+    DEADLIFT.id: deadlift_public.fit,
 }
 _PATH: Mapping[str, Callable[[Any], PathAnswer | StartAnswer]] = {
-    "squat": study.path,
-    "deadlift": deadlift_public.path,
+    SQUAT.id: study.path,
+    DEADLIFT.id: deadlift_public.path,
 }
 
 

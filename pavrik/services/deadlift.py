@@ -6,6 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
 from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.deadlift import DEADLIFT
@@ -206,10 +207,10 @@ def advice(connection: Connection, lifter_id: UUID) -> list[str]:
             continue
         kg = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
         best[logged.lift] = max(best.get(logged.lift, 0.0), kg)
-        if logged.lift == "deadlift":
+        if logged.lift == DEADLIFT.id:
             year, week, _ = logged.performed_at.isocalendar()
             weekly[year, week] = max(weekly.get((year, week), 0.0), kg)
     said = [one_bad_week([weekly[week] for week in sorted(weekly)])]
-    if {"squat", "deadlift"} <= best.keys():
-        said.append(squat_to_deadlift_gap(best["squat"], best["deadlift"]))
+    if set(LIFT_IDS) <= best.keys():
+        said.append(squat_to_deadlift_gap(*(best[lift] for lift in LIFT_IDS)))
     return [sentence for sentence in said if sentence]

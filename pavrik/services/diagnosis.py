@@ -5,12 +5,14 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.faults.catalogue import Catalogue, Remedy
 from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
 from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, competition_trend
 from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import COMPETITION, LoggedSet
+from pavrik.core.squat.squat import SQUAT
 from pavrik.services.causes import causes_of, results_of
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.fit_signals import fit_signals, start_facts
@@ -194,8 +196,8 @@ def floor_questions(
     """The walk of questions for a pull that will not leave the floor; ``said`` overrides what the
     record knows. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
-        pulls = history(connection, lifter_id, "deadlift")
-        squats = history(connection, lifter_id, "squat")
+        pulls = history(connection, lifter_id, DEADLIFT.id)
+        squats = history(connection, lifter_id, SQUAT.id)
         catalogue = catalogue_of(connection)
         facts: dict[str, Any] = start_facts(connection, lifter_id)
         flags = lifters.list_open_flags(connection, lifter_id)
@@ -224,7 +226,7 @@ def floor_questions(
         "steps": [
             {
                 **vars(step),
-                "remedies": [_remedy(catalogue.remedies[r], "deadlift") for r in step.remedies],
+                "remedies": [_remedy(catalogue.remedies[r], DEADLIFT.id) for r in step.remedies],
             }
             for step in walk.steps
         ],

@@ -6,6 +6,7 @@ from uuid import UUID
 
 import numpy as np
 
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import StartReport, start_report
 from pavrik.core.faults.evidence import Signal
 from pavrik.core.faults.knowledge import competition_trend
@@ -34,7 +35,7 @@ PULL_OVER_SQUAT_KG = 90.0
 
 def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[SquatSetup] | None:
     """The settled squat at its predicted max, or None."""
-    view = settled_in("squat", connection, inputs)
+    view = settled_in(SQUAT, connection, inputs)
     if view is None:
         return None
     setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
@@ -44,7 +45,7 @@ def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[S
 
 def deadlift_in_force(connection: Connection, inputs: LifterInputs) -> StartReport | None:
     """The settled deadlift at its predicted max, or None."""
-    view = settled_in("deadlift", connection, inputs)
+    view = settled_in(DEADLIFT, connection, inputs)
     if view is None:
         return None
     setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
@@ -136,8 +137,8 @@ def fit_signals(
     """Signals from the record apart from the fault's own log; ``sets`` of both lifts, oldest
     first."""
     lifter = model_of(inputs)[0]
-    signals = _lagging(sets["squat"]) + _both_lifts(sets["squat"], sets["deadlift"])
-    if lift == "squat":
+    signals = _lagging(sets[SQUAT.id]) + _both_lifts(sets[SQUAT.id], sets[DEADLIFT.id])
+    if lift == SQUAT.id:
         squat = squat_in_force(connection, inputs)
         signals += _squat(lifter, squat) if squat else []
     else:

@@ -241,15 +241,18 @@ class SettledView:
     stale_because: list[str]
 
 
-def settled_in(lift: str, connection: Connection, inputs: LifterInputs) -> SettledView | None:
+def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> SettledView | None:
     """What the lifter is settled on in a lift, and whether it is out of date."""
-    settled = setups.newest_settled(connection, inputs.profile.lifter_id, lift)
+    settled = setups.newest_settled(connection, inputs.profile.lifter_id, lift.id)
     if settled is None:
         return None
     now = inputs.request.model_dump()
     return SettledView(
         settled,
-        [*stored_wrong(settled.setup, settled.inputs), *changes_since(settled.inputs, now, lift)],
+        [
+            *stored_wrong(settled.setup, settled.inputs),
+            *changes_since(settled.inputs, now, lift.schools),
+        ],
     )
 
 
@@ -277,7 +280,7 @@ def settled_view(
     """The settled set-up as the bench shows it, or None."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
-        view = settled_in(fitting.lift, connection, inputs)
+        view = settled_in(fitting.of, connection, inputs)
     if view is None:
         return None
     now = fitting.predict(model_of(inputs)[0], setup_of(fitting, view.settled))

@@ -6,11 +6,12 @@ from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.plan_parts import Plan
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_words import day_title
 from pavrik.services.context import Who
 from pavrik.services.fits import settled_in
@@ -35,7 +36,7 @@ _PRESSING = {
 Needs = dict[UUID, list[dict[str, str]]]
 
 
-def _need(kind: str, text: str, lift: str = "squat") -> dict[str, str]:
+def _need(kind: str, text: str, lift: str = SQUAT.id) -> dict[str, str]:
     return {"kind": kind, "text": text, "lift": lift}
 
 
@@ -124,8 +125,8 @@ def _caps(connection: Connection, needs: Needs) -> None:
 
 def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dict[str, str]], str]:
     needs, states = [], {}
-    for lift in LIFT_IDS:
-        view = settled_in(lift, connection, inputs)
+    for lift, of in LIFTS.items():
+        view = settled_in(of, connection, inputs)
         states[lift] = "settled" if view else "nothing yet"
         if view is None:
             needs.append(_need("open", f"no {lift} set-up settled yet", lift))
@@ -135,7 +136,7 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dic
             needs.append(_need("stale", f"{lift} set-up out of date: {because}", lift))
         elif view.settled.prediction.get("toss_up"):
             needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting", lift))
-    return needs, states["squat"]
+    return needs, states[SQUAT.id]
 
 
 def _row(

@@ -73,7 +73,7 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
         facts = LiftFacts(
             lift=lift,
             lifter=model_of(inputs)[0],
-            setup=in_force.squat if lift == "squat" else in_force.deadlift,
+            setup=in_force[lift],
             sets=sets[lift],
             cues=tuple(cue.text for cue in cues),
             said=said,

@@ -7,34 +7,27 @@ from uuid import UUID
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
-from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import BAR_POSITIONS
+from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import COMPETITION, best_sets
-from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
 from pavrik.core.strength.inverse import Inferred
-from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.model_requests import (
     BodyIn,
-    DeadliftSetupIn,
     FitRequest,
     KnownBestIn,
     ScreensIn,
     SegmentsIn,
-    SquatSetupIn,
 )
-from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.formats.setup_codec import WIRE, from_wire, to_wire
 from pavrik.services.log_history import logged_sets, schools_in_force
 from pavrik.services.model import lifter_from, with_own_strengths
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
 
-STRAIGHT_BAR = ("conventional", "sumo")
-USUAL_STANCE_SHARE = 0.24
-"""Stance assumed for a best whose set-up nobody recorded, as a share of stature: assumption."""
 _SCREEN_FIELD = {
     "ankle": "ankle_dorsiflexion_deg",
     "neutral_depth": "neutral_closing_deg",
@@ -92,85 +85,36 @@ def _screens(connection: Connection, lifter_id: UUID) -> ScreensIn:
     return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips})
 
 
-def _setup_in_force(
-    history: list[setups.Settled], lift: str, usual: dict[str, Any], at: datetime
-) -> dict[str, Any]:
-    """What the lifter was settled on at a time, else a usual set-up."""
-    for settled in history:
-        if settled.lift == lift and settled.settled_at <= at:
-            return settled.setup
-    return usual
-
-
-def _fitted(lift: str, variation: str) -> str | None:
-    """Bar position or straight-bar style of a variation that the fit knows as such; None where
-    it is the competition lift with something else changed."""
+def _fitted(lift: Lift[Any], variation: str) -> str | None:
+    """The style that a variation is, where the fit ranks it; None where it is the competition lift
+    with something else changed."""
     known = shipped_variations().by_name.get(variation)
-    knob = known.knob if known and known.lift == lift else None
-    if knob is None:
+    if known is None or known.lift != lift.id or known.knob is None:
         return None
-    if lift == "squat":
-        return knob.bar if knob.bar in BAR_POSITIONS else None
-    return knob.style if knob.style in STRAIGHT_BAR else None
+    style = known.knob.bar or known.knob.style
+    return style if style in lift.searched and lift.styles[style].tells_strength else None
 
 
-def squat_setup_at(profile: lifters.Profile, history: list[setups.Settled], at: datetime,
-                 variation: str) -> SquatSetupIn:  # fmt: skip
-    """The squat's set-up at a time: settled then, else a usual one."""
-    usual: dict[str, Any] = {
-        "bar_position": "low",
-        "stance_m": round(USUAL_STANCE_SHARE * profile.stature_m, 2),
-        "toe_out_deg": 20,
-    }
-    fields = _setup_in_force(history, "squat", usual, at)
-    known = {k: v for k, v in fields.items() if k in SquatSetupIn.model_fields}
-    bar = _fitted("squat", variation)
-    if bar is not None:
-        known |= {"bar_position": bar, "specialty": None}
-    return SquatSetupIn(**known)
+def setup_at(
+    lift: Lift[Any], stature_m: float, history: list[setups.Settled], at: datetime,
+    variation: str = COMPETITION,
+) -> Any:  # fmt: skip
+    """The set-up at a time: settled then, else a usual one, in the variation's style."""
+    wire = WIRE[lift.id]
+    settled = next((s for s in history if s.lift == lift.id and s.settled_at <= at), None)
+    setup = lift.usual(stature_m)
+    if settled is not None:
+        known = {k: v for k, v in settled.setup.items() if k in wire.model_fields}
+        setup = from_wire(wire(**known))
+    style = _fitted(lift, variation)
+    return setup if style is None else lift.restyled(setup, style)
 
 
-def deadlift_setup_at(
-    history: list[setups.Settled], at: datetime, variation: str
-) -> DeadliftSetupIn:
-    """The deadlift's set-up at a time: settled then, else a usual one."""
-    style = _fitted("deadlift", variation) or "conventional"
-    usual = usual_setup(style)
-    fields: dict[str, Any] = {
-        "style": style,
-        "stance_m": usual.stance_m,
-        "toe_out_deg": round(float(degrees(usual.toe_out)), 1),
-        "grip_m": usual.grip_m,
-        "bar_offset_m": usual.bar_offset_m,
-    }
-    if variation == COMPETITION:
-        fields = _setup_in_force(history, "deadlift", fields, at)
-    return DeadliftSetupIn(**{k: v for k, v in fields.items() if k in DeadliftSetupIn.model_fields})
-
-
-@dataclass(frozen=True)
-class InForce:
-    """The set-ups that a lifter lifts in today."""
-
-    squat: SquatSetup
-    deadlift: DeadliftSetup
-
-
-def setups_in_force(connection: Connection, inputs: LifterInputs) -> InForce:
-    """Settled set-ups of both lifts, else the usual ones."""
-    settled, now = setups.list_settled(connection, inputs.profile.lifter_id), datetime.now(UTC)
-    return InForce(
-        squat_from_wire(squat_setup_at(inputs.profile, settled, now, COMPETITION)),
-        deadlift_from_wire(deadlift_setup_at(settled, now, COMPETITION)),
-    )
-
-
-def _setup_at(
-    profile: lifters.Profile, settled: list[setups.Settled], kept: training.TrainingSet
-) -> SquatSetupIn | DeadliftSetupIn:
-    if kept.lift == "squat":
-        return squat_setup_at(profile, settled, kept.performed_at, kept.variation)
-    return deadlift_setup_at(settled, kept.performed_at, kept.variation)
+def setups_in_force(connection: Connection, inputs: LifterInputs) -> dict[str, Any]:
+    """The set-ups that a lifter lifts in today, by lift: settled ones, else the usual."""
+    profile, now = inputs.profile, datetime.now(UTC)
+    settled = setups.list_settled(connection, profile.lifter_id)
+    return {lift.id: setup_at(lift, profile.stature_m, settled, now) for lift in LIFTS.values()}
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
@@ -179,20 +123,19 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
     stored = {
         str(kept.set_id): kept
         for kept in training.list_sets(connection, profile.lifter_id)
-        if kept.variation == COMPETITION or _fitted(kept.lift, kept.variation)
+        if kept.variation == COMPETITION or _fitted(LIFTS[kept.lift], kept.variation)
     }
-    setup_of = {set_id: _setup_at(profile, settled, kept) for set_id, kept in stored.items()}
-
-    def style(set_id: str) -> tuple[str, str]:
-        setup = setup_of[set_id]
-        name = setup.bar_position if isinstance(setup, SquatSetupIn) else setup.style
-        return stored[set_id].lift, name
-
+    setup_of = {
+        set_id: setup_at(
+            LIFTS[kept.lift], profile.stature_m, settled, kept.performed_at, kept.variation
+        )
+        for set_id, kept in stored.items()
+    }
     sets = logged_sets(connection, profile.lifter_id, list(stored.values()))
-    best = best_sets((style(s.set_id), s) for s in sets)
+    best = best_sets(((stored[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets)
     return [
         KnownBestIn(
-            setup=setup_of[says.logged.set_id],
+            setup=to_wire(setup_of[says.logged.set_id]),
             load_kg=says.logged.load_kg,
             reps=min(says.logged.reps, TRUSTED_REPS),
             rpe=None if says.at_least else says.logged.rpe,

@@ -3,8 +3,7 @@
 from collections.abc import Sequence
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
+from pavrik.core.competition_lifts import LIFT_IDS, LIFTS
 from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.faults.catalogue import shipped_catalogue
@@ -19,14 +18,14 @@ from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import PlanAsk
 from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
-from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations
-from pavrik.formats.plan_request import LiftLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
-from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
-from pavrik.services.lifter_inputs import USUAL_STANCE_SHARE
+from pavrik.formats.plan_request import AnyLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
+from pavrik.formats.setup_codec import from_wire
 from pavrik.services.model import lifter_from
 
-USUAL_TOE_OUT = 0.35
+
+def _logs(request: PublicPlanRequest) -> dict[str, AnyLogIn]:
+    return {lift: getattr(request, lift) for lift in LIFT_IDS}
 
 
 def _check(request: PublicPlanRequest) -> None:
@@ -35,7 +34,7 @@ def _check(request: PublicPlanRequest) -> None:
     problems = [
         f"nothing needs {item}: leave it out" for item in request.gym.kit if item not in kit
     ]
-    for lift, log in (("squat", request.squat), ("deadlift", request.deadlift)):
+    for lift, log in _logs(request).items():
         seen = {f.fault_id for s in log.sets for f in s.faults}
         problems += [
             f"the {lift} has no fault called {fault}"
@@ -58,18 +57,8 @@ def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> Logge
     )  # fmt: skip
 
 
-def _setup(request: PublicPlanRequest, lift: str) -> SquatSetup | DeadliftSetup:
-    if lift == "deadlift":
-        known = request.deadlift.setup
-        return deadlift_from_wire(known) if known else usual_setup("conventional")
-    given = request.squat.setup
-    if given is not None:
-        return squat_from_wire(given)
-    return SquatSetup("low", round(USUAL_STANCE_SHARE * request.body.stature_m, 2), USUAL_TOE_OUT)
-
-
 def _study(
-    request: PublicPlanRequest, lifter: Lifter, lift: str, log: LiftLogIn, about: Circumstances
+    request: PublicPlanRequest, lifter: Lifter, lift: str, log: AnyLogIn, about: Circumstances
 ) -> LiftStudy:
     catalogue, silenced = shipped_catalogue(), silenced_faults(request.schools)
     sets = [_logged(i, lift, s, list(silenced)) for i, s in enumerate(log.sets)]
@@ -78,7 +67,8 @@ def _study(
     def causes_of(fault: FaultKnowledge) -> Sequence[RankedCause]:
         return rank_causes(catalogue, fault.fault_id, log_signals(sets, fault))
 
-    facts = LiftFacts(lift, lifter, _setup(request, lift), sets)
+    usual = LIFTS[lift].usual(request.body.stature_m)
+    facts = LiftFacts(lift, lifter, from_wire(log.setup) if log.setup else usual, sets)
     of_lift = shipped_variations().of(lift)
     return study_lift(facts, of_lift, catalogue, about, causes_of, request.start.isoformat())
 
@@ -90,7 +80,7 @@ def plan(request: PublicPlanRequest) -> PublicPlanAnswer:
     novice = request.training_age == "novice"
     about = Circumstances(frozenset(request.gym.kit), tuple(request.flags), novice, request.goal)
     lifter = lifter_from(request.body, request.screens, request.schools)
-    logs = {"squat": request.squat, "deadlift": request.deadlift}
+    logs = _logs(request)
     studies = {lift: _study(request, lifter, lift, logs[lift], about) for lift in LIFT_IDS}
     stock = tuple(PlatePair(plate.kg, plate.pairs) for plate in request.gym.plates)
     made = make_plan(

@@ -12,6 +12,7 @@ from pavrik.core.log.training_set import COMPETITION, LoggedSet
 from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.turns import Turn, turn_order
+from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_words import title_of
 from pavrik.services.card import card_in
 from pavrik.services.context import InvalidError, Who
@@ -50,7 +51,7 @@ def _setup_words(card: dict[str, Any], lift: str) -> tuple[list[str], int | None
     settled = card[lift]
     if settled is None:
         return [], None
-    if lift == "squat":
+    if lift == SQUAT.id:
         words = [
             f"{settled['bar']}, hands {settled['grip_words']}",
             f"stance {settled['stance_m'] * 100:.0f} cm, toes {settled['toe_out_deg']:.0f}°",

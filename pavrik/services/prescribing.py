@@ -21,6 +21,7 @@ from pavrik.core.prescription.next_load import (
     next_load,
 )
 from pavrik.core.squat.closed import closed_because
+from pavrik.core.squat.squat import SQUAT
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.fits import model_of
 from pavrik.services.library import catalogue_of
@@ -64,7 +65,7 @@ def ladder_to(load_kg: float, gym: Gym) -> list[dict[str, Any]]:
 def _closed(connection: Connection, lifter_id: UUID) -> str:
     """Why the lifter's screens close every squat; empty where one is open."""
     inputs = load_inputs(connection, lifter_id)
-    return closed_because(model_of(inputs)[0], setups_in_force(connection, inputs).squat)
+    return closed_because(model_of(inputs)[0], setups_in_force(connection, inputs)[SQUAT.id])
 
 
 def _compute(
@@ -72,7 +73,7 @@ def _compute(
     sets: Sequence[LoggedSet] | None = None,
 ) -> NextLoad:  # fmt: skip
     profile = get_profile(connection, lifter_id)
-    closed = _closed(connection, lifter_id) if lift == "squat" else ""
+    closed = _closed(connection, lifter_id) if lift == SQUAT.id else ""
     if closed:
         told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
         told += "stand in until a screen opens it"

@@ -4,7 +4,10 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.body.measurement import LANDMARKS
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import best_sets
+from pavrik.core.squat.squat import SQUAT
 from pavrik.services.context import Who
 from pavrik.services.fits import settled_in
 from pavrik.services.lifter_inputs import LifterInputs, load_inputs
@@ -48,7 +51,7 @@ def _measure_stage(connection: Connection, lifter_id: UUID) -> dict[str, str]:
     return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
 
 
-def _fit_stage(lift: str, connection: Connection, inputs: LifterInputs) -> dict[str, str]:
+def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> dict[str, str]:
     view = settled_in(lift, connection, inputs)
     if view is None:
         return _stage("nothing yet")
@@ -61,13 +64,12 @@ def _stages(
     connection: Connection, inputs: LifterInputs, sets: list[training.TrainingSet]
 ) -> dict[str, dict[str, str]]:
     lifter_id = inputs.profile.lifter_id
-    squat = _fit_stage("squat", connection, inputs)
+    fits = {lift.id: _fit_stage(lift, connection, inputs) for lift in LIFTS.values()}
     given = training.list_prescriptions(connection, lifter_id, 1)
     return {
         "lifter": _stage("settled"),
         "measure": _measure_stage(connection, lifter_id),
-        "squat": squat,
-        "deadlift": _fit_stage("deadlift", connection, inputs),
+        **fits,
         "log": _stage("settled", f"{sets[0].performed_at:%d %b}")
         if sets
         else _stage("nothing yet"),
@@ -75,7 +77,7 @@ def _stages(
         if given
         else _stage("nothing yet"),
         "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
-        "card": _stage(squat["state"], squat["note"]),
+        "card": _stage(fits[SQUAT.id]["state"], fits[SQUAT.id]["note"]),
     }
 
 

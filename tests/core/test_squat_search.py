@@ -189,13 +189,13 @@ def test_what_changed_since_settling_is_named():
         "screens": {"ankle_dorsiflexion_deg": 34, "narrowest_grip_m": {}},
         "schools": {"squat_width": "moderate"},
     }
-    assert changes_since(then, then) == []
+    assert changes_since(then, then, SQUAT.schools) == []
     now = {
         "body": {"mass_kg": 87, "segments": {"thigh_m": 0.445, "shank_m": 0.43}},
         "screens": {"ankle_dorsiflexion_deg": 28, "narrowest_grip_m": {"low": 0.8}},
         "schools": {"squat_width": "wide"},
     }
-    assert changes_since(then, now) == [
+    assert changes_since(then, now, SQUAT.schools) == [
         "body mass 83 → 87 kg",
         "shank now measured, 43.0 cm",
         "thigh 43.0 → 44.5 cm",

@@ -2,7 +2,9 @@
 
 import pytest
 
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.fitting.staleness import changes_since, stored_wrong
+from pavrik.core.squat.squat import SQUAT
 
 INPUTS = {"body": {"mass_kg": 80.0}, "screens": {}, "schools": {"squat_balance": "bar"}}
 
@@ -28,10 +30,10 @@ def test_mass_lengths_screens_and_schools_of_the_lift_are_compared():
         "schools": {"squat_balance": "system", "pull_shoulders": "over"},
     }
     then = INPUTS | {"schools": {"squat_balance": "bar", "pull_shoulders": "in_front"}}
-    told = changes_since(then, now)
+    told = changes_since(then, now, SQUAT.schools)
     assert told == [
         "body mass 80 → 82 kg", "thigh now measured, 43.0 cm", "ankle dorsiflexion now screened",
         "school: balance",
     ]  # fmt: skip
-    assert "school: shoulders" in changes_since(then, now, "deadlift")
-    assert changes_since(INPUTS, INPUTS | {"body": {"mass_kg": 81.5}}) == []
+    assert "school: shoulders" in changes_since(then, now, DEADLIFT.schools)
+    assert changes_since(INPUTS, INPUTS | {"body": {"mass_kg": 81.5}}, SQUAT.schools) == []

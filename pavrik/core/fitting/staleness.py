@@ -49,20 +49,17 @@ def stored_wrong(setup: Mapping[str, Any], inputs: Mapping[str, Any]) -> list[st
     return [f"it was stored with the balance “{said}” while the school was “{school}”"]
 
 
-OF_LIFT = {"squat": ("squat_",), "deadlift": ("pull_", "grip_")}
-"""Schools that matter to a lift, by the start of their names."""
-
-
 def changes_since(
-    then: Mapping[str, Any], now: Mapping[str, Any], lift: str = "squat"
+    then: Mapping[str, Any], now: Mapping[str, Any], schools: tuple[str, ...]
 ) -> list[str]:
-    """Compare the inputs (body, screens, schools) of a settled set-up of a lift with today's."""
+    """Compare the inputs (body, screens, schools) of a settled set-up with today's; ``schools`` is
+    how the names of those begin that matter to the lift."""
     changes = _body_changes(then["body"], now["body"])
     changes += _screen_changes(then["screens"], now["screens"])
     schools_then, schools_now = then.get("schools", {}), now.get("schools", {})
     changed = [
         q
         for q, was in schools_then.items()
-        if q.startswith(OF_LIFT[lift]) and schools_now.get(q, was) != was
+        if q.startswith(schools) and schools_now.get(q, was) != was
     ]
     return changes + [f"school: {q.split('_', 1)[1].replace('_', ' ')}" for q in changed]

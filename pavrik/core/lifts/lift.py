@@ -158,6 +158,10 @@ class Lift(Generic[S]):
     known_along: Floats
     maps: tuple[str, ...]
     """What the rows of a map may run along: the style field, axes, the shank where it is free."""
+    schools: tuple[str, ...]
+    """How the names of the schools begin that matter to the lift."""
+    usual: Callable[[float], S]
+    """The set-up taken for a lifter of a stature (m) while nobody has fitted one."""
     restyled: Callable[[S, str], S]
     """A set-up in another style, with what does not go with it changed."""
     way: Callable[[Any, Floats], Way]

@@ -5,6 +5,7 @@ from dataclasses import replace
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
 from pavrik.core.lifts.candidate import Candidate
@@ -18,7 +19,7 @@ from pavrik.core.squat.kinematics import SquatKinematics, lower_half, whole_prog
 from pavrik.core.squat.limits import LIMITS, gate_reasons
 from pavrik.core.squat.phases import PHASES
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.units import degrees
+from pavrik.core.units import degrees, radians
 
 _EASE: dict[BarPosition, float] = {"front": 1.0, "high": 0.7, "middle": 0.5, "low": 0.4}
 _ARMS: dict[BarPosition, float] = {"high": 0.4, "front": 0.6, "middle": 0.7, "low": 1.0}
@@ -60,6 +61,10 @@ THOROUGH: Effort = (
     Pass(9, lower_half()),
 )
 QUICK: Effort = (Pass(14, DEEPEST), Pass(7, NEAR_BOTTOM))
+USUAL_STANCE_SHARE = assume(
+    "usual_squat_stance", 0.24, "share of stature", "stance of a squat that nobody fitted"
+)
+USUAL_TOES_DEG = assume("usual_squat_toes", 20.0, "deg", "toes out of a squat that nobody fitted")
 _STANCE_STEPS_M = (-0.08, -0.04, 0.0, 0.04)
 
 
@@ -83,6 +88,11 @@ LEVERS = (
 def neighbours(setup: SquatSetup) -> list[SquatSetup]:
     """The set-up a little narrower and wider: a re-fit on another body may move the feet."""
     return [replace(setup, stance_m=setup.stance_m + step) for step in _STANCE_STEPS_M]
+
+
+def _usual(stature_m: float) -> SquatSetup:
+    stance_m = round(USUAL_STANCE_SHARE * stature_m, 2)
+    return SquatSetup("low", stance_m, float(radians(USUAL_TOES_DEG)))
 
 
 def _restyled(setup: SquatSetup, style: str) -> SquatSetup:
@@ -131,6 +141,8 @@ SQUAT: Lift[SquatSetup] = Lift(
     judged=lower_half(),
     known_along=lower_half()[::2],
     maps=("bar_position", "shank_deg", "toe_out_deg"),
+    schools=("squat_",),
+    usual=_usual,
     restyled=_restyled,
     way=lambda case, shank: Way(case.posture(shank, whole_progress()), whole_progress()),
     neighbours=neighbours,

@@ -11,6 +11,7 @@ from functools import cache, partial
 import numpy as np
 
 from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.path import PHASES as WAY_UP
 from pavrik.core.deadlift.path import DeadliftPath, deadlift_path
 from pavrik.core.deadlift.start import PlacedStart, place_starts
@@ -195,7 +196,7 @@ def _draw_at(placed: PlacedStart, load_kg: float) -> Drawn:
 
 
 LOADINGS: Mapping[str, Callable[..., list[Loading]]] = {
-    "squat": squat_loadings,
-    "deadlift": deadlift_loadings,
+    SQUAT.id: squat_loadings,
+    DEADLIFT.id: deadlift_loadings,
 }
 """By lift: (lifter, set-up, variations, max_kg, ratios) -> the competition lift and all of them."""

@@ -29,7 +29,7 @@ router = APIRouter(prefix="/api", tags=["training"])
 def queued_set(lifter_id: UUID, body: SetRequest, key: UUID) -> log_writes.QueuedSet:
     """A request as the services take it."""
     fields = body.model_dump(exclude={"faults", "measures", "gear"})
-    logged = store.TrainingSet(
+    logged = store.StoredSet(
         lifter_id=lifter_id, schools={}, gear=body.gear.model_dump(exclude_none=True), **fields
     )
     seen = [store.Observation(**fault.model_dump()) for fault in body.faults]

@@ -8,14 +8,14 @@ from pydantic import BaseModel, Field
 
 from pavrik.api.schemas import Text
 from pavrik.api.schemas_card import CardAnswer
-from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change
 from pavrik.formats.figure_columns import DrawnColumns
 from pavrik.formats.model_requests import Strict
 
-Reason = Annotated[Text, Field(min_length=3, max_length=1000)]
+Why = Annotated[Text, Field(min_length=3, max_length=1000)]
 VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
 
 
@@ -45,14 +45,14 @@ class LineWordRequest(VersionRequest):
 
     load_kg: Annotated[float, Field(gt=0, le=600)] | None = None
     dropped: bool = False
-    reason: Reason
+    reason: Why
 
 
 class VariationWordRequest(Strict):
     """Use a variation, leave it out, or as computed."""
 
     word: Literal["use", "leave out", "as computed"]
-    reason: Reason
+    reason: Why
 
 
 class WeekVolume(BaseModel):
@@ -88,8 +88,8 @@ class StandingPlan(BaseModel):
     plan: Plan | None
     volume: list[WeekVolume] = Field(default_factory=list)
     pending: list[Change] = Field(default_factory=list)
-    let_go: list[Because] = Field(default_factory=list)
-    proposals: list[Because] = Field(default_factory=list)
+    let_go: list[Reason] = Field(default_factory=list)
+    proposals: list[Reason] = Field(default_factory=list)
     versions: list[PlanVersion] = Field(default_factory=list)
 
 
@@ -162,7 +162,7 @@ class VariationAnswer(BaseModel):
     score: float | None
     chosen: bool
     why_not: str
-    because: list[Because]
+    because: list[Reason]
     goal: GoalAnswer | None
 
 

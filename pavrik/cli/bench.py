@@ -159,7 +159,9 @@ def _scipy_fit(lifter: Lifter, setup: SquatSetup) -> float:
 
     def max_at(shank: float) -> float:
         posture = case.posture(np.full((1, 1, 1), shank), SQUAT.judged)
-        full = brentq(lambda kg: float(np.max(posture.at_load(kg).use.most)) - 1.0, 0.0, 800.0)
+        full = brentq(
+            lambda kg: float(np.max(posture.at_load(kg).utilization.most)) - 1.0, 0.0, 800.0
+        )
         return -float(full)
 
     return -float(minimize_scalar(max_at, bounds=(0.1, 0.6), method="bounded").fun)

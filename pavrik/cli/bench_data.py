@@ -11,7 +11,7 @@ from uuid import UUID
 import psycopg
 from uuid6 import uuid7
 
-from pavrik.core.faults.knowledge import knowledge
+from pavrik.core.faults.findings import findings
 from pavrik.core.squat.squat import SQUAT
 from pavrik.services import club_planning, floor, log_writes, platform, review
 from pavrik.services.context import Who
@@ -22,7 +22,7 @@ from pavrik.store import lifters
 from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database
 from pavrik.store.setup import prepare
-from pavrik.store.training import TrainingSet
+from pavrik.store.training import StoredSet
 
 LIFTERS = 100
 REPS_OF_A_SET = 5
@@ -113,7 +113,7 @@ def _queue(database: Database, club: _Club) -> None:
     items = [
         log_writes.QueuedSet(
             uuid7(),
-            TrainingSet(
+            StoredSet(
                 uuid7(), lifter_id, None, SQUAT.id, "competition", 100.0, 5, 0, 8.0, None, None,
                 {}, "", now,
             ),
@@ -130,7 +130,7 @@ def _analysis_s(database: Database, club: _Club) -> float:
         sets = history(connection, club.lifter_ids[0], SQUAT.id, most=None)
         catalogue = catalogue_of(connection)
     assert sum(s.reps for s in sets) == LONG_LOG_REPS
-    return _seconds(lambda: knowledge(sets, catalogue, SQUAT.id))
+    return _seconds(lambda: findings(sets, catalogue, SQUAT.id))
 
 
 def run_data_bench() -> None:

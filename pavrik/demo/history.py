@@ -9,7 +9,7 @@ import numpy as np
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.strength.estimated_max import load_for
 from pavrik.demo.people import Person
-from pavrik.store.training import Observation, TrainingSet
+from pavrik.store.training import Observation, StoredSet
 
 NAMESPACE = UUID("7d9c1f52-3f0e-7cc1-9a61-0d3f7a55c0de")
 WEEKS = 16
@@ -21,7 +21,7 @@ FAULT_STEEPNESS = 28.0
 class LoggedDay:
     """A set and what was seen in it."""
 
-    logged: TrainingSet
+    logged: StoredSet
     seen: list[Observation]
     measures: dict[str, float]
 
@@ -32,7 +32,7 @@ def stable_id(*parts: object) -> UUID:
 
 
 def _faults(
-    person: Person, logged: TrainingSet, share: float, random: np.random.Generator
+    person: Person, logged: StoredSet, share: float, random: np.random.Generator
 ) -> list[Observation]:
     faults = shipped_catalogue().faults
     seen = []
@@ -71,7 +71,7 @@ def _stall(person: Person, lifter_id: UUID, at: datetime) -> LoggedDay:
     """A pull that stayed on the floor."""
     assert person.stall_kg is not None
     set_id = stable_id(lifter_id, "stall")
-    logged = TrainingSet(
+    logged = StoredSet(
         set_id, lifter_id, None, "deadlift", "competition", person.stall_kg, 0, 1, 10.0, 9.0,
         "dead_stop", {}, "", at + timedelta(minutes=40),
     )  # fmt: skip
@@ -96,7 +96,7 @@ def _session(
     for number, share in enumerate((0.92, 1.0, 1.0, 0.96)):
         load = max(20.0, 2.5 * round(ideal * share * random.normal(1, 0.008) / 2.5))
         tried = person.cue
-        logged = TrainingSet(
+        logged = StoredSet(
             set_id=stable_id(lifter_id, lift, variation, week, number, at.date()),
             lifter_id=lifter_id,
             replaces=None,

@@ -81,7 +81,7 @@ def drawn_columns(drawn: Drawn) -> DrawnColumns:
         arms_m={name: _rounded(value, MILLIMETRES) for name, value in drawn.arms_m.items()},
         use={
             name: _rounded(value, PERCENT_DIGITS)
-            for name, value in zip(drawn.use._fields, drawn.use, strict=True)
+            for name, value in zip(drawn.utilization._fields, drawn.utilization, strict=True)
         },
         pitch_deg=_rounded(drawn.pitch_deg, 1),
     )

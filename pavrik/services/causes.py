@@ -5,10 +5,10 @@ from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause, TestResult, rank_causes
-from pavrik.core.faults.knowledge import FaultKnowledge
+from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.faults.log_signals import log_signals
-from pavrik.core.log.training_set import LoggedSet
-from pavrik.core.prescription.study import CausesOf
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.prescription.analysis import CausesOf
 from pavrik.services.fit_signals import fit_signals
 from pavrik.services.lifter_inputs import LifterInputs
 from pavrik.store import library
@@ -26,12 +26,12 @@ def results_of(connection: Connection, lifter_id: UUID, fault_id: str) -> list[T
 
 def causes_of(
     connection: Connection, catalogue: Catalogue, inputs: LifterInputs, lift: str,
-    sets: Mapping[str, Sequence[LoggedSet]],
+    sets: Mapping[str, Sequence[TrainingSet]],
 ) -> CausesOf:  # fmt: skip
     """Ranks the causes of any fault of a lift; ``sets`` of both lifts, oldest first."""
     signals = fit_signals(connection, inputs, lift, sets)
 
-    def ranked(fault: FaultKnowledge) -> Sequence[RankedCause]:
+    def ranked(fault: FaultFindings) -> Sequence[RankedCause]:
         if fault.fault_id not in catalogue.faults:
             return []
         both = [*signals, *log_signals(sets[lift], fault)]

@@ -9,7 +9,7 @@ from uuid import UUID
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import ruled_out_causes
 from pavrik.core.faults.schools import shipped_schools
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.services.causes import results_of
 from pavrik.services.log_history import schools_in_force
 from pavrik.store import library
@@ -50,7 +50,7 @@ def cues_of_the_day(
     connection: Connection,
     lifter_id: UUID,
     lift: str,
-    sets: Sequence[LoggedSet],
+    sets: Sequence[TrainingSet],
     catalogue: Catalogue,
 ) -> list[Cue]:
     """Cues for the lift, the one on trial first, the schools' own last; sets oldest first."""

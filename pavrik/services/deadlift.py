@@ -59,7 +59,7 @@ def candidate_out(
         median_kg=sure.median_kg if sure else None,
         chance_best=sure.chance_best if sure else None,
         limiter=candidate.limiter,
-        use=candidate.use,
+        use=candidate.utilization,
         travel_m=end.travel_m,
         work_j=end.work_j,
         hip_rotation_deg=one(degrees(start.legs.rotation)),

@@ -8,10 +8,10 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.faults.catalogue import Catalogue, Remedy
 from pavrik.core.faults.evidence import RankedCause, rank_causes
-from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
-from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, competition_trend
+from pavrik.core.faults.findings import FaultFindings, Findings, competition_trend
+from pavrik.core.faults.off_the_floor import FloorFacts, floor_walk
 from pavrik.core.log.repeatability import repeatability
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.squat.squat import SQUAT
 from pavrik.services.causes import causes_of, results_of
 from pavrik.services.context import InvalidError, Who
@@ -42,11 +42,11 @@ def _cause(cause: RankedCause, catalogue: Catalogue, lift: str) -> dict[str, Any
     }
 
 
-def _fault_known(faults: list[FaultKnowledge], fault_id: str) -> FaultKnowledge | None:
+def _fault_known(faults: list[FaultFindings], fault_id: str) -> FaultFindings | None:
     return next((fault for fault in faults if fault.fault_id == fault_id), None)
 
 
-def _leads(known: Knowledge, fault_id: str, catalogue: Catalogue) -> list[str]:
+def _leads(known: Findings, fault_id: str, catalogue: Catalogue) -> list[str]:
     """Faults that usually come before this one in the same rep."""
     return [
         f"{catalogue.name_of(pair.first)} comes first in {pair.led} of the {pair.both} reps "
@@ -58,7 +58,7 @@ def _leads(known: Knowledge, fault_id: str, catalogue: Catalogue) -> list[str]:
 
 def ranked_causes(
     connection: Connection, lifter_id: UUID, lift: str, fault_id: str
-) -> tuple[Catalogue, list[RankedCause], FaultKnowledge | None, list[str]]:
+) -> tuple[Catalogue, list[RankedCause], FaultFindings | None, list[str]]:
     """Catalogue, causes by evidence, what the log knows of the fault, and what leads to it."""
     sets, catalogue, known = known_of(connection, lifter_id, lift)
     fault = catalogue.faults.get(fault_id)
@@ -143,14 +143,14 @@ def try_cue(
     return write_once(database, who, key, "try cue", request, action, subject=str(lifter_id))
 
 
-def _best_single(pulls: list[LoggedSet]) -> float | None:
+def _best_single(pulls: list[TrainingSet]) -> float | None:
     clean = [s.load_kg for s in pulls if s.variation == COMPETITION and s.counts_for_max and s.reps]
     singles = [s.load_kg for s in pulls if s.variation == COMPETITION and s.counts_for_max
                and s.reps == 1]  # fmt: skip
     return max(singles or clean, default=None)
 
 
-def _missed(pulls: list[LoggedSet]) -> LoggedSet | None:
+def _missed(pulls: list[TrainingSet]) -> TrainingSet | None:
     """The newest pull that stayed on the floor, else the newest miss."""
     for logged in reversed(pulls):
         if any(f.fault_id == "floor-stall" for f in logged.faults):
@@ -158,14 +158,14 @@ def _missed(pulls: list[LoggedSet]) -> LoggedSet | None:
     return next((s for s in reversed(pulls) if s.missed_reps), None)
 
 
-def _waits(pulls: list[LoggedSet]) -> tuple[float | None, float | None]:
+def _waits(pulls: list[TrainingSet]) -> tuple[float | None, float | None]:
     for found in repeatability(pulls):
         if found.kind == "hands_to_pull_s" and found.light and found.heavy:
             return found.light.mean, found.heavy.mean
     return None, None
 
 
-def _rebound(pulls: list[LoggedSet]) -> tuple[float | None, float | None]:
+def _rebound(pulls: list[TrainingSet]) -> tuple[float | None, float | None]:
     """Share of rebound reps, and by how much their best flatters the dead-stop best."""
     styled = [s for s in pulls if s.pull_style and s.variation == COMPETITION]
     reps = sum(s.all_reps for s in styled)
@@ -182,7 +182,7 @@ def _rebound(pulls: list[LoggedSet]) -> tuple[float | None, float | None]:
     return sum(s.all_reps for s in styled if s.pull_style == "rebound") / reps, gap
 
 
-def _all_out_before(pulls: list[LoggedSet], missed: LoggedSet | None) -> bool | None:
+def _all_out_before(pulls: list[TrainingSet], missed: TrainingSet | None) -> bool | None:
     if missed is None:
         return None
     same_day = [s for s in pulls if s.day == missed.day]

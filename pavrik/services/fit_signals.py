@@ -9,11 +9,11 @@ import numpy as np
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import StartReport, start_report
 from pavrik.core.faults.evidence import Signal
-from pavrik.core.faults.knowledge import competition_trend
+from pavrik.core.faults.findings import competition_trend
 from pavrik.core.fitting.explorer import ExactSetup, exact_setup
 from pavrik.core.fitting.report import one
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees
@@ -91,12 +91,12 @@ def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
         signals.append(
             Signal("grip_narrower_than_screen", found.setup.grip_m < narrowest - 0.005, told)
         )
-    use = {name: float(np.max(value)) for name, value in found.path.use._asdict().items()}
+    use = {name: float(np.max(value)) for name, value in found.path.utilization._asdict().items()}
     return signals + _limits(use, found.limiter)
 
 
 def _deadlift(found: StartReport) -> list[Signal]:
-    use = {name: one(value) for name, value in found.loaded.use._asdict().items()}
+    use = {name: one(value) for name, value in found.loaded.utilization._asdict().items()}
     offset = found.placed.setup.shoulder_offset_m
     told = f"settled with the shoulders {offset * 100:+.0f} cm in front of the bar"
     return [
@@ -105,7 +105,7 @@ def _deadlift(found: StartReport) -> list[Signal]:
     ]
 
 
-def _lagging(squats: Sequence[LoggedSet]) -> list[Signal]:
+def _lagging(squats: Sequence[TrainingSet]) -> list[Signal]:
     """Variations whose learnt ratio lies a spread below what is usual."""
     signals = []
     for variation, name in (("front squat", "front_squat_low"), ("high-bar squat", "high_bar_low")):
@@ -121,7 +121,7 @@ def _lagging(squats: Sequence[LoggedSet]) -> list[Signal]:
     return signals
 
 
-def _both_lifts(squats: Sequence[LoggedSet], pulls: Sequence[LoggedSet]) -> list[Signal]:
+def _both_lifts(squats: Sequence[TrainingSet], pulls: Sequence[TrainingSet]) -> list[Signal]:
     squat, pull = competition_trend(squats), competition_trend(pulls)
     if not squat or not pull:
         return []
@@ -132,7 +132,7 @@ def _both_lifts(squats: Sequence[LoggedSet], pulls: Sequence[LoggedSet]) -> list
 
 def fit_signals(
     connection: Connection, inputs: LifterInputs, lift: str,
-    sets: Mapping[str, Sequence[LoggedSet]],
+    sets: Mapping[str, Sequence[TrainingSet]],
 ) -> list[Signal]:  # fmt: skip
     """Signals from the record apart from the fault's own log; ``sets`` of both lifts, oldest
     first."""

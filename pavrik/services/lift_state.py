@@ -5,8 +5,8 @@ from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.log.training_set import COMPETITION
+from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_lift
 from pavrik.core.prescription.choice import Circumstances, Said
-from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
 from pavrik.services.causes import causes_of
 from pavrik.services.cues import cues_of_the_day
@@ -57,7 +57,7 @@ def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstance
     )
 
 
-def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, LiftStudy]:
+def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, LiftAnalysis]:
     """The study of both lifts; what they share is read once. Raises NotFoundError."""
     inputs = load_inputs(connection, lifter_id)
     catalogue, variations = catalogue_of(connection), variations_of(connection)
@@ -79,7 +79,7 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
             said=said,
         )
         ranked = causes_of(connection, catalogue, inputs, lift, sets)
-        found[lift] = study_lift(
+        found[lift] = analyse_lift(
             facts, variations.of(lift), catalogue, about, ranked, on.isoformat()
         )
     return found

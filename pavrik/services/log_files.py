@@ -44,7 +44,7 @@ class _Ready:
     """A row that can be kept."""
 
     row: LogRow
-    logged: store.TrainingSet
+    logged: store.StoredSet
     seen: list[store.Observation]
 
 
@@ -66,7 +66,7 @@ def _ready(catalogue: Catalogue, row: LogRow, ids: dict[str, list[UUID]]) -> _Re
         set_id = _set_id(row)
     except ValueError:
         return BadRow(row.line, (f"set_id “{row.set_id}” is no UUID: leave it empty",))
-    logged = store.TrainingSet(
+    logged = store.StoredSet(
         set_id, found[0], None, row.lift, row.variation, row.load_kg, row.reps, row.missed_reps,
         row.rpe, row.aimed_rpe, row.pull_style, {}, row.note[:1000], row.performed_at, False,
         row.cue[:60],
@@ -149,7 +149,7 @@ def import_log(database: Database, who: Who, key: UUID, data: bytes, leave_bad: 
             )
         for ready in new:
             schools = schools_in_force(connection, ready.logged.lifter_id)
-            whole = store.TrainingSet(**{**vars(ready.logged), "schools": schools})
+            whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
             store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
         for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
             refresh_summary(connection, who.club_id, lifter_id, lift)

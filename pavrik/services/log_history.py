@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from uuid import UUID
 
 from pavrik.core.faults.schools import in_force, silenced_faults
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.services.library import catalogue_of
 from pavrik.store import lifters
 from pavrik.store import training as store
@@ -20,8 +20,8 @@ def schools_in_force(connection: Connection, lifter_id: UUID) -> dict[str, str]:
 
 
 def logged_sets(
-    connection: Connection, lifter_id: UUID, sets: Sequence[store.TrainingSet]
-) -> list[LoggedSet]:
+    connection: Connection, lifter_id: UUID, sets: Sequence[store.StoredSet]
+) -> list[TrainingSet]:
     """Stored sets of one lifter in the order given, without the faults that the schools silence."""
     silenced = silenced_faults(schools_in_force(connection, lifter_id))
     catalogue = catalogue_of(connection)
@@ -29,7 +29,7 @@ def logged_sets(
     seen = store.observations_of(connection, ids)
     measured = store.measures_of(connection, ids)
     return [
-        LoggedSet(
+        TrainingSet(
             set_id=str(s.set_id),
             day=s.performed_at.date().isoformat(),
             load_kg=s.load_kg,
@@ -56,7 +56,7 @@ def logged_sets(
 def history(
     connection: Connection, lifter_id: UUID, lift: str, variation: str | None = None,
     most: int | None = 500,
-) -> list[LoggedSet]:  # fmt: skip
+) -> list[TrainingSet]:  # fmt: skip
     """Standing sets of a lift, oldest first."""
     sets = store.list_sets(connection, lifter_id, lift, most)
     wanted = [s for s in sets if variation is None or s.variation == variation]

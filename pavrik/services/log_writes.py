@@ -16,7 +16,7 @@ from pavrik.services.context import ForbiddenError, InvalidError, KeyReusedError
 from pavrik.services.review import refresh_summary
 from pavrik.store.database import Database
 from pavrik.store.errors import NotFoundError, RefusedError
-from pavrik.store.training import Observation, TrainingSet, get_set
+from pavrik.store.training import Observation, StoredSet, get_set
 
 
 @dataclass(frozen=True)
@@ -24,7 +24,7 @@ class QueuedSet:
     """A set that a device logged while it was alone."""
 
     key: UUID
-    logged: TrainingSet
+    logged: StoredSet
     seen: list[Observation]
     measures: dict[str, float]
 

@@ -192,7 +192,7 @@ def candidate_out(
         median_kg=sure.median_kg if sure else None,
         chance_best=sure.chance_best if sure else None,
         limiter=candidate.limiter,
-        use=candidate.use,
+        use=candidate.utilization,
     )
 
 

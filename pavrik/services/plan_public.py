@@ -8,16 +8,16 @@ from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import RankedCause, rank_causes
-from pavrik.core.faults.knowledge import FaultKnowledge
+from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
+from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_lift
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import PlanAsk
-from pavrik.core.prescription.study import LiftFacts, LiftStudy, study_lift
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.plan_request import AnyLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
 from pavrik.formats.setup_codec import from_wire
@@ -45,13 +45,13 @@ def _check(request: PublicPlanRequest) -> None:
         raise ValueError("\n".join(problems))
 
 
-def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> LoggedSet:
+def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> TrainingSet:
     faults = tuple(
         LoggedFault(f.fault_id, shipped_catalogue().name_of(f.fault_id), f.rep, f.severity, f.phase)
         for f in one.faults
         if f.fault_id not in silenced
     )
-    return LoggedSet(
+    return TrainingSet(
         f"{lift}.sets.{index}", one.day.isoformat(), one.load_kg, one.reps, one.rpe,
         one.missed_reps, faults, one.aimed_rpe, one.variation, one.pull_style,
     )  # fmt: skip
@@ -59,18 +59,18 @@ def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> Logge
 
 def _study(
     request: PublicPlanRequest, lifter: Lifter, lift: str, log: AnyLogIn, about: Circumstances
-) -> LiftStudy:
+) -> LiftAnalysis:
     catalogue, silenced = shipped_catalogue(), silenced_faults(request.schools)
     sets = [_logged(i, lift, s, list(silenced)) for i, s in enumerate(log.sets)]
     sets.sort(key=lambda s: s.day)
 
-    def causes_of(fault: FaultKnowledge) -> Sequence[RankedCause]:
+    def causes_of(fault: FaultFindings) -> Sequence[RankedCause]:
         return rank_causes(catalogue, fault.fault_id, log_signals(sets, fault))
 
     usual = LIFTS[lift].usual(request.body.stature_m)
     facts = LiftFacts(lift, lifter, from_wire(log.setup) if log.setup else usual, sets)
     of_lift = shipped_variations().of(lift)
-    return study_lift(facts, of_lift, catalogue, about, causes_of, request.start.isoformat())
+    return analyse_lift(facts, of_lift, catalogue, about, causes_of, request.start.isoformat())
 
 
 def plan(request: PublicPlanRequest) -> PublicPlanAnswer:

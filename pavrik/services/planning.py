@@ -11,14 +11,14 @@ from uuid6 import uuid7
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.prescription.because import Because
+from pavrik.core.prescription.analysis import LiftAnalysis
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk, Underway
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
-from pavrik.core.prescription.study import LiftStudy
 from pavrik.core.prescription.volume import capacities_worked, is_hard
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.lift_state import studies_of, variations_of
 from pavrik.services.lifter_inputs import get_profile
@@ -50,7 +50,7 @@ def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
 
 def _make(
     connection: Connection, lifter_id: UUID, ask: PlanAsk, series_id: UUID,
-    studies: dict[str, LiftStudy], moved: Sequence[Moved] = (), first_week: int = 0,
+    studies: dict[str, LiftAnalysis], moved: Sequence[Moved] = (), first_week: int = 0,
 ) -> Plan:  # fmt: skip
     try:
         return make_plan(
@@ -141,8 +141,8 @@ def _stands(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, 
 
 
 def _afresh(
-    connection: Connection, record: plans.PlanRecord, old: Plan, studies: dict[str, LiftStudy]
-) -> tuple[Plan, list[Change], list[Because]]:
+    connection: Connection, record: plans.PlanRecord, old: Plan, studies: dict[str, LiftAnalysis]
+) -> tuple[Plan, list[Change], list[Reason]]:
     """The plan from today's state, what differs, what is let go. Raises InvalidError."""
     ask = ASK.validate_python(record.ask)
 
@@ -168,7 +168,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
         try:
             fresh, told, let_go = _afresh(connection, record, old, studies)
         except InvalidError as error:
-            fresh, told, let_go = old, [], [Because(str(error))]
+            fresh, told, let_go = old, [], [Reason(str(error))]
         versions = plans.list_versions(connection, record.series_id)
     return {
         "plan_id": record.plan_id,
@@ -291,7 +291,7 @@ def say_of_variation(
     )
 
 
-def volume_of(plan: Plan, studies: dict[str, LiftStudy]) -> list[dict[str, Any]]:
+def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[dict[str, Any]]:
     """Hard sets per lift and per capacity in every week."""
     found = []
     for week in plan.weeks:

@@ -8,7 +8,7 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.turns import Turn, turn_order
@@ -40,7 +40,7 @@ _NOTHING: dict[str, Any] = {
 }  # fmt: skip
 
 
-def _frequent(sets: list[LoggedSet]) -> list[dict[str, Any]]:
+def _frequent(sets: list[TrainingSet]) -> list[dict[str, Any]]:
     """Fault and phase as this lifter shows them, the most frequent first."""
     counts = Counter((f.fault_id, f.phase) for s in sets[-80:] for f in s.faults)
     return [{"fault_id": f, "phase": p, "count": n} for (f, p), n in counts.most_common(12)]
@@ -70,7 +70,9 @@ def _setup_words(card: dict[str, Any], lift: str) -> tuple[list[str], int | None
     ], None
 
 
-def _planned(day: Day | None, lift: str, sets: list[LoggedSet], today: str) -> list[dict[str, Any]]:
+def _planned(
+    day: Day | None, lift: str, sets: list[TrainingSet], today: str
+) -> list[dict[str, Any]]:
     """Today's lines of the lift with how many of their sets are logged."""
     done = Counter(s.variation for s in sets if s.day == today)
     found = []
@@ -114,7 +116,7 @@ def _from_plan(connection: Connection, planned: list[dict[str, Any]]) -> dict[st
 
 def _next(
     connection: Connection, lifter_id: UUID, lift: str, planned: list[dict[str, Any]],
-    sets: list[LoggedSet],
+    sets: list[TrainingSet],
 ) -> dict[str, Any]:  # fmt: skip
     """Today's plan, else the newest prescription of the lift, else what would be prescribed."""
     today = _from_plan(connection, planned)

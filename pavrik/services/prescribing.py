@@ -9,9 +9,8 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.equipment.warm_up import warm_up
-from pavrik.core.faults.knowledge import knowledge
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
-from pavrik.core.prescription.because import Because
+from pavrik.core.faults.findings import findings
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.next_load import (
     Gym,
@@ -20,6 +19,7 @@ from pavrik.core.prescription.next_load import (
     Target,
     next_load,
 )
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.squat import SQUAT
 from pavrik.services.context import InvalidError, Who
@@ -70,14 +70,14 @@ def _closed(connection: Connection, lifter_id: UUID) -> str:
 
 def _compute(
     connection: Connection, lifter_id: UUID, lift: str, target: Target,
-    sets: Sequence[LoggedSet] | None = None,
+    sets: Sequence[TrainingSet] | None = None,
 ) -> NextLoad:  # fmt: skip
     profile = get_profile(connection, lifter_id)
     closed = _closed(connection, lifter_id) if lift == SQUAT.id else ""
     if closed:
         told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
         told += "stand in until a screen opens it"
-        return NextLoad(target, None, None, None, [Because(told)])
+        return NextLoad(target, None, None, None, [Reason(told)])
     flags = [
         PainFlag(str(flag.flag_id), flag.region)
         for flag in lifters.list_open_flags(connection, lifter_id)
@@ -91,7 +91,7 @@ def _compute(
         gym_of(connection),
         novice=profile.training_age == "novice",
         pain=flags,
-        caps=caps_of(knowledge(own, catalogue_of(connection), lift), lift),
+        caps=caps_of(findings(own, catalogue_of(connection), lift), lift),
     )
 
 
@@ -113,7 +113,7 @@ def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
 
 def propose_in(
     connection: Connection, lifter_id: UUID, lift: str, target: Target,
-    sets: Sequence[LoggedSet] | None = None,
+    sets: Sequence[TrainingSet] | None = None,
 ) -> dict[str, Any]:  # fmt: skip
     """The next load in an open transaction; ``sets`` of the lift, oldest first, where the caller
     has read them already."""

@@ -17,7 +17,7 @@ from pavrik.store.database import Connection, Database
 
 
 def _bests(
-    connection: Connection, lifter_id: UUID, sets: list[training.TrainingSet]
+    connection: Connection, lifter_id: UUID, sets: list[training.StoredSet]
 ) -> list[dict[str, Any]]:
     """The best counting set of every lift and variation, the highest estimated max first."""
     stored = {str(kept.set_id): kept for kept in sets}
@@ -61,7 +61,7 @@ def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
 
 
 def _stages(
-    connection: Connection, inputs: LifterInputs, sets: list[training.TrainingSet]
+    connection: Connection, inputs: LifterInputs, sets: list[training.StoredSet]
 ) -> dict[str, dict[str, str]]:
     lifter_id = inputs.profile.lifter_id
     fits = {lift.id: _fit_stage(lift, connection, inputs) for lift in LIFTS.values()}

@@ -5,18 +5,18 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.knowledge import (
-    FaultKnowledge,
-    Knowledge,
+from pavrik.core.faults.findings import (
+    FaultFindings,
+    Findings,
     Trial,
     cue_trials,
-    knowledge,
+    findings,
     setup_trial,
 )
 from pavrik.core.log.onset import Onset, OnsetLevel
 from pavrik.core.log.rates import Rate
 from pavrik.core.log.repeatability import MEASURES, Repeatability, repeatability
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.services.context import Who
 from pavrik.services.library import catalogue_of
 from pavrik.services.lifter_inputs import get_profile
@@ -31,12 +31,12 @@ SUMMED_SETS = 400
 
 def known_of(
     connection: Connection, lifter_id: UUID, lift: str
-) -> tuple[list[LoggedSet], Catalogue, Knowledge]:
+) -> tuple[list[TrainingSet], Catalogue, Findings]:
     """The whole log of a lift and what it says. Raises NotFoundError."""
     get_profile(connection, lifter_id)
     catalogue = catalogue_of(connection)
     sets = history(connection, lifter_id, lift, most=None)
-    return sets, catalogue, knowledge(sets, catalogue, lift)
+    return sets, catalogue, findings(sets, catalogue, lift)
 
 
 def _rate(rate: Rate) -> dict[str, Any]:
@@ -66,7 +66,7 @@ def _onset(onset: Onset, max_kg: float | None) -> dict[str, Any]:
     }
 
 
-def _fault(fault: FaultKnowledge, max_kg: float | None) -> dict[str, Any]:
+def _fault(fault: FaultFindings, max_kg: float | None) -> dict[str, Any]:
     return {
         "fault_id": fault.fault_id,
         "name": fault.name,
@@ -99,7 +99,7 @@ def _repeat(found: Repeatability) -> dict[str, Any]:
 
 
 def _setup_trials(
-    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[LoggedSet],
+    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet],
     catalogue: Catalogue,
 ) -> list[Trial]:  # fmt: skip
     """The newest settled set-up against the one before it."""
@@ -112,7 +112,7 @@ def _setup_trials(
     return setup_trial(sets, catalogue, what, since, before.settled_at.date().isoformat())
 
 
-def _decision(found: Knowledge, trials: Sequence[Trial]) -> str:
+def _decision(found: Findings, trials: Sequence[Trial]) -> str:
     """What to decide next, in one sentence."""
     if not found.sets:
         return "Nothing is logged yet: log the next session rep by rep."
@@ -170,7 +170,7 @@ def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> dict[str
 def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift: str) -> None:
     """Keep what the newest sets of a lift say, for the floor."""
     sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
-    found = knowledge(sets, catalogue_of(connection), lift)
+    found = findings(sets, catalogue_of(connection), lift)
     cap = found.cap
     floor.save_summary(
         connection,

@@ -19,7 +19,7 @@ from pavrik.store.errors import NotFoundError
 
 
 def check_observations(
-    catalogue: Catalogue, logged: store.TrainingSet, seen: Sequence[store.Observation]
+    catalogue: Catalogue, logged: store.StoredSet, seen: Sequence[store.Observation]
 ) -> None:
     """Raise InvalidError where a fault is not one of the lift, the phase or the set."""
     for index, observation in enumerate(seen):
@@ -43,7 +43,7 @@ def check_observations(
             )
 
 
-def _replaced(connection: Connection, logged: store.TrainingSet) -> UUID | None:
+def _replaced(connection: Connection, logged: store.StoredSet) -> UUID | None:
     """The version that an amendment stands upon: the newest one, whichever device made it.
 
     Two devices may amend the same set while apart. Whatever arrives last stands, the other stays
@@ -64,7 +64,7 @@ def _replaced(connection: Connection, logged: store.TrainingSet) -> UUID | None:
 
 
 def log_set(
-    database: Database, who: Who, key: UUID, logged: store.TrainingSet,
+    database: Database, who: Who, key: UUID, logged: store.StoredSet,
     seen: list[store.Observation], measures: dict[str, float],
 ) -> Any:  # fmt: skip
     """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
@@ -106,7 +106,7 @@ def withdraw_set(
     return write_once(database, who, key, "withdraw set", request, action, subject=str(set_id))
 
 
-def _shown(connection: Connection, sets: Sequence[store.TrainingSet]) -> list[dict[str, Any]]:
+def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[dict[str, Any]]:
     """Sets of one lifter as they are shown; what does not count for the max shows none."""
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)

@@ -4,9 +4,9 @@ from collections.abc import Sequence
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.prescription.because import Because
-from pavrik.core.prescription.study import LiftStudy
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.prescription.analysis import LiftAnalysis
+from pavrik.core.prescription.reason import Reason
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, EFFORT, Loading
@@ -27,7 +27,8 @@ def _loading(loading: Loading | None) -> dict[str, Any] | None:
         "load_kg": loading.load_kg,
         "phases": list(loading.phases),
         "use": {
-            name: [round(float(u), 3) for u in loading.use[:, i]] for i, name in enumerate(LIMITERS)
+            name: [round(float(u), 3) for u in loading.utilization[:, i]]
+            for i, name in enumerate(LIMITERS)
         },
         "limiter": loading.limiter,
         "drawn": drawn_columns(loading.draw()),
@@ -44,10 +45,10 @@ def _ratio(ratio: LearntRatio | None) -> dict[str, Any] | None:
     }  # fmt: skip
 
 
-def _row(study: LiftStudy, one: Variation, kit: frozenset[str], goal: str) -> dict[str, Any]:
+def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) -> dict[str, Any]:
     considered = next((c for c in study.choice.considered if c.name == one.name), None)
     special = next((s for s in study.choice.specials if s.variation.name == one.name), None)
-    because: Sequence[Because] = special.because if special else ()
+    because: Sequence[Reason] = special.because if special else ()
     loading = study.loadings.get(one.name)
     return {
         "name": one.name,

@@ -26,7 +26,7 @@ class Observation:
 
 
 @dataclass(frozen=True)
-class TrainingSet:
+class StoredSet:
     """One set as it stands: amended sets show the newest version."""
 
     set_id: UUID
@@ -73,11 +73,11 @@ _STANDING = """
 
 def list_sets(
     connection: Connection, lifter_id: UUID | None, lift: str | None = None, most: int | None = 500
-) -> list[TrainingSet]:
+) -> list[StoredSet]:
     """Standing sets, newest first: amended and withdrawn ones are left out. ``most`` None: all."""
     wanted = {"lifter_id": lifter_id, "lift": lift}
     named = [f"{column} = %({column})s" for column, value in wanted.items() if value is not None]
-    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    cursor = connection.cursor(row_factory=class_row(StoredSet))
     return cursor.execute(
         f"""select {_SET} from training_set s where {" and ".join([*named, _STANDING])}
             order by performed_at desc, set_id desc limit %(most)s""",
@@ -86,7 +86,7 @@ def list_sets(
 
 
 def add_set(
-    connection: Connection, club_id: UUID, logged_by: UUID | None, logged: TrainingSet,
+    connection: Connection, club_id: UUID, logged_by: UUID | None, logged: StoredSet,
     observations: list[Observation],
 ) -> None:  # fmt: skip
     """Log a set with what was seen in it."""
@@ -153,9 +153,9 @@ def measures_of(
     return found
 
 
-def get_set(connection: Connection, set_id: UUID) -> TrainingSet | None:
+def get_set(connection: Connection, set_id: UUID) -> StoredSet | None:
     """One set, standing or not."""
-    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    cursor = connection.cursor(row_factory=class_row(StoredSet))
     return cursor.execute(
         f"select {_SET} from training_set s where set_id = %s", (set_id,)
     ).fetchone()
@@ -169,9 +169,9 @@ def known_ids(connection: Connection, set_ids: list[UUID]) -> set[UUID]:
     return {row[0] for row in rows}
 
 
-def standing_version(connection: Connection, set_id: UUID) -> TrainingSet | None:
+def standing_version(connection: Connection, set_id: UUID) -> StoredSet | None:
     """The newest version of a set, withdrawn or not; None where the set is unknown."""
-    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    cursor = connection.cursor(row_factory=class_row(StoredSet))
     return cursor.execute(
         f"""with recursive version as (
               select s.* from training_set s where set_id = %s
@@ -184,9 +184,9 @@ def standing_version(connection: Connection, set_id: UUID) -> TrainingSet | None
     ).fetchone()
 
 
-def versions_of(connection: Connection, set_id: UUID) -> list[TrainingSet]:
+def versions_of(connection: Connection, set_id: UUID) -> list[StoredSet]:
     """A set and all that it replaced, newest first."""
-    cursor = connection.cursor(row_factory=class_row(TrainingSet))
+    cursor = connection.cursor(row_factory=class_row(StoredSet))
     return cursor.execute(
         f"""with recursive version as (
               select s.*, 0 as age from training_set s where set_id = %s

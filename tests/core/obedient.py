@@ -6,7 +6,7 @@ from datetime import date, timedelta
 
 import numpy as np
 
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk, Underway
 from pavrik.core.simulation.lifter import SimulatedLifter, draw_lifter
@@ -20,19 +20,19 @@ class Obedient:
     true: Mapping[str, SimulatedLifter]
     random: np.random.Generator = field(default_factory=lambda: np.random.default_rng(1))
     states_rpe: bool = True
-    log: dict[str, list[LoggedSet]] = field(default_factory=dict)
+    log: dict[str, list[TrainingSet]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
         self.log = {lift: [] for lift in self.true}
 
     def do(
         self, on: date, lift: str, load_kg: float, reps: int, form: float = 1.0, **more: object
-    ) -> LoggedSet:
+    ) -> TrainingSet:
         """Do one set and log it."""
         day = (on - MONDAY).days
         came = self.true[lift].do(load_kg, reps, day, form, self.random)
         set_id, said = f"{lift}{len(self.log[lift])}", came.rpe if self.states_rpe else None
-        done = LoggedSet(
+        done = TrainingSet(
             set_id, on.isoformat(), load_kg, came.made, said, came.missed, **more,  # type: ignore[arg-type]
         )  # fmt: skip
         self.log[lift].append(done)

@@ -11,7 +11,7 @@ from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Circumstances, Weakness, blocked_because, choose
 from pavrik.core.prescription.next_load import Gym, PainFlag
@@ -47,7 +47,7 @@ def loadings(lift: str) -> tuple[list[Variation], dict[str, Loading]]:
     return variations, {one.name: one for one in found}
 
 
-def a_log(random: np.random.Generator, lift: str, max_kg: float) -> list[LoggedSet]:
+def a_log(random: np.random.Generator, lift: str, max_kg: float) -> list[TrainingSet]:
     """Days of one lift up to just before the plan's start."""
     sets = []
     for day in range(int(random.integers(2, 10))):
@@ -58,7 +58,7 @@ def a_log(random: np.random.Generator, lift: str, max_kg: float) -> list[LoggedS
             if random.random() < 0.25
         )
         sets.append(
-            LoggedSet(
+            TrainingSet(
                 f"{lift}{day}", (MONDAY - timedelta(days=60 - 6 * day)).isoformat(),
                 round(max_kg * float(random.uniform(0.6, 0.95)), 1), reps, rpe, 0, faults,
                 float(random.choice([7.0, 8.0])),
@@ -140,7 +140,9 @@ def made_up(seed: int) -> MadeUp:
 def a_state(lift: str = "squat", **more) -> LiftState:
     base = made_up(1).states[lift]
     history = [
-        LoggedSet(f"s{i}", (MONDAY - timedelta(days=21 - 7 * i)).isoformat(), 140.0, 5, 8.0, 0, ())
+        TrainingSet(
+            f"s{i}", (MONDAY - timedelta(days=21 - 7 * i)).isoformat(), 140.0, 5, 8.0, 0, ()
+        )
         for i in range(3)
     ]
     return replace(base, lift=lift, history=history, caps=(), tired_back=False, **more)

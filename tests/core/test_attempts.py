@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.attempts import attempts
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan import make_plan
@@ -28,13 +28,13 @@ def test_a_meet_gets_three_attempts_and_an_easy_last_week():
 def test_attempts_come_from_the_max_expected_on_the_day(max_kg):
     """Common practice, no source; half a step of 2.5 kg is the rounding."""
     bands = ((0.90, 0.92), (0.95, 0.975), (0.99, 1.02))
-    light = [LoggedSet("a", "2026-11-01", 0.6 * max_kg, 3, 9.0)]
+    light = [TrainingSet("a", "2026-11-01", 0.6 * max_kg, 3, 9.0)]
     for tried, (low, high) in zip(attempts(max_kg, light), bands, strict=True):
         assert low * max_kg - 1.25 <= tried.load_kg <= high * max_kg + 1.25
 
 
 def test_a_jump_over_everything_done_is_named():
-    done = [LoggedSet("a", "2026-11-01", 150.0, 3, 9.0)]
+    done = [TrainingSet("a", "2026-11-01", 150.0, 3, 9.0)]
     opener, second, third = attempts(175.0, done)
     assert "jump" not in " ".join(b.text for b in opener.because)
     assert "a jump of 13% over the best clean set, 150 kg" in second.because[-1].text
@@ -44,7 +44,7 @@ def test_a_jump_over_everything_done_is_named():
 
 @given(st.floats(60, 400), st.lists(st.tuples(st.floats(50, 380), st.integers(1, 5)), max_size=6))
 def test_attempts_rise_whatever_the_log_says(max_kg, done):
-    sets = [LoggedSet(str(i), "2026-11-01", kg, reps, 9.0) for i, (kg, reps) in enumerate(done)]
+    sets = [TrainingSet(str(i), "2026-11-01", kg, reps, 9.0) for i, (kg, reps) in enumerate(done)]
     loads = [a.load_kg for a in attempts(max_kg, sets)]
     assert loads[0] < loads[1] < loads[2]
 

@@ -4,7 +4,7 @@ from dataclasses import replace
 
 import pytest
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.choice import (
     MOST_SPECIALS,
     Choice,
@@ -140,7 +140,7 @@ def test_work_that_loads_nothing_weak_is_proposed_to_go():
 
 
 def test_a_lighter_week_is_a_proposal_with_its_facts():
-    sets = [LoggedSet(str(i), f"2026-11-{i + 1:02d}", 150.0 - 6 * i, 3, 9.0) for i in range(4)]
+    sets = [TrainingSet(str(i), f"2026-11-{i + 1:02d}", 150.0 - 6 * i, 3, 9.0) for i in range(4)]
     told = light_week(sets)
     assert told[0].text.startswith("a lighter week would be wise")
     assert told[0].facts

@@ -6,7 +6,7 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
-from pavrik.core.log.training_set import COMPETITION, LoggedFault, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import SHARES
 from pavrik.core.prescription.plan_parts import PlanAsk
@@ -68,11 +68,11 @@ def test_sets_without_an_rpe_never_shrink_anyone():
 
 
 def test_an_easy_set_is_a_lower_bound_and_a_heavy_one_without_rpe_raises_the_max():
-    days = [LoggedSet(f"a{i}", f"2026-11-{i + 1:02d}", 180.0, 5, 8.0) for i in range(4)]
+    days = [TrainingSet(f"a{i}", f"2026-11-{i + 1:02d}", 180.0, 5, 8.0) for i in range(4)]
     level = ability_of(days).kg
-    light = LoggedSet("b", "2026-11-10", 150.0, 4, 5.0)
+    light = TrainingSet("b", "2026-11-10", 150.0, 4, 5.0)
     assert ability_of([*days, light]).kg == level
-    single = LoggedSet("c", "2026-11-11", level + 20, 1, None)
+    single = TrainingSet("c", "2026-11-11", level + 20, 1, None)
     assert ability_of([*days, light, single]).kg >= level + 20
     assert ability_of([light]).because.text.endswith("giving at least 168.2 kg"), (
         "4 reps, as if all-out: 150 / 0.892"
@@ -80,11 +80,11 @@ def test_an_easy_set_is_a_lower_bound_and_a_heavy_one_without_rpe_raises_the_max
 
 
 def test_a_tested_single_counts_in_full():
-    days = [LoggedSet(f"a{i}", f"2026-11-{i + 1:02d}", 180.0, 5, 8.0) for i in range(4)]
+    days = [TrainingSet(f"a{i}", f"2026-11-{i + 1:02d}", 180.0, 5, 8.0) for i in range(4)]
     level = ability_of(days).kg
-    tested = LoggedSet("t", "2026-11-12", level - 20, 1, 10.0)
+    tested = TrainingSet("t", "2026-11-12", level - 20, 1, 10.0)
     assert ability_of([*days, tested]).kg == pytest.approx(level - 20, rel=0.025)
-    many = LoggedSet("m", "2026-11-12", (level - 20) * 0.762, 5, 6.0)
+    many = TrainingSet("m", "2026-11-12", (level - 20) * 0.762, 5, 6.0)
     assert ability_of([*days, many]).kg > level - 8, "a set of many reps moves it little"
 
 
@@ -105,7 +105,7 @@ def test_a_sessions_faults_hold_that_session_and_nothing_else():
     lifter = honest(TRUTH).warm_up(ask)
     clean = lifter.plan(ask)
     for day in ("2026-11-25", "2026-11-28"):
-        at = LoggedSet(day, day, 190.0, 5, None, faults=(SHOOT,))
+        at = TrainingSet(day, day, 190.0, 5, None, faults=(SHOOT,))
         lifter.log["deadlift"].append(at)
     held = lifter.plan(ask)
     first, free = (main_lines(p, 0, "deadlift")[0] for p in (held, clean))
@@ -161,7 +161,7 @@ def test_a_novice_never_starts_below_last_weeks_clean_work(max_kg):
             day = (ask.start - timedelta(days=ago)).isoformat()
             kg = 2.5 * round(dose.load_share() * max_kg * (1.04 if ago == 3 else 0.9) / 2.5)
             lifter.log["squat"].append(
-                LoggedSet(f"s{ago}", day, kg, dose.reps, dose.rpe, aimed_rpe=dose.rpe)
+                TrainingSet(f"s{ago}", day, kg, dose.reps, dose.rpe, aimed_rpe=dose.rpe)
             )
         done = lifter.log["squat"][-1]
         for week in lifter.plan(ask).weeks:
@@ -186,10 +186,10 @@ def test_a_meet_single_stands_however_light_the_weeks_after_it_were():
     """A lifter with a 182.5 kg meet squat was once planned to test 167.5."""
     ask = season(weeks=8)
     lifter = honest({"squat": 185.0})
-    lifter.log["squat"] = [LoggedSet("meet", "2026-10-10", 182.5, 1, None)]
+    lifter.log["squat"] = [TrainingSet("meet", "2026-10-10", 182.5, 1, None)]
     for week in range(6):
         day = (MONDAY - timedelta(days=40 - 6 * week)).isoformat()
-        lifter.log["squat"].append(LoggedSet(f"l{week}", day, 110.0, 5, 5.0))
+        lifter.log["squat"].append(TrainingSet(f"l{week}", day, 110.0, 5, 5.0))
     test = main_lines(lifter.plan(ask), 7, "squat")[0]
     assert (test.reps, test.variation) == (1, COMPETITION)
     assert test.load_kg >= 0.95 * 182.5
@@ -199,7 +199,7 @@ def test_a_set_harder_than_aimed_for_holds_the_next_session_to_what_it_stands_fo
     ask = season()
     lifter = honest(TRUTH).warm_up(ask)
     free = main_lines(lifter.plan(ask), 0, "squat")[0]
-    hard = LoggedSet("hard", "2026-11-28", 180.0, 5, 9.5, aimed_rpe=8.0)
+    hard = TrainingSet("hard", "2026-11-28", 180.0, 5, 9.5, aimed_rpe=8.0)
     lifter.log["squat"].append(hard)
     plan = lifter.plan(ask)
     first, later = (main_lines(plan, week, "squat")[0] for week in (0, 1))
@@ -214,7 +214,7 @@ def test_what_a_session_said_ends_with_the_sessions_that_follow():
     a 205 kg squat for six weeks: every week's hold made the next week's aim easy again."""
     ask = season()
     lifter = honest(TRUTH).warm_up(ask)
-    light = LoggedSet("light", "2026-11-28", 140.0, 6, 6.0, aimed_rpe=5.0)
+    light = TrainingSet("light", "2026-11-28", 140.0, 6, 6.0, aimed_rpe=5.0)
     lifter.log["squat"].append(light)
     first = main_lines(lifter.plan(ask), 0, "squat")[0]
     assert first.load_kg > 160, "light work is not what main work is compared with"
@@ -224,7 +224,7 @@ def test_a_hard_session_of_weeks_ago_holds_nothing_any_more():
     ask = season()
     lifter = honest(TRUTH).warm_up(ask)
     day = (MONDAY - timedelta(days=26)).isoformat()
-    lifter.log["squat"].insert(0, LoggedSet("old", day, 150.0, 5, 9.5, aimed_rpe=7.0))
+    lifter.log["squat"].insert(0, TrainingSet("old", day, 150.0, 5, 9.5, aimed_rpe=7.0))
     light = [replace(s, aimed_rpe=5.0, rpe=5.0, load_kg=120.0) for s in lifter.log["squat"][1:]]
     lifter.log["squat"] = [lifter.log["squat"][0], *light]
     first = main_lines(lifter.plan(ask), 0, "squat")[0]

@@ -6,11 +6,11 @@ import pytest
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import SIGNALS, Signal, TestResult, rank_causes, shipped_evidence
-from pavrik.core.faults.floor_walk import FloorFacts, floor_walk
-from pavrik.core.faults.knowledge import cue_trials, knowledge, setup_trial
+from pavrik.core.faults.findings import cue_trials, findings, setup_trial
 from pavrik.core.faults.log_signals import log_signals
+from pavrik.core.faults.off_the_floor import FloorFacts, floor_walk
 from pavrik.core.faults.own import OwnEntry, merged
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.turns import Turn, turn_order
 
 CATALOGUE = shipped_catalogue()
@@ -18,12 +18,12 @@ CATALOGUE = shipped_catalogue()
 
 def squat(
     number: int, load: float, reps: int = 5, faulty=(), fault="hips-rise", **more
-) -> LoggedSet:
+) -> TrainingSet:
     day = f"2026-{1 + number // 28:02d}-{1 + number % 28:02d}"
     faults = tuple(
         LoggedFault("hips-rise", "Hips rise", rep, 2, "out of the hole") for rep in faulty
     )
-    return LoggedSet(f"set {number}", day, load, reps, 8.0, faults=faults, **more)
+    return TrainingSet(f"set {number}", day, load, reps, 8.0, faults=faults, **more)
 
 
 def test_every_cause_with_a_measurable_sign_has_evidence():
@@ -124,7 +124,7 @@ def test_turns_change_the_height_as_rarely_as_the_plates_allow():
     assert [t.lifter_id for t in turn_order(turns)] == ["e", "b", "d", "c", "a"]
 
 
-def _log() -> list[LoggedSet]:
+def _log() -> list[TrainingSet]:
     sets = []
     for n in range(40):
         heavy = n % 2 == 0
@@ -133,7 +133,7 @@ def _log() -> list[LoggedSet]:
 
 
 def test_the_log_says_that_it_comes_late_and_with_load():
-    known = knowledge(_log(), CATALOGUE, "squat")
+    known = findings(_log(), CATALOGUE, "squat")
     signals = {s.id: s for s in log_signals(_log(), known.faults[0])}
     assert signals["comes_with_load"].holds
     assert signals["at_any_load"].holds is False
@@ -143,13 +143,13 @@ def test_the_log_says_that_it_comes_late_and_with_load():
 
 
 def test_only_faults_of_the_back_cap_technique_work():
-    assert knowledge(_log(), CATALOGUE, "squat").cap is None
+    assert findings(_log(), CATALOGUE, "squat").cap is None
     rounding = [
-        LoggedSet(s.set_id, s.day, s.load_kg, s.reps, s.rpe, faults=tuple(
+        TrainingSet(s.set_id, s.day, s.load_kg, s.reps, s.rpe, faults=tuple(
             LoggedFault("upper-round", "Upper back rounds", f.rep, 2, f.phase) for f in s.faults))
         for s in _log()
     ]  # fmt: skip
-    cap = knowledge(rounding, CATALOGUE, "squat").cap
+    cap = findings(rounding, CATALOGUE, "squat").cap
     assert cap is not None
     assert 100 < cap.load_kg < 150
 

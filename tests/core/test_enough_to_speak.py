@@ -8,12 +8,12 @@ import pytest
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import rank_causes
-from pavrik.core.faults.knowledge import FaultKnowledge
+from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.log.comparison import compare
 from pavrik.core.log.onset import fit_onset, onset_words
 from pavrik.core.log.rates import Rate
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 
 CATALOGUE = shipped_catalogue()
 TOO_FEW = fit_onset(np.array([]), np.array([], dtype=bool))
@@ -59,15 +59,15 @@ def test_did_it_help_compares_only_loads_of_both_sides():
     assert apart.words() == "too few reps: no load was lifted both before and after"
 
 
-def known(by_load=(), by_rep=(), onset=TOO_FEW) -> FaultKnowledge:
+def known(by_load=(), by_rep=(), onset=TOO_FEW) -> FaultFindings:
     rates = [
         [Rate(label, reps, faulty, 0.0, 1.0) for label, reps, faulty in told]
         for told in (by_load, by_rep)
     ]
-    return FaultKnowledge("dive", "Dive", 0, 0, 0, onset, "told", *rates, [], [])
+    return FaultFindings("dive", "Dive", 0, 0, 0, onset, "told", *rates, [], [])
 
 
-def signals(fault: FaultKnowledge, sets=()) -> dict[str, bool | None]:
+def signals(fault: FaultFindings, sets=()) -> dict[str, bool | None]:
     return {signal.id: signal.holds for signal in log_signals(sets, fault)}
 
 
@@ -101,7 +101,7 @@ def test_late_reps_are_those_from_the_fourth_on_against_the_first(first, fourth,
 def test_one_side_is_seven_times_in_ten(left, right, holds):
     sides = ["left"] * left + ["right"] * right
     sets = [
-        LoggedSet(
+        TrainingSet(
             f"s{i}", f"2026-10-{i + 1:02d}", 100.0, 3, 8.0,
             faults=(LoggedFault("dive", "Dive", 1, 1, "descent", side=side),),
         )
@@ -113,7 +113,7 @@ def test_one_side_is_seven_times_in_ten(left, right, holds):
 @pytest.mark.parametrize(("waited_s", "holds"), [(4.1, True), (3.9, False)])
 def test_two_seconds_longer_over_a_heavy_bar_is_a_wait(waited_s, holds):
     sets = [
-        LoggedSet(
+        TrainingSet(
             f"s{i}", f"2026-10-{i + 1:02d}", load, 3, 8.0, measures=(("hands_to_pull_s", wait),)
         )
         for i, (load, wait) in enumerate([(100.0, 2.0)] * 3 + [(190.0, waited_s)] * 3)
@@ -125,7 +125,7 @@ def test_two_seconds_longer_over_a_heavy_bar_is_a_wait(waited_s, holds):
 def test_half_of_ten_pulls_bounced_is_a_habit(styles, holds):
     names = {"r": "rebound", "d": "dead stop"}
     sets = [
-        LoggedSet(f"s{i}", "2026-10-01", 150.0, 5, 8.0, pull_style=names[letter])
+        TrainingSet(f"s{i}", "2026-10-01", 150.0, 5, 8.0, pull_style=names[letter])
         for i, letter in enumerate(styles)
     ]
     assert signals(known(), sets).get("rebound_reps") is holds

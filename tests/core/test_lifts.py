@@ -54,7 +54,7 @@ def test_a_variation_is_judged_where_its_phase_is():
     own = loadings("squat")[1]["competition"]
     use = [own.at(phase, "quads") for phase in SQUAT_PHASES]
     assert use[0] > use[2] > use[3], "the quads work hardest in the hole"
-    for phase, row in zip(SQUAT_PHASES, own.use, strict=True):
+    for phase, row in zip(SQUAT_PHASES, own.utilization, strict=True):
         assert own.at(phase, "quads") == row[2]
 
 

@@ -13,7 +13,7 @@ from pavrik.core.log.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_w
 from pavrik.core.log.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
 from pavrik.core.log.rep_table import max_before, rep_table
 from pavrik.core.log.repeatability import repeatability
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 
 PHASES = ("set", "descent", "bottom", "out of the hole")
 
@@ -26,8 +26,8 @@ def lifter_with_onset(half: float, steepness: float, seed: int, reps: int = 240)
     return share, random.random(len(share)) < chance
 
 
-def squat(day: str, load: float, reps: int = 5, faults=(), **more) -> LoggedSet:
-    return LoggedSet(f"{day}/{load}", day, load, reps, 8.0, faults=tuple(faults), **more)
+def squat(day: str, load: float, reps: int = 5, faults=(), **more) -> TrainingSet:
+    return TrainingSet(f"{day}/{load}", day, load, reps, 8.0, faults=tuple(faults), **more)
 
 
 def seen(fault_id: str, rep: int, phase: str = "bottom") -> LoggedFault:

@@ -16,7 +16,7 @@ from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.racks import Rack, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
-from pavrik.core.faults.knowledge import BACK_FAULTS, knowledge
+from pavrik.core.faults.findings import BACK_FAULTS, findings
 from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.fitting.goals import goal_scores
 from pavrik.core.fitting.sampling import draw_lifters
@@ -28,7 +28,7 @@ from pavrik.core.lifts.perturbation import Undisturbed
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
 from pavrik.core.log.onset import fit_logistic, fit_onset
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat import faults as disturb
 from pavrik.core.squat.setup import SquatSetup
@@ -112,9 +112,9 @@ def test_the_muscle_goal_counts_the_hip_as_much_as_the_knee():
     assert low > 0.5 * (knee / knee.max())[0] + 0.3, "the hip's half is there"
 
 
-def rounding(fault: str, lift: str, phase: str) -> list[LoggedSet]:
+def rounding(fault: str, lift: str, phase: str) -> list[TrainingSet]:
     return [
-        LoggedSet(
+        TrainingSet(
             f"{day}-{kg}", f"2026-{9 + day // 28:02d}-{day % 28 + 1:02d}", float(kg), 3,
             8.5 if kg > 150 else 7.0, 0,
             tuple(LoggedFault(fault, fault, rep, 2, phase) for rep in (1, 2, 3) if kg > 150),
@@ -134,7 +134,7 @@ def rounding(fault: str, lift: str, phase: str) -> list[LoggedSet]:
 )  # fmt: skip
 def test_every_fault_of_the_backs_shape_caps(fault, lift, phase):
     assert fault in BACK_FAULTS
-    known = knowledge(rounding(fault, lift, phase), shipped_catalogue(), lift)
+    known = findings(rounding(fault, lift, phase), shipped_catalogue(), lift)
     assert known.cap is not None
     assert known.cap.fault_id == fault
     assert 140 <= known.cap.load_kg <= 160

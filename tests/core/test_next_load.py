@@ -9,9 +9,9 @@ from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.next_load import (
     Gym,
     LoggedFault,
-    LoggedSet,
     PainFlag,
     Target,
+    TrainingSet,
     next_load,
 )
 
@@ -21,8 +21,8 @@ FIVES = Target(5, 8.0)
 
 def day(
     number: int, load: float, rpe: float | None = 8.0, *faults: LoggedFault, **more
-) -> LoggedSet:
-    return LoggedSet(
+) -> TrainingSet:
+    return TrainingSet(
         f"s{number}", f"2026-10-{number:02d}", load, 5, rpe, faults=faults, aimed_rpe=8.0, **more
     )
 
@@ -48,7 +48,7 @@ def test_nothing_logged_is_an_answer():
 
 
 def test_a_jump_is_held_to_a_step_and_named():
-    history = [day(1, 150), LoggedSet("s9", "2026-10-09", 150, 5, 5.0)]
+    history = [day(1, 150), TrainingSet("s9", "2026-10-09", 150, 5, 5.0)]
     found = next_load(history, FIVES, GYM)
     assert found.loading.total_kg <= 150 * 1.10
     bad_day = [day(1, 180), day(4, 180), day(8, 180), day(11, 120, 8.0)]
@@ -127,7 +127,7 @@ def test_lighter_than_the_bar_is_the_empty_bar():
 
 
 logged = st.builds(
-    LoggedSet,
+    TrainingSet,
     set_id=st.uuids().map(str),
     day=st.dates(date(2000, 1, 1), date(2099, 1, 1)).map(str),
     load_kg=st.floats(20, 300),

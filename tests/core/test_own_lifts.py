@@ -19,7 +19,7 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength import inverse
 from pavrik.core.strength.in_load import in_load
 from pavrik.core.strength.inverse import MUSCLES, scaled
-from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import radians
 
 SQUATS = [
@@ -60,7 +60,9 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
     case = SQUAT.kinematics.case(lifter, setups)
     shank, _ = angles_between(*case.shank_range(), 400)
     way, bottom = case.posture(shank, lower_half()), case.posture(shank, DEEPEST)
-    load = load_at_full_use(lambda kg: way.at_load(kg).use.most, lifter.body.mass_kg)
+    load = load_at_full_utilization(
+        lambda kg: way.at_load(kg).utilization.most, lifter.body.mass_kg
+    )
     load = load.min(axis=-1, keepdims=True)
     lean = case.allowed(bottom.at_load(load).balanced.lean)
     return np.max(load * case.share_left(lean), axis=(-2, -1))

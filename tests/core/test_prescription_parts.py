@@ -11,9 +11,8 @@ from hypothesis import strategies as st
 from pavrik.core.equipment.light_start import BAR_HEIGHT_M, light_start_words, stands_low
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import TestResult, rank_causes, ruled_out_causes
-from pavrik.core.faults.knowledge import knowledge
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
-from pavrik.core.prescription.because import Because, in_kg, reps_words
+from pavrik.core.faults.findings import findings
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.drills import (
     HOLD_SHARE,
@@ -23,6 +22,7 @@ from pavrik.core.prescription.drills import (
     slack_drill,
 )
 from pavrik.core.prescription.lift_work import WORK
+from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.prescription.season import (
     MAIN,
     SECOND,
@@ -44,7 +44,7 @@ def no_signals(fault):
 
 def sets_with(
     fault_id: str, phase: str, onset: float, lift_max: float = 200.0, seed: int = 1, days: int = 60
-) -> list[LoggedSet]:
+) -> list[TrainingSet]:
     """Fives from 55 to 95 % of the max; the fault comes with an even chance at ``onset``."""
     random, found = np.random.default_rng(seed), []
     for day in range(days):
@@ -57,7 +57,7 @@ def sets_with(
         )
         rpe = float(np.clip(10 - (0.95 - share) * 25, 5, 10))
         found.append(
-            LoggedSet(
+            TrainingSet(
                 f"s{day}", (FIRST + timedelta(days=3 * day)).isoformat(), share * lift_max, 3,
                 rpe if share < 0.9 else 9.5, 0, faults,
             )
@@ -147,7 +147,7 @@ def test_open_plans_are_never_all_light(weeks):
 
 def test_a_fault_of_the_log_becomes_a_weakness_with_its_cause_and_its_facts():
     sets = sets_with("hips-rise", "out of the hole", 0.8)
-    known = knowledge(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat")
     found = weaknesses(sets, known, CATALOGUE, no_signals, ("hips", ""))
     first = found[0]
     assert "hips rise first in" in first.words
@@ -160,15 +160,15 @@ def test_a_fault_of_the_log_becomes_a_weakness_with_its_cause_and_its_facts():
 
 def test_without_a_fault_the_limiter_is_what_is_weak():
     sets = sets_with("hips-rise", "out of the hole", 5.0)
-    known = knowledge(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat")
     found = weaknesses(sets, known, CATALOGUE, no_signals, ("upper_back", ""))
     assert [w.capacity for w in found] == ["upper_back"]
     assert found[0].weight == 1.0
 
 
 def test_a_tired_back_is_a_weakness_of_its_own():
-    known = knowledge([], CATALOGUE, "deadlift")
-    tired = [Because("the trend fell", ("a", "b"))]
+    known = findings([], CATALOGUE, "deadlift")
+    tired = [Reason("the trend fell", ("a", "b"))]
     found = weaknesses([], known, CATALOGUE, no_signals, None, tired)
     assert found[0].tired_back
     assert found[0].facts == ("a", "b")
@@ -177,17 +177,17 @@ def test_a_tired_back_is_a_weakness_of_its_own():
 def test_a_fault_that_is_gone_is_not_worked_on():
     old = sets_with("hips-rise", "out of the hole", 0.7, days=30)
     since = [
-        LoggedSet(f"n{i}", (FIRST + timedelta(days=200 + i)).isoformat(), 150.0, 5, 8.0)
+        TrainingSet(f"n{i}", (FIRST + timedelta(days=200 + i)).isoformat(), 150.0, 5, 8.0)
         for i in range(45)
     ]
     sets = [*old, *since]
-    known = knowledge(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat")
     assert weaknesses(sets, known, CATALOGUE, no_signals, None) == []
 
 
 def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two():
     sets = sets_with("low-round", "off the floor", 0.8)
-    known = knowledge(sets, CATALOGUE, "deadlift")
+    known = findings(sets, CATALOGUE, "deadlift")
     caps = caps_of(known, "deadlift")
     technique = next(c for c in caps if c.technique)
     whole = next(c for c in caps if not c.technique)
@@ -199,7 +199,7 @@ def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two()
 
 def test_faults_of_other_parts_cap_nothing():
     sets = sets_with("hips-shoot", "off the floor", 0.8)
-    assert caps_of(knowledge(sets, CATALOGUE, "deadlift"), "deadlift") == []
+    assert caps_of(findings(sets, CATALOGUE, "deadlift"), "deadlift") == []
 
 
 @pytest.mark.parametrize(
@@ -233,7 +233,7 @@ def test_the_slack_drills_bar_is_sized_to_the_lifter(max_kg):
 
 def test_a_cause_that_a_test_ruled_out_steers_nothing():
     sets = sets_with("hips-rise", "out of the hole", 0.8)
-    known = knowledge(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat")
     causes = CATALOGUE.faults["hips-rise"].causes
     before = weaknesses(sets, known, CATALOGUE, no_signals, None)
     against = TestResult(causes[0], "against")

@@ -32,7 +32,7 @@ from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.bodies import DEFAULT_MAN, DEFAULT_WOMAN, adults
 
@@ -81,7 +81,7 @@ def test_starts_keep_lengths_and_stay_finite(body, style, offset, shoulders, loa
                     one(pose.bar[1])])  # fmt: skip
     arm = np.array([shoulder[0], 0.0, shoulder[1]]) - bar
     assert np.linalg.norm(arm) == pytest.approx(body.arm_m, abs=1e-9)
-    assert all(np.isfinite(np.squeeze(u)).all() for u in pose.at_load(load).use)
+    assert all(np.isfinite(np.squeeze(u)).all() for u in pose.at_load(load).utilization)
 
 
 def test_the_shin_touches_the_bar_where_root_finding_says():
@@ -163,7 +163,9 @@ def test_the_fast_search_equals_brute_force_within_half_a_percent(seed):
         if assess(DEADLIFT, lifter, [setup])[1]:
             continue
         pose = DEADLIFT.kinematics.case(lifter, [setup]).start()
-        full = brentq(lambda kg, p=pose: float(np.squeeze(p.at_load(kg).use.most)) - 1, 0, 900)
+        full = brentq(
+            lambda kg, p=pose: float(np.squeeze(p.at_load(kg).utilization.most)) - 1, 0, 900
+        )
         if one(pose.at_load(full).centre_x_m) <= FORWARD_M:
             slow = max(slow, full)
     assert (fast.leaders[0].predicted_max_kg if fast.leaders else 0.0) == pytest.approx(
@@ -349,9 +351,9 @@ def test_one_set_of_strengths_explains_both_lifts():
 def test_predicted_max_is_where_use_is_whole():
     found = assess(DEADLIFT, MAN, [CONVENTIONAL])[0][0]
     pose = DEADLIFT.kinematics.case(MAN, [CONVENTIONAL]).start()
-    held = load_at_full_use(lambda kg: pose.at_load(kg).use.most, 83.0)
+    held = load_at_full_utilization(lambda kg: pose.at_load(kg).utilization.most, 83.0)
     assert found.predicted_max_kg == pytest.approx(float(np.squeeze(held)))
-    assert max(found.use.values()) == pytest.approx(1.0, abs=2e-4)
+    assert max(found.utilization.values()) == pytest.approx(1.0, abs=2e-4)
 
 
 def test_one_bad_week_is_called_just_that():

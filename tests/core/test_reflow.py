@@ -3,7 +3,7 @@
 from dataclasses import replace
 from datetime import date, timedelta
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Underway
 from pavrik.core.prescription.reflow import changes, missed_days, reflow
@@ -43,8 +43,8 @@ def test_a_surprise_moves_the_loads_and_says_by_what():
     states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
     old = make_plan(ASK, states, GYM)
     today = MONDAY + timedelta(days=7)
-    lighter = LoggedSet("new", MONDAY.isoformat(), 120.0, 5, 9.5, aimed_rpe=7.0)
-    pulled = LoggedSet("pull", (MONDAY + timedelta(days=2)).isoformat(), 140.0, 5, 8.0)
+    lighter = TrainingSet("new", MONDAY.isoformat(), 120.0, 5, 9.5, aimed_rpe=7.0)
+    pulled = TrainingSet("pull", (MONDAY + timedelta(days=2)).isoformat(), 140.0, 5, 8.0)
     logged = {"squat": [*states["squat"].history, lighter],
               "deadlift": [*states["deadlift"].history, pulled]}  # fmt: skip
     now = {lift: replace(states[lift], history=logged[lift]) for lift in states}

@@ -7,7 +7,7 @@ import numpy as np
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.plan_parts import Day, Plan, Underway
 from pavrik.core.prescription.reflow import missed_days, reflow
 from tests.core.plans import MONDAY, MadeUp, made_up
@@ -15,13 +15,13 @@ from tests.core.plans import MONDAY, MadeUp, made_up
 SEEDS = st.integers(0, 10**9)
 
 
-def done_on(lift: str, day: Day) -> LoggedSet:
-    return LoggedSet(f"done {lift} {day.on}", day.on.isoformat(), 60.0, 5, 7.0)
+def done_on(lift: str, day: Day) -> TrainingSet:
+    return TrainingSet(f"done {lift} {day.on}", day.on.isoformat(), 60.0, 5, 7.0)
 
 
 def what_happened(
     random: np.random.Generator, lifter: MadeUp, plan: Plan, today: date
-) -> dict[str, list[LoggedSet]]:
+) -> dict[str, list[TrainingSet]]:
     """The log with about two of three past sessions done."""
     logged = {lift: list(state.history) for lift, state in lifter.states.items()}
     for day in plan.days():

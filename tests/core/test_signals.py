@@ -5,7 +5,7 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.signals import light_week, light_week_because
 from pavrik.core.simulation.lifter import draw_lifter
 from pavrik.core.strength.estimated_max import load_for
@@ -18,7 +18,7 @@ def days_with_a_sign(seed: int, lost_per_day: float = 0.0) -> np.ndarray:
     loses that share of his max a day."""
     random = np.random.default_rng(seed)
     lifter = draw_lifter(200.0, random, gain_per_week=0.004)
-    sets: list[LoggedSet] = []
+    sets: list[TrainingSet] = []
     signs = []
     for number in range(DAYS):
         on = FIRST + timedelta(days=3.5 * number)
@@ -27,7 +27,7 @@ def days_with_a_sign(seed: int, lost_per_day: float = 0.0) -> np.ndarray:
         for _ in range(3):
             done = lifter.do(load_kg, 5, (on - FIRST).days, form, random)
             sets.append(
-                LoggedSet(
+                TrainingSet(
                     f"s{len(sets)}", on.isoformat(), load_kg, done.made, done.rpe, done.missed
                 )
             )
@@ -49,8 +49,8 @@ def test_who_loses_strength_is_told_within_four_days(lost_per_day, found):
     assert np.mean(told) > found
 
 
-def fives(number: int, rpe: float, load_kg: float = 140.0, reps: int = 5) -> LoggedSet:
-    return LoggedSet(f"s{number}", f"2026-10-{number:02d}", load_kg, reps, rpe)
+def fives(number: int, rpe: float, load_kg: float = 140.0, reps: int = 5) -> TrainingSet:
+    return TrainingSet(f"s{number}", f"2026-10-{number:02d}", load_kg, reps, rpe)
 
 
 def test_one_easy_day_before_makes_no_sign_of_the_next():
@@ -69,7 +69,7 @@ def test_other_loads_and_reps_say_nothing_of_effort():
 
 
 def test_a_fall_within_the_noise_of_days_is_none():
-    def falling(step_kg: float) -> list[LoggedSet]:
+    def falling(step_kg: float) -> list[TrainingSet]:
         return [fives(3 * i + 1, 8.0, 150 - step_kg * i) for i in range(4)]
 
     assert light_week_because(falling(1.0)) == []

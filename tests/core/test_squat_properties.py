@@ -138,8 +138,8 @@ def test_every_setup_is_a_candidate_or_has_its_reasons(body, ankle, closing, hip
     for candidate in candidates:
         assert candidate.predicted_max_kg > 0
         assert np.rad2deg(candidate.hip_flexion) <= closing + 1e-6
-        assert max(candidate.use.values()) <= 1.0 + 1e-3
-        assert np.isfinite(list(candidate.use.values())).all()
+        assert max(candidate.utilization.values()) <= 1.0 + 1e-3
+        assert np.isfinite(list(candidate.utilization.values())).all()
 
 
 @some

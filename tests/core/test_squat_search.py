@@ -20,7 +20,7 @@ from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.kinematics import lower_half, whole_progress
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT, THOROUGH
-from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.strength.predicted_max import load_at_full_utilization
 from tests.core.bodies import DEFAULT_MAN
 
 BRUTE = (Pass(800, lower_half()),)
@@ -57,9 +57,9 @@ def test_the_predicted_max_is_where_bisection_finds_full_use():
     pose = case.posture(np.full((1, 1, 1), 0.42), np.ones(1))
 
     def most(load):
-        return pose.at_load(load).use.most
+        return pose.at_load(load).utilization.most
 
-    found = load_at_full_use(most, 83.0)
+    found = load_at_full_utilization(most, 83.0)
     low, high = np.zeros_like(found), np.full_like(found, 830.0)
     for _ in range(60):
         middle = (low + high) / 2

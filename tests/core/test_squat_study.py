@@ -210,7 +210,7 @@ def test_a_map_agrees_with_single_set_ups():
     column = found.stance_m.index(0.42)
     alone = assess(SQUAT, MAN, [LOW])[0][0]  # searched thoroughly, the map more coarsely: 1 %
     assert found.kg[row][column] == pytest.approx(alone.predicted_max_kg, rel=0.01)
-    assert alone.use[found.limit[row][column]] > 0.97 * max(alone.use.values())
+    assert alone.utilization[found.limit[row][column]] > 0.97 * max(alone.utilization.values())
     closed = setup_map(SQUAT, STIFF, LOW, "shank_deg")
     assert len(closed.kg[0]) == len(SQUAT.axis("stance_m").rows)
     steep = [row for row, name in enumerate(closed.rows) if float(name) > 17]

@@ -11,22 +11,24 @@ from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.fitting.fault_cost import one_leg_share
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.onset import fit_onset
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
+from pavrik.core.prescription.analysis import LiftFacts, analyse_lift
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.study import LiftFacts, study_lift
 from pavrik.core.variations.catalogue import shipped_variations
 from tests.core.plans import ASK, GYM, a_state
 
 MAN = default_lifter(make_body("male", 83, 1.75))
 KIT = frozenset({"trap bar", "blocks", "step", "box", "pins", "safety bar", "leg machine"})
-SETS = [LoggedSet(f"s{i}", f"2026-10-{i + 1:02d}", 180.0, 5, 8.0, aimed_rpe=8.0) for i in range(6)]
+SETS = [
+    TrainingSet(f"s{i}", f"2026-10-{i + 1:02d}", 180.0, 5, 8.0, aimed_rpe=8.0) for i in range(6)
+]
 
 
 def studied(*hurts: str, sets=SETS):
     variations = shipped_variations().of("deadlift")
     facts = LiftFacts("deadlift", MAN, usual_setup("conventional"), sets)
-    return study_lift(
+    return analyse_lift(
         facts, variations, shipped_catalogue(), Circumstances(KIT, hurts), lambda _: [],
         "2026-10-08",
     )  # fmt: skip

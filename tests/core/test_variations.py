@@ -13,9 +13,9 @@ from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.lifter.mobility import make_screens
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.squat.setup import SquatSetup
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.variations.catalogue import (
     read_variation,
     shipped_variations,
@@ -44,8 +44,8 @@ def loadings(lift: str, lifter=LIFTER, max_kg: float = MAX_KG) -> dict[str, Load
 def test_every_computed_variation_has_numbers_in_every_phase():
     for lift in ("squat", "deadlift"):
         for one in loadings(lift).values():
-            assert one.use.shape == (len(one.phases), len(LIMITERS)), one.name
-            assert np.all(np.isfinite(one.use)), one.name
+            assert one.utilization.shape == (len(one.phases), len(LIMITERS)), one.name
+            assert np.all(np.isfinite(one.utilization)), one.name
             assert one.load_kg > 0
 
 
@@ -69,7 +69,7 @@ def test_directions_that_coaches_expect_at_equal_effort():
 def test_a_phase_that_is_not_drawn_counts_as_its_neighbour():
     one = loadings("squat")["pause squat"]
     assert one.at("descent", "hips") == one.at("bottom", "hips")
-    assert one.at("no such phase", "hips") == one.at(None, "hips") == np.max(one.use[:, 0])
+    assert one.at("no such phase", "hips") == one.at(None, "hips") == np.max(one.utilization[:, 0])
 
 
 @settings(deadline=None, max_examples=40)
@@ -78,7 +78,7 @@ def test_no_body_yields_a_gap_in_the_table(body):
     lifter = default_lifter(body)
     for lift in ("squat", "deadlift"):
         for one in loadings(lift, lifter, 1.5 * float(body.mass_kg)).values():
-            assert np.all(np.isfinite(one.use)), (lift, one.name)
+            assert np.all(np.isfinite(one.utilization)), (lift, one.name)
 
 
 def screened(**limits) -> Lifter:
@@ -197,8 +197,8 @@ def test_the_ratio_stays_between_what_was_said(said):
     assert min([0.9, *said]) - 1e-9 <= found.ratio <= max([0.9, *said]) + 1e-9
 
 
-def a_set(number: int, load_kg: float, variation: str = "competition") -> LoggedSet:
-    return LoggedSet(f"s{number}{variation}", day(number), load_kg, 1, 10.0, variation=variation)
+def a_set(number: int, load_kg: float, variation: str = "competition") -> TrainingSet:
+    return TrainingSet(f"s{number}{variation}", day(number), load_kg, 1, 10.0, variation=variation)
 
 
 def test_a_day_is_compared_with_the_trend_of_its_time():

@@ -131,5 +131,5 @@ def _phases() -> list[str]:
 
 def sticking(path: DeadliftPath, load_kg: float) -> tuple[int, Floats]:
     """Step of the hardest point at a load, and the largest use along the way."""
-    use = np.asarray(path.posture.at_load(load_kg).use.most).reshape(-1)
+    use = np.asarray(path.posture.at_load(load_kg).utilization.most).reshape(-1)
     return int(np.argmax(use)), use

@@ -15,7 +15,7 @@ from pavrik.core.fitting.report import one
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.posture import LoadedPosture
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import GRAVITY_M_S2
 
 

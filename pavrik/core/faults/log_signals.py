@@ -3,11 +3,11 @@
 from collections.abc import Sequence
 
 from pavrik.core.faults.evidence import Signal
-from pavrik.core.faults.knowledge import FaultKnowledge
+from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.log.onset import SURE_RISE
 from pavrik.core.log.rates import Rate
 from pavrik.core.log.repeatability import MEASURES, repeatability
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 
 LEAST_REPS = 10
 OFTEN = 0.10
@@ -25,7 +25,7 @@ def _told(rate: tuple[int, int]) -> str:
     return f"{rate[0]} of {rate[1]} reps"
 
 
-def _with_load(fault: FaultKnowledge) -> Signal:
+def _with_load(fault: FaultFindings) -> Signal:
     onset = fault.onset
     if onset.verdict == "too few":
         return Signal("comes_with_load", None, "too few reps to tie it to a load")
@@ -33,7 +33,7 @@ def _with_load(fault: FaultKnowledge) -> Signal:
     return Signal("comes_with_load", holds, fault.words)
 
 
-def _at_any_load(fault: FaultKnowledge) -> Signal:
+def _at_any_load(fault: FaultFindings) -> Signal:
     light = [r for r in fault.by_load if r.label.startswith(("under", "60", "70"))]
     seen = _pool(light)
     if seen[1] < LEAST_REPS:
@@ -42,7 +42,7 @@ def _at_any_load(fault: FaultKnowledge) -> Signal:
     return Signal("at_any_load", holds, f"seen in {_told(seen)} below 75 % of the max")
 
 
-def _by_rep_number(fault: FaultKnowledge) -> list[Signal]:
+def _by_rep_number(fault: FaultFindings) -> list[Signal]:
     first, late = _pool(fault.by_rep[:1]), _pool(fault.by_rep[3:])
     if first[1] < LEAST_REPS or late[1] < LEAST_REPS:
         unknown = "too few sets of four and more reps"
@@ -56,7 +56,7 @@ def _by_rep_number(fault: FaultKnowledge) -> list[Signal]:
     ]
 
 
-def _one_side(sets: Sequence[LoggedSet], fault_id: str) -> Signal:
+def _one_side(sets: Sequence[TrainingSet], fault_id: str) -> Signal:
     sides = [f.side for s in sets for f in s.faults if f.fault_id == fault_id and f.side]
     if len(sides) < LEAST_SIDED:
         return Signal("one_side", None, "the side was hardly ever noted")
@@ -67,7 +67,7 @@ def _one_side(sets: Sequence[LoggedSet], fault_id: str) -> Signal:
     )
 
 
-def _measured(sets: Sequence[LoggedSet]) -> list[Signal]:
+def _measured(sets: Sequence[TrainingSet]) -> list[Signal]:
     found = {r.kind: r for r in repeatability(sets)}
     signals = []
     wait = found.get("hands_to_pull_s")
@@ -83,7 +83,7 @@ def _measured(sets: Sequence[LoggedSet]) -> list[Signal]:
     return signals
 
 
-def _rebound(sets: Sequence[LoggedSet]) -> list[Signal]:
+def _rebound(sets: Sequence[TrainingSet]) -> list[Signal]:
     styled = [s for s in sets if s.pull_style]
     reps = sum(s.all_reps for s in styled)
     if reps < LEAST_REPS:
@@ -92,7 +92,7 @@ def _rebound(sets: Sequence[LoggedSet]) -> list[Signal]:
     return [Signal("rebound_reps", share >= 0.5, f"{share:.0%} of the pulls were rebound reps")]
 
 
-def log_signals(sets: Sequence[LoggedSet], fault: FaultKnowledge) -> list[Signal]:
+def log_signals(sets: Sequence[TrainingSet], fault: FaultFindings) -> list[Signal]:
     """Every signal that the log of the lift can give about a fault."""
     return [
         _with_load(fault),

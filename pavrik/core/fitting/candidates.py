@@ -11,7 +11,7 @@ from pavrik.core.lifts.candidate import Candidate, Rejected, S
 from pavrik.core.lifts.case import Effort
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import Told, reasons_for
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats, degrees
 
 
@@ -68,13 +68,13 @@ def _promises(
         "worst_progress": found.worst_progress,
     }
     columns = {name: _plain(values, count) for name, values in numbers.items()}
-    use = {name: _plain(values, count) for name, values in at_max.use._asdict().items()}
+    use = {name: _plain(values, count) for name, values in at_max.utilization._asdict().items()}
     limiters = found.limiter.tolist()
     return [
         Candidate(
             setup=lift.kinematics.with_shank(setups[at], columns["shank"][at]),
             limiter=LIMITERS[limiters[at]],
-            use={name: shares[at] for name, shares in use.items()},
+            utilization={name: shares[at] for name, shares in use.items()},
             **{name: column[at] for name, column in columns.items()},
         )
         for at in places

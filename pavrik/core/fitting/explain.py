@@ -31,7 +31,7 @@ def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
     knee, sagittal, frontal = (
         _one(m) for m in (moments.knee, moments.hip_sagittal, moments.hip_frontal)
     )
-    use = {name: _percent(_one(value)) for name, value in loaded.use._asdict().items()}
+    use = {name: _percent(_one(value)) for name, value in loaded.utilization._asdict().items()}
     hip_flexion, knee_flexion = (
         _one(degrees(loaded.hip_flexion)),
         _one(degrees(posture.legs.knee_flexion)),

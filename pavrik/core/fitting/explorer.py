@@ -10,7 +10,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import S
 from pavrik.core.lifts.drawn import Drawn, draw
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats
 
 

@@ -17,8 +17,8 @@ from pavrik.core.lifts.drawn import Drawn, draw
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
 from pavrik.core.lifts.posture import Posture
-from pavrik.core.strength.predicted_max import load_at_full_use
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.predicted_max import load_at_full_utilization
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import radians
 
 
@@ -82,8 +82,10 @@ def amount_words(amount: float, unit: str) -> str:
 
 def _max_of(posture: Posture) -> tuple[float, str]:
     """Load in kg that the worst step of a posture still holds, and the limiter there."""
-    loads = load_at_full_use(lambda load: posture.at_load(load).use.most, posture.body.mass_kg)
-    use = posture.at_load(loads).use
+    loads = load_at_full_utilization(
+        lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg
+    )
+    use = posture.at_load(loads).utilization
     worst = int(np.argmin(loads.reshape(-1)))
     limiters = np.broadcast_to(use.limiter, loads.shape).reshape(-1)
     return float(loads.reshape(-1)[worst]), LIMITERS[int(limiters[worst])]
@@ -100,8 +102,8 @@ def _knee_inward_nm(posture: Posture, reference: Posture, load_kg: float) -> flo
 
 def _most_moved(posture: Posture, reference: Posture, load_kg: float) -> tuple[str, float, float]:
     """The capacity whose use at the load rises most: name, share before, share after."""
-    after = [float(np.max(use)) for use in posture.at_load(load_kg).use]
-    before = [float(np.max(use)) for use in reference.at_load(load_kg).use]
+    after = [float(np.max(use)) for use in posture.at_load(load_kg).utilization]
+    before = [float(np.max(use)) for use in reference.at_load(load_kg).utilization]
     most = int(np.argmax(np.subtract(after, before)))
     return LIMITERS[most], before[most], after[most]
 

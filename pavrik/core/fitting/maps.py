@@ -13,7 +13,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import S
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import DEGREES_PER
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats, radians
 
 STANCE, SHANK = "stance_m", "shank_deg"

@@ -13,7 +13,7 @@ from pavrik.core.lifts.drawn import draw
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import Told, excesses, reasons_for
 from pavrik.core.lifts.posture import LoadedPosture, Posture
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats, degrees
 
 Coordinates = tuple[float, float, float]
@@ -111,8 +111,8 @@ def pose_report(
         angles=angles | {"back_deg": 90.0 - angles["trunk_lean_deg"]},
         moments_nm=moments_nm(loaded),
         arms_m={name: one(value) for name, value in drawn.arms_m.items()},
-        use={name: one(value) for name, value in drawn.use._asdict().items()},
-        limiter=LIMITERS[int(loaded.use.limiter.reshape(-1)[0])],
+        use={name: one(value) for name, value in drawn.utilization._asdict().items()},
+        limiter=LIMITERS[int(loaded.utilization.limiter.reshape(-1)[0])],
         feasible=not reasons,
         reasons=reasons,
     )

@@ -13,7 +13,7 @@ from pavrik.core.lifts.case import DEEPEST, Case, Effort
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import excesses, overstepped_deg
 from pavrik.core.lifts.posture import LoadedPosture, Posture
-from pavrik.core.strength.predicted_max import load_at_full_use
+from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import Floats, Indices, Mask
 
 
@@ -54,7 +54,9 @@ class _Angles:
 
 def _held_kg(posture: Posture) -> Floats:
     """Load in kg at which something gives way."""
-    return load_at_full_use(lambda load: posture.at_load(load).use.most, posture.body.mass_kg)
+    return load_at_full_utilization(
+        lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg
+    )
 
 
 def _assess(lift: Lift[Any], case: Case, shank: Floats, progress: Floats) -> _Angles:
@@ -163,9 +165,9 @@ def _where_it_breaks(
     lift: Lift[Any], case: Case, shank: Floats, loaded: LoadedPosture
 ) -> tuple[Floats, Indices]:
     """Progress (0 to 1) of the hardest point that is judged, and the limiter's index there."""
-    use = loaded.use
+    use = loaded.utilization
     if not np.array_equal(lift.judged, DEEPEST):
-        use = case.posture(shank[..., None], lift.judged).at_load(loaded.load_kg).use
+        use = case.posture(shank[..., None], lift.judged).at_load(loaded.load_kg).utilization
     most = np.broadcast_to(use.most, (*shank.shape, len(lift.judged)))
     limiters = np.broadcast_to(use.limiter, most.shape)
     worst = np.argmax(most, axis=-1)[..., 0]

@@ -41,7 +41,7 @@ class Candidate(Generic[S]):
     predicted_max_kg: float
     worst_progress: float
     limiter: str
-    use: dict[str, float]
+    utilization: dict[str, float]
 
 
 @dataclass(frozen=True)

@@ -6,7 +6,7 @@ import numpy as np
 
 from pavrik.core.lifts.posture import LoadedPosture, Posture
 from pavrik.core.linkage.geometry import Point
-from pavrik.core.strength.use import Use
+from pavrik.core.strength.utilization import Utilization
 from pavrik.core.units import Floats, degrees
 
 
@@ -18,7 +18,7 @@ class Drawn:
     points: dict[str, tuple[Floats, Floats, Floats]]
     angles_deg: dict[str, Floats]
     arms_m: dict[str, Floats]
-    use: Use
+    utilization: Utilization
     pitch_deg: Floats
 
     def at(self, column: int) -> "Drawn":
@@ -31,7 +31,7 @@ class Drawn:
             points={k: (pick(x), pick(y), pick(z)) for k, (x, y, z) in self.points.items()},
             angles_deg={k: pick(v) for k, v in self.angles_deg.items()},
             arms_m={k: pick(v) for k, v in self.arms_m.items()},
-            use=Use(*(pick(u) for u in self.use)),
+            utilization=Utilization(*(pick(u) for u in self.utilization)),
             pitch_deg=pick(self.pitch_deg),
         )
 
@@ -40,7 +40,7 @@ def draw(posture: Posture, loaded: LoadedPosture) -> Drawn:
     """Everything that a figure shows of a posture under a load, flattened to columns."""
     legs, upper = posture.legs, posture.upper(loaded.balanced)
     shape = np.broadcast_shapes(
-        *map(np.shape, (loaded.balanced.sine, legs.knee.x, legs.hip.x, loaded.use.hips)),
+        *map(np.shape, (loaded.balanced.sine, legs.knee.x, legs.hip.x, loaded.utilization.hips)),
         np.shape(upper.bar_y_m),
     )
 
@@ -74,6 +74,6 @@ def draw(posture: Posture, loaded: LoadedPosture) -> Drawn:
         points=points,
         angles_deg={name: flat(degrees(value)) for name, value in angles.items()},
         arms_m={"hip": bar_x - points["hip"][0], "knee": points["knee"][0] - bar_x},
-        use=Use(*(flat(value) for value in loaded.use)),
+        utilization=Utilization(*(flat(value) for value in loaded.utilization)),
         pitch_deg=flat(degrees(legs.foot.pitch)),
     )

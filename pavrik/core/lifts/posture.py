@@ -17,7 +17,7 @@ from pavrik.core.linkage.geometry import angle_of_cosine
 from pavrik.core.linkage.legs import LegMasses, LegPose
 from pavrik.core.linkage.moments import LegMoments
 from pavrik.core.strength.capacities import Capacities, hip_share
-from pavrik.core.strength.use import JointMoments, Use, least_use
+from pavrik.core.strength.utilization import JointMoments, Utilization, least_utilization
 from pavrik.core.units import Floats, Mask
 
 
@@ -35,7 +35,7 @@ class LoadedPosture:
     ankle_nm: Floats
     moments: JointMoments
     hip_share: Floats
-    use: Use
+    utilization: Utilization
 
     @property
     def centre_x_m(self) -> Floats:
@@ -106,7 +106,7 @@ class Posture(ABC):
             midback=trunk_nm[1],
         )
         hips = hip_share(hip_flexion, self.wide_hip, self.assumed)
-        use = least_use(moments, self.capacities, self.knee_share, hips)
+        use = least_utilization(moments, self.capacities, self.knee_share, hips)
         return LoadedPosture(
             load_kg, self.body.mass_kg, balanced, hip_flexion, legs.ankle.at(load_kg), moments,
             hips, use,

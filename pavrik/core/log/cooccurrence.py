@@ -4,7 +4,7 @@ from collections import Counter, defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.log.training_set import LoggedFault, LoggedSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet
 
 LEAST_TOGETHER = 3
 LEAST_RATIO = 1.5
@@ -30,7 +30,7 @@ def in_order(faults: Sequence[LoggedFault], phases: Sequence[str]) -> list[Logge
     return sorted(faults, key=lambda f: place.get(f.phase, len(place)))
 
 
-def _reps(sets: Sequence[LoggedSet], phases: Sequence[str]) -> list[list[LoggedFault]]:
+def _reps(sets: Sequence[TrainingSet], phases: Sequence[str]) -> list[list[LoggedFault]]:
     reps: dict[tuple[str, int], list[LoggedFault]] = defaultdict(list)
     for logged in sets:
         for fault in logged.faults:
@@ -38,12 +38,12 @@ def _reps(sets: Sequence[LoggedSet], phases: Sequence[str]) -> list[list[LoggedF
     return [in_order(seen, phases) for seen in reps.values()]
 
 
-def first_of_reps(sets: Sequence[LoggedSet], phases: Sequence[str]) -> dict[str, int]:
+def first_of_reps(sets: Sequence[TrainingSet], phases: Sequence[str]) -> dict[str, int]:
     """How often each fault was the first of its rep, the most frequent first."""
     return dict(Counter(seen[0].fault_id for seen in _reps(sets, phases)).most_common())
 
 
-def seen_together(sets: Sequence[LoggedSet], phases: Sequence[str]) -> list[Together]:
+def seen_together(sets: Sequence[TrainingSet], phases: Sequence[str]) -> list[Together]:
     """Pairs of faults that share reps more often than chance, the strongest first."""
     reps = _reps(sets, phases)
     total = sum(logged.all_reps for logged in sets)

@@ -7,7 +7,7 @@ from datetime import date
 import numpy as np
 from numpy.typing import NDArray
 
-from pavrik.core.log.training_set import LoggedSet, best_of_days
+from pavrik.core.log.training_set import TrainingSet, best_of_days
 from pavrik.core.strength.estimated_max import trend_series
 from pavrik.core.units import Floats, Indices
 
@@ -39,7 +39,7 @@ class RepTable:
         return self.faulty.get(fault_id, np.zeros(len(self), dtype=np.bool_))
 
 
-def max_before(sets: Sequence[LoggedSet]) -> Floats:
+def max_before(sets: Sequence[TrainingSet]) -> Floats:
     """Smoothed estimated max in kg that was known when each set began; the first day that counts
     in full stands for itself and what lies before it. NaN where there is none at all."""
     best = best_of_days(sets)
@@ -52,7 +52,7 @@ def max_before(sets: Sequence[LoggedSet]) -> Floats:
     return known[np.searchsorted(days, [s.day for s in sets], side="left")]
 
 
-def _maxes(sets: Sequence[LoggedSet]) -> Floats:
+def _maxes(sets: Sequence[TrainingSet]) -> Floats:
     """The estimated max at each set, of its own variation."""
     maxes = np.full(len(sets), np.nan)
     for variation in {s.variation for s in sets}:
@@ -61,7 +61,7 @@ def _maxes(sets: Sequence[LoggedSet]) -> Floats:
     return maxes
 
 
-def rep_table(sets: Sequence[LoggedSet]) -> RepTable:
+def rep_table(sets: Sequence[TrainingSet]) -> RepTable:
     """The reps of sets in the order of their days."""
     counts = np.array([s.all_reps for s in sets], dtype=np.intp)
     of_set = np.repeat(np.arange(len(sets)), counts)

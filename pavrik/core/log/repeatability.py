@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from statistics import mean, stdev
 
-from pavrik.core.log.training_set import LoggedSet, best_of_days
+from pavrik.core.log.training_set import TrainingSet, best_of_days
 
 LIGHT_SHARE = 0.75
 """Of the best estimated max: below it a set is light."""
@@ -75,7 +75,7 @@ def _verdict(kind: MeasureKind, whole: Spread, light: Spread | None, heavy: Spre
     return "; ".join(parts)
 
 
-def repeatability(sets: Sequence[LoggedSet]) -> list[Repeatability]:
+def repeatability(sets: Sequence[TrainingSet]) -> list[Repeatability]:
     """Every measure that was taken, in the order of ``MEASURES``; sets oldest first."""
     best = max((day.kg for day in best_of_days(sets)), default=float("nan"))
     taken: dict[str, list[tuple[float, float]]] = defaultdict(list)

@@ -29,7 +29,7 @@ class LoggedFault:
 
 
 @dataclass(frozen=True)
-class LoggedSet:
+class TrainingSet:
     """A set as the platform log has it; ``day`` is the ISO date, for the because-lines.
 
     ``cue`` is the cue tried that day, ``measures`` what was measured in it (seconds, metres,
@@ -89,7 +89,7 @@ class LoggedSet:
 class Evidence:
     """What a set says of the max; ``at_least``: it is a lower bound only."""
 
-    logged: LoggedSet
+    logged: TrainingSet
     estimate: EstimatedMax
     at_least: bool
 
@@ -103,7 +103,7 @@ class Evidence:
         return Reading(self.kg, self.at_least, self.logged.load_kg, self.estimate.weight)
 
 
-def evidence_of(logged: LoggedSet) -> Evidence | None:
+def evidence_of(logged: TrainingSet) -> Evidence | None:
     """What a set says of the max, in full or as a lower bound; None where it does not count. The
     only rule of what counts: a red-lighted or lift-ending set, a miss and a rebound do not."""
     full = logged.estimate()
@@ -113,7 +113,7 @@ def evidence_of(logged: LoggedSet) -> Evidence | None:
     return Evidence(logged, bound, True) if bound is not None else None
 
 
-def best_sets(sets: Iterable[tuple[Key, LoggedSet]]) -> dict[Key, Evidence]:
+def best_sets(sets: Iterable[tuple[Key, TrainingSet]]) -> dict[Key, Evidence]:
     """The set of each key that says most of the max."""
     best: dict[Key, Evidence] = {}
     for key, logged in sets:
@@ -123,12 +123,12 @@ def best_sets(sets: Iterable[tuple[Key, LoggedSet]]) -> dict[Key, Evidence]:
     return best
 
 
-def best_of_days(history: Sequence[LoggedSet]) -> list[Evidence]:
+def best_of_days(history: Sequence[TrainingSet]) -> list[Evidence]:
     """The set of each day that says most of the max, oldest first."""
     best = best_sets((logged.day, logged) for logged in history)
     return [best[day] for day in sorted(best)]
 
 
-def competition_sets(history: Sequence[LoggedSet]) -> list[LoggedSet]:
+def competition_sets(history: Sequence[TrainingSet]) -> list[TrainingSet]:
     """The sets that may set a load of the competition lift: rebound pulls may not."""
     return [s for s in history if s.variation == COMPETITION and not s.is_rebound]

@@ -6,8 +6,8 @@ Nothing that holds a session back (a fault, pain, a cap, light work) ever enters
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.log.training_set import Evidence, LoggedSet, best_of_days, competition_sets
-from pavrik.core.prescription.because import Because, in_kg, reps_words
+from pavrik.core.log.training_set import Evidence, TrainingSet, best_of_days, competition_sets
+from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.strength.estimated_max import trend
 
 
@@ -17,10 +17,10 @@ class Ability:
 
     kg: float
     days: tuple[Evidence, ...]
-    because: Because
+    because: Reason
 
 
-def ability_of(history: Sequence[LoggedSet]) -> Ability | None:
+def ability_of(history: Sequence[TrainingSet]) -> Ability | None:
     """Ability from the sets of a lift, oldest first; None where nothing counts."""
     days = best_of_days(competition_sets(history))
     level = trend([day.reading for day in days])
@@ -36,4 +36,4 @@ def ability_of(history: Sequence[LoggedSet]) -> Ability | None:
         f"giving {'at least ' if newest.at_least else ''}{in_kg(newest.kg)}"
     )
     facts = tuple(day.logged.set_id for day in days[-3:])
-    return Ability(level.kg, tuple(days), Because(text, facts))
+    return Ability(level.kg, tuple(days), Reason(text, facts))

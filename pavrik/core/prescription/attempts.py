@@ -6,9 +6,9 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from pavrik.core.log.training_set import LoggedSet, competition_sets
-from pavrik.core.prescription.because import Because, in_kg
+from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.reason import Reason, in_kg
 
 STEP_KG = 2.5
 SHARES = (0.91, 0.965, 1.005)
@@ -26,14 +26,14 @@ class Attempt:
 
     number: int
     load_kg: float
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
 def _nearest(load_kg: float) -> float:
     return STEP_KG * math.floor(load_kg / STEP_KG + 0.5)
 
 
-def most_tried(max_kg: float, sets: Sequence[LoggedSet]) -> tuple[float, Because] | None:
+def most_tried(max_kg: float, sets: Sequence[TrainingSet]) -> tuple[float, Reason] | None:
     """The most that a test goes over the best clean set, and why; None without one."""
     best = _clean(sets, 1)
     if best is None:
@@ -45,41 +45,41 @@ def most_tried(max_kg: float, sets: Sequence[LoggedSet]) -> tuple[float, Because
         f"no more than 2 % or 5 kg over the best clean set of {in_kg(best.load_kg)}, "
         f"or {LEAST_TEST:.0%} of the estimated max"
     )
-    return most, Because(text, (best.set_id,))
+    return most, Reason(text, (best.set_id,))
 
 
-def _clean(sets: Sequence[LoggedSet], least_reps: int) -> LoggedSet | None:
+def _clean(sets: Sequence[TrainingSet], least_reps: int) -> TrainingSet | None:
     done = [s for s in competition_sets(sets) if s.counts_for_max and s.reps >= least_reps]
     return max(done, key=lambda s: (s.load_kg, s.day), default=None)
 
 
-def _jump(load_kg: float, best: LoggedSet | None) -> tuple[Because, ...]:
+def _jump(load_kg: float, best: TrainingSet | None) -> tuple[Reason, ...]:
     """What a load far above everything done is called."""
     if best is None:
-        return (Because("no clean set is logged: rehearse the opener before the meet"),)
+        return (Reason("no clean set is logged: rehearse the opener before the meet"),)
     over = load_kg / best.load_kg - 1
     if over < NAMED_JUMP:
         return ()
     text = f"a jump of {over:.0%} over the best clean set, {in_kg(best.load_kg)} on {best.day}"
-    return (Because(text, (best.set_id,)),)
+    return (Reason(text, (best.set_id,)),)
 
 
-def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Because, ...]:
+def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Reason, ...]:
     """A warning where an attempt passes the lowest cap of training; the platform is the lifter's
     and the coach's word."""
     lowest = min(caps, key=lambda cap: cap.load_kg, default=None)
     if lowest is None or load_kg <= lowest.load_kg:
         return ()
     text = f"above the cap of {in_kg(lowest.load_kg)}, {lowest.words}: decide before the meet"
-    return (Because(text, lowest.facts),)
+    return (Reason(text, lowest.facts),)
 
 
-def attempts(max_kg: float, sets: Sequence[LoggedSet], caps: Sequence[Cap] = ()) -> list[Attempt]:
+def attempts(max_kg: float, sets: Sequence[TrainingSet], caps: Sequence[Cap] = ()) -> list[Attempt]:
     """Opener, second and third for an estimated max; ``sets`` of the lift, oldest first."""
     best, found, least = _clean(sets, 1), list[Attempt](), STEP_KG
     for number, share in enumerate(SHARES, 1):
         load_kg = max(_nearest(share * max_kg), least)
-        why = Because(f"{share:.1%} of the {in_kg(max_kg)} expected on the day")
+        why = Reason(f"{share:.1%} of the {in_kg(max_kg)} expected on the day")
         found.append(Attempt(number, load_kg, (*_over(load_kg, caps), why, *_jump(load_kg, best))))
         least = load_kg + STEP_KG
     return found

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass
 
-from pavrik.core.faults.knowledge import BACK_FAULTS, Knowledge
+from pavrik.core.faults.findings import BACK_FAULTS, Findings
 
 
 @dataclass(frozen=True)
@@ -15,7 +15,7 @@ class Cap:
     technique: bool = False
 
 
-def caps_of(known: Knowledge, lift: str) -> list[Cap]:
+def caps_of(known: Findings, lift: str) -> list[Cap]:
     """Caps that the log sets: second days stay below the load where one rep in five shows a fault
     of the back, everything below the load where every second one does."""
     caps = []

@@ -7,8 +7,8 @@ At most two for a lift. Everything that was considered keeps its score and the r
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from pavrik.core.prescription.because import Because
-from pavrik.core.strength.use import LIMITERS
+from pavrik.core.prescription.reason import Reason
+from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.variations.catalogue import Role, Variation, contraindicated
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, Loading
@@ -90,7 +90,7 @@ class Special:
     sets: int
     reps: int
     rpe: float | None
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
 @dataclass(frozen=True)
@@ -168,19 +168,19 @@ class _Scored:
     variation: Variation
     weakness: Weakness
     score: float
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
 def _gain(
     one: Variation, loading: Loading | None, own: Loading, weakness: Weakness
-) -> tuple[float, list[Because]]:
+) -> tuple[float, list[Reason]]:
     """How much harder the wanted muscles work in the wanted phase, at the same effort."""
     capacity = weakness.capacity
     if capacity is None:
         return 0.0, []
     if loading is None or capacity not in LIMITERS:
         if capacity in one.trains or (capacity == "quads" and "legs" in one.trains):
-            return STATED, [Because(f"trains the {capacity.replace('_', ' ')}")]
+            return STATED, [Reason(f"trains the {capacity.replace('_', ' ')}")]
         return 0.0, []
     here, there = loading.at(weakness.phase, capacity), own.at(weakness.phase, capacity)
     if abs(here - there) < MARGIN:
@@ -188,7 +188,7 @@ def _gain(
     share = max(min((here - there) / max(there, 0.1), MOST_GAIN), -MOST_GAIN)
     where = f" in the phase {weakness.phase}" if weakness.phase else ""
     return share, [
-        Because(
+        Reason(
             f"{capacity.replace('_', ' ')}{where} used {_percent(here)} against {_percent(there)} "
             "in the competition lift at the same effort",
             (f"fit:{one.lift}",),
@@ -198,20 +198,20 @@ def _gain(
 
 def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weakness) -> _Scored:
     score, lines = _gain(one, loading, own, weakness)
-    because = [Because(weakness.words, weakness.facts)]
+    because = [Reason(weakness.words, weakness.facts)]
     if one.name in weakness.named:
         score += NAMED
-        because.append(Because(f"{one.name} is the usual remedy for it: {one.good_for}"))
+        because.append(Reason(f"{one.name} is the usual remedy for it: {one.good_for}"))
     if one.place is not None and one.place == weakness.phase:
         score += HELD_THERE
         held = f"held {one.hold_s:g} s" if one.hold_s else "worked"
-        because.append(Because(f"{held} just where it fails, {weakness.phase}"))
+        because.append(Reason(f"{held} just where it fails, {weakness.phase}"))
     if weakness.tired_back and loading is not None:
         there = own.at(None, "lower_back")
         spared = (there - loading.at(None, "lower_back")) / max(there, 0.1)
         if spared > MARGIN:
             score += min(SPARES_BACK, 2 * spared)
-            because.append(Because(f"spares the lower back by {_percent(spared)}"))
+            because.append(Reason(f"spares the lower back by {_percent(spared)}"))
     return _Scored(one, weakness, score * weakness.weight, tuple(because + lines))
 
 
@@ -224,7 +224,7 @@ def _best_for(
     best = max(scored, key=lambda s: s.score, default=None)
     if word is None or not word.use:
         return best
-    wish = Because(f"{word.coach} asks for it: {word.reason}")
+    wish = Reason(f"{word.coach} asks for it: {word.reason}")
     if best is None:
         return _Scored(one, Weakness(word.reason, None, None), 0.0, (wish,))
     return _Scored(one, best.weakness, best.score, (wish, *best.because))
@@ -240,7 +240,7 @@ def _special(found: _Scored, ratio: LearntRatio | None) -> Special:
             else "a prior of common practice, not own"
         )
         because.append(
-            Because(
+            Reason(
                 f"{found.variation.name} at {ratio.ratio:.2f} of the competition lift "
                 f"({ratio.low:.2f} to {ratio.high:.2f}), {source}",
                 (f"ratio:{found.variation.name}",),
@@ -295,14 +295,14 @@ def choose(
 
 def idle_variations(
     choice: Choice, logged: Mapping[str, Sequence[str]], most: int = 2
-) -> list[Because]:
+) -> list[Reason]:
     """What was trained lately and does little for anything that was found weak: it could be
     dropped. ``logged`` are the ids of the recent sets of each variation."""
     useless = {c.name for c in choice.considered if not c.chosen and c.score < IDLE_SCORE}
     idle = [(n, ids) for n, ids in logged.items() if n in useless and len(ids) >= IDLE_SETS]
     idle.sort(key=lambda pair: -len(pair[1]))
     return [
-        Because(
+        Reason(
             f"{name} could be dropped: {len(ids)} sets lately, and it does no more for what was "
             "found weak than the competition lift itself",
             tuple(ids[-3:]),

@@ -10,11 +10,11 @@ from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
-from pavrik.core.log.training_set import LoggedFault, LoggedSet, competition_sets
+from pavrik.core.log.training_set import LoggedFault, TrainingSet, competition_sets
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
-from pavrik.core.prescription.because import Because, in_kg, reps_words
 from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, load_for
 
 MOST_STEP = 0.025
@@ -87,8 +87,8 @@ class NextLoad:
     estimated_max_kg: float | None
     wanted_kg: float | None
     loading: Loading | None
-    because: list[Because] = field(default_factory=list)
-    rounding: list[Because] = field(default_factory=list)
+    because: list[Reason] = field(default_factory=list)
+    rounding: list[Reason] = field(default_factory=list)
     """What the plates made of it."""
 
 
@@ -97,23 +97,23 @@ def days_between(earlier: str, later: str) -> int:
     return (date.fromisoformat(later) - date.fromisoformat(earlier)).days
 
 
-def _is_clean(logged: LoggedSet) -> bool:
+def _is_clean(logged: TrainingSet) -> bool:
     return logged.counts_for_max and all(f.severity < CLEAR for f in logged.faults)
 
 
-def _was_too_much(logged: LoggedSet, target: Target) -> bool:
+def _was_too_much(logged: TrainingSet, target: Target) -> bool:
     """A miss, a clear fault, or no more reps than the target's that felt clearly harder."""
     harder = logged.rpe is not None and logged.rpe - target.rpe > RPE_TOLERANCE
     return (harder and logged.reps <= target.reps) or not _is_clean(logged)
 
 
-def done_clean(history: Sequence[LoggedSet], target: Target) -> LoggedSet | None:
+def done_clean(history: Sequence[TrainingSet], target: Target) -> TrainingSet | None:
     """The heaviest clean work of at least these reps at no more than this RPE, of the last four
     weeks of the log, that nothing since has shown to be too much; None without it."""
     own = competition_sets(history)
     if not own:
         return None
-    best: LoggedSet | None = None
+    best: TrainingSet | None = None
     for logged in own:
         if days_between(logged.day, own[-1].day) > FLOOR_DAYS:
             continue
@@ -126,8 +126,8 @@ def done_clean(history: Sequence[LoggedSet], target: Target) -> LoggedSet | None
 
 
 def keep_floor(
-    wanted: float, history: Sequence[LoggedSet], target: Target
-) -> tuple[float, list[Because]]:
+    wanted: float, history: Sequence[TrainingSet], target: Target
+) -> tuple[float, list[Reason]]:
     """Never below the last clean work of the same reps and RPE, and why where that binds."""
     done = done_clean(history, target)
     if done is None or wanted >= done.load_kg:
@@ -136,16 +136,16 @@ def keep_floor(
         f"not below the {reps_words(done.reps)} with {in_kg(done.load_kg)} done clean at RPE "
         f"{done.rpe:g} on {done.day}"
     )
-    return done.load_kg, [Because(text, (done.set_id,))]
+    return done.load_kg, [Reason(text, (done.set_id,))]
 
 
-def _felt(last: LoggedSet) -> float:
+def _felt(last: TrainingSet) -> float:
     """RPE of a set as far as a step may lean on it."""
     told = last.rpe if last.rpe is not None else last.aimed_rpe or LEAST_TRUSTED_RPE
     return max(told, LEAST_FELT_RPE)
 
 
-def _worth(last: LoggedSet, target: Target) -> float:
+def _worth(last: TrainingSet, target: Target) -> float:
     """Load in kg that the last main session stands for in the reps and RPE of a target."""
     return (
         last.load_kg
@@ -155,8 +155,8 @@ def _worth(last: LoggedSet, target: Target) -> float:
 
 
 def _hold_step(
-    wanted: float, last: LoggedSet | None, target: Target, novice: bool
-) -> tuple[float, list[Because]]:
+    wanted: float, last: TrainingSet | None, target: Target, novice: bool
+) -> tuple[float, list[Reason]]:
     """No larger step over the last main session than the lifter's training age allows."""
     if last is None:
         return wanted, []
@@ -168,7 +168,7 @@ def _hold_step(
     jump = wanted / done - 1
     named = f"; {jump:.0%} at once would be a jump, not a step" if jump >= NAMED_JUMP else ""
     return most, [
-        Because(
+        Reason(
             f"held to a step of {share:.1%} over the {in_kg(last.load_kg)} of {last.day}{named}",
             (last.set_id,),
         )
@@ -176,8 +176,8 @@ def _hold_step(
 
 
 def _answer_rpe(
-    wanted: float, last: LoggedSet | None, target: Target
-) -> tuple[float, list[Because]]:
+    wanted: float, last: TrainingSet | None, target: Target
+) -> tuple[float, list[Reason]]:
     """Harder than aimed for last time: no more than what that set stands for. Easier adds nothing
     by itself."""
     if last is None or last.rpe is None or last.aimed_rpe is None:
@@ -186,7 +186,7 @@ def _answer_rpe(
         return wanted, []
     worth = _worth(last, target)
     return worth, [
-        Because(
+        Reason(
             f"{reps_words(last.reps)} with {in_kg(last.load_kg)} felt like RPE {last.rpe:g} when "
             f"{last.aimed_rpe:g} was aimed for: today no more than what that stands for, "
             f"{in_kg(worth)}",
@@ -195,15 +195,17 @@ def _answer_rpe(
     ]
 
 
-def _repeated_faults(recent: Sequence[LoggedSet]) -> dict[str, list[tuple[LoggedSet, LoggedFault]]]:
-    seen: dict[str, list[tuple[LoggedSet, LoggedFault]]] = {}
+def _repeated_faults(
+    recent: Sequence[TrainingSet],
+) -> dict[str, list[tuple[TrainingSet, LoggedFault]]]:
+    seen: dict[str, list[tuple[TrainingSet, LoggedFault]]] = {}
     for logged in recent:
         for fault in logged.faults:
             seen.setdefault(fault.fault_id, []).append((logged, fault))
     return {fault_id: cases for fault_id, cases in seen.items() if len(cases) >= REPEATED}
 
 
-def _answer_faults(wanted: float, recent: Sequence[LoggedSet]) -> tuple[float, list[Because]]:
+def _answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float, list[Reason]]:
     """A fault seen twice holds the load, or lowers it when it was clear or lift-ending."""
     because = []
     for cases in _repeated_faults(recent).values():
@@ -214,24 +216,24 @@ def _answer_faults(wanted: float, recent: Sequence[LoggedSet]) -> tuple[float, l
         facts = tuple(dict.fromkeys(logged.set_id for logged, _ in cases))
         seen = f"“{name}” seen {len(cases)} times from {in_kg(lightest)} up"
         if wanted <= allowed:
-            because.append(Because(f"{seen}: the load stays below that anyway", facts))
+            because.append(Reason(f"{seen}: the load stays below that anyway", facts))
             continue
         wanted = allowed
         cut = FAULT_CUT[worst]
         what = f"lowered {cut:.0%} below it" if cut else "held there"
-        because.append(Because(f"{seen}: {what} until two clean sets", facts))
+        because.append(Reason(f"{seen}: {what} until two clean sets", facts))
     return wanted, because
 
 
 def _respect_pain(
     wanted: float, max_kg: float, flags: Sequence[PainFlag]
-) -> tuple[float, list[Because]]:
+) -> tuple[float, list[Reason]]:
     if not flags:
         return wanted, []
     regions = " and ".join(sorted({flag.region for flag in flags}))
     cap = PAIN_CAP_SHARE * max_kg
     return min(wanted, cap), [
-        Because(
+        Reason(
             f"pain flag on the {regions}: capped at {PAIN_CAP_SHARE:.0%} of the estimated max, "
             f"{in_kg(cap)}, until the coach clears it with a reason; sharp or radiating pain is "
             "for a licensed clinician",
@@ -241,8 +243,8 @@ def _respect_pain(
 
 
 def _respect_test(
-    wanted: float, max_kg: float, history: Sequence[LoggedSet], target: Target
-) -> tuple[float, list[Because]]:
+    wanted: float, max_kg: float, history: Sequence[TrainingSet], target: Target
+) -> tuple[float, list[Reason]]:
     """No single goes further over what was done than a test would."""
     allowed = most_tried(max_kg, history)
     if target.reps > 1 or allowed is None or wanted <= allowed[0]:
@@ -250,32 +252,32 @@ def _respect_test(
     return allowed[0], [allowed[1]]
 
 
-def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Because]]:
+def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Reason]]:
     """Below the load where every second rep shows a fault of the back."""
     lowest = min((c for c in caps if not c.technique), key=lambda c: c.load_kg, default=None)
     if lowest is None or wanted <= lowest.load_kg:
         return wanted, []
     return lowest.load_kg, [
-        Because(f"held at {in_kg(lowest.load_kg)}: {lowest.words}", lowest.facts)
+        Reason(f"held at {in_kg(lowest.load_kg)}: {lowest.words}", lowest.facts)
     ]
 
 
-def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Because]]:
+def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Reason]]:
     loading = gym.loading(wanted)
     if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
     return loading, [
-        Because(f"{in_kg(loading.total_kg)} is the most that the plates make up to {in_kg(wanted)}")
+        Reason(f"{in_kg(loading.total_kg)} is the most that the plates make up to {in_kg(wanted)}")
     ]
 
 
-def _is_main(logged: LoggedSet) -> bool:
+def _is_main(logged: TrainingSet) -> bool:
     """Main work was meant to be felt: aimed at RPE 6 or more, or told so where no aim is known."""
     effort = logged.aimed_rpe if logged.aimed_rpe is not None else logged.rpe
     return effort is not None and effort >= LEAST_TRUSTED_RPE and logged.reps > 0
 
 
-def _last_main(history: Sequence[LoggedSet]) -> LoggedSet | None:
+def _last_main(history: Sequence[TrainingSet]) -> TrainingSet | None:
     """The heaviest main set of the newest day that has any, while it is fresh: what it said ends
     with the sessions that follow."""
     main = [s for s in history if _is_main(s)]
@@ -285,21 +287,21 @@ def _last_main(history: Sequence[LoggedSet]) -> LoggedSet | None:
 
 
 def session_load(
-    history: Sequence[LoggedSet],
+    history: Sequence[TrainingSet],
     wanted_kg: float,
     target: Target,
     *,
     novice: bool = False,
     light: bool = False,
-) -> tuple[float, list[Because]]:
+) -> tuple[float, list[Reason]]:
     """What the newest sessions make of a wanted load, in the next session only. Faults of the
     last two days count."""
     own = competition_sets(history)
     days = sorted({logged.day for logged in own})[-2:]
     recent = [logged for logged in own if logged.day in days]
     last = _last_main(own)
-    because: list[Because] = []
-    answers: list[Callable[[float], tuple[float, list[Because]]]] = [
+    because: list[Reason] = []
+    answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: keep_floor(load, own, target) if not light else (load, []),
         lambda load: _hold_step(load, last, target, novice),
         lambda load: _answer_rpe(load, last, target),
@@ -312,7 +314,7 @@ def session_load(
 
 
 def next_load(
-    history: Sequence[LoggedSet],
+    history: Sequence[TrainingSet],
     target: Target,
     gym: Gym,
     *,
@@ -325,14 +327,14 @@ def next_load(
     if ability is None:
         return NextLoad(
             target, None, None, None,
-            [Because("no clean set is logged: work up to an easy 5 and log it with its RPE")],
+            [Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")],
         )  # fmt: skip
     max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
     text = f"{ability.because.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
-    because = [Because(text, ability.because.facts)]
+    because = [Reason(text, ability.because.facts)]
     wanted, lines = session_load(history, wanted, target, novice=novice)
     because += lines
-    answers: list[Callable[[float], tuple[float, list[Because]]]] = [
+    answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: _respect_test(load, max_kg, history, target),
         lambda load: _respect_caps(load, caps),
         lambda load: _respect_pain(load, max_kg, pain),
@@ -341,7 +343,7 @@ def next_load(
         wanted, lines = answer(wanted)
         because += lines
     if wanted < gym.empty_kg:
-        because.append(Because(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
+        because.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
         wanted = gym.empty_kg
     loading, lines = _make(wanted, gym)
     return NextLoad(target, max_kg, wanted, loading, because, lines)

@@ -11,7 +11,6 @@ from typing import Literal
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.attempts import Attempt, attempts
-from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan_lines import (
@@ -37,6 +36,7 @@ from pavrik.core.prescription.plan_parts import (
     When,
     check_ask,
 )
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.season import (
     LIGHT_EVERY,
     NO_SPECIAL_DAYS,
@@ -77,7 +77,7 @@ def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
     for i, drill in enumerate(state.drills):
         stage = drill.stage(week)
         if stage is not None:
-            why = Because(drill.because, drill.facts), Because(f"passed with {stage.passed}")
+            why = Reason(drill.because, drill.facts), Reason(f"passed with {stage.passed}")
             found.append(
                 Line(f"{prefix}-drill{i}", state.lift, stage.name, "drill", stage.sets,
                      stage.reps, None, None, (), 60, why, note=stage.how)
@@ -191,7 +191,7 @@ def _support_day(make: Maker, day_id: str) -> list[Line]:
     brace_with = LIFT_IDS[-1]
     if lines or brace_with not in make.states:
         return lines
-    why = Because("nothing was found weak that needs a day of its own: brace and move")
+    why = Reason("nothing was found weak that needs a day of its own: brace and move")
     return [by_feel(f"{day_id}-support", brace_with, "abdominal work", 3, 10, (why,))]
 
 

@@ -8,7 +8,6 @@ from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.ability import ability_of
-from pavrik.core.prescription.because import Because, in_kg
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.lift_work import WORK
@@ -21,6 +20,7 @@ from pavrik.core.prescription.next_load import (
     session_load,
 )
 from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk, When
+from pavrik.core.prescription.reason import Reason, in_kg
 from pavrik.core.prescription.season import (
     GROWTH,
     MAIN,
@@ -67,10 +67,10 @@ class Base:
     """Where a lift starts from: the estimated max of today, and what it rests on."""
 
     max_kg: float | None
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
-Allow = Callable[[float], tuple[float, list[Because]]]
+Allow = Callable[[float], tuple[float, list[Reason]]]
 """What a session makes of a wanted load, and why."""
 
 
@@ -111,7 +111,7 @@ class Maker:
         return found
 
 
-_NOTHING_KNOWN = Because("no clean set is logged: work up to an easy 5 and log it with its RPE")
+_NOTHING_KNOWN = Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")
 
 
 def bases_of(states: Mapping[str, LiftState]) -> dict[str, Base]:
@@ -132,12 +132,12 @@ class _Made:
     load_kg: float | None
     per_side: tuple[float, ...]
     cap_kg: float | None
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
 def _held(
     make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float
-) -> tuple[float, float | None, tuple[Because, ...]]:
+) -> tuple[float, float | None, tuple[Reason, ...]]:
     """The load under the lowest cap, that cap, and the reason where it binds."""
     lowest = min(make.caps(lift, kind), key=lambda c: c.load_kg, default=None)
     if lowest is None:
@@ -146,7 +146,7 @@ def _held(
     if wanted_kg <= cap_kg:
         return wanted_kg, cap_kg, ()
     told = f" × {ratio:.2f}" if ratio != 1.0 else ""
-    why = Because(f"held at {in_kg(cap_kg)}: {lowest.words}{told}", lowest.facts)
+    why = Reason(f"held at {in_kg(cap_kg)}: {lowest.words}{told}", lowest.facts)
     return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
 
 
@@ -155,7 +155,7 @@ def _load(make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float) ->
     held_kg, cap_kg, because = _held(make, lift, kind, wanted_kg, ratio)
     gym = make.gym
     if held_kg < gym.empty_kg:
-        why = Because(
+        why = Reason(
             f"the empty bar is {in_kg(gym.empty_kg)}, more than the {in_kg(held_kg)} wanted: a "
             "lighter bar or a dumbbell, by feel"
         )
@@ -198,12 +198,12 @@ def overruled(make: Maker, line: Line) -> Line:
     told = "drops this"
     if not said.dropped and said.load_kg is not None:
         line, told = _said_load(make, line, said.load_kg)
-    why = Because(f"{said.coach} {told}: {said.reason}")
+    why = Reason(f"{said.coach} {told}: {said.reason}")
     return replace(line, overruled=said, because=(why, *line.because))
 
 
 def by_feel(
-    line_id: str, lift: str, name: str, sets: int, reps: int, because: tuple[Because, ...],
+    line_id: str, lift: str, name: str, sets: int, reps: int, because: tuple[Reason, ...],
     rpe: float | None = None,
 ) -> Line:  # fmt: skip
     """Support work, and learning steps: no load is known for them."""
@@ -215,11 +215,11 @@ def by_feel(
 
 def _arithmetic(
     lift: str, variation: str, share: float, projected_kg: float, ratio: float
-) -> Because:
+) -> Reason:
     """Where a load comes from that is not the main work's."""
     if variation == COMPETITION:
-        return Because(f"{share:.0%} of the {in_kg(projected_kg)} expected")
-    return Because(
+        return Reason(f"{share:.0%} of the {in_kg(projected_kg)} expected")
+    return Reason(
         f"{share:.0%} of {in_kg(projected_kg * ratio)}, which is {ratio:.2f} of the {lift}'s "
         f"expected {in_kg(projected_kg)}",
         (f"ratio:{variation}",),
@@ -233,7 +233,7 @@ class Work:
     line_id: str
     kind: Kind
     dose: Dose
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
     variation: str = COMPETITION
     note: str = ""
 
@@ -262,14 +262,14 @@ def loaded_line(
         because.append(_arithmetic(lift, variation, share, projected, ratio))
     if made.load_kg and variation in WORK[lift].from_floor:
         low = light_start_words(made.per_side, make.gym.light_discs)
-        because += [Because(low)] if low else []
+        because += [Reason(low)] if low else []
     return Line(
         work.line_id, lift, variation, work.kind, dose.sets, dose.reps, rpe, made.load_kg,
         made.per_side, _rest_s(dose.reps, rpe), tuple(because), made.cap_kg, share, work.note,
     )  # fmt: skip
 
 
-def _why(make: Maker, lift: str, when: When) -> tuple[Because, ...]:
+def _why(make: Maker, lift: str, when: When) -> tuple[Reason, ...]:
     base = make.bases[lift]
     if when.week <= make.first_week or base.max_kg is None:
         return base.because
@@ -278,7 +278,7 @@ def _why(make: Maker, lift: str, when: When) -> tuple[Because, ...]:
     gain = 0.0 if make.pain else GROWTH[make.ask.training_age]
     grown = f"and {gain:.2%} a week over {weeks} of work" if gain else "and no gain while it hurts"
     return (
-        Because(
+        Reason(
             f"week {when.week + 1}, {when.role}: {expected} expected, {in_kg(base.max_kg)} today "
             f"{grown}"
         ),
@@ -289,7 +289,7 @@ def _no_test(line: Line) -> Line:
     """A single that a cap or the bar holds far below a max says so."""
     if line.share is None or line.share >= TEST_SHARE:
         return line
-    why = Because(f"held at {line.share:.0%} of the expected max: this single is not a test")
+    why = Reason(f"held at {line.share:.0%} of the expected max: this single is not a test")
     return replace(line, because=(why, *line.because))
 
 
@@ -318,7 +318,7 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
     near = _near_meet(make, lift, when)
     doses, why = MAIN[when.role], _why(make, lift, when)
     if near is not None:
-        doses, why = near[0], (Because(near[1]),)
+        doses, why = near[0], (Reason(near[1]),)
     lines = [
         loaded_line(
             make, lift, when.worked, Work(f"{prefix}-{i}", "main", dose, why),
@@ -333,7 +333,7 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
 def _spared_second(make: Maker, lift: str, when: When, line_id: str, told: str) -> Line:
     """A second day off the straight bar: the first sparer style that is allowed, else work by feel
     that leaves the back alone."""
-    own, why = WORK[lift], (Because(told),)
+    own, why = WORK[lift], (Reason(told),)
     style = next((name for name in own.sparer if name in make.states[lift].allowed), None)
     if style is None:
         return by_feel(line_id, lift, own.by_feel, 3, 10, why)
@@ -355,19 +355,19 @@ def second_line(make: Maker, lift: str, when: When, prefix: str) -> Line:
     turned = own.style_for(make.ask.goal, when.role, state.allowed)
     cap = next((c for c in state.caps if c.technique), None)
     if turned is not None and cap is None:
-        why = (Because(f"the season's style for the goal {make.ask.goal}: {turned}"),)
+        why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
         return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
     note = own.capped_note if cap is not None else "position day"
     text = "second day: light enough that every rep looks the same"
     if cap is not None:
         text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
-    why = (Because(text, cap.facts if cap else ()),)
+    why = (Reason(text, cap.facts if cap else ()),)
     return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, note=note))
 
 
 def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:
     """Steps towards a lift that the screens close today."""
-    why = Because(
+    why = Reason(
         f"the screens close every {lift} of this lifter ({make.states[lift].closed}): these stand "
         "in until a screen opens it"
     )

@@ -5,12 +5,12 @@ from dataclasses import dataclass, field
 from datetime import date, timedelta
 from typing import Literal
 
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.attempts import Attempt
-from pavrik.core.prescription.because import Because
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Choice
 from pavrik.core.prescription.drills import Drill
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.season import LONGEST, SHORTEST, WeekRole
 from pavrik.core.variations.ratio import LearntRatio
 
@@ -42,7 +42,7 @@ class Line:
     load_kg: float | None
     per_side: tuple[float, ...]
     rest_s: int
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
     cap_kg: float | None = None
     share: float | None = None
     """Share of the lift's own projected max."""
@@ -111,7 +111,7 @@ class Plan:
     """The whole plan, what it proposes beside, and the attempts of a meet by lift."""
 
     weeks: tuple[Week, ...]
-    proposals: tuple[Because, ...]
+    proposals: tuple[Reason, ...]
     attempts: Mapping[str, tuple[Attempt, ...]]
     refused: tuple[str, ...] = ()
     moves: tuple[Moved, ...] = ()
@@ -132,14 +132,14 @@ class LiftState:
     itself."""
 
     lift: str
-    history: Sequence[LoggedSet]
+    history: Sequence[TrainingSet]
     choice: Choice
     caps: tuple[Cap, ...] = ()
     cues: tuple[str, ...] = ()
     drills: tuple[Drill, ...] = ()
     ratios: Mapping[str, LearntRatio] = field(default_factory=dict)
     allowed: tuple[str, ...] = ()
-    proposals: tuple[Because, ...] = ()
+    proposals: tuple[Reason, ...] = ()
     tired_back: bool = False
     closed: str = ""
 

@@ -7,9 +7,9 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
-from pavrik.core.prescription.because import Because, in_kg
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk, Week
+from pavrik.core.prescription.reason import Reason, in_kg
 
 NOTICED_KG = 0.01
 
@@ -24,14 +24,14 @@ class Change:
     what: str
     before: str
     after: str
-    because: tuple[Because, ...]
+    because: tuple[Reason, ...]
 
 
 def _lifts_of(day: Day) -> set[str]:
     return {line.lift for line in day.lines if line.kind in ("main", "second")}
 
 
-def _done(day: Day, lift: str, logged: Sequence[LoggedSet], lift_of: dict[str, str]) -> bool:
+def _done(day: Day, lift: str, logged: Sequence[TrainingSet], lift_of: dict[str, str]) -> bool:
     iso = day.on.isoformat()
     return any(s.day == iso and lift_of[s.set_id] == lift for s in logged)
 
@@ -48,7 +48,7 @@ def _has_room(day: Day, lift: str) -> bool:
 
 
 def missed_days(
-    plan: Plan, logged: dict[str, Sequence[LoggedSet]], today: date, since: date
+    plan: Plan, logged: dict[str, Sequence[TrainingSet]], today: date, since: date
 ) -> list[tuple[Week, Day, str]]:
     """(week, day, lift) of every session from ``since`` (when the plan was made) until yesterday
     with nothing logged of its lift."""
@@ -65,13 +65,13 @@ def missed_days(
 
 
 def moves_for(
-    plan: Plan, logged: dict[str, Sequence[LoggedSet]], today: date, since: date
-) -> tuple[list[Moved], list[Because]]:
+    plan: Plan, logged: dict[str, Sequence[TrainingSet]], today: date, since: date
+) -> tuple[list[Moved], list[Reason]]:
     """Main sessions missed this week take the place of the lift's second day, else go to a day
     without any main work; the rest is let go, with the reason. What was moved before stays moved.
     """
     moved = list(plan.moves)
-    let_go: list[Because] = []
+    let_go: list[Reason] = []
     for week, day, lift in missed_days(plan, logged, today, since):
         handled = any(m.lift == lift and m.missed == day.on for m in moved)
         if handled or not any(d.on >= today for d in week.days):
@@ -83,7 +83,7 @@ def moves_for(
         else:
             kind = "main work" if was_main else "second day"
             let_go.append(
-                Because(f"the {lift}'s {kind} of {day.on:%A} was missed and is let go: nothing is "
+                Reason(f"the {lift}'s {kind} of {day.on:%A} was missed and is let go: nothing is "
                         "made up twice")
             )  # fmt: skip
     return moved, let_go
@@ -133,7 +133,7 @@ def _alike(one: Line, other: Line) -> bool:
     )
 
 
-def _new_reasons(before: Line, after: Line) -> tuple[Because, ...]:
+def _new_reasons(before: Line, after: Line) -> tuple[Reason, ...]:
     known = {b.text for b in before.because}
     return tuple(b for b in after.because if b.text not in known) or after.because[:1]
 
@@ -148,9 +148,9 @@ def changes(old: Plan, fresh: Plan, since: date) -> list[Change]:
         day, line = now or was  # type: ignore[misc]
         if day.on < since or (was and now and _alike(was[1], now[1]) and was[0].on == now[0].on):
             continue
-        reasons: tuple[Because, ...] = ()
+        reasons: tuple[Reason, ...] = ()
         if now:
-            moved = (Because(now[0].moved),) if now[0].moved else ()
+            moved = (Reason(now[0].moved),) if now[0].moved else ()
             reasons = moved or (_new_reasons(was[1], now[1]) if was else now[1].because)
         found.append(
             Change(
@@ -162,9 +162,9 @@ def changes(old: Plan, fresh: Plan, since: date) -> list[Change]:
 
 
 def reflow(
-    old: Plan, ask: PlanAsk, logged: dict[str, Sequence[LoggedSet]], today: date,
+    old: Plan, ask: PlanAsk, logged: dict[str, Sequence[TrainingSet]], today: date,
     since: date, make: Callable[[list[Moved], int], Plan],
-) -> tuple[Plan, list[Change], list[Because]]:  # fmt: skip
+) -> tuple[Plan, list[Change], list[Reason]]:  # fmt: skip
     """The plan from today's state, what changed, and what was let go.
 
     ``since`` is the day the plan was made; ``make`` plans afresh with moved sessions and the week

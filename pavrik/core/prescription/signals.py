@@ -8,9 +8,9 @@ from collections.abc import Sequence
 from statistics import fmean
 
 from pavrik.core.assumptions import assume
-from pavrik.core.faults.knowledge import competition_trend
-from pavrik.core.log.training_set import COMPETITION, LoggedSet
-from pavrik.core.prescription.because import Because, in_kg
+from pavrik.core.faults.findings import competition_trend
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
+from pavrik.core.prescription.reason import Reason, in_kg
 
 FALLS = 2
 FALL_SHARE = assume(
@@ -22,7 +22,7 @@ EARLIER_DAYS = 3
 """Equal work of so many days is what a day is held against: one day's rating is half noise."""
 
 
-def _falling(sets: Sequence[LoggedSet]) -> Because | None:
+def _falling(sets: Sequence[TrainingSet]) -> Reason | None:
     last = competition_trend(sets)[-FALLS:]
     if len(last) < FALLS or not all(found.last_step_kg < 0 for _, _, found in last):
         return None
@@ -31,10 +31,10 @@ def _falling(sets: Sequence[LoggedSet]) -> Because | None:
         return None
     days = {day for day, _, _ in last}
     facts = tuple(s.set_id for s in sets if s.day in days)
-    return Because(f"the trend fell {FALLS} exposures running, by {in_kg(lost)}", facts[-4:])
+    return Reason(f"the trend fell {FALLS} exposures running, by {in_kg(lost)}", facts[-4:])
 
 
-def _harder(sets: Sequence[LoggedSet]) -> Because | None:
+def _harder(sets: Sequence[TrainingSet]) -> Reason | None:
     """The newest day's heaviest work felt a point of RPE harder than equal work did before."""
     rated = [
         (s, s.rpe) for s in sets if s.variation == COMPETITION and s.reps and s.rpe is not None
@@ -58,20 +58,20 @@ def _harder(sets: Sequence[LoggedSet]) -> Because | None:
     if len(earlier) > 1:
         told = f"like {before:.2g} on the {len(earlier)} such days before it"
     facts = tuple(s.set_id for s, _ in alike if s.day in felt)
-    return Because(
+    return Reason(
         f"{now.reps} × {in_kg(now.load_kg)} felt like RPE {felt[today]:.2g} on {today} and {told}",
         facts,
     )
 
 
-def light_week(sets: Sequence[LoggedSet]) -> list[Because]:
+def light_week(sets: Sequence[TrainingSet]) -> list[Reason]:
     """The proposal of a lighter week with its reasons; empty where nothing asks for one."""
     return [
-        Because(f"a lighter week would be wise: {found.text}", found.facts)
+        Reason(f"a lighter week would be wise: {found.text}", found.facts)
         for found in light_week_because(sets)
     ]
 
 
-def light_week_because(sets: Sequence[LoggedSet]) -> list[Because]:
+def light_week_because(sets: Sequence[TrainingSet]) -> list[Reason]:
     """Why a lighter week would be wise; empty where nothing says so. Sets oldest first."""
     return [found for found in (_falling(sets), _harder(sets)) if found]

@@ -6,11 +6,11 @@ from collections.abc import Callable, Sequence
 from pavrik.core.assumptions import assume
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RULED_OUT, RankedCause
-from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge
-from pavrik.core.log.training_set import LoggedSet
-from pavrik.core.prescription.because import Because
+from pavrik.core.faults.findings import FaultFindings, Findings
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
 from pavrik.core.prescription.drills import Drill, grip_drill, ritual_drill, slack_drill
+from pavrik.core.prescription.reason import Reason
 
 MOST_FAULTS = 3
 MOST_CAUSES = 2
@@ -28,13 +28,13 @@ SLACK_SHARE, SLACK_STEP_KG = 0.6, 2.5
 """The bar of the slack drill as a share of the lifter's own max: common practice."""
 
 
-def _phase(sets: Sequence[LoggedSet], fault_id: str) -> str | None:
+def _phase(sets: Sequence[TrainingSet], fault_id: str) -> str | None:
     counts = Counter(f.phase for s in sets for f in s.faults if f.fault_id == fault_id and f.phase)
     return counts.most_common(1)[0][0] if counts else None
 
 
 def _of_fault(
-    fault: FaultKnowledge, phase: str | None, causes: Sequence[RankedCause], catalogue: Catalogue
+    fault: FaultFindings, phase: str | None, causes: Sequence[RankedCause], catalogue: Catalogue
 ) -> list[Weakness]:
     open_causes = [c for c in causes if c.standing != RULED_OUT]
     best = max((c.score for c in open_causes), default=0.0)
@@ -60,16 +60,16 @@ def _of_fault(
     return found
 
 
-def live_faults(sets: Sequence[LoggedSet], known: Knowledge) -> list[FaultKnowledge]:
+def live_faults(sets: Sequence[TrainingSet], known: Findings) -> list[FaultFindings]:
     """Faults that were seen more than once and are still seen, the first of the rep first."""
     recent = {f.fault_id for s in sets[-RECENT:] for f in s.faults}
     return [f for f in known.faults if f.fault_id in recent and f.faulty >= LEAST_FAULTY]
 
 
 def weaknesses(
-    sets: Sequence[LoggedSet], known: Knowledge, catalogue: Catalogue,
-    causes_of: Callable[[FaultKnowledge], Sequence[RankedCause]], limiter: tuple[str, str] | None,
-    tired: Sequence[Because] = (),
+    sets: Sequence[TrainingSet], known: Findings, catalogue: Catalogue,
+    causes_of: Callable[[FaultFindings], Sequence[RankedCause]], limiter: tuple[str, str] | None,
+    tired: Sequence[Reason] = (),
 ) -> list[Weakness]:  # fmt: skip
     """Weaknesses of one lift, the first fault of the rep first; ``limiter`` is (capacity, words of
     where) from the fit, ``tired`` why the back wants a rest."""
@@ -93,7 +93,7 @@ def _slack_bar_kg(max_kg: float | None) -> float | None:
 
 
 def drills_of(
-    sets: Sequence[LoggedSet], catalogue: Catalogue, novice: bool, max_kg: float | None
+    sets: Sequence[TrainingSet], catalogue: Catalogue, novice: bool, max_kg: float | None
 ) -> list[Drill]:
     """Staged drills that the pull's log asks for, sized to the estimated max; a novice learns the
     slack anyway."""

@@ -7,8 +7,8 @@ import numpy as np
 
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.strength.capacities import Capacities
-from pavrik.core.strength.predicted_max import load_at_full_use
-from pavrik.core.strength.use import JointMoments, least_use
+from pavrik.core.strength.predicted_max import load_at_full_utilization
+from pavrik.core.strength.utilization import JointMoments, least_utilization
 from pavrik.core.units import Floats
 
 
@@ -60,9 +60,9 @@ class PosesInLoad:
 
         def most_use(load_kg: Floats) -> Floats:
             *moments, hips = (self.bend * load_kg + self.slope) * load_kg + self.constant
-            return least_use(JointMoments(*moments), capacities, self.knee_share, hips).most
+            return least_utilization(JointMoments(*moments), capacities, self.knee_share, hips).most
 
-        return load_at_full_use(most_use, self.body_mass_kg)
+        return load_at_full_utilization(most_use, self.body_mass_kg)
 
 
 def in_load(pose: Loadable, near_kg: Floats) -> PosesInLoad:

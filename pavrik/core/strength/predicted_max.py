@@ -15,7 +15,7 @@ LEAST_KG = 0.01
 STEPS = 40
 
 
-def load_at_full_use(most_use: Callable[[Floats], Floats], body_mass_kg: Number) -> Floats:
+def load_at_full_utilization(most_use: Callable[[Floats], Floats], body_mass_kg: Number) -> Floats:
     """Load in kg at which ``most_use`` (load -> largest use) is 1; 0 where the body alone is too
     much, 10 body masses where nothing limits.
 

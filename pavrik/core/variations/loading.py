@@ -28,7 +28,7 @@ from pavrik.core.squat.kinematics import SquatCase, SquatPosture
 from pavrik.core.squat.phases import progress_at
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.use import LIMITERS, Use
+from pavrik.core.strength.utilization import LIMITERS, Utilization
 from pavrik.core.units import Floats, radians
 from pavrik.core.variations.catalogue import Knob, Variation
 
@@ -57,13 +57,13 @@ class Loading:
     name: str
     load_kg: float
     phases: tuple[str, ...]
-    use: Floats
+    utilization: Floats
     draw: Callable[[], Drawn] = field(compare=False)
     reasons: tuple[str, ...] = ()
 
     def at(self, phase: str | None, capacity: str) -> float:
         """Use of a capacity in a phase; the most along the way without a phase or a known one."""
-        column = self.use[:, LIMITERS.index(capacity)]
+        column = self.utilization[:, LIMITERS.index(capacity)]
         named = _ALIKE.get(phase or "", phase)
         if named in self.phases:
             return float(column[self.phases.index(named)])
@@ -72,7 +72,7 @@ class Loading:
     @property
     def limiter(self) -> str:
         """The capacity that is used most anywhere."""
-        return LIMITERS[int(np.argmax(np.max(self.use, axis=0)))]
+        return LIMITERS[int(np.argmax(np.max(self.utilization, axis=0)))]
 
 
 def _squat_setup(setup: SquatSetup, knob: Knob, depth_m: float) -> SquatSetup:
@@ -86,7 +86,7 @@ def _squat_setup(setup: SquatSetup, knob: Knob, depth_m: float) -> SquatSetup:
     return changed
 
 
-def _rows(use: Use, shape: tuple[int, ...]) -> Floats:
+def _rows(use: Utilization, shape: tuple[int, ...]) -> Floats:
     """(set-ups, phases, capacities)."""
     return np.stack([np.broadcast_to(u, shape) for u in use], axis=-1)
 
@@ -120,7 +120,7 @@ def squat_loadings(
     loaded = posture.at_load(loads[:, None, None])
     reasons = reasons_against(SQUAT, lifter, setups, found)
     shape = (len(setups), 1, len(_PROGRESS))
-    use = _rows(loaded.use, shape)[:, 0]
+    use = _rows(loaded.utilization, shape)[:, 0]
     drawn = cache(partial(draw, posture, loaded))
     steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
     answer = []
@@ -143,7 +143,7 @@ def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Load
     assert isinstance(case, SquatCase)
     posture = _hinge_posture(case)
     loaded = posture.at_load(load_kg)
-    use = _rows(loaded.use, (1, 1, len(SQUAT_PHASES)))[0, 0]
+    use = _rows(loaded.utilization, (1, 1, len(SQUAT_PHASES)))[0, 0]
     reasons = SQUAT.gates(lifter, setup)
     if np.any(loaded.balanced.impossible):
         reasons.append("the trunk cannot balance the bar here")
@@ -165,7 +165,7 @@ def _deadlift_setup(setup: DeadliftSetup, knob: Knob) -> DeadliftSetup:
 
 def _deadlift_use(way: DeadliftPath, load_kg: float) -> Floats:
     """Most use of each capacity in each phase, (phases, capacities)."""
-    use = way.posture.at_load(load_kg).use
+    use = way.posture.at_load(load_kg).utilization
     steps, phase = len(way.phase), np.array(way.phase)
     columns = np.stack([np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in use], axis=-1)
     return np.stack([np.max(columns[phase == name], axis=0) for name in WAY_UP])

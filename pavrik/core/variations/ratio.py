@@ -12,8 +12,8 @@ from datetime import date
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.faults.knowledge import competition_trend
-from pavrik.core.log.training_set import LoggedSet, best_of_days
+from pavrik.core.faults.findings import competition_trend
+from pavrik.core.log.training_set import TrainingSet, best_of_days
 
 DAY_ERROR = assume(
     "ratio_day_error",
@@ -93,7 +93,7 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
     return min(variance + days * DRIFT_PER_DAY**2, max(most, variance))
 
 
-def daily_ratios(sets: Sequence[LoggedSet], variation: str) -> list[tuple[str, float]]:
+def daily_ratios(sets: Sequence[TrainingSet], variation: str) -> list[tuple[str, float]]:
     """(day, ratio) of every day with a counting set of the variation, against the trend of the
     competition lift at that time; days before the first competition set say nothing."""
     own = competition_trend(sets)

@@ -3,8 +3,8 @@
 import type { Schemas } from '@/shared/api'
 import { placeOf } from './words'
 
-defineProps<{ reasons: readonly Schemas['Because'][]; lifterId: string; lift: string }>()
-const places = (b: Schemas['Because'], lifterId: string, lift: string) => {
+defineProps<{ reasons: readonly Schemas['Reason'][]; lifterId: string; lift: string }>()
+const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
   const found = (b.facts ?? []).map((fact) => placeOf(fact, lifterId, lift, b.text))
   return found.filter((p, i) => found.findIndex((q) => q.name === p.name) === i)
 }

@@ -26,7 +26,7 @@ class JointMoments(NamedTuple):
     midback: Floats
 
 
-class Use(NamedTuple):
+class Utilization(NamedTuple):
     """Use of each capacity as a share; 1 means no reserve."""
 
     hips: Floats
@@ -52,15 +52,15 @@ class Use(NamedTuple):
         return np.asarray(np.argmax(stacked, axis=0))
 
 
-def least_use(
+def least_utilization(
     moments: JointMoments, capacities: Capacities, knee_share: Floats, hip_share: Floats
-) -> Use:
+) -> Utilization:
     """Use of every capacity, with the knee and hip capacities scaled by their joint angle."""
     rho = capacities.hamstring_at_knee
     quads = capacities.knee_extensors * knee_share
     glutes = capacities.hip_extensors * hip_share
     hamstrings = capacities.hamstrings * hip_share
-    return Use(
+    return Utilization(
         hips=np.sqrt(np.maximum(moments.hip_sagittal, 0.0) ** 2 + moments.hip_frontal**2)
         / (glutes + hamstrings),
         legs=np.maximum(moments.knee + rho * moments.hip_sagittal, 0.0) / (quads + rho * glutes),

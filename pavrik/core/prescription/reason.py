@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 
 @dataclass(frozen=True)
-class Because:
+class Reason:
     """A reason: the rule in words and the ids of the facts it rests on. A fact is a set, a flag, or
     "fit:" and the lift, "fault:" and its id, "ratio:" and the variation."""
 

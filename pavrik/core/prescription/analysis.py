@@ -6,9 +6,9 @@ from dataclasses import dataclass, replace
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause
-from pavrik.core.faults.knowledge import FaultKnowledge, Knowledge, knowledge
+from pavrik.core.faults.findings import FaultFindings, Findings, findings
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.log.training_set import LoggedSet
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.caps import caps_of
 from pavrik.core.prescription.choice import (
     Choice,
@@ -30,7 +30,7 @@ from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
 UNKNOWN_RATIO = 0.85
 TIRED = frozenset({"lower_back", "upper_back"})
-CausesOf = Callable[[FaultKnowledge], Sequence[RankedCause]]
+CausesOf = Callable[[FaultFindings], Sequence[RankedCause]]
 
 
 @dataclass(frozen=True)
@@ -41,13 +41,13 @@ class LiftFacts:
     lift: str
     lifter: Lifter
     setup: SquatSetup | DeadliftSetup
-    sets: Sequence[LoggedSet]
+    sets: Sequence[TrainingSet]
     cues: tuple[str, ...] = ()
     said: Mapping[str, Said] | None = None
 
 
 @dataclass(frozen=True)
-class LiftStudy:
+class LiftAnalysis:
     """Everything about a lift and its variations; ``loadings`` by name."""
 
     lift: str
@@ -56,7 +56,7 @@ class LiftStudy:
     ratios: Mapping[str, LearntRatio]
     choice: Choice
     state: LiftState
-    known: Knowledge
+    known: Findings
     max_kg: float
     max_is_known: bool
     blocked: Mapping[str, str]
@@ -72,7 +72,7 @@ def _loadings(
     return {one.name: one for one in found}
 
 
-def _recent(sets: Sequence[LoggedSet]) -> dict[str, list[str]]:
+def _recent(sets: Sequence[TrainingSet]) -> dict[str, list[str]]:
     """Ids of the newest sets of each variation."""
     found: dict[str, list[str]] = {}
     for logged in sets[-RECENT:]:
@@ -80,13 +80,13 @@ def _recent(sets: Sequence[LoggedSet]) -> dict[str, list[str]]:
     return found
 
 
-def study_lift(
+def analyse_lift(
     facts: LiftFacts, variations: Sequence[Variation], catalogue: Catalogue,
     about: Circumstances, causes_of: CausesOf, today: str,
-) -> LiftStudy:  # fmt: skip
+) -> LiftAnalysis:  # fmt: skip
     """The whole study; ``variations`` of this lift, ``today`` as ISO day."""
     lift, sets = facts.lift, facts.sets
-    known = knowledge(sets, catalogue, lift)
+    known = findings(sets, catalogue, lift)
     max_kg = known.max_kg or WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
     ratios = {
         v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)
@@ -124,7 +124,7 @@ def study_lift(
         if isinstance(facts.setup, SquatSetup)
         else "",
     )
-    return LiftStudy(
+    return LiftAnalysis(
         lift,
         variations,
         loadings,

@@ -11,7 +11,7 @@ from pavrik.core.log.cooccurrence import Together, first_of_reps, seen_together
 from pavrik.core.log.onset import Onset, fit_onset, onset_words
 from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
 from pavrik.core.log.rep_table import RepTable, rep_table
-from pavrik.core.log.training_set import COMPETITION, LoggedSet, best_of_days, competition_sets
+from pavrik.core.log.training_set import COMPETITION, TrainingSet, best_of_days, competition_sets
 from pavrik.core.strength.estimated_max import Trend, trend_series
 
 BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
@@ -19,7 +19,7 @@ BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 
 
 @dataclass(frozen=True)
-class FaultKnowledge:
+class FaultFindings:
     """One fault: reps with it of all reps, its onset in words and numbers, its rates."""
 
     fault_id: str
@@ -55,14 +55,14 @@ class Trial:
 
 
 @dataclass(frozen=True)
-class Knowledge:
+class Findings:
     """Everything that the log of one lift says; ``max_kg`` is today's of the competition lift."""
 
     sets: int
     reps: int
     trend: list[tuple[str, float, Trend]]
     """(day, estimate of its best set, smoothed) of the competition lift."""
-    faults: list[FaultKnowledge]
+    faults: list[FaultFindings]
     together: list[Together]
     cap: Cap | None
 
@@ -71,7 +71,7 @@ class Knowledge:
         return self.trend[-1][2].kg if self.trend else None
 
 
-def competition_trend(sets: Sequence[LoggedSet]) -> list[tuple[str, float, Trend]]:
+def competition_trend(sets: Sequence[TrainingSet]) -> list[tuple[str, float, Trend]]:
     """Estimates of the competition lift from clean dead-stop sets, day by day."""
     best = best_of_days(competition_sets(sets))
     series = trend_series([day.reading for day in best])
@@ -80,10 +80,10 @@ def competition_trend(sets: Sequence[LoggedSet]) -> list[tuple[str, float, Trend
 
 def _fault(
     table: RepTable, catalogue: Catalogue, fault_id: str, first: int, max_kg: float | None
-) -> FaultKnowledge:
+) -> FaultFindings:
     name, seen = catalogue.name_of(fault_id), table.seen(fault_id)
     onset = fit_onset(table.share, seen)
-    return FaultKnowledge(
+    return FaultFindings(
         fault_id,
         name,
         len(table),
@@ -98,7 +98,7 @@ def _fault(
     )
 
 
-def technique_cap(faults: Sequence[FaultKnowledge], max_kg: float | None) -> Cap | None:
+def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap | None:
     """The lowest load at which one rep in five shows a fault of the back; None where none does."""
     if max_kg is None:
         return None
@@ -113,7 +113,7 @@ def technique_cap(faults: Sequence[FaultKnowledge], max_kg: float | None) -> Cap
     return Cap(load, fault.fault_id, f"{fault.name.lower()} in one rep of five from {load:.0f} kg")
 
 
-def knowledge(sets: Sequence[LoggedSet], catalogue: Catalogue, lift: str) -> Knowledge:
+def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str) -> Findings:
     """What the log says; sets of one lift, oldest first."""
     phases = catalogue.phases[lift]
     table, trend = rep_table(sets), competition_trend(sets)
@@ -124,13 +124,15 @@ def knowledge(sets: Sequence[LoggedSet], catalogue: Catalogue, lift: str) -> Kno
         for fault_id in table.faulty
     ]
     faults.sort(key=lambda fault: (-fault.first_in_rep, -fault.faulty, fault.fault_id))
-    return Knowledge(
+    return Findings(
         len(sets), len(table), trend, faults, seen_together(sets, phases),
         technique_cap(faults, max_kg),
     )  # fmt: skip
 
 
-def cue_trials(sets: Sequence[LoggedSet], catalogue: Catalogue, cues: Sequence[str]) -> list[Trial]:
+def cue_trials(
+    sets: Sequence[TrainingSet], catalogue: Catalogue, cues: Sequence[str]
+) -> list[Trial]:
     """Every cue tried against the sets before its first one, for the faults it is meant for."""
     table, found = rep_table(sets), []
     for cue in dict.fromkeys(cues):
@@ -153,7 +155,7 @@ def cue_trials(sets: Sequence[LoggedSet], catalogue: Catalogue, cues: Sequence[s
 
 
 def setup_trial(
-    sets: Sequence[LoggedSet], catalogue: Catalogue, what: str, since: str, before: str | None
+    sets: Sequence[TrainingSet], catalogue: Catalogue, what: str, since: str, before: str | None
 ) -> list[Trial]:
     """Sets of the competition lift since a set-up was settled (ISO day) against those from
     ``before`` up to it, for every fault that was seen."""

@@ -1,5 +1,6 @@
 """The layers hold, no committed file names a registry or leaves the page a way outside."""
 
+import ast
 import json
 import re
 import subprocess
@@ -43,3 +44,25 @@ def test_the_published_schema_of_the_library_file_is_the_one_that_is_read():
     said = json.loads((ROOT / "docs" / "library.schema.json").read_text("utf-8"))
     said.pop("$schema")
     assert said == json.loads(json.dumps(LibraryFile.model_json_schema(by_alias=True)))
+
+
+def test_the_lifts_are_spelt_out_in_few_places_outside_their_own_folders():
+    spelt = re.compile(r"[\"'](squat|deadlift)[\"']")
+    own = {ROOT / "pavrik" / "core" / lift for lift in ("squat", "deadlift")}
+    lines = [
+        f"{path.relative_to(ROOT)}: {line.strip()}"
+        for path in (ROOT / "pavrik").rglob("*.py")
+        if not own & set(path.parents) and ROOT / "pavrik" / "demo" not in path.parents
+        for line in path.read_text("utf-8").splitlines()
+        if spelt.search(line)
+    ]
+    assert len(lines) <= 25, lines
+
+
+def test_no_function_of_the_core_takes_more_than_seven_arguments():
+    for path in (ROOT / "pavrik" / "core").rglob("*.py"):
+        for node in ast.walk(ast.parse(path.read_text("utf-8"))):
+            if isinstance(node, ast.FunctionDef):
+                given = [*node.args.posonlyargs, *node.args.args, *node.args.kwonlyargs]
+                asked = [one.arg for one in given if one.arg not in ("self", "cls")]
+                assert len(asked) <= 7, f"{path.name}: {node.name}"

@@ -10,13 +10,14 @@ from pavrik.api.routes_study import JobsIn
 from pavrik.api.schemas import Note, SettledAnswer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.styles import StyleId
 from pavrik.formats.deadlift import (
     DeadliftHistoryAnswer,
     DeadliftRankingAnswer,
     DeadliftSettledAnswer,
     StartAnswer,
 )
-from pavrik.formats.model_requests import DeadliftSetupIn, DeadliftStyleName, Strict
+from pavrik.formats.model_requests import DeadliftSetupIn, Strict
 from pavrik.formats.setup_codec import deadlift_from_wire
 from pavrik.formats.squat_study import (
     CostAnswer,
@@ -93,9 +94,7 @@ def read_costs(
 
 
 @router.get("/why-not")
-def read_why_not(
-    lifter_id: UUID, style: DeadliftStyleName, database: DatabaseIn, who: WhoIn
-) -> WhyNotAnswer:
+def read_why_not(lifter_id: UUID, style: StyleId, database: DatabaseIn, who: WhoIn) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
     return study.why_not_answer(DEADLIFT, fits.lifter_model(database, who, lifter_id), style)
 

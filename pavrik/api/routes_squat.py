@@ -17,8 +17,8 @@ from pavrik.api.schemas import (
 )
 from pavrik.api.schemas_card import CardAnswer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.core.lifter.mobility import BarPosition
 from pavrik.formats.figure_columns import ExactSetupAnswer, ExplorerGridAnswer
-from pavrik.formats.model_requests import BarPositionName
 from pavrik.services import card, fits, squat
 from pavrik.services.squat import SQUAT_FITTING
 
@@ -36,7 +36,7 @@ def read_grid(
     lifter_id: UUID,
     database: DatabaseIn,
     who: WhoIn,
-    bar_position: BarPositionName,
+    bar_position: BarPosition,
     load_kg: Annotated[float, Query(ge=0, le=600)],
 ) -> Response:
     """All set-ups of one bar position that the explorer's handles reach."""

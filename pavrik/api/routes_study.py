@@ -7,8 +7,8 @@ from fastapi import APIRouter, Depends, Query, Request
 
 from pavrik.api.schemas import CostStudyRequest, ExactRequest, SetupRequest
 from pavrik.api.security import DatabaseIn, WhoIn
+from pavrik.core.lifter.mobility import BarPosition
 from pavrik.core.squat.squat import SQUAT
-from pavrik.formats.model_requests import BarPositionName
 from pavrik.formats.squat_study import (
     CostAnswer,
     DecidingAnswer,
@@ -79,7 +79,7 @@ def read_map(
 
 @router.get("/lifters/{lifter_id}/squat/why-not")
 def read_why_not(
-    lifter_id: UUID, bar_position: BarPositionName, database: DatabaseIn, who: WhoIn
+    lifter_id: UUID, bar_position: BarPosition, database: DatabaseIn, who: WhoIn
 ) -> WhyNotAnswer:
     """Why a style is closed, and the smallest changes that open it."""
     return study.why_not_answer(SQUAT, lifter_model(database, who, lifter_id), bar_position)

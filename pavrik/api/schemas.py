@@ -6,6 +6,7 @@ from uuid import UUID
 
 from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 
+from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
 from pavrik.formats.model_answers import CandidateOut
 from pavrik.formats.model_requests import Region, SquatSetupIn, Strict
 from pavrik.formats.squat_study import JobAnswer
@@ -205,15 +206,28 @@ class SidePicture(Strict):
     lean_deg: Annotated[float, Field(ge=0, le=80)]
 
 
+SCREEN_KINDS = (
+    *(screen.kind for screen in ANGLE_SCREENS), "hop", "box", *(f"grip_{p}" for p in BAR_POSITIONS),
+)  # fmt: skip
+
+
+def _screen_kind(kind: str) -> str:
+    if kind not in SCREEN_KINDS:
+        raise ValueError(f"there is no screen “{kind}”: it is one of {', '.join(SCREEN_KINDS)}")
+    return kind
+
+
+ScreenKind = Annotated[
+    str, Field(json_schema_extra={"enum": list(SCREEN_KINDS)}), AfterValidator(_screen_kind)
+]
+
+
 class ScreenRequest(Strict):
     """A screen read one to three times: degrees, or metres for grips, hop and box; no reading
     where the position cannot be held. The ankle may be given as knee-to-wall distances, the
     neutral depth as angles of a side picture."""
 
-    kind: Literal[
-        "ankle", "neutral_depth", "hip", "hip_rotation", "hop", "box",
-        "grip_front", "grip_high", "grip_middle", "grip_low",
-    ]  # fmt: skip
+    kind: ScreenKind
     readings: Annotated[list[Annotated[float, Field(ge=0, le=180)]], Field(max_length=3)] = Field(
         default_factory=list
     )

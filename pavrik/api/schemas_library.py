@@ -7,7 +7,9 @@ from pydantic import BaseModel, Field, model_validator
 
 from pavrik.api.schemas import Text
 from pavrik.core.competition_lifts import LiftId
-from pavrik.formats.model_requests import DeadliftStyleName, Strict
+from pavrik.core.deadlift.styles import StyleId
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.formats.model_requests import Strict
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
 Words = Annotated[Text, Field(min_length=1, max_length=300)]
@@ -93,11 +95,11 @@ class CatalogueAnswer(BaseModel):
 class KnobBody(Strict):
     """How the competition set-up is changed, in metres."""
 
-    bar: Literal["front", "high", "middle", "low", "safety"] | None = None
+    bar: BarPosition | Literal["safety"] | None = None
     stance_m: Annotated[float, Field(ge=-0.5, le=0.5)] = 0.0
     hip_above_knee_m: Annotated[float, Field(ge=-0.2, le=0.4)] = 0.0
     hinge: bool = False
-    style: DeadliftStyleName | None = None
+    style: StyleId | None = None
     above_m: Annotated[float, Field(ge=-0.15, le=0.5)] = 0.0
 
 

@@ -104,16 +104,8 @@ class Assumptions:
     deep_hip_from_deg: float = _assume(122.0, "deg", "hip flexion from which width costs strength")
     deep_hip_span_deg: float = _assume(20.0, "deg", "hip flexion over which that sets in")
 
-    ankle_screen_deg: float = _assume(35.0, "deg", "dorsiflexion when no ankle screen is recorded")
-    hip_flexion_screen_deg: float = _assume(
-        155.0, "deg", "hip flexion when no depth screen is recorded"
-    )
-    abduction_screen_deg: float = _assume(45.0, "deg", "abduction when no hip screen is recorded")
     abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of it")
     abduction_lost_from_deg: float = _assume(115.0, "deg", "flexion from which abduction is lost")
-    rotation_screen_deg: float = _assume(
-        50.0, "deg", "outward hip rotation when no rotation screen is recorded"
-    )
     held_knee_m: float = _assume(
         0.06, "m", "most that the knee passes the ball of the foot in the held-back school"
     )

@@ -8,6 +8,9 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from pavrik.core.deadlift.styles import StyleId
+from pavrik.core.lifter.mobility import BarPosition
+
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Degrees = Annotated[float, Field(ge=-90, le=180, allow_inf_nan=False)]
 LoadKg = Annotated[float, Field(ge=0, le=1000, allow_inf_nan=False)]
@@ -16,7 +19,6 @@ ToeOutDeg = Annotated[float, Field(ge=-20, le=80, allow_inf_nan=False)]
 HeelM = Annotated[float, Field(ge=0, le=0.08, allow_inf_nan=False)]
 GripM = Annotated[float, Field(ge=0.2, le=1.31)]
 """Between the middles of the hands; a bar has 1.31 m between its collars."""
-BarPositionName = Literal["front", "high", "middle", "low"]
 Balance = Literal["system", "bar"]
 Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder", "elbow", "wrist"]
 """Where it can hurt."""
@@ -67,7 +69,7 @@ class ScreensIn(Strict):
     hip_abduction_deg: Degrees | None = None
     hip_rotation_deg: Degrees | None = None
     box_height_m: Annotated[float, Field(ge=0.15, le=0.7)] | None = None
-    narrowest_grip_m: dict[BarPositionName, GripM | None] = Field(default_factory=dict)
+    narrowest_grip_m: dict[BarPosition, GripM | None] = Field(default_factory=dict)
 
 
 class SpecialtyBarIn(Strict):
@@ -85,7 +87,7 @@ class SquatSetupIn(Strict):
     """One squat set-up. ``hip_above_knee_m`` null is the depth target in force, ``balance`` null
     the school's; one that contradicts the school is refused."""
 
-    bar_position: BarPositionName
+    bar_position: BarPosition
     stance_m: StanceM
     toe_out_deg: ToeOutDeg
     heel_lift_m: HeelM = 0.0
@@ -95,10 +97,6 @@ class SquatSetupIn(Strict):
     specialty: SpecialtyBarIn | None = None
 
 
-DeadliftStyleName = Literal[
-    "conventional", "frog", "semi_sumo", "sumo", "trap_low", "trap_high", "deficit", "block",
-    "romanian",
-]  # fmt: skip
 BarOffsetM = Annotated[float, Field(ge=-0.15, le=0.3, allow_inf_nan=False)]
 
 
@@ -106,7 +104,7 @@ class DeadliftSetupIn(Strict):
     """One start. ``bar_offset_m`` in front of mid-foot, ``shoulder_offset_m`` in front of the bar;
     ``bar_height_m`` null is the style's; ``shank_deg`` null is found."""
 
-    style: DeadliftStyleName
+    style: StyleId
     stance_m: StanceM
     toe_out_deg: ToeOutDeg
     grip_m: GripM
@@ -142,7 +140,7 @@ class SquatPoseRequest(Strict):
 class GridIn(Strict):
     """Any axis fixed or listed; what is missing takes the usual values."""
 
-    bar_position: Annotated[list[BarPositionName], Field(min_length=1, max_length=4)] | None = None
+    bar_position: Annotated[list[BarPosition], Field(min_length=1, max_length=4)] | None = None
     stance_m: Annotated[list[StanceM], Field(min_length=1, max_length=40)] | None = None
     toe_out_deg: Annotated[list[ToeOutDeg], Field(min_length=1, max_length=20)] | None = None
     heel_lift_m: Annotated[list[HeelM], Field(min_length=1, max_length=8)] | None = None
@@ -186,7 +184,7 @@ class SquatFitRequest(FitRequest):
 class DeadliftGridIn(Strict):
     """Any axis fixed or listed; what is missing takes each style's usual values."""
 
-    style: Annotated[list[DeadliftStyleName], Field(min_length=1, max_length=9)] | None = None
+    style: Annotated[list[StyleId], Field(min_length=1, max_length=9)] | None = None
     stance_m: Annotated[list[StanceM], Field(min_length=1, max_length=40)] | None = None
     toe_out_deg: Annotated[list[ToeOutDeg], Field(min_length=1, max_length=20)] | None = None
     grip_m: Annotated[list[GripM], Field(min_length=1, max_length=20)] | None = None

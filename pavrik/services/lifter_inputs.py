@@ -9,6 +9,7 @@ from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import ANGLE_SCREENS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import COMPETITION, best_sets
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
@@ -28,13 +29,7 @@ from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
 from pavrik.store.errors import NotFoundError
 
-_SCREEN_FIELD = {
-    "ankle": "ankle_dorsiflexion_deg",
-    "neutral_depth": "neutral_closing_deg",
-    "hip": "hip_abduction_deg",
-    "hip_rotation": "hip_rotation_deg",
-    "box": "box_height_m",
-}
+_SCREEN_FIELD = {screen.kind: screen.key for screen in ANGLE_SCREENS} | {"box": "box_height_m"}
 
 
 @dataclass(frozen=True)

@@ -19,7 +19,7 @@ from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.report import pose_report
 from pavrik.core.fitting.sampling import PredictionInterval
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import BAR_POSITIONS, Screens, make_screens
+from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS, Screens, make_screens
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.lifts.lift import Lift
@@ -54,17 +54,12 @@ from pavrik.formats.setup_codec import degrees_of, from_wire, squat_from_wire
 
 def screens_from(request: ScreensIn) -> Screens:
     """Screens of a request; degrees win over the knee-to-wall distance."""
-    ankle_deg = request.ankle_dorsiflexion_deg
-    if ankle_deg is None and request.knee_to_wall_cm is not None:
-        ankle_deg = float(degrees(dorsiflexion_from_knee_to_wall(request.knee_to_wall_cm)))
-    return make_screens(
-        DEFAULT,
-        ankle_dorsiflexion_deg=ankle_deg,
-        neutral_closing_deg=request.neutral_closing_deg,
-        hip_abduction_deg=request.hip_abduction_deg,
-        hip_rotation_deg=request.hip_rotation_deg,
-        narrowest_grip_m={str(name): value for name, value in request.narrowest_grip_m.items()},
-    )
+    taken = {screen.key: getattr(request, screen.key) for screen in ANGLE_SCREENS}
+    if request.ankle_dorsiflexion_deg is None and request.knee_to_wall_cm is not None:
+        ankle = dorsiflexion_from_knee_to_wall(request.knee_to_wall_cm)
+        taken["ankle_dorsiflexion_deg"] = float(degrees(ankle))
+    grips = {str(name): value for name, value in request.narrowest_grip_m.items()}
+    return make_screens(narrowest_grip_m=grips, **taken)
 
 
 def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, str]:

@@ -48,7 +48,7 @@ def drawn(**changes):
 
 
 def test_a_screen_that_was_taken_is_surer_than_one_that_was_guessed():
-    screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=36.0)
+    screens = make_screens(ankle_dorsiflexion_deg=36.0)
     found = drawn(screens=screens).screens
     taken, guessed = (
         np.rad2deg(np.std(getattr(found, n))) for n in ("dorsiflexion", "hip_flexion")
@@ -77,7 +77,7 @@ def test_a_lifters_own_depth_is_where_the_squat_ends():
 
 def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
     setup = SquatSetup("front", 0.42, np.deg2rad(20), 0.03)
-    mobile, knees = make_screens(DEFAULT, ankle_dorsiflexion_deg=48.0), []
+    mobile, knees = make_screens(ankle_dorsiflexion_deg=48.0), []
     for school in ("free", "held"):
         lifter = default_lifter(MAN, schools=SquatSchools(knees=school), screens=mobile)
         found = evaluate(SQUAT, SQUAT.kinematics.case(lifter, [setup]))
@@ -90,7 +90,7 @@ def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
 
 
 def test_a_closed_hip_opens_less():
-    screens = make_screens(DEFAULT, hip_abduction_deg=40.0)
+    screens = make_screens(hip_abduction_deg=40.0)
     open_deg = [
         float(np.rad2deg(abduction_limit(screens, np.deg2rad(closing), DEFAULT)))
         for closing in (100.0, 115.0, 135.0)

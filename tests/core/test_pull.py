@@ -9,7 +9,6 @@ from hypothesis import strategies as st
 from scipy.integrate import solve_bvp
 from scipy.optimize import brentq
 
-from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import lift_of
 from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
@@ -182,7 +181,7 @@ def test_feet_too_close_and_too_far_are_named():
 
 
 def test_a_stiff_body_reads_why_and_which_blocks_open_the_pull():
-    stiff = default_lifter(DEFAULT_MAN, screens=make_screens(DEFAULT, neutral_closing_deg=112))
+    stiff = default_lifter(DEFAULT_MAN, screens=make_screens(neutral_closing_deg=112))
     fit = fit_lift(DEADLIFT, stiff, SetupGrid(DEADLIFT, styles=("conventional",)))
     assert not fit.leaders
     assert "no start from the floor" in fit.verdict

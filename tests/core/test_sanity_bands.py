@@ -9,7 +9,6 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import Body, make_body
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.explorer import exact_setup
@@ -90,7 +89,7 @@ def test_a_heel_helps_the_stiff_and_hardly_moves_the_rest():
     setups = [SquatSetup("front", 0.42, TOES, heel) for heel in (0.0, 0.02)]
     flat, raised = assess(SQUAT, default_lifter(DEFAULT_MAN), setups)[0]
     assert raised.predicted_max_kg / flat.predicted_max_kg == pytest.approx(1.0, abs=0.03)
-    stiff = default_lifter(DEFAULT_MAN, screens=make_screens(DEFAULT, ankle_dorsiflexion_deg=25))
+    stiff = default_lifter(DEFAULT_MAN, screens=make_screens(ankle_dorsiflexion_deg=25))
     helped, rejected = assess(SQUAT, stiff, setups)
     assert [c.setup.heel_lift_m for c in helped] in ([0.02], [0.0, 0.02])
     if not rejected:

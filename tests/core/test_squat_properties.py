@@ -124,7 +124,6 @@ def test_the_raised_heel_turns_the_foot_about_its_ball(body: Body, heel, toe):
 @given(body=adults(), ankle=st.floats(8, 45), closing=st.floats(120, 165), hip=st.floats(25, 60))
 def test_every_setup_is_a_candidate_or_has_its_reasons(body, ankle, closing, hip):
     screens = make_screens(
-        DEFAULT,
         ankle_dorsiflexion_deg=ankle,
         neutral_closing_deg=closing,
         hip_abduction_deg=hip,
@@ -148,7 +147,7 @@ def test_a_stiffer_ankle_never_raises_the_predicted_max(body):
     setup = [SquatSetup("high", 0.42, 0.35)]
 
     def best(ankle: float) -> float:
-        screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=ankle)
+        screens = make_screens(ankle_dorsiflexion_deg=ankle)
         found = assess(SQUAT, default_lifter(body, screens=screens), setup)[0]
         return found[0].predicted_max_kg if found else 0.0
 
@@ -164,7 +163,7 @@ def test_a_stance_wider_than_the_thigh_allows_says_so():
 
 
 def test_no_feasible_setup_is_an_answer():
-    screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=5, neutral_closing_deg=100)
+    screens = make_screens(ankle_dorsiflexion_deg=5, neutral_closing_deg=100)
     fit = fit_lift(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), samples=16)
     assert fit.leaders == []
     assert "no set-up" in fit.verdict
@@ -172,7 +171,7 @@ def test_no_feasible_setup_is_an_answer():
 
 
 def test_shoulders_and_stance_limit_gate():
-    screens = make_screens(DEFAULT, narrowest_grip_m={"low": None, "high": 0.8})
+    screens = make_screens(narrowest_grip_m={"low": None, "high": 0.8})
     lifter = default_lifter(DEFAULT_MAN, screens=screens, stance_limit_m=0.4)
     setups_given = [
         SquatSetup("low", 0.38, 0.35),
@@ -192,7 +191,7 @@ def test_shoulders_and_stance_limit_gate():
 )
 def test_screens_that_no_body_has_are_refused(bad):
     with pytest.raises(ValueError, match=r"take the screen again|no bar position"):
-        make_screens(DEFAULT, **bad)
+        make_screens(**bad)
 
 
 @pytest.mark.parametrize(("above_m", "open_"), [(0.45, False), (-0.45, False), (-0.03, True)])

@@ -6,7 +6,6 @@ import numpy as np
 import pytest
 from hypothesis import given, settings
 
-from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.fitting.candidates import assess, quick_maxes_kg
 from pavrik.core.fitting.fault_cost import fault_costs
@@ -36,9 +35,7 @@ LOW = SquatSetup("low", 0.42, TOES)
 MAN = default_lifter(DEFAULT_MAN)
 STIFF = default_lifter(
     make_body("male", 92, 1.80, {"thigh_m": 0.459}),
-    screens=make_screens(
-        DEFAULT, ankle_dorsiflexion_deg=17, neutral_closing_deg=138, hip_abduction_deg=38
-    ),
+    screens=make_screens(ankle_dorsiflexion_deg=17, neutral_closing_deg=138, hip_abduction_deg=38),
 )
 
 
@@ -110,7 +107,7 @@ def test_why_not_names_a_small_change_that_really_opens_the_style():
 
 
 def test_why_not_says_when_the_shoulders_close_a_style():
-    screens = make_screens(DEFAULT, narrowest_grip_m={"low": None})
+    screens = make_screens(narrowest_grip_m={"low": None})
     closed = why_not(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), "low")
     assert "cannot be held" in closed.gates[0]
     assert closed.remedies == [], "no change of feet or depth opens a shoulder"
@@ -188,7 +185,7 @@ def test_the_natural_bottom_falls_with_width_and_rises_with_mobility():
     depths = [d for d in found.below_parallel_m if d is not None]
     assert depths[-1] < depths[0]
     stiffer = replace(
-        wide_school, screens=make_screens(DEFAULT, neutral_closing_deg=130, hip_abduction_deg=40)
+        wide_school, screens=make_screens(neutral_closing_deg=130, hip_abduction_deg=40)
     )
     limited = natural_bottom(stiffer, LOW)
     assert sum(d or -0.2 for d in limited.below_parallel_m) < sum(
@@ -242,7 +239,7 @@ def test_elbows_fold_less_with_wider_hands(body):
 
 
 def test_a_yoke_bar_spares_the_shoulders_and_stays_upright():
-    screens = make_screens(DEFAULT, narrowest_grip_m=dict.fromkeys(SHELVES))
+    screens = make_screens(narrowest_grip_m=dict.fromkeys(SHELVES))
     closed = default_lifter(DEFAULT_MAN, screens=screens)
     yoke = replace(SquatSetup("high", 0.42, TOES), specialty=SAFETY_BAR)
     candidates, _ = assess(SQUAT, closed, [yoke])
@@ -254,7 +251,7 @@ def test_a_yoke_bar_spares_the_shoulders_and_stays_upright():
 def test_knees_held_back_lose_weight_for_a_body_that_needs_them_forward():
     held = replace(MAN, schools=SquatSchools(knees="held"))
     front = [SquatSetup("front", 0.42, TOES, 0.03)]
-    screens = make_screens(DEFAULT, ankle_dorsiflexion_deg=48.0)
+    screens = make_screens(ankle_dorsiflexion_deg=48.0)
     free_max, held_max = (
         quick_maxes_kg(SQUAT, replace(lifter, screens=screens), front)[0] for lifter in (MAN, held)
     )
@@ -262,7 +259,7 @@ def test_knees_held_back_lose_weight_for_a_body_that_needs_them_forward():
 
 
 def test_turned_out_toes_need_the_hip_to_rotate():
-    stiff = replace(MAN, screens=make_screens(DEFAULT, hip_rotation_deg=15))
+    stiff = replace(MAN, screens=make_screens(hip_rotation_deg=15))
     _, rejected = assess(SQUAT, stiff, [SquatSetup("low", 0.5, float(np.deg2rad(32)))])
     assert any("rotation" in reason for reason in rejected[0].reasons)
 

@@ -8,7 +8,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.lifter.lifter import Lifter, default_lifter
@@ -83,7 +82,7 @@ def test_no_body_yields_a_gap_in_the_table(body):
 
 def screened(**limits) -> Lifter:
     body = make_body("male", 83, 1.75)
-    return replace(default_lifter(body), screens=make_screens(DEFAULT, **limits))
+    return replace(default_lifter(body), screens=make_screens(**limits))
 
 
 def test_a_variation_beyond_the_screens_says_why():

@@ -11,11 +11,11 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions
-from pavrik.core.body.segments import SEGMENTS, Body, Number
+from pavrik.core.body.segments import SEGMENTS, Body
 from pavrik.core.fitting.candidates import groups
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import Screens
+from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Lift, Unknown
 from pavrik.core.strength.capacities import Capacities
@@ -53,18 +53,14 @@ def _sample_body(lifter: Lifter, count: int, random: np.random.Generator) -> Bod
 def _sample_screens(lifter: Lifter, count: int, random: np.random.Generator) -> Screens:
     assumed, screens = lifter.assumed, lifter.screens
 
-    def draw(name: str, value: Number) -> Floats:
+    def draw(name: str) -> Floats:
         taken = name not in screens.assumed
         error = radians(assumed.screen_error_deg if taken else assumed.screen_guess_deg)
-        drawn = value + error * random.standard_normal(count)
-        return drawn.reshape(count, *AXES)
+        drawn = getattr(screens, name) + error * random.standard_normal(count)
+        return np.asarray(np.maximum(drawn, 0.0).reshape(count, *AXES))
 
-    return screens.with_limits(
-        dorsiflexion=np.maximum(draw("dorsiflexion", screens.dorsiflexion), 0.0),
-        hip_flexion=draw("hip_flexion", screens.hip_flexion),
-        abduction=draw("abduction", screens.abduction),
-        rotation=draw("rotation", screens.rotation),
-    )
+    drawn = {screen.field: draw(screen.field) for screen in ANGLE_SCREENS}
+    return screens.with_limits(**drawn)
 
 
 def _sample_capacities(

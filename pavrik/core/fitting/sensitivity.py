@@ -15,13 +15,14 @@ import numpy as np
 from pavrik.core.body.segments import SEGMENTS
 from pavrik.core.fitting.sampling import AXES, OFFSETS, best_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import ANGLE_SCREENS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.units import Floats, radians
 
 STEPS = np.array([-3.0, -2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0, 1.5, 2.0, 3.0])
 """In errors (sd) of the input."""
 _LENGTHS = ("foot_m", "shank_m", "thigh_m", "trunk_m", *OFFSETS)
-_SCREENS = ("dorsiflexion", "hip_flexion", "abduction")
+_SCREENS = tuple(screen.field for screen in ANGLE_SCREENS)
 _MUSCLES = ("hip_extensors", "knee_extensors", "upper_back", "lower_back")
 
 
@@ -79,7 +80,7 @@ def _moved(lifter: Lifter, inputs: Sequence[_Input]) -> Lifter:
 
     lengths: dict[str, Any] = {n: column(n, float(getattr(lifter.body, n))) for n in SEGMENTS}
     screens = lifter.screens.with_limits(
-        **{n: column(n, float(getattr(lifter.screens, n))) for n in (*_SCREENS, "rotation")}
+        **{n: column(n, float(getattr(lifter.screens, n))) for n in _SCREENS}
     )
     strengths: dict[str, Any] = {
         n: column(n, float(getattr(lifter.capacities, n))) for n in _MUSCLES
@@ -128,17 +129,18 @@ def sensitivity(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any]) -> list[
     return sorted(flips, key=lambda flip: np.inf if flip.errors is None else flip.errors)
 
 
+_INPUT_WORDS = {
+    "hip_crease_m": "hip crease",
+    "knee_top_m": "top of the knee",
+    "knee_extensors": "quads",
+    "hip_extensors": "glutes",
+}
+
+
 def input_words(name: str) -> str:
     """A segment, screen or muscle as a coach calls it."""
-    return {
-        "dorsiflexion": "ankle bend",
-        "hip_flexion": "neutral depth",
-        "abduction": "hip opening",
-        "hip_crease_m": "hip crease",
-        "knee_top_m": "top of the knee",
-        "knee_extensors": "quads",
-        "hip_extensors": "glutes",
-    }.get(name, name.removesuffix("_m").replace("_", " "))
+    screened = {screen.field: screen.words for screen in ANGLE_SCREENS}
+    return (screened | _INPUT_WORDS).get(name, name.removesuffix("_m").replace("_", " "))
 
 
 def _move_words(flip: Flip) -> str:

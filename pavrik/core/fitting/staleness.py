@@ -3,12 +3,12 @@
 from collections.abc import Mapping
 from typing import Any
 
+from pavrik.core.lifter.mobility import ANGLE_SCREENS
+
 MASS_SHARE = 0.02
 LENGTH_M = 0.01
 ANGLE_DEG = 3.0
-_ANGLES = (
-    "ankle_dorsiflexion_deg", "neutral_closing_deg", "hip_abduction_deg", "hip_rotation_deg",
-)  # fmt: skip
+_ANGLES = tuple(screen.key for screen in ANGLE_SCREENS)
 
 
 def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:

@@ -29,6 +29,6 @@ def default_lifter(body: Body, **changes: object) -> Lifter:
     """A lifter of whom only the body is known."""
     known: dict[str, object] = {
         "capacities": assumed_capacities(body, DEFAULT),
-        "screens": make_screens(DEFAULT),
+        "screens": make_screens(),
     }
     return Lifter(body=body, **(known | changes))  # type: ignore[arg-type]

@@ -2,11 +2,11 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
+from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Number
 from pavrik.core.units import Floats, radians
 
@@ -27,74 +27,79 @@ class Screens:
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
 
-    def with_limits(
-        self, dorsiflexion: Number, hip_flexion: Number, abduction: Number, rotation: Number
-    ) -> "Screens":
-        """The same screens with other angles, for sampling."""
-        return replace(
-            self,
-            dorsiflexion=dorsiflexion,
-            hip_flexion=hip_flexion,
-            abduction=abduction,
-            rotation=rotation,
-        )  # fmt: skip
+    def with_limits(self, **angles: Any) -> "Screens":
+        """The same screens with other angles (rad), for sampling."""
+        return replace(self, **angles)
 
     def bearable(self, position: BarPosition) -> bool:
         """False only where the shoulder screen says that the position cannot be held."""
         return self.narrowest_grip_m.get(position, 0.0) is not None
 
 
-_RANGES_DEG = {"dorsiflexion": (0.0, 60.0), "hip_flexion": (60.0, 180.0), "abduction": (5.0, 90.0),
-              "rotation": (0.0, 90.0)}  # fmt: skip
+@dataclass(frozen=True)
+class AngleScreen:
+    """An angle that is screened: the field of ``Screens`` that holds it, the screen's kind as it is
+    recorded, its key in the public JSON, what can be (deg), what is taken where nobody screened
+    it, and what a coach calls it."""
+
+    field: str
+    kind: str
+    key: str
+    low_deg: float
+    high_deg: float
+    usual_deg: float
+    words: str
+
+
+ANGLE_SCREENS = (
+    AngleScreen("dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 35.0, "ankle bend"),
+    AngleScreen(
+        "hip_flexion", "neutral_depth", "neutral_closing_deg", 60.0, 180.0, 155.0, "neutral depth"
+    ),
+    AngleScreen("abduction", "hip", "hip_abduction_deg", 5.0, 90.0, 45.0, "hip opening"),
+    AngleScreen("rotation", "hip_rotation", "hip_rotation_deg", 0.0, 90.0, 50.0, "hip rotation"),
+)
+"""Every angle that gates a lift; the one list that core, files and API read."""
+for _screen in ANGLE_SCREENS:
+    assume(
+        f"{_screen.field}_screen", _screen.usual_deg, "deg",
+        f"{_screen.words} when it was not screened",
+    )  # fmt: skip
 
 
 def make_screens(
-    assumed: Assumptions,
-    *,
-    ankle_dorsiflexion_deg: float | None = None,
-    neutral_closing_deg: float | None = None,
-    hip_abduction_deg: float | None = None,
-    hip_rotation_deg: float | None = None,
-    narrowest_grip_m: Mapping[str, float | None] | None = None,
+    *, narrowest_grip_m: Mapping[str, float | None] | None = None, **taken_deg: float | None
 ) -> Screens:
-    """Screens from what was taken; None is filled with the assumption.
+    """Screens from what was taken, by its key in the public JSON; None is filled with what is
+    usual.
 
-    Raises ValueError with one sentence per problem, joined by newlines.
+    Raises ValueError with one sentence per problem, joined by newlines; TypeError for a key that is
+    no screen.
     """
-    taken = {
-        "dorsiflexion": ankle_dorsiflexion_deg,
-        "hip_flexion": neutral_closing_deg,
-        "abduction": hip_abduction_deg,
-        "rotation": hip_rotation_deg,
-    }
-    default = {
-        "dorsiflexion": assumed.ankle_screen_deg,
-        "hip_flexion": assumed.hip_flexion_screen_deg,
-        "abduction": assumed.abduction_screen_deg,
-        "rotation": assumed.rotation_screen_deg,
-    }
+    unknown = taken_deg.keys() - {screen.key for screen in ANGLE_SCREENS}
+    if unknown:
+        raise TypeError(f"there is no screen called {', '.join(sorted(unknown))}")
     grips = dict(narrowest_grip_m or {})
     problems = [
         f"there is no bar position called {name}" for name in grips if name not in BAR_POSITIONS
     ]
-    for name, value in taken.items():
-        low, high = _RANGES_DEG[name]
-        if value is not None and not low <= value <= high:
+    angles, missing = {}, set() if grips else {"shoulder"}
+    for screen in ANGLE_SCREENS:
+        value = taken_deg.get(screen.key)
+        if value is None:
+            missing.add(screen.field)
+        elif not screen.low_deg <= value <= screen.high_deg:
             problems.append(
-                f"{name.replace('_', ' ')} {value:g} deg is outside {low:g} to {high:g} deg: take "
-                "the screen again"
+                f"{screen.words} {value:g} deg is outside {screen.low_deg:g} to "
+                f"{screen.high_deg:g} deg: take the screen again"
             )
+        angles[screen.field] = float(radians(screen.usual_deg if value is None else value))
     if problems:
         raise ValueError("\n".join(problems))
-    angles = {
-        name: float(radians(value if value is not None else default[name]))
-        for name, value in taken.items()
-    }
-    missing = frozenset(name for name, value in taken.items() if value is None)
     return Screens(
         **angles,
         narrowest_grip_m={p: grips[p] for p in BAR_POSITIONS if p in grips},
-        assumed=missing | ({"shoulder"} if not grips else frozenset()),
+        assumed=frozenset(missing),
     )
 
 

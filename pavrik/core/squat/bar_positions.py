@@ -16,7 +16,11 @@ from pavrik.core.units import Floats, radians
 class Shelf:
     """One bar position: centre in trunk axes (m, past the shoulder line and forward) for a trunk
     of the reference length, the lean in degrees it holds well, hands beyond the shoulders (m).
-    ``handles``: the hands hold handles in front, so the shoulder screen does not gate it."""
+    ``handles``: the hands hold handles in front, so the shoulder screen does not gate it.
+
+    ``ease`` (share): how easily the bar is put down; ``arms`` (share): what shoulders, elbows and
+    wrists are asked; ``school``: the bar school that prefers it; ``instead``: what to do where the
+    shoulders do not bear it. Common practice, no source."""
 
     name: str
     beyond_shoulder_m: float
@@ -24,14 +28,24 @@ class Shelf:
     holds_lean_deg: float
     hands_beyond_shoulders_m: float
     handles: bool = False
+    ease: float = 0.5
+    arms: float = 0.5
+    school: str = "model"
+    instead: str = "carry the bar higher, or work on the shoulders and screen again"
 
 
 SHELVES: dict[BarPosition, Shelf] = {
-    "front": Shelf("front", 0.02, 0.085, 18.0, 0.10),
-    "high": Shelf("high bar", 0.03, -0.075, 38.0, 0.22),
-    "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.30),
-    "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.40),
-}
+    "front": Shelf(
+        "front", 0.02, 0.085, 18.0, 0.10, ease=1.0, arms=0.6, school="upright",
+        instead="cross the arms or hold straps, or take the bar on the back",
+    ),
+    "high": Shelf(
+        "high bar", 0.03, -0.075, 38.0, 0.22, ease=0.7, arms=0.4, school="upright",
+        instead="try a bar with handles, or work on the shoulders and screen again",
+    ),
+    "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.30, ease=0.5, arms=0.7, school="low"),
+    "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.40, ease=0.4, arms=1.0, school="low"),
+}  # fmt: skip
 """Hands: front just outside the shoulders, high a thumb beyond them, low with the middle finger
 about on the ring (common practice, no source)."""
 

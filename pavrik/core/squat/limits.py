@@ -3,7 +3,6 @@
 import numpy as np
 
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import BarPosition
 from pavrik.core.lifts.limit import (
     FLAG_DEG,
     Limit,
@@ -23,12 +22,6 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import Floats, degrees
 
 _ROUNDING_DEG = 1e-6
-_INSTEAD: dict[BarPosition, str] = {
-    "front": "cross the arms or hold straps, or take the bar on the back",
-    "high": "try a bar with handles, or work on the shoulders and screen again",
-    "middle": "carry the bar higher, or work on the shoulders and screen again",
-    "low": "carry the bar higher, or work on the shoulders and screen again",
-}
 
 
 def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
@@ -36,9 +29,7 @@ def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     shelf = setup.shelf
     reasons = []
     if not shelf.handles and not lifter.screens.bearable(setup.bar_position):
-        reasons.append(
-            f"the shoulder screen says {shelf.name} cannot be held: {_INSTEAD[setup.bar_position]}"
-        )
+        reasons.append(f"the shoulder screen says {shelf.name} cannot be held: {shelf.instead}")
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
     if setup.grip_m is not None and narrowest is not None and setup.grip_m < narrowest:
         reasons.append(

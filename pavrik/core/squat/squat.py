@@ -7,7 +7,7 @@ import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
+from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.case import DEEPEST, Effort, Pass
 from pavrik.core.lifts.lever import Lever, screen_lever
@@ -21,18 +21,12 @@ from pavrik.core.squat.phases import PHASES
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
 
-_EASE: dict[BarPosition, float] = {"front": 1.0, "high": 0.7, "middle": 0.5, "low": 0.4}
-_ARMS: dict[BarPosition, float] = {"high": 0.4, "front": 0.6, "middle": 0.7, "low": 1.0}
-_SCHOOLS: dict[BarPosition, str] = {
-    "high": "upright", "front": "upright", "low": "low", "middle": "low",
-}  # fmt: skip
 STYLES: dict[str, Style] = {
     position: Style(
-        position, SHELVES[position].name, ease=_EASE[position], arms=_ARMS[position],
-        schools=frozenset({_SCHOOLS[position]}),
+        position, shelf.name, ease=shelf.ease, arms=shelf.arms, schools=frozenset({shelf.school})
     )
-    for position in BAR_POSITIONS
-}  # fmt: skip
+    for position, shelf in SHELVES.items()
+}
 AXES = (
     Axis(
         "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01,

@@ -16,10 +16,11 @@ from typing import Any, Literal, get_args
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import STYLES
 from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.lifter.mobility import BAR_POSITIONS
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)
-BARS = ("front", "high", "middle", "low", "safety")
+BARS = (*BAR_POSITIONS, "safety")
 
 
 @dataclass(frozen=True)

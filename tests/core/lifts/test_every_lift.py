@@ -9,7 +9,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy.optimize import brentq
 
-from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import LIFTS, lift_of
 from pavrik.core.faults.catalogue import shipped_catalogue
@@ -39,9 +38,7 @@ FROM_THE_BAR = {"hips-low"}
 MAN = default_lifter(DEFAULT_MAN)
 STIFF = default_lifter(
     make_body("male", 92, 1.80, {"thigh_m": 0.47}),
-    screens=make_screens(
-        DEFAULT, ankle_dorsiflexion_deg=22, neutral_closing_deg=117, hip_abduction_deg=30
-    ),
+    screens=make_screens(ankle_dorsiflexion_deg=22, neutral_closing_deg=117, hip_abduction_deg=30),
 )
 
 

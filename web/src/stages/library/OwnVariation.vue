@@ -2,12 +2,13 @@
 // A variation of the coach's own: the competition set-up with its knobs turned, computed like the rest.
 import { computed, reactive } from 'vue'
 import type { Schemas } from '@/shared/api'
+import { BAR_ORDER, STYLE_ORDER } from '@/shared/words'
 
 const props = defineProps<{ catalogue: Schemas['CatalogueAnswer']; names: Schemas['VariationNames']; lift: 'squat' | 'deadlift' }>()
 const emit = defineEmits<{ keep: [entry: Schemas['EntryRequest']]; close: [] }>()
 const ROLES = ['skill', 'strength', 'overload', 'support']
-const BARS = [{ title: 'as settled', value: null }, 'front', 'high', 'middle', 'low', 'safety']
-const STYLES = [{ title: 'as settled', value: null }, 'conventional', 'sumo', 'semi_sumo', 'trap_low', 'trap_high', 'romanian']
+const BARS = [{ title: 'as settled', value: null }, ...BAR_ORDER, 'safety']
+const STYLES = [{ title: 'as settled', value: null }, ...STYLE_ORDER]
 const form = reactive({ name: '', for: '', role: 'strength', bar: null as string | null, style: null as string | null, stanceCm: 0, heightCm: 0, ratio: 0.85, place: null as string | null, holdS: 0, kit: [] as string[] })
 const ident = computed(() => `own-${form.name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40) || 'variation'}`)
 const whole = computed(() => form.name.trim() && form.for.trim() && form.ratio >= 0.2 && form.ratio <= 2)

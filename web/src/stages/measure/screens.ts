@@ -1,5 +1,6 @@
 // The screens in the order in which they are taken, each with how, its usual range and what it gates.
 import type { Schemas } from '@/shared/api'
+import { BAR_NAMES, BAR_ORDER } from '@/shared/words'
 
 export interface Screen {
   kind: Schemas['ScreenRequest']['kind']
@@ -47,5 +48,5 @@ export const SCREENS: Screen[] = [
 
 const grip = (kind: Screen['kind'], name: string): Screen => ({ kind, name, unit: 'm', usual: '', how: '', gates: '', field: length })
 export const GRIPS: Screen[] = [
-  grip('grip_low', 'Low bar'), grip('grip_middle', 'Middle bar'), grip('grip_high', 'High bar'), grip('grip_front', 'Front'),
+  ...BAR_ORDER.map((position) => grip(`grip_${position}`, BAR_NAMES[position] ?? position)),
 ]

@@ -58,6 +58,19 @@ def test_costs_map_deciding_and_why_not(coach, lifter):
     assert "conventional" in answer["why_not"]
 
 
+def test_a_goal_orders_the_straight_bar_styles(coach, lifter):
+    own = coach.post(at(lifter, "goals"), {"weights": None}).json()
+    assert own["goal"] == "competition"
+    styles = {score["bar_position"] for score in own["scores"]}
+    assert {"conventional", "sumo"} <= styles
+    assert not any(style.startswith("trap") for style in styles)
+    assert "deadlift" in own["sentence"]
+    assert own["ladder"] == []
+    spared = coach.post(at(lifter, "goals"), {"weights": {"sparing": 1.0}}).json()
+    assert all(set(score["parts"]) == {"sparing"} for score in spared["scores"])
+    assert {score["total"] for score in spared["scores"]} != {s["total"] for s in own["scores"]}
+
+
 def test_settling_a_pull_reaches_the_card_the_rail_and_the_history(coach, lifter):
     assert coach.get(at(lifter, "settled")).json() is None
     body = {"setup_id": str(uuid7()), "setup": SETUP, "reason": "comfortable"}

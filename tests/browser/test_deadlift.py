@@ -26,6 +26,16 @@ def test_styles_stand_side_by_side_with_back_angles_and_the_coachs_rule(coach):
     coach.until(lambda: "Conventional" in coach.find("select").text, "the style on the bench")
 
 
+def test_a_goal_reorders_the_styles_and_puts_its_choice_on_the_bench(coach):
+    open_pull(coach)
+    coach.click("Goal")
+    coach.see("Most weight", "Sparing a joint", "comes first")
+    assert "Learning ladder" not in coach.text()
+    coach.find(".scores button").click()
+    coach.until(lambda: shown_max(coach), "the chosen style on the bench")
+    assert coach.serious_violations() == []
+
+
 def test_the_start_answers_hands_and_keys_and_undoes(coach):
     open_pull(coach)
     first = shown_max(coach)

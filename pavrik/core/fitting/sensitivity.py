@@ -148,7 +148,8 @@ def _move_words(flip: Flip) -> str:
     if flip.unit == "m":
         return f"{abs(flip.by) * 100:.1f} cm {'longer' if flip.by > 0 else 'shorter'}"
     if flip.unit == "deg":
-        return f"{abs(flip.by):.0f}° {'more' if flip.by > 0 else 'less'}"
+        size = f"{abs(flip.by):.0f}" if abs(flip.by) >= 1 else f"{abs(flip.by):.1f}"
+        return f"{size}° {'more' if flip.by > 0 else 'less'}"
     return f"{abs(flip.by):.0%} {'stronger' if flip.by > 0 else 'weaker'}"
 
 

@@ -55,6 +55,16 @@ export const LIMIT_NAMES: Record<string, string> = {
   shins: 'The bar above the knees',
 }
 
+const SCREEN_NAMES: Record<string, string> = {
+  dorsiflexion: 'ankle bend',
+  hip_flexion: 'neutral depth',
+  abduction: 'hip opening',
+  rotation: 'hip rotation',
+  shoulder: 'shoulders',
+}
+/** Screens that nobody took, as a coach calls them. */
+export const screensInWords = (names: readonly string[]) => names.map((name) => SCREEN_NAMES[name] ?? name).join(', ')
+
 export const GOALS = [
   { value: 'competition', title: 'Competition' },
   { value: 'strength', title: 'General strength' },

@@ -7,9 +7,10 @@ import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { STYLE_NAMES, USE_NAMES, percent } from '@/shared/words'
+import { STYLE_NAMES, USE_NAMES, percent, screensInWords } from '@/shared/words'
 import UseBars from '@/stages/squat/UseBars.vue'
 import Costs from '@/study/Costs.vue'
+import Goals from '@/study/Goals.vue'
 import SetupMap from '@/study/SetupMap.vue'
 import Facts from './Facts.vue'
 import StartEntry from './StartEntry.vue'
@@ -26,7 +27,7 @@ const pinnedRef = computed(() => pinned.value)
 const { answer: pinnedAnswer } = useStartInFull(props.lifterId, pinnedRef, toRef(load))
 const step = ref(0)
 const openMax = ref(false)
-const TABS = [['styles', 'Styles'], ['facts', 'Start'], ['costs', 'Faults'], ['map', 'Map'], ['history', 'Settled']] as const
+const TABS = [['styles', 'Styles'], ['goals', 'Goal'], ['facts', 'Start'], ['costs', 'Faults'], ['map', 'Map'], ['history', 'Settled']] as const
 const tab = ref<string>('styles')
 const across = ref<Across>('toe_out_deg')
 const { costs, map, deciding, history } = usePullStudy(props.lifterId, live, load, tab, across)
@@ -84,6 +85,10 @@ function choose(start: Start) {
   step.value = 0
   set(start)
 }
+function chooseStyle(style: string) {
+  const leader = props.ranking.leaders.find((l) => l.setup.style === style)
+  if (leader) choose(startOf(leader.setup))
+}
 defineExpose({ undo, redo, pin, set, canUndo, canRedo, isPinned: computed(() => pinned.value !== null), isFeasible: feasible, setup: live })
 </script>
 
@@ -129,9 +134,10 @@ defineExpose({ undo, redo, pin, set, canUndo, canRedo, isPinned: computed(() => 
         <template v-if="tab === 'styles'">
           <Styles :ranking="ranking" :live="live" :lifter-id="lifterId" :deciding="deciding.data.value" @choose="choose" @cancel="$emit('cancel')" @again="$emit('again')" />
           <section v-if="pose" class="mt-4"><h2>Use at {{ kg(load) }} <small>{{ answer?.phases[step] }}</small></h2><UseBars :use="pose.use" /></section>
-          <p v-if="ranking.assumed_screens.length" class="note decide small mt-2"><b>Not screened:</b> {{ ranking.assumed_screens.join(', ') }}. The usual values stand in and the bands are wider. <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink></p>
+          <p v-if="ranking.assumed_screens.length" class="note decide small mt-2"><b>Not screened:</b> {{ screensInWords(ranking.assumed_screens) }}. The usual values stand in and the bands are wider. <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink></p>
           <p class="small soft mt-2">Stop at sharp, radiating or new pain. Keep the back's shape: growth of a curve is a fault. Holding the breath raises blood pressure.</p>
         </template>
+        <Goals v-else-if="tab === 'goals'" :lifter-id="lifterId" lift="deadlift" :names="STYLE_NAMES" @choose="chooseStyle" />
         <Facts v-else-if="tab === 'facts' && answer" :answer="answer" :load-kg="load" />
         <Costs v-else-if="tab === 'costs' && costs.data.value" :answer="costs.data.value" :chosen="faultShown" :fault-name="faultName" @choose="faultShown = $event" />
         <SetupMap v-else-if="tab === 'map' && map.data.value" :map="map.data.value" :axes="AXES" :live="{ stance_m: live.stance_m, row: mapRow }" :row-name="mapRowName" @go="goOnMap" @across="across = $event as Across" />

@@ -8,13 +8,13 @@ import { poseAt } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { nearest, useLifts } from '@/shared/useLifts'
-import { BAR_NAMES, USE_NAMES, type BarPosition } from '@/shared/words'
+import { BAR_NAMES, USE_NAMES, screensInWords, type BarPosition } from '@/shared/words'
 import Costs from '@/study/Costs.vue'
 import SetupMap from '@/study/SetupMap.vue'
 import Depth from './Depth.vue'
 import ExactEntry from './ExactEntry.vue'
 import Furniture from './Furniture.vue'
-import Goals from './Goals.vue'
+import Goals from '@/study/Goals.vue'
 import History from './History.vue'
 import Paths from './Paths.vue'
 import Phases from './Phases.vue'
@@ -176,12 +176,12 @@ defineExpose({ undo, redo, pin, set, canUndo, canRedo, isPinned: computed(() => 
             the lean, and through it the back, the hips' closing and what the shoulders bear.
           </p>
           <p v-if="ranking.assumed_screens.length" class="note decide small mt-2">
-            <b>Not screened:</b> {{ ranking.assumed_screens.join(', ') }}. The usual values stand in and the bands are wider.
+            <b>Not screened:</b> {{ screensInWords(ranking.assumed_screens) }}. The usual values stand in and the bands are wider.
             <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink>
           </p>
           <Furniture v-if="furniture" :furniture="furniture" />
         </template>
-        <Goals v-else-if="tab === 'goals'" :lifter-id="lifterId" @choose="chooseLeader" />
+        <Goals v-else-if="tab === 'goals'" :lifter-id="lifterId" lift="squat" :names="BAR_NAMES" @choose="chooseLeader" />
         <p v-else-if="tab !== 'history' && !{ costs, map, path: paths, depth }[tab]?.data.value" class="soft">
           <template v-if="{ costs, map, path: paths, depth }[tab]?.error.value"><span class="signal">{{ { costs, map, path: paths, depth }[tab]?.error.value?.message }}</span></template>
           <template v-else>Computing …</template>

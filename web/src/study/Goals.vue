@@ -1,12 +1,18 @@
 <script setup lang="ts">
-// The goal's weights in the open: move them and the order follows. The learning ladder below.
+// The goal's weights in the open, for either lift: move them and the order follows. The learning
+// ladder below, where the lift has one.
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
-import { BAR_NAMES, percent } from '@/shared/words'
+import { percent } from '@/shared/words'
 
-const props = defineProps<{ lifterId: string }>()
-const emit = defineEmits<{ choose: [position: string] }>()
+const props = defineProps<{ lifterId: string; lift: Lift; names: Record<string, string> }>()
+const emit = defineEmits<{ choose: [style: string] }>()
+type Lift = 'squat' | 'deadlift'
+const ASK = {
+  squat: '/api/lifters/{lifter_id}/squat/goals',
+  deadlift: '/api/lifters/{lifter_id}/deadlift/goals',
+} as const
 type Part = 'max' | 'muscle' | 'mobility' | 'learning' | 'sparing'
 const PARTS: { id: Part; name: string; how: string }[] = [
   { id: 'max', name: 'Most weight', how: 'predicted max' },
@@ -17,9 +23,9 @@ const PARTS: { id: Part; name: string; how: string }[] = [
 ]
 const own = ref<Record<Part, number> | null>(null)
 const answer = useQuery({
-  queryKey: ['goals', props.lifterId, own],
+  queryKey: ['goals', props.lift, props.lifterId, own],
   placeholderData: keepPreviousData,
-  queryFn: () => answered(client.POST('/api/lifters/{lifter_id}/squat/goals', { params: { path: { lifter_id: props.lifterId } }, body: { weights: own.value } })),
+  queryFn: () => answered(client.POST(ASK[props.lift], { params: { path: { lifter_id: props.lifterId } }, body: { weights: own.value } })),
 })
 const shown = ref<Record<Part, number>>({ max: 0, muscle: 0, mobility: 0, learning: 0, sparing: 0 })
 watch(
@@ -54,10 +60,10 @@ const parts = (s: Schemas['GoalScoreOut']) =>
       <button v-if="own" class="linkish small" @click="own = null">Back to the goal's own weights</button>
       <ol class="scores mt-3">
         <li v-for="s in ranked" :key="s.bar_position">
-          <button @click="emit('choose', s.bar_position)"><b>{{ BAR_NAMES[s.bar_position] }}</b> <b>{{ s.total.toFixed(2) }}</b><span class="small soft wide">{{ parts(s) }}</span><span class="track"><span class="fill" :style="{ width: percent(Math.min(1, s.total)).replace(' ', '') }" /></span></button>
+          <button @click="emit('choose', s.bar_position)"><b>{{ names[s.bar_position] }}</b> <b>{{ s.total.toFixed(2) }}</b><span class="small soft wide">{{ parts(s) }}</span><span class="track"><span class="fill" :style="{ width: percent(Math.min(1, s.total)).replace(' ', '') }" /></span></button>
         </li>
       </ol>
-      <h2 class="mt-4">Learning ladder <small>each rung corrects itself a little less</small></h2>
+      <h2 v-if="answer.data.value.ladder.length" class="mt-4">Learning ladder <small>each rung corrects itself a little less</small></h2>
       <ol class="ladder"><li v-for="r in answer.data.value.ladder" :key="r.name"><span :class="r.ready ? 'holds' : 'signal'">{{ r.ready ? '●' : '○' }}</span> {{ r.name }} <span class="small soft">{{ r.why }}</span></li></ol>
     </template>
   </section>

@@ -11,39 +11,30 @@ from fastapi.responses import FileResponse, PlainTextResponse
 from fastapi.staticfiles import StaticFiles
 from prometheus_client import CollectorRegistry, Counter, Histogram, generate_latest
 
-from pavrik.api import (
-    lifts_routes,
-    problems,
-    routes_deadlift,
-    routes_gym,
-    routes_library,
-    routes_lifters,
-    routes_plan,
-    routes_platform,
-    routes_review,
-    routes_session,
-    routes_squat,
-    routes_study,
-    routes_training,
-)
+from pavrik.api import lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
-from pavrik.api.schemas import HealthAnswer
+from pavrik.api.club import gym_routes, library_routes, sign_in_routes
+from pavrik.api.lifters import lifter_routes
+from pavrik.api.lifters.lifter_schemas import HealthAnswer
+from pavrik.api.plans import plan_routes
 from pavrik.api.settings import Settings
+from pavrik.api.setups import analysis_routes, deadlift_routes, squat_routes
+from pavrik.api.training import log_routes, review_routes, session_routes
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import check_prices, shipped_catalogue
 from pavrik.core.faults.evidence import shipped_evidence
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.variations.catalogue import shipped_variations
-from pavrik.services.accounts import Accounts
+from pavrik.services.club.accounts import Accounts
+from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
-from pavrik.services.passwords import Passwords
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
 ROUTERS = (
     lifts_routes,
-    routes_session, routes_lifters, routes_squat, routes_study, routes_deadlift, routes_training,
-    routes_gym, routes_library, routes_platform, routes_plan, routes_review,
+    sign_in_routes, lifter_routes, squat_routes, analysis_routes, deadlift_routes, log_routes,
+    gym_routes, library_routes, session_routes, plan_routes, review_routes,
 )  # fmt: skip
 HEADERS = {
     "Content-Security-Policy": (

@@ -5,9 +5,9 @@ from uuid import UUID
 
 from fastapi import Cookie, Depends, Header, HTTPException, Request
 
-from pavrik.services.accounts import Account, Accounts
+from pavrik.services.club.accounts import Account, Accounts
+from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
-from pavrik.services.passwords import Passwords
 from pavrik.store.database import Database
 
 COOKIE = "pavrik_session"

@@ -28,7 +28,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_pdf import write_plan_pdf
 from pavrik.formats.plan_request import PublicPlanRequest
-from pavrik.services import plan_public
+from pavrik.services.compute import plan
 
 POSES = 20_000
 LOOP = 200
@@ -129,8 +129,8 @@ PLAN = {
 
 def _bench_plan() -> None:
     request = PublicPlanRequest.model_validate(PLAN)
-    made = plan_public.plan(request).plan
-    whole = _seconds(lambda: plan_public.plan(request))
+    made = plan.plan(request).plan
+    whole = _seconds(lambda: plan.plan(request))
     stock = tuple(PlatePair(p.kg, p.pairs) for p in request.gym.plates)
     targets = np.arange(20.0, 400.0, 0.25)
     plates = _seconds(lambda: [load_bar(float(t), 20, 0, stock) for t in targets]) / len(targets)

@@ -13,11 +13,13 @@ from uuid6 import uuid7
 
 from pavrik.core.faults.findings import findings
 from pavrik.core.squat.squat import SQUAT
-from pavrik.services import club_planning, floor, log_writes, platform, review
+from pavrik.services.club import board
+from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.library import catalogue_of
-from pavrik.services.log_history import history
-from pavrik.services.training import shown_sets
+from pavrik.services.plans import club_planning
+from pavrik.services.training import log_writes, review, session
+from pavrik.services.training.history import history
+from pavrik.services.training.log import shown_sets
 from pavrik.store import lifters
 from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database
@@ -98,12 +100,10 @@ def _screens(database: Database, club: _Club) -> dict[str, Callable[[], object]]
     who, one, group = club.who, club.lifter_ids[1], club.lifter_ids[1 : 1 + GROUP]
     lift = SQUAT.id
     return {
-        "floor": lambda: floor.board(database, who),
+        "floor": lambda: board.board(database, who),
         "review of one lifter": lambda: review.review(database, who, one, lift),
-        "platform of one lifter": lambda: platform.platform(database, who, [one], lift),
-        f"platform of a group of {GROUP}": lambda: platform.platform(
-            database, who, group, SQUAT.id
-        ),
+        "platform of one lifter": lambda: session.platform(database, who, [one], lift),
+        f"platform of a group of {GROUP}": lambda: session.platform(database, who, group, SQUAT.id),
         "newest sets": lambda: shown_sets(database, who, one, lift, 50),
     }
 

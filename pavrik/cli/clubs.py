@@ -1,7 +1,7 @@
 """``pavrik club``: a club for somebody, by a one-time link."""
 
 from pavrik.cli.start import running_app_url, served_address
-from pavrik.services.founding import LINK_DAYS, invite_owner
+from pavrik.services.club.founding import LINK_DAYS, invite_owner
 from pavrik.store.database import Database
 
 

@@ -13,17 +13,18 @@ from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.start import FIRST_PORT, start
-from pavrik.formats.computations import (
+from pavrik.formats.model.computations import (
     AnyCostRequest,
     AnyFitRequest,
     AtLoadRequest,
     PoseRequest,
 )
-from pavrik.formats.model_requests import PlatesRequest
+from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services import compute, model, plan_public, study
+from pavrik.services.compute import by_lift, model, plan
 from pavrik.services.context import ServiceError
+from pavrik.services.setups import analysis
 from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
@@ -31,10 +32,10 @@ Command = Callable[[argparse.Namespace], None]
 
 COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "pose": (PoseRequest, model.pose, "one fully specified pose"),
-    "fit": (AnyFitRequest, compute.fit, "the whole fit of a lifter for a lift"),
-    "path": (AtLoadRequest, compute.path, "the bar's path at the load and for a ladder of loads"),
-    "cost": (AnyCostRequest, study.cost, "what every fault costs in a set-up at a load"),
-    "plan": (PublicPlanRequest, plan_public.plan, "weeks and days of work with their reasons"),
+    "fit": (AnyFitRequest, by_lift.fit, "the whole fit of a lifter for a lift"),
+    "path": (AtLoadRequest, by_lift.path, "the bar's path at the load and for a ladder of loads"),
+    "cost": (AnyCostRequest, analysis.cost, "what every fault costs in a set-up at a load"),
+    "plan": (PublicPlanRequest, plan.plan, "weeks and days of work with their reasons"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 

@@ -23,12 +23,13 @@ from pavrik.demo.people import (
     RACKS,
     Person,
 )
-from pavrik.services import fits, planning, prescribing
 from pavrik.services.context import Who
-from pavrik.services.deadlift import DEADLIFT_FITTING
-from pavrik.services.lifter_inputs import load_inputs
-from pavrik.services.review import refresh_summary
-from pavrik.services.squat import SQUAT_FITTING
+from pavrik.services.lifters.model_inputs import load_inputs
+from pavrik.services.plans import planning, prescribing
+from pavrik.services.setups import fits
+from pavrik.services.setups.deadlift import DEADLIFT_FITTING
+from pavrik.services.setups.squat import SQUAT_FITTING
+from pavrik.services.training.review import refresh_summary
 from pavrik.store import equipment, library, lifters, plans, training
 from pavrik.store.database import Connection, Database
 

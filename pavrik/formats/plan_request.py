@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from pavrik.core.prescription.choice import Considered
 from pavrik.core.prescription.plan_parts import Plan
-from pavrik.formats.model_requests import (
+from pavrik.formats.model.requests import (
     BodyIn,
     DeadliftSetupIn,
     PlateIn,

@@ -9,9 +9,9 @@ from fastapi.testclient import TestClient
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
-from pavrik.services import founding
+from pavrik.services.club import founding
+from pavrik.services.club.passwords import AT_ONCE, WAITING, Passwords
 from pavrik.services.context import InvalidError, TooManyAttemptsError
-from pavrik.services.passwords import AT_ONCE, WAITING, Passwords
 from pavrik.store.database import Database
 from tests.api.helpers import Coach, add_lifter
 from tests.conftest import CHEAP, Server
@@ -164,7 +164,7 @@ class Slow(PasswordHasher):
 
 
 def test_at_most_two_passwords_are_hashed_at_once_and_the_rest_are_told_to_wait(monkeypatch):
-    monkeypatch.setattr("pavrik.services.passwords.PATIENCE_S", 0.2)
+    monkeypatch.setattr("pavrik.services.club.passwords.PATIENCE_S", 0.2)
     go = threading.Event()
     slow = Slow(lambda: go.wait(20))
     passwords = Passwords(slow)

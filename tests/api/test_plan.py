@@ -6,7 +6,7 @@ import psycopg
 import pytest
 from uuid6 import uuid7
 
-from pavrik.services.club_planning import SHARED_FROM
+from pavrik.services.plans.club_planning import SHARED_FROM
 from tests.api.helpers import a_set, add_lifter
 from tests.api.planned import DISCS, TODAY, frame, lines_of, make, overrule
 

@@ -3,10 +3,10 @@
 import pytest
 from pydantic import TypeAdapter
 
-from pavrik.formats.computations import AnyCostRequest, AtLoadRequest
-from pavrik.formats.model_requests import SquatSetupIn
-from pavrik.services import study
-from pavrik.services.model import lifter_from, setup_for
+from pavrik.formats.model.computations import AnyCostRequest, AtLoadRequest
+from pavrik.formats.model.requests import SquatSetupIn
+from pavrik.services.lifters.model_lifter import lifter_from, setup_for
+from pavrik.services.setups import analysis
 from tests.golden.requests import made_up
 
 AT = {
@@ -23,7 +23,7 @@ def path(balance: str | None, school: str | None):
     request = TypeAdapter(AtLoadRequest).validate_python(
         AT | {"setup": setup, "schools": schools, "load_kg": 60}
     )
-    return study.path(request).drawn
+    return analysis.path(request).drawn
 
 
 def test_a_setup_balances_as_it_says_and_as_its_school_says():
@@ -32,9 +32,9 @@ def test_a_setup_balances_as_it_says_and_as_its_school_says():
     assert path("bar", None) != path("system", None)
 
 
-@pytest.mark.parametrize("compute", [study.path, study.cost])
+@pytest.mark.parametrize("compute", [analysis.path, analysis.cost])
 def test_a_contradiction_is_refused(compute):
-    request = TypeAdapter(AnyCostRequest if compute is study.cost else AtLoadRequest)
+    request = TypeAdapter(AnyCostRequest if compute is analysis.cost else AtLoadRequest)
     asked = request.validate_python(
         AT | {"setup": SETUP | {"balance": "bar"}, "schools": {"squat_balance": "system"}}
     )

@@ -9,10 +9,10 @@ from pydantic import TypeAdapter
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.squat import SQUAT
-from pavrik.formats.computations import AnyFitRequest
 from pavrik.formats.log_table import read_table
-from pavrik.services import deadlift_public, model
-from pavrik.services.model import MOST_SETUPS
+from pavrik.formats.model.computations import AnyFitRequest
+from pavrik.services.compute import deadlift, model
+from pavrik.services.compute.model import MOST_SETUPS
 
 BODY = {"sex": "male", "mass_kg": 83, "stature_m": 1.75}
 STANCES = [round(0.25 + 0.01 * i, 2) for i in range(40)]
@@ -36,7 +36,7 @@ def test_a_grid_knows_its_size_without_being_made(grid):
     ("lift", "fit", "grid"),
     [
         ("squat", model.fit, {"stance_m": STANCES, "toe_out_deg": list(range(5, 45, 2))}),
-        ("deadlift", deadlift_public.fit, {
+        ("deadlift", deadlift.fit, {
             "stance_m": STANCES, "toe_out_deg": list(range(5, 45, 2)),
             "grip_m": [round(0.4 + 0.02 * i, 2) for i in range(20)],
         }),

@@ -8,12 +8,12 @@ from pavrik.core.deadlift.start import start_report
 from pavrik.core.fitting.explorer import exact_setup
 from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.squat.squat import SQUAT
-from pavrik.formats.computations import AnyFitRequest
-from pavrik.formats.model_requests import SquatSetupIn
-from pavrik.formats.setup_codec import deadlift_from_wire, squat_from_wire
-from pavrik.services import deadlift_public, model
-from pavrik.services.deadlift import start_answer
-from pavrik.services.model import lifter_from, with_own_strengths
+from pavrik.formats.model.computations import AnyFitRequest
+from pavrik.formats.model.requests import SquatSetupIn
+from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.services.compute import deadlift, model
+from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
+from pavrik.services.setups.deadlift import start_answer
 from tests.golden.requests import made_up
 
 SAME = 1e-6
@@ -26,7 +26,7 @@ def fitted(number: int, lift: str):
     )
     lifter = lifter_from(request.body, request.screens, request.schools)
     lifter, _ = with_own_strengths(lifter, request)
-    found = (model.fit if lift == "squat" else deadlift_public.fit)(request)
+    found = (model.fit if lift == "squat" else deadlift.fit)(request)
     return lifter, [one for one in found.best_of_style.values() if one is not None]
 
 

@@ -3,7 +3,7 @@ from typing import Annotated
 import pytest
 from pydantic import BaseModel, Field, ValidationError
 
-from pavrik.formats.model_requests import BodyIn, SquatSetupIn
+from pavrik.formats.model.requests import BodyIn, SquatSetupIn
 from pavrik.formats.refusals import sentence
 
 SETUP = {"bar_position": "low", "stance_m": 0.42, "toe_out_deg": 20}

@@ -1,0 +1,1 @@
+"""Routes of a club: sessions, gym, library."""

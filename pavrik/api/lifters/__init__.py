@@ -1,0 +1,1 @@
+"""Routes of lifters and their facts."""

@@ -1,0 +1,379 @@
+"""Requests and answers of the routes that are not the public model JSON."""
+
+from datetime import datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
+
+from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
+from pavrik.formats.model.answers import CandidateOut
+from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.formats.model.requests import Region, SquatSetupIn, Strict
+
+
+def _without_nul(text: str) -> str:
+    if "\x00" in text:
+        raise ValueError("the text contains a NUL character: remove it")
+    return text
+
+
+Text = Annotated[str, AfterValidator(_without_nul)]
+
+
+def _in_our_time(instant: datetime) -> datetime:
+    if not 2000 <= instant.year <= 2100:
+        raise ValueError("the time lies outside the years 2000 to 2100: check the clock")
+    return instant
+
+
+Instant = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
+Name = Annotated[Text, Field(min_length=1, max_length=120)]
+Note = Annotated[Text, Field(max_length=1000)]
+Rpe = Annotated[float, Field(ge=1, le=10)]
+
+
+class SignInRequest(Strict):
+    """E-mail and password."""
+
+    email: Annotated[Text, Field(min_length=3, max_length=200)]
+    password: Annotated[Text, Field(min_length=1, max_length=200)]
+
+
+class NewClubRequest(Strict):
+    """A club and its owner; ``token`` of a one-time link, empty for the first club here."""
+
+    club: Annotated[Text, Field(min_length=1, max_length=80)]
+    name: Annotated[Text, Field(min_length=1, max_length=80)]
+    email: Annotated[Text, Field(pattern=r"^[^@\s]+@[^@\s]+$", max_length=200)]
+    password: Annotated[Text, Field(min_length=12, max_length=200)]
+    time_zone: Annotated[Text, Field(max_length=60)] = ""
+    token: Annotated[Text, Field(max_length=100)] = ""
+
+
+class DoorsAnswer(BaseModel):
+    """Which doors are open here: the first club of one's own, the demo club."""
+
+    own_club: bool
+    demo: bool
+
+
+class ClubLinkAnswer(BaseModel):
+    """What a one-time link opens."""
+
+    club: str
+    email: str
+
+
+class SessionAnswer(BaseModel):
+    """The signed-in coach, club, units, and the token that writing requests carry."""
+
+    coach: str
+    role: str
+    club: str
+    is_demo: bool
+    mass_unit: Literal["kg", "lb"]
+    length_unit: Literal["cm", "in"]
+    csrf_token: str
+
+
+class UnitsRequest(Strict):
+    """What the coach reads numbers in."""
+
+    mass_unit: Literal["kg", "lb"]
+    length_unit: Literal["cm", "in"]
+
+
+class ProfileRequest(Strict):
+    """What is said of a lifter."""
+
+    name: Name
+    sex: Literal["male", "female"]
+    born_year: Annotated[int, Field(ge=1920, le=2020)] | None = None
+    mass_kg: Annotated[float, Field(ge=35, le=250)]
+    stature_m: Annotated[float, Field(ge=1.40, le=2.20)]
+    goal: Literal["competition", "strength", "muscle", "sport", "health"] = "competition"
+    training_age: Literal["novice", "trained", "advanced"] = "trained"
+    walks_out: bool = True
+    gear: Literal["raw", "sleeves", "suit"] = "raw"
+    history: Annotated[Text, Field(max_length=4000)] = ""
+
+
+class NewLifterRequest(Strict):
+    """A lifter with an id made by the client."""
+
+    lifter_id: UUID
+    profile: ProfileRequest
+
+
+class LifterRef(BaseModel):
+    """A lifter's id."""
+
+    lifter_id: UUID
+
+
+class FlagAnswer(BaseModel):
+    """A pain flag that stands."""
+
+    flag_id: UUID
+    region: str
+    note: str
+    raised_at: datetime
+
+
+class ScreenAnswer(BaseModel):
+    """Newest result of a screen; degrees, or metres for grips, hop and box."""
+
+    kind: str
+    value: float | None
+    taken_at: datetime
+    readings: list[float]
+
+
+class StageState(BaseModel):
+    """State of one stage of the rail."""
+
+    state: Literal["nothing yet", "drafted", "settled", "out of date"]
+    note: str = ""
+
+
+class BestLift(BaseModel):
+    """The best estimated max of a lift or variation in the log."""
+
+    lift: str
+    variation: str
+    estimated_max_kg: float
+    load_kg: float
+    reps: int
+    rpe: float | None
+    performed_at: datetime
+
+
+class LifterAnswer(BaseModel):
+    """A lifter's record."""
+
+    lifter_id: UUID
+    profile: ProfileRequest
+    screens: list[ScreenAnswer]
+    flags: list[FlagAnswer]
+    schools: dict[str, str]
+    bests: list[BestLift]
+    stages: dict[str, StageState]
+
+
+class LandmarkAnswer(BaseModel):
+    """One landmark; lengths in metres."""
+
+    landmark: str
+    name: str
+    segment: str
+    how: str
+    readings_m: list[float]
+    length_m: float
+    estimated: bool
+    expected_m: float
+    z_score: float
+    third_reading_wanted: bool
+    doubt: str | None
+    kept_because: str
+
+
+class MeasureAnswer(BaseModel):
+    """The measuring sheet; every segment length as the model uses it, in metres."""
+
+    landmarks: list[LandmarkAnswer]
+    technical_error_m: float | None
+    sum_doubt: str | None
+    segments_m: dict[str, float]
+
+
+Reading = Annotated[float, Field(gt=0.01, lt=1.5)]
+
+
+class MeasureRequest(Strict):
+    """One to three readings of a landmark in metres."""
+
+    landmark: Annotated[Text, Field(max_length=40)]
+    readings_m: Annotated[list[Reading], Field(min_length=1, max_length=3)]
+    kept_because: Note = ""
+
+
+class SidePicture(Strict):
+    """Angles read from the side at the deepest squat with a still lower back: how far the knee
+    stands above the hip along the thigh, and the trunk's lean from vertical."""
+
+    thigh_deg: Annotated[float, Field(ge=-60, le=60)]
+    lean_deg: Annotated[float, Field(ge=0, le=80)]
+
+
+SCREEN_KINDS = (
+    *(screen.kind for screen in ANGLE_SCREENS), "hop", "box", *(f"grip_{p}" for p in BAR_POSITIONS),
+)  # fmt: skip
+
+
+def _screen_kind(kind: str) -> str:
+    if kind not in SCREEN_KINDS:
+        raise ValueError(f"there is no screen “{kind}”: it is one of {', '.join(SCREEN_KINDS)}")
+    return kind
+
+
+ScreenKind = Annotated[
+    str, Field(json_schema_extra={"enum": list(SCREEN_KINDS)}), AfterValidator(_screen_kind)
+]
+
+
+class ScreenRequest(Strict):
+    """A screen read one to three times: degrees, or metres for grips, hop and box; no reading
+    where the position cannot be held. The ankle may be given as knee-to-wall distances, the
+    neutral depth as angles of a side picture."""
+
+    kind: ScreenKind
+    readings: Annotated[list[Annotated[float, Field(ge=0, le=180)]], Field(max_length=3)] = Field(
+        default_factory=list
+    )
+    knee_to_wall_cm: Annotated[list[Annotated[float, Field(ge=0, le=30)]], Field(max_length=3)] = (
+        Field(default_factory=list)
+    )
+    side_picture: SidePicture | None = None
+
+
+class FlagRequest(Strict):
+    """Where it hurts."""
+
+    region: Region
+    note: Note = ""
+
+
+class ClearFlagRequest(Strict):
+    """Why the flag is cleared."""
+
+    reason: Annotated[Text, Field(min_length=3, max_length=1000)]
+
+
+class SchoolRequest(Strict):
+    """A position taken on a school's question."""
+
+    question: Annotated[Text, Field(max_length=60)]
+    position: Annotated[Text, Field(max_length=60)]
+
+
+class RankingAnswer(BaseModel):
+    """Leaders (best of each bar position, best first) and the verdict in words."""
+
+    leaders: list[CandidateOut]
+    toss_up: bool
+    verdict: str
+    why_not: dict[str, list[str]]
+    rejected_count: int
+    feasible_count: int
+    strengths: str
+    lifts_told: list[str]
+    assumed_screens: list[str]
+    model_version: str
+    seed: int
+    job: JobAnswer | None = None
+
+
+class SetupRequest(Strict):
+    """A set-up to be studied."""
+
+    setup: SquatSetupIn
+
+
+class ExactRequest(Strict):
+    """A set-up to be searched thoroughly at a load."""
+
+    setup: SquatSetupIn
+    load_kg: Annotated[float, Field(ge=0, le=600)]
+
+
+class CostStudyRequest(ExactRequest):
+    """``amounts`` per fault, in its unit, replace the usual ones."""
+
+    amounts: dict[str, Annotated[float, Field(ge=-30, le=30)]] = Field(default_factory=dict)
+
+
+class RackAnswer(BaseModel):
+    """Holes in one rack; distances in metres."""
+
+    rack: str
+    hook_hole: int | None
+    dip_m: float
+    safety_hole: int | None
+    safety_below_m: float
+    clearance_m: float
+    problem: str | None
+
+
+class GripAnswer(BaseModel):
+    """Hands on the bar."""
+
+    grip_m: float
+    ring_words: str
+    set_by_screen: bool
+    elbow_flexion_deg: float | None
+    forearm_tilt_deg: float | None
+    problem: str | None
+
+
+class FurnitureAnswer(BaseModel):
+    """Hands and rack for a set-up."""
+
+    grip: GripAnswer
+    racks: list[RackAnswer]
+
+
+class SettleRequest(Strict):
+    """The set-up to settle on, and why."""
+
+    setup_id: UUID
+    setup: SquatSetupIn
+    reason: Note = ""
+
+
+class SettledAnswer(BaseModel):
+    """What was settled."""
+
+    setup_id: UUID
+    predicted_max_kg: float
+    limiter: str
+    verdict: str
+    toss_up: bool
+
+
+class SettledSetupAnswer(BaseModel):
+    """The settled set-up and what changed since."""
+
+    setup_id: UUID
+    setup: SquatSetupIn
+    predicted_max_kg: float
+    reason: str
+    settled_at: datetime
+    model_version: str
+    stale_because: list[str]
+    now_kg: float | None
+    """What it promises with today's facts, where it is out of date and still holds."""
+
+
+class HistoryAnswer(BaseModel):
+    """One set-up that a lifter was settled on."""
+
+    setup_id: UUID
+    setup: SquatSetupIn
+    predicted_max_kg: float
+    reason: str
+    settled_at: datetime
+    model_version: str
+
+
+class HealthAnswer(BaseModel):
+    """Whether the server and its database answer."""
+
+    status: Literal["ok", "no database"]
+    model_version: str
+
+
+class Acknowledged(BaseModel):
+    """The write took effect, once."""
+
+    done: bool = True

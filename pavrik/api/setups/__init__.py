@@ -1,0 +1,1 @@
+"""Routes of set-ups: squat, deadlift, analysis, card."""

@@ -1,0 +1,63 @@
+"""The lifter's pocket card."""
+
+from datetime import datetime
+
+from pydantic import BaseModel
+
+from pavrik.api.lifters.lifter_schemas import RackAnswer
+
+
+class SquatCard(BaseModel):
+    """The squat on the card."""
+
+    bar: str
+    stance_m: float
+    stance_feet: float
+    toe_out_deg: int
+    heel_lift_m: float
+    grip_m: float
+    grip_words: str
+    grip_from_screen: bool
+    racks: list[RackAnswer]
+    lean_deg: int
+    shank_deg: int
+    crease_below_knee_m: float
+    depth_school: str
+    predicted_max_kg: float
+    settled_at: datetime
+    reason: str
+    model_version: str
+    stale_because: list[str]
+
+
+class DeadliftCard(BaseModel):
+    """The deadlift on the card."""
+
+    style: str
+    stance_m: float
+    stance_feet: float
+    toe_out_deg: int
+    grip_m: float
+    grip_words: str
+    foot_words: str
+    bar_from_shin_m: float
+    back_deg: int
+    hip_over_knee_m: float
+    predicted_max_kg: float
+    settled_at: datetime
+    reason: str
+    model_version: str
+    stale_because: list[str]
+
+
+class CardAnswer(BaseModel):
+    """The lifter's pocket card."""
+
+    name: str
+    mass_kg: float
+    cues: list[str]
+    pull_cues: list[str]
+    cautions: list[str]
+    pain: list[str]
+    squat: SquatCard | None
+    deadlift: DeadliftCard | None

@@ -1,0 +1,1 @@
+"""Routes of training: log, sessions, reviews."""

@@ -1,0 +1,63 @@
+"""Review and diagnosis: what the log knows, why a fault is there, what was tested and tried."""
+
+from datetime import UTC, datetime
+from typing import Any
+from uuid import UUID
+
+from fastapi import APIRouter
+
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.api.training.review_schemas import (
+    CauseTestRequest,
+    CueRef,
+    CueRequest,
+    DiagnosisAnswer,
+    FloorFactsRequest,
+    FloorWalkAnswer,
+    ReviewAnswer,
+    TestRef,
+)
+from pavrik.core.competition_lifts import LiftId
+from pavrik.services.training import diagnosis, review
+from pavrik.store.library import CauseTest
+
+router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
+
+
+@router.get("/review", response_model=ReviewAnswer)
+def read_review(lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat") -> Any:
+    """What the log of a lift knows."""
+    return review.review(database, who, lifter_id, lift)
+
+
+@router.get("/diagnosis/{lift}/{fault_id}", response_model=DiagnosisAnswer)
+def read_diagnosis(
+    lifter_id: UUID, lift: LiftId, fault_id: str, database: DatabaseIn, who: WhoIn
+) -> Any:
+    """Causes of a fault ranked by evidence, with their tests and remedies."""
+    return diagnosis.diagnose(database, who, lifter_id, lift, fault_id)
+
+
+@router.post("/tests", status_code=201, response_model=TestRef)
+def record_test(
+    lifter_id: UUID, body: CauseTestRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> Any:
+    """Log the result of a test."""
+    test = CauseTest(**body.model_dump())
+    return diagnosis.record_test(database, who, key, lifter_id, test)
+
+
+@router.post("/cues", status_code=201, response_model=CueRef)
+def try_cue(lifter_id: UUID, body: CueRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+    """Try one cue from now on, or end the trial."""
+    return diagnosis.try_cue(
+        database, who, key, lifter_id, body.choice_id, body.lift, body.cue, datetime.now(UTC)
+    )
+
+
+@router.post("/floor-walk", response_model=FloorWalkAnswer)
+def ask_floor_questions(
+    lifter_id: UUID, body: FloorFactsRequest, database: DatabaseIn, who: WhoIn
+) -> Any:
+    """The questions for a pull that will not leave the floor."""
+    return diagnosis.floor_questions(database, who, lifter_id, body.model_dump())

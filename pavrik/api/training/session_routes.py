@@ -1,0 +1,97 @@
+"""The platform: the session in one answer, the outbox, and the log as files."""
+
+from datetime import UTC, datetime
+from typing import Annotated, Any
+from uuid import UUID
+
+from fastapi import APIRouter, Body, Query, Response
+from pydantic import ValidationError
+
+from pavrik.api.body_limit import FILE_BYTES
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.api.training.log_routes import queued_set
+from pavrik.api.training.session_schemas import (
+    QUEUED_ITEM,
+    ImportAnswer,
+    OutboxAnswer,
+    OutboxRequest,
+    PlatformAnswer,
+    QueuedSetRequest,
+)
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
+from pavrik.formats.refusals import sentence
+from pavrik.services.training import log_files, log_writes, session
+
+router = APIRouter(prefix="/api", tags=["platform"])
+FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
+
+
+@router.get("/platform", response_model=PlatformAnswer)
+def read_platform(
+    database: DatabaseIn,
+    who: WhoIn,
+    lifter_id: Annotated[list[UUID], Query(min_length=1, max_length=8)],
+    lift: LiftId = "squat",
+) -> Any:
+    """Everything that logging a session needs, for one lifter or a group in turn."""
+    return session.platform(database, who, lifter_id, lift)
+
+
+Queued = log_writes.QueuedSet | log_writes.QueuedWithdrawal | log_writes.Unreadable
+
+
+def _queued(sent: Any) -> Queued:
+    try:
+        item = QUEUED_ITEM.validate_python(sent)
+    except ValidationError as error:
+        why = "; ".join(dict.fromkeys(sentence(e) for e in error.errors()))
+        return log_writes.Unreadable(
+            str(sent.get("key", "")) if isinstance(sent, dict) else "", why
+        )
+    if isinstance(item, QueuedSetRequest):
+        return queued_set(item.lifter_id, item.set, item.key)
+    return log_writes.QueuedWithdrawal(item.key, item.set_id, item.new_id, datetime.now(UTC))
+
+
+@router.post("/outbox", response_model=OutboxAnswer)
+def take_outbox(body: OutboxRequest, database: DatabaseIn, who: WhoIn) -> Any:
+    """Take what a device queued; every item once, however often it is sent."""
+    return {"fates": log_writes.take_outbox(database, who, [_queued(i) for i in body.items])}
+
+
+def file_answer(data: bytes, media_type: str, name: str) -> Response:
+    """A file to be kept by the browser."""
+    return Response(
+        data,
+        media_type=media_type,
+        headers={"Content-Disposition": f'attachment; filename="{name}"'},
+    )
+
+
+@router.get("/log.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})
+def log_csv(database: DatabaseIn, who: WhoIn, lifter_id: UUID | None = None) -> Response:
+    """The log of a lifter, or of the club, as CSV."""
+    return file_answer(
+        write_csv(log_files.rows_out(database, who, lifter_id)), "text/csv", "log.csv"
+    )
+
+
+@router.get("/log.xlsx", response_class=Response, responses={200: {"content": {XLSX: {}}}})
+def log_xlsx(database: DatabaseIn, who: WhoIn, lifter_id: UUID | None = None) -> Response:
+    """The log of a lifter, or of the club, as XLSX."""
+    return file_answer(write_xlsx(log_files.rows_out(database, who, lifter_id)), XLSX, "log.xlsx")
+
+
+@router.post("/log/preview", response_model=ImportAnswer)
+def preview_log(body: FileIn, database: DatabaseIn, who: WhoIn) -> Any:
+    """Every row's fate of a CSV or XLSX file; nothing is kept."""
+    return log_files.preview(database, who, body)
+
+
+@router.post("/log/import", response_model=ImportAnswer)
+def import_log(
+    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False
+) -> Any:
+    """Keep all new rows of a file, or none."""
+    return log_files.import_log(database, who, key, body, leave_bad)

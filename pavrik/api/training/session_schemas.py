@@ -1,0 +1,170 @@
+"""Requests and answers of the platform: the session, the outbox, files of the log."""
+
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
+
+from pavrik.api.club.library_schemas import BarAnswer
+from pavrik.api.training.log_schemas import (
+    BecauseAnswer,
+    Gear,
+    PrescriptionAnswer,
+    SetAnswer,
+    SetRequest,
+)
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.model.requests import Strict
+
+
+class QueuedSetRequest(Strict):
+    """A set that a device logged, with the key under which it is written once."""
+
+    kind: Literal["set"] = "set"
+    key: UUID
+    lifter_id: UUID
+    set: SetRequest
+
+
+class QueuedWithdrawalRequest(Strict):
+    """A set that a device took back."""
+
+    kind: Literal["withdrawal"]
+    key: UUID
+    set_id: UUID
+    new_id: UUID
+
+
+QueuedItem = QueuedSetRequest | QueuedWithdrawalRequest
+QUEUED_ITEM: TypeAdapter[QueuedItem] = TypeAdapter(QueuedItem)
+
+
+class OutboxRequest(Strict):
+    """What a device queued, oldest first. Items are checked one by one, so that one that cannot be
+    read does not hold up the others."""
+
+    items: Annotated[list[SkipValidation[QueuedItem]], Field(min_length=1, max_length=100)]
+
+
+class FateAnswer(BaseModel):
+    """What became of one queued item; ``key`` as it was sent."""
+
+    key: str
+    fate: Literal["kept", "refused"]
+    detail: str
+
+
+class OutboxAnswer(BaseModel):
+    """The fate of every item, in order."""
+
+    fates: list[FateAnswer]
+
+
+class CueAnswer(BaseModel):
+    """A cue of the day; a school's own has no id."""
+
+    id: str
+    text: str
+    on_trial: bool
+
+
+class FrequentAnswer(BaseModel):
+    """A fault as this lifter shows it."""
+
+    fault_id: str
+    phase: str
+    count: int
+
+
+class NextSetAnswer(PrescriptionAnswer):
+    """The next set; ``prescribed`` false where it is only a proposal."""
+
+    prescribed: bool
+    variation: str
+
+
+class PlannedLine(BaseModel):
+    """One line of today's plan with how many of its sets are logged."""
+
+    line_id: str
+    variation: str
+    kind: str
+    title: str
+    sets: int
+    done: int
+    reps: int
+    rpe: float | None
+    load_kg: float | None
+    per_side: list[float]
+    rest_s: int
+    note: str
+    because: list[BecauseAnswer]
+
+
+class PlatformLift(BaseModel):
+    """One lift of one lifter on the platform."""
+
+    lift: LiftId
+    next: NextSetAnswer
+    planned: list[PlannedLine]
+    setup_words: list[str]
+    hook_hole: int | None
+    cues: list[CueAnswer]
+    frequent: list[FrequentAnswer]
+    cap_kg: float | None
+    cap_words: str
+
+
+class PlatformLifter(BaseModel):
+    """Everything that logging one lifter needs."""
+
+    lifter_id: UUID
+    name: str
+    pain: list[str]
+    silenced: list[str]
+    lifts: list[PlatformLift]
+    gear: Gear
+    recent: list[SetAnswer]
+
+
+class LoadingAnswer(BaseModel):
+    """One total that the plates make."""
+
+    total_kg: float
+    per_side: list[float]
+
+
+class GymLoadings(BaseModel):
+    """Every load that the gym's bar can be given."""
+
+    bar_kg: float
+    collars_kg: float
+    loadings: list[LoadingAnswer]
+
+
+class PlatformAnswer(BaseModel):
+    """A session, its lifters in the order of their turns."""
+
+    lifters: list[PlatformLifter]
+    gym: GymLoadings
+    bars: list[BarAnswer]
+    racks: list[str]
+    variations: dict[LiftId, list[str]]
+
+
+class RowFate(BaseModel):
+    """What becomes of one row of a file."""
+
+    line: int
+    fate: Literal["new", "already here", "bad"]
+    words: str
+
+
+class ImportAnswer(BaseModel):
+    """A file read: counts and every row's fate."""
+
+    kept: int
+    new: int
+    here: int
+    bad: int
+    rows: list[RowFate]

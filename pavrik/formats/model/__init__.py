@@ -1,0 +1,1 @@
+"""The public JSON of the model: requests, answers, set-ups."""

@@ -1,0 +1,1 @@
+"""A club: who is in it, its gym, its library, its board."""

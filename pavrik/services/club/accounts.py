@@ -1,0 +1,133 @@
+"""Signing in and out. Passwords are argon2 hashes; a browser holds a random token, the database
+its digest."""
+
+import hashlib
+import secrets
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from uuid import UUID
+
+from pavrik.services.club.passwords import Passwords
+from pavrik.services.context import TooManyAttemptsError, Who, WrongSignInError
+from pavrik.store import accounts as store
+from pavrik.store.database import Database
+
+SESSION_DAYS = 14
+WINDOW_MINUTES = 15
+MOST_ATTEMPTS = 10
+_WRONG = "e-mail and password do not match: check both, or ask the club's owner"
+
+
+@dataclass(frozen=True)
+class SignedIn:
+    """A fresh session: the token goes into the cookie, the CSRF token to the page."""
+
+    token: str
+    csrf_token: str
+
+
+@dataclass(frozen=True)
+class Account:
+    """The signed-in coach and club, as the page shows them."""
+
+    who: Who
+    coach_name: str
+    email: str
+    club_name: str
+    is_demo: bool
+    mass_unit: str
+    length_unit: str
+    csrf_token: str
+
+
+def digest(text: str) -> str:
+    """What the database keeps of a secret."""
+    return hashlib.sha256(text.encode()).hexdigest()
+
+
+class Accounts:
+    """Sign-in against one database."""
+
+    def __init__(self, database: Database, passwords: Passwords) -> None:
+        self._database = database
+        self._passwords = passwords
+
+    def _count_attempt(self, subject: str) -> None:
+        named = digest(f"attempt:{subject}")
+        with self._database.signing_in(named) as connection:
+            attempts = store.count_attempts(connection, named, WINDOW_MINUTES)
+        if attempts >= MOST_ATTEMPTS:
+            raise TooManyAttemptsError(
+                f"more than {MOST_ATTEMPTS} attempts in {WINDOW_MINUTES} minutes: wait "
+                f"{WINDOW_MINUTES} minutes and try again",
+                WINDOW_MINUTES * 60,
+            )
+
+    def sign_in(self, email: str, password: str) -> SignedIn:
+        """Start a session. Raises WrongSignInError or TooManyAttemptsError."""
+        email = email.strip().lower()
+        self._count_attempt(email)
+        with self._database.signing_in(email) as connection:
+            coach = store.find_coach_by_email(connection, email)
+        matches = self._passwords.matches(coach.password_hash if coach else None, password)
+        if coach is None or not matches:
+            raise WrongSignInError(_WRONG)
+        named = digest(f"attempt:{email}")
+        with self._database.signing_in(named) as connection:
+            store.forget_attempts(connection, named)
+        return self.open_session(coach.club_id, coach.coach_id)
+
+    def enter_demo(self) -> SignedIn:
+        """Start a session in the demo club, where it is loaded."""
+        with self._database.signing_in("demo") as connection:
+            coach = store.find_demo_owner(connection)
+        if coach is None:
+            raise WrongSignInError("the demo club is not loaded here: sign in with your own")
+        return self.open_session(coach.club_id, coach.coach_id)
+
+    def open_session(self, club_id: UUID, coach_id: UUID) -> SignedIn:
+        """A fresh session of a coach."""
+        signed_in = SignedIn(secrets.token_urlsafe(32), secrets.token_urlsafe(32))
+        expires = datetime.now(UTC) + timedelta(days=SESSION_DAYS)
+        session = store.Session(club_id, coach_id, signed_in.csrf_token, expires)
+        with self._database.club(club_id) as connection:
+            store.add_session(connection, digest(signed_in.token), session)
+        return signed_in
+
+    def account(self, token: str) -> Account | None:
+        """Whose session a token is; None when it is unknown or over."""
+        named = digest(token)
+        with self._database.signing_in(named) as connection:
+            session = store.find_session(connection, named)
+        if session is None:
+            return None
+        with self._database.club(session.club_id) as connection:
+            coach = store.get_coach(connection, session.coach_id)
+            club_name, is_demo = store.get_club(connection, session.club_id)
+        if coach is None:
+            return None
+        return Account(
+            Who(coach.club_id, coach.coach_id, coach.role),
+            coach.name,
+            coach.email,
+            club_name,
+            is_demo,
+            coach.mass_unit,
+            coach.length_unit,
+            session.csrf_token,
+        )
+
+    def demo_is_loaded(self) -> bool:
+        """Whether there is a demo club to enter."""
+        with self._database.signing_in("demo") as connection:
+            return store.find_demo_owner(connection) is not None
+
+    def sign_out(self, who: Who, token: str) -> None:
+        """End a session."""
+        with self._database.club(who.club_id) as connection:
+            store.delete_session(connection, digest(token))
+
+    def set_units(self, who: Who, mass_unit: str, length_unit: str) -> None:
+        """Change what the coach reads numbers in; nothing stored changes."""
+        with self._database.club(who.club_id) as connection:
+            store.set_units(connection, who.coach_id, mass_unit, length_unit)

@@ -1,0 +1,195 @@
+"""Who needs the coach: every lifter of the club with what is open, most pressing first."""
+
+from collections import defaultdict
+from collections.abc import Iterable, Sequence
+from datetime import UTC, date, datetime, timedelta
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.schools import silenced_faults
+from pavrik.core.log.comparison import chance_lower
+from pavrik.core.prescription.plan_parts import Plan
+from pavrik.core.squat.squat import SQUAT
+from pavrik.formats.plan_words import day_title
+from pavrik.services.club.library import catalogue_of
+from pavrik.services.context import Who
+from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
+from pavrik.services.plans.planning import PLAN
+from pavrik.services.setups.fits import settled_in
+from pavrik.store import floor as store
+from pavrik.store import lifters, plans, training
+from pavrik.store.accounts import today
+from pavrik.store.database import Connection, Database
+
+RECENT_DAYS = 14
+OVERDUE_DAYS = 10
+MISSED_DAYS = 7
+RISING = 3
+"""Fewer faulty reps than this are no trend."""
+SURE_RISING = 0.90
+_PRESSING = {
+    "pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "cap": 4, "missed": 5,
+    "open": 6, "overdue": 7,
+}  # fmt: skip
+Needs = dict[UUID, list[dict[str, str]]]
+
+
+def _need(kind: str, text: str, lift: str = SQUAT.id) -> dict[str, str]:
+    return {"kind": kind, "text": text, "lift": lift}
+
+
+def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs: Needs) -> None:
+    """The newest lift-ending of each fault, with how often it happened."""
+    grouped: dict[tuple[UUID, str, str], list[store.LiftEnding]] = defaultdict(list)
+    for ending in found:
+        grouped[ending.lifter_id, ending.lift, ending.fault_id].append(ending)
+    for (lifter_id, lift, fault_id), endings in grouped.items():
+        often = f", {len(endings)} times in {RECENT_DAYS} days" if len(endings) > 1 else ""
+        name = catalogue.name_of(fault_id)
+        text = f"{name} ended a {lift} at {endings[0].load_kg:g} kg{often}"
+        needs[lifter_id].append(_need("lift_ending", text, lift))
+
+
+def _is_rising(fault: store.FaultCount, reps: tuple[int, int]) -> bool:
+    recent, before = reps
+    if fault.recent < RISING or not recent:
+        return False
+    if not before:
+        return True
+    if fault.recent * before <= fault.before * recent:
+        return False
+    now = (min(fault.recent, recent), recent)
+    return 1 - chance_lower((min(fault.before, before), before), now) >= SURE_RISING
+
+
+def _rising(
+    connection: Connection, now: datetime, catalogue: Catalogue, silenced: dict[UUID, set[str]],
+    needs: Needs,
+) -> None:  # fmt: skip
+    edge = now - timedelta(days=RECENT_DAYS)
+    start = edge - timedelta(days=RECENT_DAYS)
+    reps = store.count_reps(connection, start, edge)
+    for fault in sorted(
+        store.count_faults(connection, start, edge), key=lambda f: (-f.recent, f.fault_id)
+    ):
+        counted = reps.get((fault.lifter_id, fault.lift), (0, 0))
+        if fault.fault_id in silenced.get(fault.lifter_id, set()):
+            continue
+        if _is_rising(fault, counted):
+            text = (
+                f"{catalogue.name_of(fault.fault_id)} rises: {fault.recent} of {counted[0]} reps "
+                f"in {RECENT_DAYS} days, {fault.before} of {counted[1]} before"
+            )
+            needs[fault.lifter_id].append(_need("rising", text, fault.lift))
+    _lift_endings(store.list_lift_endings(connection, edge), catalogue, needs)
+
+
+def _missed(
+    connection: Connection, standing: Sequence[tuple[plans.PlanRecord, Plan]], now: datetime,
+    day_now: date, needs: Needs,
+) -> None:  # fmt: skip
+    """Sessions of the standing plans that nobody logged within the last days."""
+    since = day_now - timedelta(days=MISSED_DAYS)
+    logged = store.logged_days(connection, now - timedelta(days=MISSED_DAYS + 2))
+    for record, plan in standing:
+        for day in plan.days():
+            if not max(since, record.made_at.date()) <= day.on < day_now:
+                continue
+            lifts = {line.lift for line in day.lines if line.kind in ("main", "second")}
+            for lift in sorted(lifts):
+                if (record.lifter_id, lift, day.on) not in logged:
+                    text = f"missed the {lift} of {day.on:%A %d %b}: the plan can follow"
+                    needs[record.lifter_id].append(_need("missed", text, lift))
+
+
+def _next_days(
+    standing: Sequence[tuple[plans.PlanRecord, Plan]], day_now: date
+) -> dict[UUID, dict[str, Any]]:
+    """The next planned day of every lifter who has one."""
+    found = {}
+    for record, plan in standing:
+        day = next((d for d in plan.days() if d.on >= day_now), None)
+        if day is not None:
+            found[record.lifter_id] = {"on": day.on, "title": day_title(day)}
+    return found
+
+
+def _caps(connection: Connection, needs: Needs) -> None:
+    for summary in store.list_summaries(connection):
+        if summary.cap_kg is not None:
+            text = f"{summary.lift} technique cap {summary.cap_kg:.0f} kg: {summary.cap_words}"
+            needs[summary.lifter_id].append(_need("cap", text, summary.lift))
+
+
+def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dict[str, str]], str]:
+    needs, states = [], {}
+    for lift, of in LIFTS.items():
+        view = settled_in(of, connection, inputs)
+        states[lift] = "settled" if view else "nothing yet"
+        if view is None:
+            needs.append(_need("open", f"no {lift} set-up settled yet", lift))
+        elif view.stale_because:
+            states[lift] = "stale"
+            because = ", ".join(view.stale_because)
+            needs.append(_need("stale", f"{lift} set-up out of date: {because}", lift))
+        elif view.settled.prediction.get("toss_up"):
+            needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting", lift))
+    return needs, states[SQUAT.id]
+
+
+def _row(
+    connection: Connection, inputs: LifterInputs, needs: list[dict[str, str]],
+    last: datetime | None, now: datetime,
+) -> dict[str, Any]:  # fmt: skip
+    profile = inputs.profile
+    flags = lifters.list_open_flags(connection, profile.lifter_id)
+    setup_needs, squat_state = _setup_needs(connection, inputs)
+    needs = [_need("pain", f"pain flag on the {f.region}: loads capped") for f in flags] + needs
+    needs += setup_needs
+    if last and now - last > timedelta(days=OVERDUE_DAYS):
+        needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
+    needs.sort(key=lambda need: _PRESSING[need["kind"]])
+    given = training.list_prescriptions(connection, profile.lifter_id, 1)
+    return {
+        "lifter_id": str(profile.lifter_id),
+        "name": profile.name,
+        "mass_kg": profile.mass_kg,
+        "stature_m": profile.stature_m,
+        "goal": profile.goal,
+        "squat_state": squat_state,
+        "needs": needs,
+        "last_set_at": last.isoformat() if last else None,
+        "next": given[0].answer | {"lift": given[0].lift} if given else None,
+    }
+
+
+def board(database: Database, who: Who) -> list[dict[str, Any]]:
+    """One row per lifter, the most pressing first."""
+    now = datetime.now(UTC)
+    with database.club(who.club_id) as connection:
+        profiles = lifters.list_profiles(connection)
+        inputs = [facts_of(connection, profile) for profile in profiles]
+        silenced = {i.profile.lifter_id: set(silenced_faults(i.request.schools)) for i in inputs}
+        needs: Needs = defaultdict(list)
+        _rising(connection, now, catalogue_of(connection), silenced, needs)
+        _caps(connection, needs)
+        day_now = today(connection)
+        standing = [(r, PLAN.validate_python(r.answer)) for r in plans.standing_plans(connection)]
+        if standing:
+            _missed(connection, standing, now, day_now, needs)
+        planned = _next_days(standing, day_now)
+        last = store.last_sets(connection)
+        rows = [
+            _row(connection, i, needs[i.profile.lifter_id], last.get(i.profile.lifter_id), now)
+            | {"planned": planned.get(i.profile.lifter_id)}
+            for i in inputs
+        ]
+    return sorted(
+        rows,
+        key=lambda row: (
+            _PRESSING[row["needs"][0]["kind"]] if row["needs"] else len(_PRESSING),
+            row["name"],
+        ),
+    )

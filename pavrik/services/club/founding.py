@@ -1,0 +1,115 @@
+"""Starting a club of one's own: by a one-time link, or as the first one on this machine."""
+
+import secrets
+from dataclasses import dataclass
+from uuid import UUID
+
+from uuid6 import uuid7
+
+from pavrik.services.club.accounts import Accounts, SignedIn, digest
+from pavrik.services.club.passwords import Passwords
+from pavrik.services.context import ForbiddenError, InvalidError
+from pavrik.store import accounts as store
+from pavrik.store import equipment
+from pavrik.store.database import Connection, Database
+
+LINK_DAYS = 7
+USUAL_BAR = ("Bar", 20.0, 28.0)
+"""Name, kg, shaft in mm of the bar that a new club begins with; edited on the Gym page."""
+USUAL_PLATES = ((25.0, 4), (20.0, 2), (15.0, 2), (10.0, 2), (5.0, 2), (2.5, 2), (1.25, 2))
+"""Weights in kg and pairs that a new club begins with."""
+
+
+@dataclass(frozen=True)
+class NewClub:
+    """What is asked of someone who starts a club; ``token`` of a link, empty without one."""
+
+    club: str
+    name: str
+    email: str
+    password: str
+    time_zone: str = ""
+    token: str = ""
+
+
+def _link_digest(token: str) -> str:
+    return digest(f"club:{token}")
+
+
+def invite_owner(database: Database, club_name: str, owner_email: str) -> str:
+    """The token of a fresh one-time link. Raises InvalidError."""
+    name, email = club_name.strip(), owner_email.strip().lower()
+    if not 1 <= len(name) <= 80:
+        raise InvalidError("a club's name has 1 to 80 letters", "name")
+    if email.count("@") != 1 or any(c.isspace() for c in email) or email[0] == "@":
+        raise InvalidError(f"{owner_email} is no e-mail address", "email")
+    token = secrets.token_urlsafe(24)
+    with database.signing_in(_link_digest(token)) as connection:
+        store.add_club_link(connection, _link_digest(token), store.ClubLink(name, email), LINK_DAYS)
+    return token
+
+
+def find_link(database: Database, token: str) -> store.ClubLink:
+    """What a link opens. Raises InvalidError where it is over, used or unknown."""
+    with database.signing_in(_link_digest(token)) as connection:
+        link = store.find_club_link(connection, _link_digest(token))
+    if link is None:
+        raise InvalidError(
+            "this link was used, is over or never was: ask for a new one (pavrik club new)",
+            "token",
+        )
+    return link
+
+
+def first_club_is_open(database: Database, local: bool) -> bool:
+    """Whether someone on this machine may start the first club without a link."""
+    if not local:
+        return False
+    with database.signing_in(store.IS_THERE_A_CLUB) as connection:
+        return not store.own_club_exists(connection)
+
+
+def _usual_equipment(connection: Connection, club_id: UUID) -> None:
+    """A bar and plates, so that the first load can be worked out."""
+    name, mass_kg, shaft_mm = USUAL_BAR
+    bar = equipment.Bar(
+        bar_id=uuid7(), name=name, mass_kg=mass_kg, shaft_mm=shaft_mm, collars_kg=0.0
+    )
+    equipment.save_bar(connection, club_id, bar)
+    plates = [equipment.Plates(kg, pairs) for kg, pairs in USUAL_PLATES]
+    equipment.set_plates(connection, club_id, plates)
+
+
+def start_club(
+    database: Database, accounts: Accounts, passwords: Passwords, new: NewClub, local: bool
+) -> SignedIn:
+    """Make the club and its owner and sign the owner in.
+
+    Raises ForbiddenError where no link was given and the door is closed, InvalidError, RefusedError
+    where the e-mail is taken.
+    """
+    link = find_link(database, new.token) if new.token else None
+    if link is None and not first_club_is_open(database, local):
+        raise ForbiddenError(
+            "a club exists here, or this is not the machine that Pavrik runs on: a new club needs "
+            "a link (pavrik club new)"
+        )
+    hashed, club_id, coach_id = passwords.hash(new.password), uuid7(), uuid7()
+    named = _link_digest(new.token) if link else store.IS_THERE_A_CLUB
+    coach = store.Coach(
+        club_id, coach_id, new.email.strip().lower(), new.name.strip(), "owner", hashed, "kg", "cm"
+    )
+    with database.founding(club_id, named) as connection:
+        if link is not None and not store.use_club_link(connection, named):
+            raise InvalidError("this link was used a moment ago: ask for a new one", "token")
+        if link is None:
+            store.lock_first_club(connection)
+            if store.own_club_exists(connection):
+                raise ForbiddenError("a club was started here a moment ago: sign in, or ask it")
+        store.add_club(connection, club_id, new.club.strip())
+        store.add_coach(connection, coach)
+        if new.time_zone:
+            store.set_time_zone(connection, club_id, new.time_zone)
+        _usual_equipment(connection, club_id)
+        store.add_audit(connection, club_id, uuid7(), coach_id, "start club", "")
+    return accounts.open_session(club_id, coach_id)

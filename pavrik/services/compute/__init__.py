@@ -1,0 +1,1 @@
+"""The public computations, from request to answer, without a database."""

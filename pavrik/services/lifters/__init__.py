@@ -1,0 +1,1 @@
+"""A lifter: facts, record, what the model is given."""

@@ -1,0 +1,156 @@
+"""From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
+
+from dataclasses import dataclass, replace
+from datetime import UTC, datetime
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.measurement import segments_from_readings
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import ANGLE_SCREENS
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.log.training_set import COMPETITION, best_sets
+from pavrik.core.strength.estimated_max import TRUSTED_REPS
+from pavrik.core.strength.inverse import Inferred
+from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.formats.model.requests import (
+    BodyIn,
+    FitRequest,
+    KnownBestIn,
+    ScreensIn,
+    SegmentsIn,
+)
+from pavrik.formats.model.setup_codec import WIRE, from_wire, to_wire
+from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
+from pavrik.services.training.history import logged_sets, schools_in_force
+from pavrik.store import lifters, setups, training
+from pavrik.store.database import Connection
+from pavrik.store.errors import NotFoundError
+
+_SCREEN_FIELD = {screen.kind: screen.key for screen in ANGLE_SCREENS} | {"box": "box_height_m"}
+
+
+@dataclass(frozen=True)
+class LifterInputs:
+    """A lifter's profile and the fit request that today's facts make."""
+
+    profile: lifters.Profile
+    request: FitRequest
+
+    @staticmethod
+    def model_of(request: FitRequest, walks_out: bool) -> tuple[Lifter, Inferred | None]:
+        """The lifter for the model, with strengths from the own lifts."""
+        lifter, inferred = with_own_strengths(
+            lifter_from(request.body, request.screens, request.schools), request
+        )
+        limit = DEFAULT.stance_limit_walkout_m if walks_out else DEFAULT.stance_limit_monolift_m
+        return replace(lifter, stance_limit_m=limit), inferred
+
+
+def get_profile(connection: Connection, lifter_id: UUID) -> lifters.Profile:
+    """The newest profile. Raises NotFoundError."""
+    profile = lifters.get_profile(connection, lifter_id)
+    if profile is None:
+        raise NotFoundError("this lifter is not in your club")
+    return profile
+
+
+def _body(connection: Connection, profile: lifters.Profile) -> BodyIn:
+    readings = {
+        m.landmark: m.readings_m for m in lifters.list_measurements(connection, profile.lifter_id)
+    }
+    return BodyIn(
+        sex=profile.sex,
+        mass_kg=profile.mass_kg,
+        stature_m=profile.stature_m,
+        segments=SegmentsIn(**segments_from_readings(readings)),
+    )
+
+
+def _screens(connection: Connection, lifter_id: UUID) -> ScreensIn:
+    angles: dict[str, float | None] = {}
+    grips: dict[str, float | None] = {}
+    for result in lifters.list_screens(connection, lifter_id):
+        if result.kind in _SCREEN_FIELD:
+            angles[_SCREEN_FIELD[result.kind]] = result.value
+        elif result.kind.startswith("grip_"):
+            grips[result.kind.removeprefix("grip_")] = result.value
+    return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips})
+
+
+def _fitted(lift: Lift[Any], variation: str) -> str | None:
+    """The style that a variation is, where the fit ranks it; None where it is the competition lift
+    with something else changed."""
+    known = shipped_variations().by_name.get(variation)
+    if known is None or known.lift != lift.id or known.knob is None:
+        return None
+    style = known.knob.bar or known.knob.style
+    return style if style in lift.searched and lift.styles[style].tells_strength else None
+
+
+def setup_at(
+    lift: Lift[Any], stature_m: float, history: list[setups.Settled], at: datetime,
+    variation: str = COMPETITION,
+) -> Any:  # fmt: skip
+    """The set-up at a time: settled then, else a usual one, in the variation's style."""
+    wire = WIRE[lift.id]
+    settled = next((s for s in history if s.lift == lift.id and s.settled_at <= at), None)
+    setup = lift.usual(stature_m)
+    if settled is not None:
+        known = {k: v for k, v in settled.setup.items() if k in wire.model_fields}
+        setup = from_wire(wire(**known))
+    style = _fitted(lift, variation)
+    return setup if style is None else lift.restyled(setup, style)
+
+
+def setups_in_force(connection: Connection, inputs: LifterInputs) -> dict[str, Any]:
+    """The set-ups that a lifter lifts in today, by lift: settled ones, else the usual."""
+    profile, now = inputs.profile, datetime.now(UTC)
+    settled = setups.list_settled(connection, profile.lifter_id)
+    return {lift.id: setup_at(lift, profile.stature_m, settled, now) for lift in LIFTS.values()}
+
+
+def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
+    """The best counting set of every bar position and pulling style in the log."""
+    settled = setups.list_settled(connection, profile.lifter_id)
+    stored = {
+        str(kept.set_id): kept
+        for kept in training.list_sets(connection, profile.lifter_id)
+        if kept.variation == COMPETITION or _fitted(LIFTS[kept.lift], kept.variation)
+    }
+    setup_of = {
+        set_id: setup_at(
+            LIFTS[kept.lift], profile.stature_m, settled, kept.performed_at, kept.variation
+        )
+        for set_id, kept in stored.items()
+    }
+    sets = logged_sets(connection, profile.lifter_id, list(stored.values()))
+    best = best_sets(((stored[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets)
+    return [
+        KnownBestIn(
+            setup=to_wire(setup_of[says.logged.set_id]),
+            load_kg=says.logged.load_kg,
+            reps=min(says.logged.reps, TRUSTED_REPS),
+            rpe=None if says.at_least else says.logged.rpe,
+        )
+        for says in sorted(best.values(), key=lambda says: -says.kg)
+    ]
+
+
+def facts_of(connection: Connection, profile: lifters.Profile) -> LifterInputs:
+    """Body, screens and schools of a lifter, without the log."""
+    request = FitRequest(
+        body=_body(connection, profile),
+        screens=_screens(connection, profile.lifter_id),
+        schools=schools_in_force(connection, profile.lifter_id),
+    )
+    return LifterInputs(profile, request)
+
+
+def load_inputs(connection: Connection, lifter_id: UUID) -> LifterInputs:
+    """Everything the model needs about a lifter. Raises NotFoundError."""
+    facts = facts_of(connection, get_profile(connection, lifter_id))
+    bests = _known_bests(connection, facts.profile)
+    return LifterInputs(facts.profile, facts.request.model_copy(update={"known_bests": bests}))

@@ -1,0 +1,101 @@
+"""A lifter's record as the Lifter screen and the rail show it."""
+
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.body.measurement import LANDMARKS
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.log.training_set import best_sets
+from pavrik.core.squat.squat import SQUAT
+from pavrik.services.context import Who
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
+from pavrik.services.setups.fits import settled_in
+from pavrik.services.training.history import logged_sets, schools_in_force
+from pavrik.store import lifters, training
+from pavrik.store.database import Connection, Database
+
+
+def _bests(
+    connection: Connection, lifter_id: UUID, sets: list[training.StoredSet]
+) -> list[dict[str, Any]]:
+    """The best counting set of every lift and variation, the highest estimated max first."""
+    stored = {str(kept.set_id): kept for kept in sets}
+    best = best_sets(
+        ((stored[s.set_id].lift, s.variation), s) for s in logged_sets(connection, lifter_id, sets)
+    )
+    return [
+        {
+            "lift": lift,
+            "variation": variation,
+            "estimated_max_kg": says.kg,
+            "load_kg": says.logged.load_kg,
+            "reps": says.logged.reps,
+            "rpe": says.logged.rpe,
+            "performed_at": stored[says.logged.set_id].performed_at,
+        }
+        for (lift, variation), says in sorted(best.items(), key=lambda item: -item[1].kg)
+    ]
+
+
+def _stage(state: str, note: str = "") -> dict[str, str]:
+    return {"state": state, "note": note}
+
+
+def _measure_stage(connection: Connection, lifter_id: UUID) -> dict[str, str]:
+    found = lifters.list_measurements(connection, lifter_id)
+    twice = sum(len(m.readings_m) > 1 for m in found)
+    if not found:
+        return _stage("nothing yet", "all estimated")
+    state = "settled" if twice == len(LANDMARKS) else "drafted"
+    return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
+
+
+def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> dict[str, str]:
+    view = settled_in(lift, connection, inputs)
+    if view is None:
+        return _stage("nothing yet")
+    if view.stale_because:
+        return _stage("out of date", ", ".join(view.stale_because))
+    return _stage("settled")
+
+
+def _stages(
+    connection: Connection, inputs: LifterInputs, sets: list[training.StoredSet]
+) -> dict[str, dict[str, str]]:
+    lifter_id = inputs.profile.lifter_id
+    fits = {lift.id: _fit_stage(lift, connection, inputs) for lift in LIFTS.values()}
+    given = training.list_prescriptions(connection, lifter_id, 1)
+    return {
+        "lifter": _stage("settled"),
+        "measure": _measure_stage(connection, lifter_id),
+        **fits,
+        "log": _stage("settled", f"{sets[0].performed_at:%d %b}")
+        if sets
+        else _stage("nothing yet"),
+        "prescribe": _stage("drafted", f"{given[0].prescribed_at:%d %b}")
+        if given
+        else _stage("nothing yet"),
+        "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
+        "card": _stage(fits[SQUAT.id]["state"], fits[SQUAT.id]["note"]),
+    }
+
+
+def lifter_record(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+    """Everything that the Lifter screen shows. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        sets = training.list_sets(connection, lifter_id)
+        profile = {k: v for k, v in vars(inputs.profile).items() if k not in _NOT_PROFILE}
+        return {
+            "lifter_id": lifter_id,
+            "profile": profile,
+            "screens": [vars(s) for s in lifters.list_screens(connection, lifter_id)],
+            "flags": [vars(f) for f in lifters.list_open_flags(connection, lifter_id)],
+            "schools": schools_in_force(connection, lifter_id),
+            "bests": _bests(connection, lifter_id, sets),
+            "stages": _stages(connection, inputs, sets),
+        }
+
+
+_NOT_PROFILE = ("lifter_id", "said_at")

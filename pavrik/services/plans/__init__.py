@@ -1,0 +1,1 @@
+"""Plans: loads, weeks, files, the lifter's link."""

@@ -1,0 +1,113 @@
+"""A lifter's read-only link: card and next day of the plan, until it expires or is closed."""
+
+import hashlib
+import secrets
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Any
+from uuid import UUID
+
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.plans.planning import next_day_in, warm_ups
+from pavrik.services.plans.prescribing import recorded_gym
+from pavrik.services.setups.card import card_in
+from pavrik.services.writes import write_once
+from pavrik.store import plans
+from pavrik.store.accounts import today
+from pavrik.store.database import Connection, Database
+from pavrik.store.errors import NotFoundError
+
+LONGEST_DAYS = 180
+
+
+@dataclass(frozen=True)
+class MadeLink:
+    """A fresh link; the token is shown once and not kept."""
+
+    link_id: UUID
+    token: str
+    expires_at: datetime
+
+
+def _digest(token: str) -> str:
+    return hashlib.sha256(f"card:{token}".encode()).hexdigest()
+
+
+def make_link(
+    database: Database, who: Who, key: UUID, link_id: UUID, lifter_id: UUID, days: int
+) -> MadeLink:
+    """Make a link. Sending the same request twice makes one link, but shows the token once only.
+
+    Raises InvalidError where it would last too long or was already made.
+    """
+    if not 1 <= days <= LONGEST_DAYS:
+        raise InvalidError(f"{days} days: a link lasts 1 to {LONGEST_DAYS} days", "days")
+    token, now = secrets.token_urlsafe(24), datetime.now(UTC)
+    expires = now + timedelta(days=days)
+
+    def action(connection: Connection) -> dict[str, str]:
+        get_profile(connection, lifter_id)
+        link = plans.CardLink(link_id, who.club_id, lifter_id, expires, now, None)
+        plans.add_link(connection, who.club_id, who.coach_id, link, _digest(token))
+        return {"digest": _digest(token)}
+
+    request = {"lifter": str(lifter_id), "link": str(link_id), "days": days}
+    answer = write_once(database, who, key, "make link", request, action, subject=str(lifter_id))
+    if answer["digest"] != _digest(token):
+        raise InvalidError("this link was already made and shown: make a new one", "link_id")
+    return MadeLink(link_id, token, expires)
+
+
+def list_links(database: Database, who: Who, lifter_id: UUID) -> list[dict[str, Any]]:
+    """Links of a lifter with their state."""
+    now = datetime.now(UTC)
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        found = plans.list_links(connection, lifter_id)
+    return [
+        {
+            "link_id": link.link_id,
+            "made_at": link.made_at,
+            "expires_at": link.expires_at,
+            "state": "closed"
+            if link.revoked_at
+            else "expired"
+            if link.expires_at < now
+            else "open",
+        }
+        for link in found
+    ]
+
+
+def revoke(database: Database, who: Who, key: UUID, lifter_id: UUID, link_id: UUID) -> Any:
+    """Close a link for good; closing it twice changes nothing."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        if link_id not in {link.link_id for link in plans.list_links(connection, lifter_id)}:
+            raise NotFoundError("this link is not one of this lifter's")
+        plans.revoke_link(connection, link_id, datetime.now(UTC))
+        return {"link_id": str(link_id)}
+
+    request = {"lifter": str(lifter_id), "link": str(link_id)}
+    return write_once(database, who, key, "close link", request, action, subject=str(lifter_id))
+
+
+def shared(database: Database, token: str) -> dict[str, Any]:
+    """What the holder of a token sees. Raises NotFoundError for a wrong, old or closed one."""
+    digest = _digest(token)
+    with database.signing_in(digest) as connection:
+        link = plans.find_link(connection, digest)
+    if link is None or link.revoked_at is not None or link.expires_at < datetime.now(UTC):
+        raise NotFoundError("this link is closed or has expired: ask your coach for a new one")
+    with database.club(link.club_id) as connection:
+        day = next_day_in(connection, link.lifter_id, today(connection))
+        found = card_in(connection, link.lifter_id)
+        gym = recorded_gym(connection)
+        ways = warm_ups(gym, day) if day and gym else {}
+    return {
+        "card": found,
+        "day": day,
+        "warm_ups": ways,
+        "expires_at": link.expires_at,
+    }

@@ -1,0 +1,91 @@
+"""Plans for everyone in a club who has none, in the background: on every core where there are many.
+
+Making a plan is mostly computing, so many lifters are shared out over processes, each with a
+connection of its own.
+"""
+
+import os
+from collections.abc import Iterator
+from concurrent.futures import ProcessPoolExecutor, as_completed
+from datetime import date
+from multiprocessing import get_context
+from uuid import UUID
+
+from uuid6 import uuid7
+
+from pavrik.services.context import ForbiddenError, InvalidError, Who
+from pavrik.services.jobs import Jobs
+from pavrik.services.plans import planning
+from pavrik.store import lifters, plans
+from pavrik.store.database import Database
+from pavrik.store.jobs import Job
+
+SHARED_FROM = 8
+"""From so many lifters on it is worth starting processes."""
+MOST_PROCESSES = 4
+ONE_AT_A_TIME = "one at a time"
+_own: list[Database] = []
+Frame = tuple[date, int, tuple[int, ...]]
+
+
+def _begin(url: str) -> None:
+    """In a fresh process: its own way to the database."""
+    database = Database(url, most_connections=1)
+    database.open()
+    _own.append(database)
+
+
+def _plan_one(who: Who, lifter_id: UUID, frame: Frame) -> None:
+    plan_id = uuid7()
+    planning.make(_own[-1], who, plan_id, plan_id, lifter_id, *frame, None)
+
+
+def _without_plan(database: Database, who: Who) -> list[UUID]:
+    with database.club(who.club_id) as connection:
+        everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
+        have = {record.lifter_id for record in plans.standing_plans(connection)}
+    return [lifter_id for lifter_id in everyone if lifter_id not in have]
+
+
+def _one_by_one(database: Database, who: Who, wanted: list[UUID], frame: Frame) -> Iterator[float]:
+    for done, lifter_id in enumerate(wanted, start=1):
+        plan_id = uuid7()
+        planning.make(database, who, plan_id, plan_id, lifter_id, *frame, None)
+        yield done / len(wanted)
+
+
+def _shared_out(database: Database, who: Who, wanted: list[UUID], frame: Frame) -> Iterator[float]:
+    processes = min(MOST_PROCESSES, os.cpu_count() or 1)
+    with ProcessPoolExecutor(
+        processes, mp_context=get_context("spawn"), initializer=_begin, initargs=(database.url,)
+    ) as pool:
+        tasks = [pool.submit(_plan_one, who, lifter_id, frame) for lifter_id in wanted]
+        try:
+            for done, task in enumerate(as_completed(tasks), start=1):
+                task.result()
+                yield done / len(wanted)
+        finally:
+            pool.shutdown(wait=True, cancel_futures=True)
+
+
+def club_steps(database: Database, who: Who, frame: Frame) -> Iterator[float]:
+    """Plan after plan, with progress from 0 to 1."""
+    wanted = _without_plan(database, who)
+    way = _shared_out if len(wanted) >= SHARED_FROM else _one_by_one
+    yield from way(database, who, wanted, frame)
+    yield 1.0
+
+
+def plan_club(database: Database, who: Who, jobs: Jobs, frame: Frame) -> Job:
+    """Plan for everyone without a plan, once at a time: asked again it is the job that runs.
+
+    Raises ForbiddenError, InvalidError.
+    """
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    with database.club(who.club_id) as connection:
+        everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
+    if not everyone:
+        raise InvalidError("the club has no lifters yet: add one first")
+    steps = club_steps(database, who, frame)
+    return jobs.ask(who, everyone[0], "club plans", ONE_AT_A_TIME, steps)

@@ -1,0 +1,336 @@
+"""A lifter's plan: made, overruled with a reason, met by what happened, withdrawn."""
+
+from collections.abc import Sequence
+from dataclasses import asdict, replace
+from datetime import UTC, date, datetime
+from typing import Any
+from uuid import UUID
+
+from pydantic import TypeAdapter
+from uuid6 import uuid7
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.prescription.analysis import LiftAnalysis
+from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.plan import make_plan
+from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk, Underway
+from pavrik.core.prescription.reason import Reason
+from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
+from pavrik.core.prescription.volume import capacities_worked, is_hard
+from pavrik.core.strength.utilization import LIMITERS
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.plans.lift_state import studies_of, variations_of
+from pavrik.services.plans.prescribing import gym_of, ladder_to
+from pavrik.services.writes import write_once
+from pavrik.store import lifters, plans
+from pavrik.store.accounts import today
+from pavrik.store.database import Connection, Database
+from pavrik.store.errors import NotFoundError
+
+PLAN = TypeAdapter(Plan)
+ASK = TypeAdapter(PlanAsk)
+CHANGES = TypeAdapter(list[Change])
+
+
+def _pain(connection: Connection, lifter_id: UUID) -> tuple[PainFlag, ...]:
+    return tuple(
+        PainFlag(str(flag.flag_id), flag.region)
+        for flag in lifters.list_open_flags(connection, lifter_id)
+    )
+
+
+def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
+    return {
+        word.line_id: Overrule(word.coach, word.reason, word.load_kg, word.dropped)
+        for word in plans.line_words(connection, series_id)
+    }
+
+
+def _make(
+    connection: Connection, lifter_id: UUID, ask: PlanAsk, series_id: UUID,
+    studies: dict[str, LiftAnalysis], moved: Sequence[Moved] = (), first_week: int = 0,
+) -> Plan:  # fmt: skip
+    try:
+        return make_plan(
+            ask,
+            {lift: study.state for lift, study in studies.items()},
+            gym_of(connection),
+            pain=_pain(connection, lifter_id),
+            overrules=_overrules(connection, series_id),
+            underway=Underway(first_week, today(connection), tuple(moved)),
+        )
+    except ValueError as error:
+        raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
+
+
+def _week_of(connection: Connection, ask: PlanAsk) -> int:
+    return current_week(ask, today(connection))
+
+
+def _record(
+    lifter_id: UUID, plan_id: UUID, ask: PlanAsk, plan: Plan, *, replaces: plans.PlanRecord | None,
+    told: Sequence[Change] = (),
+) -> plans.PlanRecord:  # fmt: skip
+    return plans.PlanRecord(
+        plan_id=plan_id,
+        lifter_id=lifter_id,
+        series_id=replaces.series_id if replaces else plan_id,
+        replaces=replaces.plan_id if replaces else None,
+        withdrawn=False,
+        ask=ASK.dump_python(ask, mode="json"),
+        answer=PLAN.dump_python(plan, mode="json"),
+        changes=CHANGES.dump_python(list(told), mode="json"),
+        model_version=MODEL_VERSION,
+        made_at=datetime.now(UTC),
+    )
+
+
+def ask_in(
+    connection: Connection, lifter_id: UUID, start: date, weeks: int, weekdays: tuple[int, ...],
+    meet: date | None,
+) -> PlanAsk:  # fmt: skip
+    """What a coach asks for, with the lifter's goal and training age."""
+    profile = get_profile(connection, lifter_id)
+    return PlanAsk(start, weeks, weekdays, meet, profile.goal, profile.training_age)
+
+
+def preview(
+    database: Database, who: Who, lifter_id: UUID, start: date, weeks: int,
+    weekdays: tuple[int, ...], meet: date | None,
+) -> dict[str, Any]:  # fmt: skip
+    """The plan as it would be made; nothing is stored. Raises InvalidError, NotFoundError."""
+    with database.club(who.club_id) as connection:
+        ask = ask_in(connection, lifter_id, start, weeks, weekdays, meet)
+        studies = studies_of(connection, lifter_id, today(connection))
+        plan = _make(connection, lifter_id, ask, uuid7(), studies, (), _week_of(connection, ask))
+    return {"plan": plan, "volume": volume_of(plan, studies)}
+
+
+def make(
+    database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, start: date,
+    weeks: int, weekdays: tuple[int, ...], meet: date | None,
+) -> Any:  # fmt: skip
+    """Make and keep a plan; it takes the place of the one before. Raises InvalidError."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        ask = ask_in(connection, lifter_id, start, weeks, weekdays, meet)
+        studies = studies_of(connection, lifter_id, today(connection))
+        plan = _make(connection, lifter_id, ask, plan_id, studies, (), _week_of(connection, ask))
+        record = _record(lifter_id, plan_id, ask, plan, replaces=None)
+        plans.add_plan(connection, who.club_id, who.coach_id, record)
+        return {"plan_id": str(plan_id)}
+
+    request = {"lifter": str(lifter_id), "start": str(start), "weeks": weeks,
+               "weekdays": list(weekdays), "meet": str(meet), "plan": str(plan_id)}  # fmt: skip
+    return write_once(database, who, key, "make plan", request, action, subject=str(lifter_id))
+
+
+def standing(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan] | None:
+    """The plan that stands, read back."""
+    record = plans.newest_plan(connection, lifter_id)
+    return (record, PLAN.validate_python(record.answer)) if record else None
+
+
+def _stands(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan]:
+    found = standing(connection, lifter_id)
+    if found is None:
+        raise NotFoundError("no plan stands for this lifter: make one first")
+    return found
+
+
+def _afresh(
+    connection: Connection, record: plans.PlanRecord, old: Plan, studies: dict[str, LiftAnalysis]
+) -> tuple[Plan, list[Change], list[Reason]]:
+    """The plan from today's state, what differs, what is let go. Raises InvalidError."""
+    ask = ASK.validate_python(record.ask)
+
+    def afresh(moved: list[Moved], week: int) -> Plan:
+        return _make(
+            connection, record.lifter_id, ask, record.series_id, studies, moved, week
+        )  # fmt: skip
+
+    logged = {lift: study.state.history for lift, study in studies.items()}
+    since = plans.list_versions(connection, record.series_id)[-1].made_at.date()
+    return reflow(old, ask, logged, today(connection), since, afresh)
+
+
+def read(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+    """The standing plan, what today's state would change in it, and its volume."""
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        found = standing(connection, lifter_id)
+        if found is None:
+            return {"plan": None}
+        record, old = found
+        studies = studies_of(connection, lifter_id, today(connection))
+        try:
+            fresh, told, let_go = _afresh(connection, record, old, studies)
+        except InvalidError as error:
+            fresh, told, let_go = old, [], [Reason(str(error))]
+        versions = plans.list_versions(connection, record.series_id)
+    return {
+        "plan_id": record.plan_id,
+        "ask": ASK.validate_python(record.ask),
+        "made_at": record.made_at,
+        "plan": old,
+        "volume": volume_of(old, studies),
+        "pending": told,
+        "let_go": let_go,
+        "proposals": list(fresh.proposals),
+        "versions": [
+            {"plan_id": v.plan_id, "made_at": v.made_at, "changes": v.changes} for v in versions
+        ],
+    }
+
+
+def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> Any:
+    """Let the plan follow today's state: a new version with every change told."""
+
+    def action(connection: Connection) -> dict[str, Any]:
+        record, old = _stands(connection, lifter_id)
+        studies = studies_of(connection, lifter_id, today(connection))
+        fresh, told, _ = _afresh(connection, record, old, studies)
+        ask = ASK.validate_python(record.ask)
+        kept = _record(lifter_id, plan_id, ask, fresh, replaces=record, told=told)
+        plans.add_plan(connection, who.club_id, who.coach_id, kept)
+        return {"plan_id": str(plan_id), "changes": len(told)}
+
+    request = {"lifter": str(lifter_id), "plan": str(plan_id)}
+    return write_once(database, who, key, "re-flow plan", request, action, subject=str(lifter_id))
+
+
+def overrule(
+    database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, line_id: str,
+    load_kg: float | None, dropped: bool, reason: str,
+) -> Any:  # fmt: skip
+    """A coach's word on one line; neither a load nor a drop takes the earlier word back.
+
+    The line is made anew with it, the rest of the plan stays as it stands.
+    """
+
+    def action(connection: Connection) -> dict[str, Any]:
+        record, old = _stands(connection, lifter_id)
+        if line_id not in {line.line_id for line in old.lines()}:
+            raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
+        word = plans.LineWord(line_id, load_kg, dropped, reason, "")
+        plans.add_line_word(connection, who.club_id, who.coach_id, uuid7(), record.series_id, word)
+        ask = ASK.validate_python(record.ask)
+        studies = studies_of(connection, lifter_id, today(connection))
+        fresh = _make(
+            connection,
+            lifter_id,
+            ask,
+            record.series_id,
+            studies,
+            old.moves,
+            _week_of(connection, ask),
+        )
+        changed = _with_line(old, fresh, line_id)
+        told = changes(old, changed, ask.start)
+        kept = _record(lifter_id, plan_id, ask, changed, replaces=record, told=told)
+        plans.add_plan(connection, who.club_id, who.coach_id, kept)
+        return {"plan_id": str(plan_id), "changes": len(told)}
+
+    request = {"lifter": str(lifter_id), "line": line_id, "load": load_kg, "dropped": dropped,
+               "reason": reason, "plan": str(plan_id)}  # fmt: skip
+    return write_once(database, who, key, "overrule line", request, action, subject=str(lifter_id))
+
+
+def _with_line(old: Plan, fresh: Plan, line_id: str) -> Plan:
+    """The old plan with one line as the fresh one has it."""
+    new = {line.line_id: line for line in fresh.lines()}
+
+    def swap(line: Line) -> Line:
+        return new.get(line_id, line) if line.line_id == line_id else line
+
+    weeks = tuple(
+        replace(
+            week,
+            days=tuple(replace(day, lines=tuple(map(swap, day.lines))) for day in week.days),
+        )
+        for week in old.weeks
+    )
+    return replace(old, weeks=weeks)
+
+
+def withdraw(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> Any:
+    """Take the plan back; it stays on record."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        record, _ = _stands(connection, lifter_id)
+        gone = plans.PlanRecord(
+            **{
+                **vars(record), "plan_id": plan_id, "replaces": record.plan_id,
+                "withdrawn": True, "changes": [], "made_at": datetime.now(UTC),
+            }
+        )  # fmt: skip
+        plans.add_plan(connection, who.club_id, who.coach_id, gone)
+        return {"plan_id": str(plan_id)}
+
+    request = {"lifter": str(lifter_id), "plan": str(plan_id)}
+    return write_once(database, who, key, "withdraw plan", request, action, subject=str(lifter_id))
+
+
+def say_of_variation(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, word: plans.VariationWord
+) -> Any:
+    """Use a variation, leave it out, or take the word back; with a reason."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        get_profile(connection, lifter_id)
+        if word.variation not in variations_of(connection).by_name:
+            raise InvalidError(f"there is no variation called {word.variation}", "variation")
+        plans.add_variation_word(connection, who.club_id, who.coach_id, uuid7(), lifter_id, word)
+        return {"variation": word.variation}
+
+    request = {"lifter": str(lifter_id), "word": asdict(word)}
+    return write_once(
+        database, who, key, "word on variation", request, action, subject=str(lifter_id)
+    )
+
+
+def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[dict[str, Any]]:
+    """Hard sets per lift and per capacity in every week."""
+    found = []
+    for week in plan.weeks:
+        lifts = dict.fromkeys(LIFT_IDS, 0)
+        capacities = dict.fromkeys(LIMITERS, 0)
+        for day in week.days:
+            for line in day.lines:
+                if not is_hard(line.rpe) or (line.overruled and line.overruled.dropped):
+                    continue
+                lifts[line.lift] += line.sets
+                study = studies.get(line.lift)
+                loading = study.loadings.get(line.variation) if study else None
+                if loading is not None:
+                    use = {name: loading.at(None, name) for name in LIMITERS}
+                    for name in capacities_worked(use):
+                        capacities[name] += line.sets
+        found.append({"week": week.number, "lifts": lifts, "capacities": capacities})
+    return found
+
+
+def day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None:
+    """The day of the standing plan on a date, if there is one."""
+    found = standing(connection, lifter_id)
+    return next((d for d in found[1].days() if d.on == on), None) if found else None
+
+
+def next_day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None:
+    """The first day of the standing plan from a date on."""
+    found = standing(connection, lifter_id)
+    return next((d for d in found[1].days() if d.on >= on), None) if found else None
+
+
+def warm_ups(gym: Gym, day: Day) -> dict[str, list[dict[str, Any]]]:
+    """The way up to the first work set of each lift of a day, by line."""
+    found: dict[str, list[dict[str, Any]]] = {}
+    seen: set[str] = set()
+    for line in day.lines:
+        if line.kind == "drill" or line.load_kg is None or line.lift in seen:
+            continue
+        seen.add(line.lift)
+        found[line.line_id] = ladder_to(line.load_kg, gym)
+    return found

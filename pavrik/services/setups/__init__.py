@@ -1,0 +1,1 @@
+"""Set-ups: fitted, explored, settled, on the card."""

@@ -1,0 +1,303 @@
+"""Fits of either lift through one mechanism: rank, draw bodies, settle, look back."""
+
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from functools import lru_cache
+from typing import Any
+from uuid import UUID
+
+import numpy as np
+from pydantic import BaseModel
+from uuid6 import uuid7
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.fitting.candidates import assess
+from pavrik.core.fitting.fit import Fit, with_intervals
+from pavrik.core.fitting.fit import fit as fit_lift
+from pavrik.core.fitting.sampling import sample_in_steps
+from pavrik.core.fitting.staleness import changes_since, stored_wrong
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.strength.inverse import Inferred
+from pavrik.core.units import Floats
+from pavrik.formats.model.requests import FitRequest, SquatSetupIn
+from pavrik.formats.model.setup_codec import WIRE, from_wire
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.jobs import Jobs
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
+from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.writes import digest_of, write_once
+from pavrik.store import setups
+from pavrik.store.database import Connection, Database
+
+SAMPLES = 256
+SEED = 1
+
+
+@dataclass(frozen=True)
+class Prediction:
+    """What a set-up promises, and why not where it does not hold."""
+
+    predicted_max_kg: float
+    limiter: str
+    reasons: list[str]
+
+
+@dataclass(frozen=True)
+class Fitting:
+    """How one lift is fitted: ``answer`` is the JSON for the screens."""
+
+    of: Lift[Any]
+    answer: Callable[[Lifter, Inferred | None, Any], dict[str, Any]]
+
+    @property
+    def lift(self) -> str:
+        return self.of.id
+
+    @property
+    def setup_type(self) -> type[BaseModel]:
+        """The wire's form of the lift's set-ups."""
+        return WIRE[self.of.id]
+
+    def draw(self, lifter: Lifter, fit: Fit[Any]) -> Iterator[Floats]:
+        """Sampled maxes of the leaders, a few lifters at a time."""
+        setups = [leader.setup for leader in fit.leaders]
+        return sample_in_steps(self.of, lifter, setups, SAMPLES, SEED) if setups else iter(())
+
+    def predict(self, lifter: Lifter, setup: BaseModel) -> Prediction:
+        """What one set-up promises. Raises ValueError where it contradicts the lifter's schools."""
+        if isinstance(setup, SquatSetupIn):
+            setup_for(lifter, setup)
+        candidates, rejected = assess(self.of, lifter, [from_wire(setup)])
+        if rejected:
+            return Prediction(0.0, "", rejected[0].reasons)
+        return Prediction(candidates[0].predicted_max_kg, candidates[0].limiter, [])
+
+
+@lru_cache(maxsize=256)
+def model(request_json: str, walks_out: bool) -> tuple[Lifter, Inferred | None]:
+    """The model's lifter for a request: computed once for the same content."""
+    return LifterInputs.model_of(FitRequest.model_validate_json(request_json), walks_out)
+
+
+def model_of(inputs: LifterInputs) -> tuple[Lifter, Inferred | None]:
+    """The model's lifter with strengths from the own lifts, remembered by content."""
+    return model(inputs.request.model_dump_json(), inputs.profile.walks_out)
+
+
+def inputs_of(database: Database, who: Who, lifter_id: UUID) -> LifterInputs:
+    """Today's facts of a lifter. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        return load_inputs(connection, lifter_id)
+
+
+def lifter_model(database: Database, who: Who, lifter_id: UUID) -> Lifter:
+    """The model of a lifter from today's facts."""
+    return model_of(inputs_of(database, who, lifter_id))[0]
+
+
+@lru_cache(maxsize=64)
+def _point_fit(fitting: Fitting, request_json: str, walks_out: bool) -> Any:
+    return fit_lift(fitting.of, model(request_json, walks_out)[0])
+
+
+def point_fit(fitting: Fitting, inputs: LifterInputs) -> Any:
+    """The fit of today's facts without its intervals: quick, computed once for the same content."""
+    return _point_fit(fitting, inputs.request.model_dump_json(), inputs.profile.walks_out)
+
+
+def _content(inputs: LifterInputs) -> tuple[dict[str, Any], str]:
+    content = {"request": inputs.request.model_dump(), "walks_out": inputs.profile.walks_out}
+    return content, digest_of(content)
+
+
+def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+    lifter_id, (_, digest) = inputs.profile.lifter_id, _content(inputs)
+    return setups.find_fit(connection, lifter_id, fitting.lift, digest, MODEL_VERSION)
+
+
+def _keep(
+    fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs, fit: Any
+) -> dict[str, Any]:
+    content, digest = _content(inputs)
+    answer = fitting.answer(*model_of(inputs), fit)
+    setups.add_fit(
+        connection, who.club_id, uuid7(), inputs.profile.lifter_id, fitting.lift, content, digest,
+        answer, MODEL_VERSION,
+    )  # fmt: skip
+    return answer
+
+
+@dataclass(frozen=True)
+class Ranking:
+    """The answer of the fit, short enough for a screen, and the digest of its inputs."""
+
+    answer: dict[str, Any]
+    inputs_digest: str
+
+
+def ranking_in(fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs) -> Ranking:
+    """The whole fit of today's facts, from the store when the same content was fitted before."""
+    digest = _content(inputs)[1]
+    known = _find(fitting, connection, inputs)
+    if known is not None:
+        return Ranking(known, digest)
+    lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
+    drawn = list(fitting.draw(lifter, fit))
+    if drawn:
+        fit = with_intervals(fit, lifter, np.concatenate(drawn))
+    return Ranking(_keep(fitting, connection, who, inputs, fit), digest)
+
+
+def _sampling_steps(
+    fitting: Fitting, database: Database, who: Who, inputs: LifterInputs
+) -> Iterator[float]:
+    """Draw the bodies step by step and keep the whole fit at the end."""
+    lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
+    drawn: list[Floats] = []
+    for rows in fitting.draw(lifter, fit):
+        drawn.append(rows)
+        yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
+    if drawn:
+        fit = with_intervals(fit, lifter, np.concatenate(drawn))
+    with database.club(who.club_id) as connection:
+        _keep(fitting, connection, who, inputs, fit)
+
+
+def ranking(
+    fitting: Fitting, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
+) -> dict[str, Any]:
+    """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
+    known."""
+    inputs = inputs_of(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        known = _find(fitting, connection, inputs)
+    if known is not None:
+        return known | {"job": None}
+    answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
+    steps = _sampling_steps(fitting, database, who, inputs)
+    kind = f"{fitting.lift} sureness"
+    job = jobs.ask(who, lifter_id, kind, _content(inputs)[1], steps)
+    return answer | {"job": vars(job)}
+
+
+def answer_now(
+    fitting: Fitting, database: Database, who: Who, lifter_id: UUID
+) -> tuple[LifterInputs, Lifter, dict[str, Any]]:
+    """A lifter's inputs, model and ranking, sure or not."""
+    inputs = inputs_of(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        known = _find(fitting, connection, inputs)
+    lifter, inferred = model_of(inputs)
+    return inputs, lifter, known or fitting.answer(lifter, inferred, point_fit(fitting, inputs))
+
+
+def settle(
+    fitting: Fitting, database: Database, who: Who, key: UUID, lifter_id: UUID, setup_id: UUID,
+    setup: BaseModel, reason: str, settled_at: datetime | None = None,
+) -> Any:  # fmt: skip
+    """Settle on a set-up with its inputs, model version and seed. Raises InvalidError where it
+    is not feasible for this lifter."""
+
+    def action(connection: Connection) -> dict[str, Any]:
+        inputs = load_inputs(connection, lifter_id)
+        found = fitting.predict(model_of(inputs)[0], setup)
+        if found.reasons:
+            raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
+        fitted = ranking_in(fitting, connection, who, inputs)
+        prediction = {
+            "predicted_max_kg": found.predicted_max_kg,
+            "limiter": found.limiter,
+            "verdict": fitted.answer["verdict"],
+            "toss_up": fitted.answer["toss_up"],
+        }
+        settled = setups.Settled(
+            setup_id=setup_id,
+            lifter_id=lifter_id,
+            lift=fitting.lift,
+            setup=setup.model_dump(),
+            inputs=inputs.request.model_dump(),
+            inputs_digest=fitted.inputs_digest,
+            prediction=prediction,
+            model_version=MODEL_VERSION,
+            seed=SEED,
+            reason=reason,
+            settled_at=settled_at or datetime.now(UTC),
+        )
+        setups.add_settled(connection, who.club_id, who.coach_id, settled)
+        return {"setup_id": str(setup_id), **prediction}
+
+    request = {"lifter": str(lifter_id), "setup": setup.model_dump(), "reason": reason}
+    route = f"settle {fitting.lift}"
+    return write_once(database, who, key, route, request, action, subject=str(lifter_id))
+
+
+@dataclass(frozen=True)
+class SettledView:
+    """A settled set-up and what changed since; empty ``stale_because`` still stands."""
+
+    settled: setups.Settled
+    stale_because: list[str]
+
+
+def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> SettledView | None:
+    """What the lifter is settled on in a lift, and whether it is out of date."""
+    settled = setups.newest_settled(connection, inputs.profile.lifter_id, lift.id)
+    if settled is None:
+        return None
+    now = inputs.request.model_dump()
+    return SettledView(
+        settled,
+        [
+            *stored_wrong(settled.setup, settled.inputs),
+            *changes_since(settled.inputs, now, lift.schools),
+        ],
+    )
+
+
+def setup_of(fitting: Fitting, settled: setups.Settled) -> Any:
+    """The set-up of a settled record; fields that later versions dropped are left out, and the
+    balance, which the schools in the record's inputs say."""
+    known = fitting.setup_type.model_fields.keys() - {"balance"}
+    return fitting.setup_type(**{k: v for k, v in settled.setup.items() if k in known})
+
+
+def _shown(fitting: Fitting, settled: setups.Settled) -> dict[str, Any]:
+    return {
+        "setup_id": settled.setup_id,
+        "setup": setup_of(fitting, settled),
+        "predicted_max_kg": settled.prediction["predicted_max_kg"],
+        "reason": settled.reason,
+        "settled_at": settled.settled_at,
+        "model_version": settled.model_version,
+    }
+
+
+def settled_view(
+    fitting: Fitting, database: Database, who: Who, lifter_id: UUID
+) -> dict[str, Any] | None:
+    """The settled set-up as the bench shows it, or None."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        view = settled_in(fitting.of, connection, inputs)
+    if view is None:
+        return None
+    now = fitting.predict(model_of(inputs)[0], setup_of(fitting, view.settled))
+    return _shown(fitting, view.settled) | {
+        "stale_because": view.stale_because,
+        "now_kg": now.predicted_max_kg if view.stale_because and not now.reasons else None,
+    }
+
+
+def settled_history(
+    fitting: Fitting, database: Database, who: Who, lifter_id: UUID
+) -> list[dict[str, Any]]:
+    """Every settled set-up of a lifter in a lift, newest first."""
+    with database.club(who.club_id) as connection:
+        load_inputs(connection, lifter_id)
+        return [
+            _shown(fitting, settled)
+            for settled in setups.list_settled(connection, lifter_id)
+            if settled.lift == fitting.lift
+        ]

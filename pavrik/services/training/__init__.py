@@ -1,0 +1,1 @@
+"""Training: the log, sessions, reviews, causes, cues."""

@@ -1,0 +1,69 @@
+"""At most two cues of the day: the one on trial first, then those for the faults seen most. A cue
+of a cause that a test ruled out is not given."""
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+from uuid import UUID
+
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.evidence import ruled_out_causes
+from pavrik.core.faults.schools import shipped_schools
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.services.training.causes import results_of
+from pavrik.services.training.history import schools_in_force
+from pavrik.store import library
+from pavrik.store.database import Connection
+
+MOST_CUES = 2
+RECENT_SETS = 12
+
+
+@dataclass(frozen=True)
+class Cue:
+    """A cue with its id; a school's own has none that could be tried."""
+
+    id: str
+    text: str
+    on_trial: bool = False
+
+
+def cue_on_trial(connection: Connection, lifter_id: UUID, lift: str) -> str:
+    """The cue being tried in a lift, empty where none."""
+    choices = library.list_cue_choices(connection, lifter_id)
+    return next((c.cue for c in choices if c.lift == lift), "")
+
+
+def _from_schools(connection: Connection, lifter_id: UUID, lift: str) -> list[Cue]:
+    """Cues of the positions that differ from the default: what this lifter's school says."""
+    chosen = schools_in_force(connection, lifter_id)
+    return [
+        Cue("", position.cue)
+        for school in shipped_schools().values()
+        if school.lift == lift and chosen[school.id] != school.default
+        for position in school.positions
+        if position.id == chosen[school.id] and position.cue
+    ]
+
+
+def cues_of_the_day(
+    connection: Connection,
+    lifter_id: UUID,
+    lift: str,
+    sets: Sequence[TrainingSet],
+    catalogue: Catalogue,
+) -> list[Cue]:
+    """Cues for the lift, the one on trial first, the schools' own last; sets oldest first."""
+    tried = cue_on_trial(connection, lifter_id, lift)
+    found = (
+        [Cue(tried, catalogue.remedies[tried].text, True)] if tried in catalogue.remedies else []
+    )
+    counts = Counter(f.fault_id for s in sets[-RECENT_SETS:] for f in s.faults)
+    for fault_id, _ in counts.most_common():
+        if fault_id not in catalogue.faults:
+            continue
+        ruled_out = ruled_out_causes(results_of(connection, lifter_id, fault_id))
+        cues = [r for r in catalogue.remedies_of(fault_id, ruled_out) if r.kind == "cue"]
+        found += [Cue(cue.id, cue.text) for cue in cues[:1]]
+    found += _from_schools(connection, lifter_id, lift)
+    return list({cue.text: cue for cue in reversed(found)}.values())[::-1][:MOST_CUES]

@@ -1,0 +1,163 @@
+"""What screens, fit and strengths say about the causes of a fault."""
+
+from collections.abc import Mapping, Sequence
+from typing import Any
+from uuid import UUID
+
+import numpy as np
+
+from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.start import StartReport, start_report
+from pavrik.core.faults.evidence import Signal
+from pavrik.core.faults.findings import competition_trend
+from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.fitting.report import one
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.squat.setup import SquatSetup
+from pavrik.core.squat.squat import SQUAT
+from pavrik.core.units import degrees
+from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.core.variations.ratio import daily_ratios, learn_ratio
+from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
+from pavrik.services.setups.deadlift import DEADLIFT_FITTING
+from pavrik.services.setups.fits import model_of, settled_in, setup_of
+from pavrik.services.setups.squat import SQUAT_FITTING
+from pavrik.store import lifters
+from pavrik.store.database import Connection
+
+CLOSE_DEG = 2.5
+"""A screen counts as reached within this many degrees: its own error."""
+NEARLY = 0.93
+PULL_OVER_SQUAT_KG = 90.0
+
+
+def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[SquatSetup] | None:
+    """The settled squat at its predicted max, or None."""
+    view = settled_in(SQUAT, connection, inputs)
+    if view is None:
+        return None
+    setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
+    predicted_kg = view.settled.prediction["predicted_max_kg"]
+    return exact_setup(SQUAT, model_of(inputs)[0], setup, predicted_kg)
+
+
+def deadlift_in_force(connection: Connection, inputs: LifterInputs) -> StartReport | None:
+    """The settled deadlift at its predicted max, or None."""
+    view = settled_in(DEADLIFT, connection, inputs)
+    if view is None:
+        return None
+    setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
+    return start_report(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
+
+
+def _screen(name: str, reached_deg: float, limit_deg: float, assumed: bool, what: str) -> Signal:
+    margin = abs(limit_deg - reached_deg)
+    said = "assumed" if assumed else "screened"
+    told = f"{what} {reached_deg:.0f}° of {limit_deg:.0f}° {said}"
+    return Signal(name, margin <= CLOSE_DEG, told)
+
+
+def _limits(use: dict[str, float], limiter: str) -> list[Signal]:
+    most = max(use.values())
+    near = {name for name, value in use.items() if value >= NEARLY * most}
+    legs = {"quads", "legs"}
+    groups = {
+        "quads_limit": legs, "hips_limit": {"hips"}, "upper_back_limit": {"upper_back"},
+        "lower_back_limit": {"lower_back"},
+    }  # fmt: skip
+    return [
+        Signal(name, bool(near & group), f"the fit's limiter is the {limiter.replace('_', ' ')}")
+        for name, group in groups.items()
+    ]
+
+
+def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
+    bottom, screens = found.deepest.angles_deg, lifter.screens
+    signals = [
+        _screen(
+            "ankle_binds", float(bottom["dorsiflexion"][0]), one(degrees(screens.dorsiflexion)),
+            "dorsiflexion" in screens.assumed, "the ankle bends",
+        ),
+        _screen(
+            "hip_binds", float(bottom["hip_closing"][0]), one(degrees(screens.hip_flexion)),
+            "hip_flexion" in screens.assumed, "the hip closes",
+        ),
+    ]  # fmt: skip
+    narrowest = screens.narrowest_grip_m.get(found.setup.bar_position)
+    if narrowest is not None and found.setup.grip_m is not None:
+        told = f"grip {found.setup.grip_m * 100:.0f} cm, bearable from {narrowest * 100:.0f} cm"
+        signals.append(
+            Signal("grip_narrower_than_screen", found.setup.grip_m < narrowest - 0.005, told)
+        )
+    use = {name: float(np.max(value)) for name, value in found.path.utilization._asdict().items()}
+    return signals + _limits(use, found.limiter)
+
+
+def _deadlift(found: StartReport) -> list[Signal]:
+    use = {name: one(value) for name, value in found.loaded.utilization._asdict().items()}
+    offset = found.placed.setup.shoulder_offset_m
+    told = f"settled with the shoulders {offset * 100:+.0f} cm in front of the bar"
+    return [
+        Signal("start_below_natural", offset < 0, told),
+        *_limits(use, found.placed.limiter),
+    ]
+
+
+def _lagging(squats: Sequence[TrainingSet]) -> list[Signal]:
+    """Variations whose learnt ratio lies a spread below what is usual."""
+    signals = []
+    for variation, name in (("front squat", "front_squat_low"), ("high-bar squat", "high_bar_low")):
+        usual = shipped_variations().by_name[variation].ratio
+        seen = daily_ratios(squats, variation)
+        if usual is None or not seen:
+            continue
+        learnt = learn_ratio(usual, seen)
+        told = (
+            f"{variation} at {learnt.ratio:.0%} of the competition squat, from {learnt.days} days"
+        )
+        signals.append(Signal(name, learnt.ratio < usual[0] - usual[1], told))
+    return signals
+
+
+def _both_lifts(squats: Sequence[TrainingSet], pulls: Sequence[TrainingSet]) -> list[Signal]:
+    squat, pull = competition_trend(squats), competition_trend(pulls)
+    if not squat or not pull:
+        return []
+    gap = pull[-1][2].kg - squat[-1][2].kg
+    told = f"the pull exceeds the squat by {gap:.0f} kg"
+    return [Signal("pull_far_over_squat", gap >= PULL_OVER_SQUAT_KG, told)]
+
+
+def fit_signals(
+    connection: Connection, inputs: LifterInputs, lift: str,
+    sets: Mapping[str, Sequence[TrainingSet]],
+) -> list[Signal]:  # fmt: skip
+    """Signals from the record apart from the fault's own log; ``sets`` of both lifts, oldest
+    first."""
+    lifter = model_of(inputs)[0]
+    signals = _lagging(sets[SQUAT.id]) + _both_lifts(sets[SQUAT.id], sets[DEADLIFT.id])
+    if lift == SQUAT.id:
+        squat = squat_in_force(connection, inputs)
+        signals += _squat(lifter, squat) if squat else []
+    else:
+        start = deadlift_in_force(connection, inputs)
+        signals += _deadlift(start) if start else []
+    age = inputs.profile.training_age
+    signals.append(Signal("novice", age == "novice", f"training age: {age}"))
+    flags = [f.region for f in lifters.list_open_flags(connection, inputs.profile.lifter_id)]
+    told = f"pain flag on the {' and '.join(flags)}" if flags else "no pain flag"
+    signals.append(Signal("flag", bool(flags), told))
+    return signals
+
+
+def start_facts(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
+    """Knee bend in degrees and whether the legs limit at the settled start; empty without one."""
+    report = deadlift_in_force(connection, load_inputs(connection, lifter_id))
+    if report is None:
+        return {}
+    return {
+        "knee_flexion_deg": one(degrees(report.placed.posture.legs.knee_flexion)),
+        "legs_limit": report.placed.limiter in ("quads", "legs"),
+    }

@@ -1,0 +1,151 @@
+"""The platform log: sets with the faults seen in them."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+from datetime import datetime
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.log.training_set import evidence_of
+from pavrik.services.club.library import catalogue_of
+from pavrik.services.context import InvalidError, Who
+from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.training.history import logged_sets, schools_in_force
+from pavrik.services.writes import write_once
+from pavrik.store import training as store
+from pavrik.store.database import Connection, Database
+from pavrik.store.errors import NotFoundError
+
+
+def check_observations(
+    catalogue: Catalogue, logged: store.StoredSet, seen: Sequence[store.Observation]
+) -> None:
+    """Raise InvalidError where a fault is not one of the lift, the phase or the set."""
+    for index, observation in enumerate(seen):
+        fault = catalogue.faults.get(observation.fault_id)
+        if fault is None or fault.lift != logged.lift:
+            raise InvalidError(
+                f"the {logged.lift} has no fault called {observation.fault_id}",
+                f"faults.{index}.fault_id",
+            )
+        if observation.phase not in fault.phases:
+            raise InvalidError(
+                f"“{fault.name}” is not seen in the phase {observation.phase}: choose "
+                + " or ".join(fault.phases),
+                f"faults.{index}.phase",
+            )
+        if observation.rep > logged.reps + logged.missed_reps:
+            raise InvalidError(
+                f"rep {observation.rep} is beyond the {logged.reps + logged.missed_reps} reps of "
+                "the set: correct the rep or the count",
+                f"faults.{index}.rep",
+            )
+
+
+def _replaced(connection: Connection, logged: store.StoredSet) -> UUID | None:
+    """The version that an amendment stands upon: the newest one, whichever device made it.
+
+    Two devices may amend the same set while apart. Whatever arrives last stands, the other stays
+    in the set's history; a withdrawn set is not brought back by an amendment.
+    """
+    if logged.replaces is None:
+        return None
+    newest = store.standing_version(connection, logged.replaces)
+    if newest is None or newest.lifter_id != logged.lifter_id:
+        raise InvalidError("the set to amend is not one of this lifter's", "replaces")
+    if newest.withdrawn:
+        raise InvalidError(
+            "this set was withdrawn in the meantime, on this or another device: log it anew if it "
+            "was done after all",
+            "replaces",
+        )
+    return newest.set_id
+
+
+def log_set(
+    database: Database, who: Who, key: UUID, logged: store.StoredSet,
+    seen: list[store.Observation], measures: dict[str, float],
+) -> Any:  # fmt: skip
+    """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
+
+    def action(connection: Connection) -> dict[str, Any]:
+        get_profile(connection, logged.lifter_id)
+        check_observations(catalogue_of(connection), logged, seen)
+        whole = replace(
+            logged,
+            schools=schools_in_force(connection, logged.lifter_id),
+            replaces=_replaced(connection, logged),
+        )
+        store.add_set(connection, who.club_id, who.coach_id, whole, seen)
+        store.add_measures(connection, who.club_id, whole.set_id, measures)
+        return {"set_id": str(logged.set_id)}
+
+    request = {"set": {**vars(logged)}, "seen": [vars(s) for s in seen], "measures": measures}
+    return write_once(database, who, key, "log set", request, action, subject=str(logged.lifter_id))
+
+
+def withdraw_set(
+    database: Database, who: Who, key: UUID, set_id: UUID, new_id: UUID, at: datetime
+) -> Any:
+    """Take a set back: a new fact that withdraws it, the old one stays on record."""
+
+    def action(connection: Connection) -> dict[str, str]:
+        old = store.standing_version(connection, set_id)
+        if old is None:
+            raise InvalidError("this set is not in your club", "set_id")
+        if old.withdrawn:
+            return {"set_id": str(old.set_id)}
+        withdrawal = replace(
+            old, set_id=new_id, replaces=old.set_id, withdrawn=True, performed_at=at
+        )
+        store.add_set(connection, who.club_id, who.coach_id, withdrawal, [])
+        return {"set_id": str(new_id)}
+
+    request = {"set": str(set_id), "new": str(new_id)}
+    return write_once(database, who, key, "withdraw set", request, action, subject=str(set_id))
+
+
+def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[dict[str, Any]]:
+    """Sets of one lifter as they are shown; what does not count for the max shows none."""
+    ids = [s.set_id for s in sets]
+    seen = store.observations_of(connection, ids)
+    measured = store.measures_of(connection, ids)
+    says = [
+        evidence_of(logged)
+        for logged in (logged_sets(connection, sets[0].lifter_id, sets) if sets else ())
+    ]
+    return [
+        {
+            **vars(kept),
+            "estimated_max_kg": said.kg if said else None,
+            "faults": [vars(o) for o in seen[kept.set_id]],
+            "measures": dict(measured.get(kept.set_id, ())),
+        }
+        for kept, said in zip(sets, says, strict=True)
+    ]
+
+
+def shown_sets_in(
+    connection: Connection, lifter_id: UUID, lift: str | None, most: int
+) -> list[dict[str, Any]]:
+    """Standing sets as they are shown, in an open transaction."""
+    get_profile(connection, lifter_id)
+    return _shown(connection, store.list_sets(connection, lifter_id, lift, most))
+
+
+def shown_sets(
+    database: Database, who: Who, lifter_id: UUID, lift: str | None, most: int
+) -> list[dict[str, Any]]:
+    """Standing sets with their faults and estimated max, newest first."""
+    with database.club(who.club_id) as connection:
+        return shown_sets_in(connection, lifter_id, lift, most)
+
+
+def versions(database: Database, who: Who, set_id: UUID) -> list[dict[str, Any]]:
+    """A set as it was said at first and amended since, newest first. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        newest = store.standing_version(connection, set_id)
+        if newest is None:
+            raise NotFoundError("this set is not in your club")
+        return _shown(connection, store.versions_of(connection, newest.set_id))

@@ -1,0 +1,181 @@
+"""Review: what the log of a lifter knows of one lift."""
+
+from collections.abc import Sequence
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.findings import (
+    FaultFindings,
+    Findings,
+    Trial,
+    cue_trials,
+    findings,
+    setup_trial,
+)
+from pavrik.core.log.onset import Onset, OnsetLevel
+from pavrik.core.log.rates import Rate
+from pavrik.core.log.repeatability import MEASURES, Repeatability, repeatability
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.services.club.library import catalogue_of
+from pavrik.services.context import Who
+from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.training.history import history
+from pavrik.store import floor, setups
+from pavrik.store.database import Connection, Database
+
+WEEKS_SHOWN = 16
+SUMMED_SETS = 400
+"""The newest sets that the floor's summary rests on."""
+
+
+def known_of(
+    connection: Connection, lifter_id: UUID, lift: str
+) -> tuple[list[TrainingSet], Catalogue, Findings]:
+    """The whole log of a lift and what it says. Raises NotFoundError."""
+    get_profile(connection, lifter_id)
+    catalogue = catalogue_of(connection)
+    sets = history(connection, lifter_id, lift, most=None)
+    return sets, catalogue, findings(sets, catalogue, lift)
+
+
+def _rate(rate: Rate) -> dict[str, Any]:
+    return {**vars(rate), "rate": rate.rate}
+
+
+def _level(level: OnsetLevel | None, max_kg: float | None) -> dict[str, Any] | None:
+    if level is None:
+        return None
+    kg = None if max_kg is None else level.share * max_kg
+    low = None if max_kg is None else level.low * max_kg
+    high = None if max_kg is None or level.high is None else level.high * max_kg
+    return {**vars(level), "load_kg": kg, "low_kg": low, "high_kg": high}
+
+
+def _onset(onset: Onset, max_kg: float | None) -> dict[str, Any]:
+    return {
+        "verdict": onset.verdict,
+        "rises": onset.rises,
+        "heaviest_share": onset.heaviest_share,
+        "half": _level(onset.half, max_kg),
+        "fifth": _level(onset.fifth, max_kg),
+        "curve": [
+            {"share": share, "chance": chance, "low": low, "high": high}
+            for share, chance, low, high in onset.curve
+        ],
+    }
+
+
+def _fault(fault: FaultFindings, max_kg: float | None) -> dict[str, Any]:
+    return {
+        "fault_id": fault.fault_id,
+        "name": fault.name,
+        "reps": fault.reps,
+        "faulty": fault.faulty,
+        "first_in_rep": fault.first_in_rep,
+        "words": fault.words,
+        "onset": _onset(fault.onset, max_kg),
+        "by_load": [_rate(r) for r in fault.by_load],
+        "by_rep": [_rate(r) for r in fault.by_rep],
+        "by_week": [_rate(r) for r in fault.by_week[-WEEKS_SHOWN:]],
+        "by_variation": [_rate(r) for r in fault.by_variation],
+    }
+
+
+def _trial(trial: Trial) -> dict[str, Any]:
+    found = trial.comparison
+    return {
+        "what": trial.what,
+        "fault_id": trial.fault_id,
+        "name": trial.name,
+        "outcome": found.outcome,
+        "words": found.words(),
+        "chance_lower": found.chance_lower,
+    }
+
+
+def _repeat(found: Repeatability) -> dict[str, Any]:
+    return {"kind": found.kind, "name": MEASURES[found.kind].name, "verdict": found.verdict}
+
+
+def _setup_trials(
+    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet],
+    catalogue: Catalogue,
+) -> list[Trial]:  # fmt: skip
+    """The newest settled set-up against the one before it."""
+    settled = [s for s in setups.list_settled(connection, lifter_id) if s.lift == lift]
+    if len(settled) < 2:
+        return []
+    newest, before = settled[0], settled[1]
+    since = newest.settled_at.date().isoformat()
+    what = f"the set-up of {newest.settled_at:%d %b}"
+    return setup_trial(sets, catalogue, what, since, before.settled_at.date().isoformat())
+
+
+def _decision(found: Findings, trials: Sequence[Trial]) -> str:
+    """What to decide next, in one sentence."""
+    if not found.sets:
+        return "Nothing is logged yet: log the next session rep by rep."
+    if found.cap:
+        return f"Technique work stays below {found.cap.load_kg:.0f} kg: {found.cap.words}."
+    helped = next((t for t in trials if t.comparison.outcome == "helped"), None)
+    if helped:
+        return f"Keep “{helped.what}” {helped.name} is rarer with it."
+    known = next((f for f in found.faults if f.onset.verdict == "known"), None)
+    if known:
+        return f"Mend “{known.name.lower()}” before the rest: it opens {known.first_in_rep} reps."
+    if found.faults:
+        return f"Keep logging: {found.faults[0].words}."
+    return "No fault was seen: the next load can follow the trend."
+
+
+def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> dict[str, Any]:
+    """Everything that the Review screen shows. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        sets, catalogue, found = known_of(connection, lifter_id, lift)
+        cues = [s.cue for s in sets if s.cue]
+        trials = cue_trials(sets, catalogue, cues)
+        trials += _setup_trials(connection, lifter_id, lift, sets, catalogue)
+    return {
+        "lift": lift,
+        "sets": found.sets,
+        "reps": found.reps,
+        "max_kg": found.max_kg,
+        "decision": _decision(found, trials),
+        "trend": [
+            {
+                "day": day,
+                "estimate_kg": kg,
+                "level_kg": t.kg,
+                "low_kg": t.low_kg,
+                "high_kg": t.high_kg,
+            }
+            for day, kg, t in found.trend
+        ],
+        "faults": [_fault(fault, found.max_kg) for fault in found.faults],
+        "together": [
+            {
+                **vars(pair),
+                "first_name": catalogue.name_of(pair.first),
+                "second_name": catalogue.name_of(pair.second),
+            }
+            for pair in found.together
+        ],
+        "cap": vars(found.cap) if found.cap else None,
+        "trials": [_trial(trial) for trial in trials],
+        "repeatability": [_repeat(r) for r in repeatability(sets)],
+    }
+
+
+def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift: str) -> None:
+    """Keep what the newest sets of a lift say, for the floor."""
+    sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
+    found = findings(sets, catalogue_of(connection), lift)
+    cap = found.cap
+    floor.save_summary(
+        connection,
+        club_id,
+        floor.LiftSummary(
+            lifter_id, lift, found.max_kg, cap.load_kg if cap else None, cap.words if cap else ""
+        ),
+    )

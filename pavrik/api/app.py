@@ -18,7 +18,7 @@ from pavrik.api.lifters import lifter_routes
 from pavrik.api.lifters.lifter_schemas import HealthAnswer
 from pavrik.api.plans import plan_routes
 from pavrik.api.settings import Settings
-from pavrik.api.setups import analysis_routes, deadlift_routes, squat_routes
+from pavrik.api.setups import card_routes, deadlift_routes, job_routes, squat_routes
 from pavrik.api.training import log_routes, review_routes, session_routes
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import check_prices, shipped_catalogue
@@ -32,9 +32,9 @@ from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
 ROUTERS = (
-    lifts_routes,
-    sign_in_routes, lifter_routes, squat_routes, analysis_routes, deadlift_routes, log_routes,
-    gym_routes, library_routes, session_routes, plan_routes, review_routes,
+    lifts_routes, sign_in_routes, gym_routes, library_routes, lifter_routes,
+    squat_routes, deadlift_routes, card_routes, job_routes,
+    log_routes, session_routes, review_routes, plan_routes,
 )  # fmt: skip
 HEADERS = {
     "Content-Security-Policy": (

@@ -121,7 +121,7 @@ QUERY = {
     "/api/platform": "?lifter_id={lifter_id}",
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
-    "/api/lifters/{lifter_id}/squat/why-not": "?bar_position=low",
+    "/api/lifters/{lifter_id}/squat/why-not": "?style=low",
     "/api/lifters/{lifter_id}/deadlift/why-not": "?style=sumo",
     "/api/lifters/{lifter_id}/deadlift/map": "?across=toe_out_deg",
 }

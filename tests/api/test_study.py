@@ -74,7 +74,7 @@ def test_why_not_after_a_stiff_screen(coach):
     record = coach.get(f"/api/lifters/{stiff}").json()
     values = {s["kind"]: s["value"] for s in record["screens"]}
     assert values == {"ankle": 14, "neutral_depth": 132}
-    answer = coach.get(at(stiff, "why-not?bar_position=low")).json()
+    answer = coach.get(at(stiff, "why-not?style=low")).json()
     assert not answer["feasible"]
     assert answer["binding"]
     assert answer["remedies"]

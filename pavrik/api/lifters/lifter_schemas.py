@@ -9,7 +9,7 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
 from pavrik.formats.model.answers import CandidateOut
 from pavrik.formats.model.lift_answers import JobAnswer
-from pavrik.formats.model.requests import Region, SquatSetupIn, Strict
+from pavrik.formats.model.requests import Region, Strict
 
 
 def _without_nul(text: str) -> str:
@@ -274,25 +274,6 @@ class RankingAnswer(BaseModel):
     job: JobAnswer | None = None
 
 
-class SetupRequest(Strict):
-    """A set-up to be studied."""
-
-    setup: SquatSetupIn
-
-
-class ExactRequest(Strict):
-    """A set-up to be searched thoroughly at a load."""
-
-    setup: SquatSetupIn
-    load_kg: Annotated[float, Field(ge=0, le=600)]
-
-
-class CostStudyRequest(ExactRequest):
-    """``amounts`` per fault, in its unit, replace the usual ones."""
-
-    amounts: dict[str, Annotated[float, Field(ge=-30, le=30)]] = Field(default_factory=dict)
-
-
 class RackAnswer(BaseModel):
     """Holes in one rack; distances in metres."""
 
@@ -321,49 +302,6 @@ class FurnitureAnswer(BaseModel):
 
     grip: GripAnswer
     racks: list[RackAnswer]
-
-
-class SettleRequest(Strict):
-    """The set-up to settle on, and why."""
-
-    setup_id: UUID
-    setup: SquatSetupIn
-    reason: Note = ""
-
-
-class SettledAnswer(BaseModel):
-    """What was settled."""
-
-    setup_id: UUID
-    predicted_max_kg: float
-    limiter: str
-    verdict: str
-    toss_up: bool
-
-
-class SettledSetupAnswer(BaseModel):
-    """The settled set-up and what changed since."""
-
-    setup_id: UUID
-    setup: SquatSetupIn
-    predicted_max_kg: float
-    reason: str
-    settled_at: datetime
-    model_version: str
-    stale_because: list[str]
-    now_kg: float | None
-    """What it promises with today's facts, where it is out of date and still holds."""
-
-
-class HistoryAnswer(BaseModel):
-    """One set-up that a lifter was settled on."""
-
-    setup_id: UUID
-    setup: SquatSetupIn
-    predicted_max_kg: float
-    reason: str
-    settled_at: datetime
-    model_version: str
 
 
 class HealthAnswer(BaseModel):

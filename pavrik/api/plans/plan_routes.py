@@ -26,7 +26,7 @@ from pavrik.api.plans.plan_schemas import (
     VersionRequest,
 )
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.api.setups.analysis_routes import JobsIn
+from pavrik.api.setups.job_routes import JobsIn
 from pavrik.api.training.session_routes import file_answer
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.log_table import XLSX

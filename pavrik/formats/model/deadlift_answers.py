@@ -1,8 +1,6 @@
 """What the pull's screens show: starts, styles side by side, the way to lockout, the bar's bend."""
 
-from datetime import datetime
 from typing import Annotated, Literal
-from uuid import UUID
 
 from pydantic import BaseModel, Field
 
@@ -163,21 +161,3 @@ class DeadliftCostRequest(DeadliftAtLoadRequest):
     """``amounts`` per fault in m replace the usual ones."""
 
     amounts: dict[str, Annotated[float, Field(ge=-0.3, le=0.3)]] = Field(default_factory=dict)
-
-
-class DeadliftHistoryAnswer(BaseModel):
-    """One start that a lifter was settled on."""
-
-    setup_id: UUID
-    setup: DeadliftSetupIn
-    predicted_max_kg: float
-    reason: str
-    settled_at: datetime
-    model_version: str
-
-
-class DeadliftSettledAnswer(DeadliftHistoryAnswer):
-    """The settled start and what changed since."""
-
-    stale_because: list[str]
-    now_kg: float | None

@@ -1,12 +1,14 @@
-"""From a request's body, screens, schools and bests to the model's lifter; raises ValueError with one
-line per problem."""
+"""From a request to the model's lifter; raises ValueError with one line per problem."""
 
 from collections.abc import Mapping
 from dataclasses import replace
 
+from pydantic import BaseModel
+
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import lift_of
+from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.schools import check_choice, deadlift_schools, squat_schools
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.lifter.lifter import Lifter
@@ -88,8 +90,15 @@ def _with_own_depth(lifter: Lifter, box_height_m: float | None) -> Lifter:
     return lifter
 
 
-def setup_for(lifter: Lifter, request: SquatSetupIn) -> SquatSetup:
-    """A set-up for a lifter of known schools. Raises ValueError where it contradicts them."""
+def setup_for(lifter: Lifter, setup: BaseModel) -> SquatSetup | DeadliftSetup:
+    """A set-up of either lift for a lifter of known schools. Raises ValueError where it contradicts
+    them."""
+    return squat_for(lifter, setup) if isinstance(setup, SquatSetupIn) else from_wire(setup)
+
+
+def squat_for(lifter: Lifter, request: SquatSetupIn) -> SquatSetup:
+    """A squat's set-up for a lifter of known schools. Raises ValueError where it contradicts
+    them."""
     _with_balance({"squat_balance": lifter.schools.balance}, request.balance)
     return squat_from_wire(request)
 

@@ -23,7 +23,7 @@ from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.services.setups.squat import SQUAT_FITTING
@@ -218,7 +218,7 @@ def furniture(
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         lifter, _ = model_of(inputs)
-        wanted = setup_for(lifter, setup)
+        wanted = squat_for(lifter, setup)
         found = exact_setup(SQUAT, lifter, wanted, load_kg)
         return {
             "grip": vars(_grip(lifter, wanted, found, inputs)),

@@ -34,10 +34,12 @@ from pavrik.formats.model.deadlift_answers import (
     StartAnswer,
 )
 from pavrik.formats.model.figure_columns import drawn_columns
-from pavrik.formats.model.setup_codec import deadlift_to_wire
-from pavrik.services.setups.fits import SEED, Fitting
-from pavrik.store import training
-from pavrik.store.database import Connection
+from pavrik.formats.model.requests import DeadliftSetupIn
+from pavrik.formats.model.setup_codec import deadlift_from_wire, deadlift_to_wire
+from pavrik.services.context import Who
+from pavrik.services.setups.fits import SEED, Fitting, lifter_model
+from pavrik.store import equipment, training
+from pavrik.store.database import Connection, Database
 
 
 def candidate_out(
@@ -98,7 +100,25 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: Fit[DeadliftSetup]) 
     }
 
 
-DEADLIFT_FITTING = Fitting(DEADLIFT, _answer)
+def _advice(connection: Connection, lifter_id: UUID) -> list[str]:
+    """What the log says: one bad week, and the gap between squat and pull."""
+    best: dict[str, float] = {}
+    weekly: dict[tuple[int, int], float] = {}
+    for logged in training.list_sets(connection, lifter_id):
+        if logged.variation != "competition" or logged.missed_reps or not 1 <= logged.reps <= 10:
+            continue
+        kg = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
+        best[logged.lift] = max(best.get(logged.lift, 0.0), kg)
+        if logged.lift == DEADLIFT.id:
+            year, week, _ = logged.performed_at.isocalendar()
+            weekly[year, week] = max(weekly.get((year, week), 0.0), kg)
+    said = [one_bad_week([weekly[week] for week in sorted(weekly)])]
+    if set(LIFT_IDS) <= best.keys():
+        said.append(squat_to_deadlift_gap(*(best[lift] for lift in LIFT_IDS)))
+    return [sentence for sentence in said if sentence]
+
+
+DEADLIFT_FITTING = Fitting(DEADLIFT, _answer, _advice)
 
 
 def _travel_m(lifter: Lifter, setup: DeadliftSetup) -> float:
@@ -198,19 +218,15 @@ def start_answer(
     )
 
 
-def advice(connection: Connection, lifter_id: UUID) -> list[str]:
-    """What the log says: one bad week, and the gap between squat and pull."""
-    best: dict[str, float] = {}
-    weekly: dict[tuple[int, int], float] = {}
-    for logged in training.list_sets(connection, lifter_id):
-        if logged.variation != "competition" or logged.missed_reps or not 1 <= logged.reps <= 10:
-            continue
-        kg = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
-        best[logged.lift] = max(best.get(logged.lift, 0.0), kg)
-        if logged.lift == DEADLIFT.id:
-            year, week, _ = logged.performed_at.isocalendar()
-            weekly[year, week] = max(weekly.get((year, week), 0.0), kg)
-    said = [one_bad_week([weekly[week] for week in sorted(weekly)])]
-    if set(LIFT_IDS) <= best.keys():
-        said.append(squat_to_deadlift_gap(*(best[lift] for lift in LIFT_IDS)))
-    return [sentence for sentence in said if sentence]
+def start(
+    database: Database, who: Who, lifter_id: UUID, setup: DeadliftSetupIn, load_kg: float
+) -> StartAnswer:
+    """One start of a lifter in full, on the club's own bars."""
+    lifter = lifter_model(database, who, lifter_id)
+    with database.club(who.club_id) as connection:
+        bars = [
+            (bar.name, bar.mass_kg, bar.shaft_mm)
+            for bar in equipment.list_bars(connection)
+            if not bar.is_specialty
+        ]
+    return start_answer(lifter, deadlift_from_wire(setup), load_kg, bars)

@@ -21,8 +21,8 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
-from pavrik.formats.model.requests import FitRequest, SquatSetupIn
-from pavrik.formats.model.setup_codec import WIRE, from_wire
+from pavrik.formats.model.requests import FitRequest
+from pavrik.formats.model.setup_codec import WIRE
 from pavrik.services.context import InvalidError, Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
@@ -50,6 +50,8 @@ class Fitting:
 
     of: Lift[Any]
     answer: Callable[[Lifter, Inferred | None, Any], dict[str, Any]]
+    advice: Callable[[Connection, UUID], list[str]] = lambda *_: []
+    """What the log says before a style is changed."""
 
     @property
     def lift(self) -> str:
@@ -67,9 +69,7 @@ class Fitting:
 
     def predict(self, lifter: Lifter, setup: BaseModel) -> Prediction:
         """What one set-up promises. Raises ValueError where it contradicts the lifter's schools."""
-        if isinstance(setup, SquatSetupIn):
-            setup_for(lifter, setup)
-        candidates, rejected = assess(self.of, lifter, [from_wire(setup)])
+        candidates, rejected = assess(self.of, lifter, [setup_for(lifter, setup)])
         if rejected:
             return Prediction(0.0, "", rejected[0].reasons)
         return Prediction(candidates[0].predicted_max_kg, candidates[0].limiter, [])
@@ -173,13 +173,14 @@ def ranking(
     inputs = inputs_of(database, who, lifter_id)
     with database.club(who.club_id) as connection:
         known = _find(fitting, connection, inputs)
+        advice = {"advice": fitting.advice(connection, lifter_id)}
     if known is not None:
-        return known | {"job": None}
+        return known | advice | {"job": None}
     answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
     steps = _sampling_steps(fitting, database, who, inputs)
     kind = f"{fitting.lift} sureness"
     job = jobs.ask(who, lifter_id, kind, _content(inputs)[1], steps)
-    return answer | {"job": vars(job)}
+    return answer | advice | {"job": vars(job)}
 
 
 def answer_now(

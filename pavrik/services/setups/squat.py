@@ -15,7 +15,7 @@ from pavrik.core.strength.inverse import Inferred
 from pavrik.formats.model.figure_columns import ExactSetupAnswer, exact_answer, grid_answer
 from pavrik.formats.model.requests import SquatSetupIn
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SEED, Fitting, inputs_of, lifter_model, model
 from pavrik.services.setups.squat_answers import fit_out
 from pavrik.store.database import Database
@@ -63,4 +63,4 @@ def exact(
 ) -> ExactSetupAnswer:
     """One set-up of a lifter, searched thoroughly."""
     lifter = lifter_model(database, who, lifter_id)
-    return exact_answer(exact_setup(SQUAT, lifter, setup_for(lifter, setup), load_kg))
+    return exact_answer(exact_setup(SQUAT, lifter, squat_for(lifter, setup), load_kg))

@@ -5,7 +5,7 @@ import { useUnits } from '@/shared/units'
 import { barName, type Setup } from './useSetup'
 import { dayOf } from '@/shared/words'
 
-defineProps<{ history: Schemas['HistoryAnswer'][] }>()
+defineProps<{ history: Schemas['HistoryAnswer_SquatSetupIn_'][] }>()
 defineEmits<{ choose: [setup: Setup] }>()
 const { cm, kg } = useUnits()
 const asSetup = (s: Schemas['SquatSetupIn']): Setup => ({

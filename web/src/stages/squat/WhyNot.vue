@@ -12,7 +12,7 @@ const { cm, kg } = useUnits()
 const answer = useQuery({
   queryKey: ['why-not', props.lifterId, props.position],
   queryFn: () =>
-    answered(client.GET('/api/lifters/{lifter_id}/squat/why-not', { params: { path: { lifter_id: props.lifterId }, query: { bar_position: props.position } } })),
+    answered(client.GET('/api/lifters/{lifter_id}/squat/why-not', { params: { path: { lifter_id: props.lifterId }, query: { style: props.position } } })),
 })
 function tryIt(remedy: { stance_m: number; toe_out_deg: number; heel_lift_m: number }) {
   emit('choose', { bar_position: props.position, stance_m: remedy.stance_m, toe_out_deg: remedy.toe_out_deg, heel_lift_m: remedy.heel_lift_m })

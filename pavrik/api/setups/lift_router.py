@@ -1,0 +1,113 @@
+"""The set-up routes that every lift has: ranking, prices, why not, maps, goals, settling."""
+
+from typing import Annotated, Any
+from uuid import UUID
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel
+
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.api.setups.job_routes import JobsIn
+from pavrik.api.setups.lift_schemas import (
+    CostStudyRequest,
+    HistoryAnswer,
+    SettledAnswer,
+    SettledSetupAnswer,
+    SettleRequest,
+    SetupRequest,
+)
+from pavrik.formats.model.lift_answers import (
+    CostAnswer,
+    DecidingAnswer,
+    GoalsAnswer,
+    MapAnswer,
+    WeightsRequest,
+    WhyNotAnswer,
+)
+from pavrik.services.context import InvalidError
+from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.setups import analysis, fits
+from pavrik.services.setups.fits import Fitting, lifter_model
+from pavrik.services.setups.goals import goals_of
+
+
+def _one_of(given: str, known: tuple[str, ...], field: str) -> str:
+    """Raises InvalidError for a word that the lift does not know."""
+    if given not in known:
+        raise InvalidError(f"there is no “{given}” here: it is one of {', '.join(known)}", field)
+    return given
+
+
+def lift_router(fitting: Fitting, ranking_answer: type[BaseModel]) -> APIRouter:
+    """Routes of one lift under its name; what only that lift has is added to them."""
+    lift, wire = fitting.of, fitting.setup_type
+    router = APIRouter(prefix=f"/api/lifters/{{lifter_id}}/{lift.id}", tags=[lift.id])
+    setup_body: Any = SetupRequest[wire]  # type: ignore[valid-type]
+    cost_body: Any = CostStudyRequest[wire]  # type: ignore[valid-type]
+    settle_body: Any = SettleRequest[wire]  # type: ignore[valid-type]
+    history_answer: Any = HistoryAnswer[wire]  # type: ignore[valid-type]
+    settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
+
+    @router.get("/ranking", response_model=ranking_answer)
+    def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
+        """The ranked set-ups: bands and chances follow when their job is done."""
+        return fits.ranking(fitting, database, who, lifter_id, jobs)
+
+    @router.post("/costs")
+    def read_costs(
+        lifter_id: UUID, body: cost_body, database: DatabaseIn, who: WhoIn
+    ) -> CostAnswer:
+        """What every priced fault costs in a set-up at a load."""
+        lifter = lifter_model(database, who, lifter_id)
+        setup = setup_for(lifter, body.setup)
+        return analysis.costs_of(lift, lifter, setup, body.load_kg, body.amounts)
+
+    @router.get("/why-not")
+    def read_why_not(lifter_id: UUID, style: str, database: DatabaseIn, who: WhoIn) -> WhyNotAnswer:
+        """Why a style is closed, and the smallest changes that open it."""
+        known = _one_of(style, tuple(lift.styles), "style")
+        return analysis.why_not_answer(lift, lifter_model(database, who, lifter_id), known)
+
+    @router.get("/deciding")
+    def read_deciding(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> DecidingAnswer:
+        """Which input decides between the leaders, and the next measurement."""
+        _, lifter, answer = fits.answer_now(fitting, database, who, lifter_id)
+        return analysis.sensitivity_answer(lift, lifter, answer["leaders"])
+
+    @router.post("/goals")
+    def read_goals(
+        lifter_id: UUID, body: WeightsRequest, database: DatabaseIn, who: WhoIn
+    ) -> GoalsAnswer:
+        """How a goal orders the leaders, by its own weights or by others."""
+        return goals_of(fitting, database, who, lifter_id, body.weights)
+
+    @router.post("/map")
+    def read_map(
+        lifter_id: UUID, body: setup_body, database: DatabaseIn, who: WhoIn,
+        across: Annotated[str, Query()],
+    ) -> MapAnswer:  # fmt: skip
+        """Predicted max and limiter over stance and another axis, round a set-up."""
+        lifter = lifter_model(database, who, lifter_id)
+        row = _one_of(across, lift.maps, "across")
+        return analysis.map_answer(lift, lifter, setup_for(lifter, body.setup), row)
+
+    @router.get("/settled", response_model=settled_answer | None)
+    def read_settled(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+        """What the lifter is settled on, and what changed since; null when nothing is."""
+        return fits.settled_view(fitting, database, who, lifter_id)
+
+    @router.get("/settled/history", response_model=list[history_answer])
+    def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+        """Every set-up that the lifter was settled on, newest first."""
+        return fits.settled_history(fitting, database, who, lifter_id)
+
+    @router.post("/settled", status_code=201, response_model=SettledAnswer)
+    def settle(
+        lifter_id: UUID, body: settle_body, database: DatabaseIn, who: WhoIn, key: KeyIn
+    ) -> Any:
+        """Settle on a set-up."""
+        return fits.settle(
+            fitting, database, who, key, lifter_id, body.setup_id, body.setup, body.reason
+        )
+
+    return router

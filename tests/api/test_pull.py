@@ -58,6 +58,16 @@ def test_costs_map_deciding_and_why_not(coach, lifter):
     assert "conventional" in answer["why_not"]
 
 
+def test_a_word_that_the_lift_does_not_know_is_answered_with_those_it_knows(coach, lifter):
+    answer = coach.get(at(lifter, "why-not?style=zercher"))
+    assert answer.status_code == 422
+    assert "“zercher”" in answer.text
+    assert "conventional" in answer.text
+    row = coach.post(at(lifter, "map?across=shank_deg"), {"setup": SETUP})
+    assert row.status_code == 422
+    assert "bar_offset_m" in row.text
+
+
 def test_a_goal_orders_the_straight_bar_styles(coach, lifter):
     own = coach.post(at(lifter, "goals"), {"weights": None}).json()
     assert own["goal"] == "competition"

@@ -15,6 +15,7 @@ from pavrik.core.lifts.limit import (
     beyond_hip_flexion,
     beyond_knee_track,
     beyond_rotation,
+    hip_flexion_sentence,
     knee_track_sentence,
     strength_sentence,
     without_strength,
@@ -73,15 +74,6 @@ def _above_knees(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -
     return np.where(case.beside, 0.0, start.bar[1] - start.legs.knee.z)
 
 
-def _hip_flexion(told: Told) -> str:
-    neutral = float(degrees(told.lifter.screens.hip_flexion))
-    return (
-        f"the hip would close {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
-        f"{neutral:.0f}° reached with an unchanged lower back: raise the bar on blocks, turn the "
-        "toes out, or pull wider"
-    )
-
-
 def _room(told: Told) -> str:
     hands = "narrower" if told.setup.kind.hands == "inside" else "wider"
     return (
@@ -97,7 +89,10 @@ LIMITS: tuple[Limit, ...] = (
         "forward shins, blocks, a narrower grip or another style",
         "m",
     ),
-    Limit("hip_flexion", beyond_hip_flexion, _hip_flexion),
+    Limit(
+        "hip_flexion", beyond_hip_flexion,
+        hip_flexion_sentence("raise the bar on blocks, turn the toes out, or pull wider"),
+    ),
     Limit(
         "abduction", beyond_abduction,
         lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "

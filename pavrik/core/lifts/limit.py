@@ -105,6 +105,19 @@ def strength_sentence(_: Told) -> str:
     )
 
 
+def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
+    """Of a hip that would flex further than the lower back allows; what helps differs by lift."""
+
+    def sentence(told: Told) -> str:
+        neutral = float(degrees(told.lifter.screens.hip_flexion))
+        return (
+            f"the hip would close {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
+            f"{neutral:.0f}° reached with an unchanged lower back: {remedy}"
+        )
+
+    return sentence
+
+
 def knee_track_sentence(told: Told) -> str:
     """The same for every lift."""
     return (

@@ -11,6 +11,7 @@ from pavrik.core.lifts.limit import (
     beyond_hip_flexion,
     beyond_knee_track,
     beyond_rotation,
+    hip_flexion_sentence,
     knee_track_sentence,
     strength_sentence,
     without_strength,
@@ -108,15 +109,6 @@ def _ankle(told: Told) -> str:
     )
 
 
-def _hip_flexion(told: Told) -> str:
-    neutral = float(degrees(told.lifter.screens.hip_flexion))
-    return (
-        f"the hip would close {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
-        f"{neutral:.0f}° reached with an unchanged lower back: raise the heel, widen, turn the "
-        "toes out or carry the bar higher"
-    )
-
-
 def _lean(told: Told) -> str:
     ankle = float(degrees(told.lifter.screens.dorsiflexion))
     return (
@@ -136,7 +128,10 @@ LIMITS: tuple[Limit, ...] = (
     ),
     Limit("ankle", _beyond_ankle, _ankle),
     Limit("strength", without_strength, strength_sentence),
-    Limit("hip_flexion", beyond_hip_flexion, _hip_flexion),
+    Limit(
+        "hip_flexion", beyond_hip_flexion,
+        hip_flexion_sentence("raise the heel, widen, turn the toes out or carry the bar higher"),
+    ),
     Limit(
         "abduction", beyond_abduction,
         lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "

@@ -97,7 +97,7 @@ def _way(case: DeadliftCase, shank: Floats) -> Way:
 
 
 def _chosen_by(lifter: Lifter) -> Mapping[str, tuple[float, ...]]:
-    return {"shoulder_offset_m": (lifter.pull.shoulder_offset_m,)}
+    return {"shoulder_offset_m": (lifter.deadlift_schools.shoulder_offset_m,)}
 
 
 DEADLIFT: Lift[DeadliftSetup] = Lift(

@@ -81,7 +81,7 @@ def start_report(lifter: Lifter, setup: DeadliftSetup, load_kg: float) -> StartR
         loaded=start.at_load(load_kg),
         lat_moment_nm=load_kg * GRAVITY_M_S2 * abs(setup.shoulder_offset_m),
         room_m=one(room_m(case, start)),
-        lockout=lockout(case, start, load_kg, lifter.pull.blades_down),
+        lockout=lockout(case, start, load_kg, lifter.deadlift_schools.blades_down),
         path=path,
         hardest_step=hardest,
         hardest_height_m=float(path.bar_height_m()[hardest]),

@@ -20,7 +20,7 @@ class Lifter:
     measured: frozenset[str] = frozenset()
     stance_limit_m: float = DEFAULT.stance_limit_walkout_m
     assumed: Assumptions = DEFAULT
-    pull: DeadliftSchools = field(default_factory=DeadliftSchools)
+    deadlift_schools: DeadliftSchools = field(default_factory=DeadliftSchools)
     own_depth_m: float | None = None
     """Hip above knee where the depth target is this lifter's own: deepest neutral, or a box."""
 

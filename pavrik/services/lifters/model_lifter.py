@@ -64,7 +64,7 @@ def lifter_from(
         capacities=assumed_capacities(made, DEFAULT),
         screens=screens_from(screens),
         schools=squat_schools(chosen),
-        pull=deadlift_schools(chosen),
+        deadlift_schools=deadlift_schools(chosen),
         measured=frozenset(body.segments.measured()),
     )
     return _with_own_depth(lifter, screens.box_height_m)

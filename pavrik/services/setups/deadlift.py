@@ -48,7 +48,7 @@ def candidate_out(
     """A start in the answer's terms, with its travel and work."""
     placed = place_starts(lifter, [candidate.setup])[0]
     case, start = placed.case, placed.posture
-    end = lockout(case, start, candidate.predicted_max_kg, lifter.pull.blades_down)
+    end = lockout(case, start, candidate.predicted_max_kg, lifter.deadlift_schools.blades_down)
     return DeadliftCandidateOut(
         setup=deadlift_to_wire(candidate.setup),
         shank_deg=float(degrees(candidate.shank)),
@@ -123,7 +123,7 @@ DEADLIFT_FITTING = Fitting(DEADLIFT, _answer, _advice)
 
 def _travel_m(lifter: Lifter, setup: DeadliftSetup) -> float:
     placed = place_starts(lifter, [setup])[0]
-    return lockout(placed.case, placed.posture, 0.0, lifter.pull.blades_down).travel_m
+    return lockout(placed.case, placed.posture, 0.0, lifter.deadlift_schools.blades_down).travel_m
 
 
 def _max_kg(lifter: Lifter, setup: DeadliftSetup) -> float | None:

@@ -10,7 +10,7 @@ from pavrik.api.club.library_schemas import EquipmentAnswer
 from pavrik.api.plans.plan_schemas import KitAnswer, KitRequest
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.services.club import gym, library
-from pavrik.store import equipment as store
+from pavrik.services.facts import Bar, Plates, RackRecord
 
 router = APIRouter(prefix="/api/equipment", tags=["gym"])
 
@@ -24,7 +24,7 @@ def read_equipment(database: DatabaseIn, who: WhoIn) -> Any:
 @router.put("/bars", response_model=ItemRef)
 def save_bar(body: BarIn, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
     """Add a bar, or measure it again."""
-    return gym.save_bar(database, who, key, store.Bar(**body.model_dump()))
+    return gym.save_bar(database, who, key, Bar(**body.model_dump()))
 
 
 @router.delete("/bars/{bar_id}", response_model=ItemRef)
@@ -36,7 +36,7 @@ def take_bar_out(bar_id: UUID, database: DatabaseIn, who: WhoIn, key: KeyIn) -> 
 @router.put("/racks", response_model=ItemRef)
 def save_rack(body: RackIn, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
     """Add a rack, or measure it again."""
-    return gym.save_rack(database, who, key, store.RackRecord(**body.model_dump()))
+    return gym.save_rack(database, who, key, RackRecord(**body.model_dump()))
 
 
 @router.delete("/racks/{rack_id}", response_model=ItemRef)
@@ -48,7 +48,7 @@ def take_rack_out(rack_id: UUID, database: DatabaseIn, who: WhoIn, key: KeyIn) -
 @router.put("/plates", response_model=ItemRef)
 def count_plates(body: PlatesIn, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
     """Replace the count of the plates."""
-    plates = [store.Plates(plate.kg, plate.pairs) for plate in body.plates]
+    plates = [Plates(plate.kg, plate.pairs) for plate in body.plates]
     return gym.count_plates(database, who, key, plates)
 
 

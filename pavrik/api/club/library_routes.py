@@ -27,8 +27,8 @@ from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
 from pavrik.services.club import library
 from pavrik.services.compute import by_lift, model, plan
+from pavrik.services.facts import Entry
 from pavrik.services.setups import analysis
-from pavrik.store.library import Entry
 
 router = APIRouter(prefix="/api", tags=["library"])
 

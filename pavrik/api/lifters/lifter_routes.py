@@ -25,8 +25,6 @@ from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.services.club import board
 from pavrik.services.context import InvalidError
 from pavrik.services.lifters import facts, record
-from pavrik.services.lifters.model_inputs import load_inputs
-from pavrik.services.setups.fits import model_of
 
 router = APIRouter(prefix="/api", tags=["lifters"])
 
@@ -60,17 +58,7 @@ def correct_profile(
 @router.get("/lifters/{lifter_id}/measurements", response_model=MeasureAnswer)
 def read_measurements(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """Readings beside what people of that stature have."""
-    with database.club(who.club_id) as connection:
-        inputs = load_inputs(connection, lifter_id)
-        sheet = facts.measure_sheet(connection, inputs.profile)
-    body = model_of(inputs)[0].body
-    segments = {name: value for name, value in vars(body).items() if name.endswith("_m")}
-    return {
-        "landmarks": [vars(landmark) for landmark in sheet.landmarks],
-        "technical_error_m": sheet.technical_error_m,
-        "sum_doubt": sheet.sum_doubt,
-        "segments_m": segments,
-    }
+    return record.measured(database, who, lifter_id)
 
 
 @router.post("/lifters/{lifter_id}/measurements", response_model=Acknowledged)

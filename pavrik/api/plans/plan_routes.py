@@ -31,8 +31,8 @@ from pavrik.api.training.session_routes import file_answer
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.services.facts import VariationWord
 from pavrik.services.plans import card_link, club_planning, plan_files, planning, variation_table
-from pavrik.store.plans import VariationWord
 
 router = APIRouter(prefix="/api", tags=["plan"])
 OF_LIFTER = "/lifters/{lifter_id}"

@@ -19,10 +19,9 @@ from pavrik.api.training.log_schemas import (
 )
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.next_load import Target
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.facts import Observation, StoredSet
 from pavrik.services.plans import prescribing
 from pavrik.services.training import log, log_writes
-from pavrik.store import training as store
 
 router = APIRouter(prefix="/api", tags=["training"])
 
@@ -30,10 +29,10 @@ router = APIRouter(prefix="/api", tags=["training"])
 def queued_set(lifter_id: UUID, body: SetRequest, key: UUID) -> log_writes.QueuedSet:
     """A request as the services take it."""
     fields = body.model_dump(exclude={"faults", "measures", "gear"})
-    logged = store.StoredSet(
+    logged = StoredSet(
         lifter_id=lifter_id, schools={}, gear=body.gear.model_dump(exclude_none=True), **fields
     )
-    seen = [store.Observation(**fault.model_dump()) for fault in body.faults]
+    seen = [Observation(**fault.model_dump()) for fault in body.faults]
     return log_writes.QueuedSet(key, logged, seen, body.measures.model_dump(exclude_none=True))
 
 
@@ -80,9 +79,7 @@ def propose(lifter_id: UUID, body: TargetRequest, database: DatabaseIn, who: Who
 @router.get("/lifters/{lifter_id}/prescriptions", response_model=list[StoredPrescriptionAnswer])
 def read_prescriptions(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
     """Prescriptions, newest first."""
-    with database.club(who.club_id) as connection:
-        get_profile(connection, lifter_id)
-        return [vars(given) for given in store.list_prescriptions(connection, lifter_id)]
+    return prescribing.given_so_far(database, who, lifter_id)
 
 
 @router.post(

@@ -18,8 +18,8 @@ from pavrik.api.training.review_schemas import (
     TestRef,
 )
 from pavrik.core.competition_lifts import LiftId
+from pavrik.services.facts import CauseTest
 from pavrik.services.training import diagnosis, review
-from pavrik.store.library import CauseTest
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 

@@ -9,8 +9,9 @@ from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import best_sets
 from pavrik.core.squat.squat import SQUAT
 from pavrik.services.context import Who
+from pavrik.services.lifters.facts import measure_sheet
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.setups.fits import settled_in
+from pavrik.services.setups.fits import model_of, settled_in
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import lifters, training
 from pavrik.store.database import Connection, Database
@@ -99,3 +100,18 @@ def lifter_record(database: Database, who: Who, lifter_id: UUID) -> dict[str, An
 
 
 _NOT_PROFILE = ("lifter_id", "said_at")
+
+
+def measured(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+    """Readings beside what people of that stature have, and the lengths that the model takes.
+    Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        sheet = measure_sheet(connection, inputs.profile)
+    body = model_of(inputs)[0].body
+    return {
+        "landmarks": [vars(landmark) for landmark in sheet.landmarks],
+        "technical_error_m": sheet.technical_error_m,
+        "sum_doubt": sheet.sum_doubt,
+        "segments_m": {name: v for name, v in vars(body).items() if name.endswith("_m")},
+    }

@@ -128,6 +128,13 @@ def propose(
         return propose_in(connection, lifter_id, lift, target)
 
 
+def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[dict[str, Any]]:
+    """Prescriptions, newest first. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        return [vars(given) for given in training.list_prescriptions(connection, lifter_id)]
+
+
 def prescribe(
     database: Database, who: Who, key: UUID, prescription_id: UUID, lifter_id: UUID, lift: str,
     target: Target, overruled_kg: float | None, overruled_because: str,

@@ -6,7 +6,7 @@ from uuid6 import uuid7
 
 from tests.api.helpers import PROFILE, a_set, add_lifter
 
-NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link"}
+NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link", "lift"}
 
 
 @pytest.fixture(scope="module")

@@ -1,3 +1,6 @@
+import psycopg
+
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.store.cluster import Cluster
 from pavrik.store.migrate import migrate, shipped_migrations
 
@@ -6,6 +9,21 @@ def test_migrations_are_numbered_without_gaps_and_applied_once(server, empty_nam
     numbers = [number for number, _, _ in shipped_migrations()]
     assert numbers == list(range(1, len(numbers) + 1))
     assert migrate(server.owner_url(empty_name)) == []
+
+
+def test_the_database_knows_the_lifts_that_the_core_knows(server, empty_name):
+    with psycopg.connect(server.owner_url(empty_name)) as connection:
+        known = connection.execute("select lift from lift").fetchall()
+        assert {lift for (lift,) in known} == set(LIFT_IDS)
+        naming = connection.execute(
+            """select c.conrelid::regclass::text from pg_constraint c
+               where c.confrelid = 'lift'::regclass and c.contype = 'f'"""
+        ).fetchall()
+        with_lift = connection.execute(
+            """select table_name from information_schema.columns
+               where column_name = 'lift' and table_schema = 'public' and table_name <> 'lift'"""
+        ).fetchall()
+    assert {table for (table,) in with_lift} == {table for (table,) in naming}
 
 
 def test_secrets_are_for_the_owner_only(tmp_path):

@@ -2,7 +2,7 @@
 
 from collections.abc import Hashable
 from dataclasses import dataclass
-from typing import Any, Generic, Protocol, TypeVar
+from typing import Generic, Protocol, TypeVar
 
 
 class Setup(Hashable, Protocol):
@@ -21,8 +21,8 @@ class Setup(Hashable, Protocol):
         """In rad."""
 
 
-S = TypeVar("S", bound=Any)
-"""The type of a lift's set-ups, a ``Setup``."""
+S = TypeVar("S", bound=Setup)
+"""The type of a lift's set-ups."""
 
 
 @dataclass(frozen=True)

@@ -3,8 +3,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { answered, client } from './api'
 import { found, placesOf, type Place } from './places'
+import { catalogueQuery, floorQuery } from '@/shared/queries'
 
 const shown = defineModel<boolean>({ required: true })
 const props = defineProps<{ lifterId: string | null }>()
@@ -12,8 +12,8 @@ const router = useRouter()
 const typed = ref('')
 const at = ref(0)
 const box = ref<HTMLInputElement | null>(null)
-const floor = useQuery({ queryKey: ['floor'], enabled: shown, queryFn: () => answered(client.GET('/api/floor')) })
-const catalogue = useQuery({ queryKey: ['catalogue'], enabled: shown, staleTime: 300_000, queryFn: () => answered(client.GET('/api/catalogue')) })
+const floor = useQuery({ ...floorQuery, enabled: shown })
+const catalogue = useQuery({ ...catalogueQuery, enabled: shown })
 const places = computed(() => placesOf(floor.data.value ?? [], catalogue.data.value?.faults ?? [], props.lifterId))
 const hits = computed(() => found(places.value, typed.value))
 

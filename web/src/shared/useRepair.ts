@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { answered, client } from './api'
+import { catalogueQuery } from './queries'
 
 export type Change = Record<string, number | string>
 interface Bench<T> {
@@ -16,10 +16,7 @@ interface Bench<T> {
 export function useRepair<T>(bench: Ref<Bench<T> | null>, changed: (setup: T, change: Change) => Partial<T> | null) {
   const route = useRoute()
   const wanted = computed(() => (typeof route.query.repair === 'string' ? route.query.repair : null))
-  const catalogue = useQuery({
-    queryKey: ['catalogue'], staleTime: 300_000, enabled: computed(() => wanted.value !== null),
-    queryFn: () => answered(client.GET('/api/catalogue')),
-  })
+  const catalogue = useQuery({ ...catalogueQuery, enabled: computed(() => wanted.value !== null) })
   const shown = ref('')
   watch([bench, () => catalogue.data.value], ([ready, known]) => {
     const remedy = known?.remedies.find((r) => r.id === wanted.value)

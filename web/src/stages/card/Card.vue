@@ -4,14 +4,11 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client } from '@/shared/api'
 import CardSheet from './CardSheet.vue'
+import { cardQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
-const card = useQuery({
-  queryKey: ['card', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/card', { params: { path: { lifter_id: props.lifterId } } })),
-})
+const card = useQuery(cardQuery(props.lifterId))
 const squat = computed(() => card.data.value?.squat ?? null)
 const pull = computed(() => card.data.value?.deadlift ?? null)
 const print = () => window.print()

@@ -14,6 +14,7 @@ import { movedBy, useRepair } from '@/shared/useRepair'
 import { STYLE_NAMES, dayOf } from '@/shared/words'
 import PullBench from './PullBench.vue'
 import { requestOf, startOf, type Start } from './usePull'
+import { measurementsQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
@@ -27,10 +28,7 @@ const ranking = useQuery({
 })
 const { job, cancel } = useJob(() => ranking.data.value?.job ?? null, () => ranking.refetch())
 const rankingNow = computed(() => (ranking.data.value ? { ...ranking.data.value, job: job.value } : null))
-const sheet = useQuery({
-  queryKey: ['measurements', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', path.value)),
-})
+const sheet = useQuery(measurementsQuery(props.lifterId))
 const settled = useQuery({
   queryKey: ['pull-settled', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/deadlift/settled', path.value)),

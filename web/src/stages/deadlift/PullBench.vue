@@ -5,7 +5,7 @@ import { computed, ref, toRef } from 'vue'
 import StartView from '@/figure/StartView.vue'
 import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
-import { answered, client, type Schemas } from '@/shared/api'
+import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { STYLE_NAMES, USE_NAMES, percent, screensInWords } from '@/shared/words'
 import UseBars from '@/stages/squat/UseBars.vue'
@@ -16,6 +16,7 @@ import Facts from './Facts.vue'
 import StartEntry from './StartEntry.vue'
 import Styles from './Styles.vue'
 import { startOf, usePullStudy, useStart, useStartInFull, type Across, type Start } from './usePull'
+import { catalogueQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string; ranking: Schemas['DeadliftRankingAnswer']; start: Start; startLoad: number; segments: Record<string, number> }>()
 defineEmits<{ cancel: []; again: [] }>()
@@ -32,7 +33,7 @@ const tab = ref<string>('styles')
 const across = ref<Across>('toe_out_deg')
 const { costs, map, deciding, history } = usePullStudy(props.lifterId, live, load, tab, across)
 const faultShown = ref<string | null>(null)
-const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: Infinity, queryFn: () => answered(client.GET('/api/catalogue')) })
+const catalogue = useQuery(catalogueQuery)
 const faultName = (id: string) => catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
 
 const sizes = computed(() => ({

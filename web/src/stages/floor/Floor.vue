@@ -4,16 +4,17 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client, type Schemas } from '@/shared/api'
+import type { Schemas } from '@/shared/api'
 import { useSession } from '@/shared/session'
 import { dayWords } from '@/stages/prescribe/words'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
 import ClubPlan from './ClubPlan.vue'
+import { floorQuery } from '@/shared/queries'
 
 const { session, mayWrite } = useSession()
 const { kg, cm } = useUnits()
-const floor = useQuery({ queryKey: ['floor'], queryFn: () => answered(client.GET('/api/floor')) })
+const floor = useQuery(floorQuery)
 const planning = ref(false)
 const unplanned = computed(() => (floor.data.value ?? []).filter((r) => !r.planned).length)
 type Row = Schemas['FloorRow']

@@ -14,11 +14,12 @@ import Kit from './Kit.vue'
 import Place from './Place.vue'
 import Plates from './Plates.vue'
 import Racks from './Racks.vue'
+import { equipmentQuery, schoolsQuery } from '@/shared/queries'
 
 const { session, mayWrite } = useSession()
 const queries = useQueryClient()
-const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => answered(client.GET('/api/equipment')) })
-const schools = useQuery({ queryKey: ['schools'], queryFn: () => answered(client.GET('/api/schools')) })
+const equipment = useQuery(equipmentQuery)
+const schools = useQuery(schoolsQuery)
 const { message, run } = useProblem()
 const lift = ref<'squat' | 'deadlift' | 'both'>('squat')
 const shown = computed(() => (schools.data.value?.schools ?? []).filter((s) => s.lift === lift.value))

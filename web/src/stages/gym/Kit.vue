@@ -4,9 +4,10 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
+import { variationNamesQuery } from '@/shared/queries'
 
 defineProps<{ mayWrite: boolean }>()
-const names = useQuery({ queryKey: ['variation-names'], staleTime: 300_000, queryFn: () => answered(client.GET('/api/variations')) })
+const names = useQuery(variationNamesQuery)
 const kit = useQuery({ queryKey: ['kit'], queryFn: () => answered(client.GET('/api/equipment/kit')) })
 const chosen = ref<string[]>([])
 watch(() => kit.data.value, (now) => now && (chosen.value = [...now.items]), { immediate: true })

@@ -12,11 +12,12 @@ import { useProblem } from '@/shared/useProblem'
 import { LIFT_CHOICE } from '@/shared/words'
 import OwnEntry from './OwnEntry.vue'
 import OwnVariation from './OwnVariation.vue'
+import { catalogueQuery, variationNamesQuery } from '@/shared/queries'
 
 const { mayWrite } = useSession()
 const queries = useQueryClient()
-const catalogue = useQuery({ queryKey: ['catalogue'], queryFn: () => answered(client.GET('/api/catalogue')) })
-const names = useQuery({ queryKey: ['variation-names'], queryFn: () => answered(client.GET('/api/variations')) })
+const catalogue = useQuery(catalogueQuery)
+const names = useQuery(variationNamesQuery)
 const lift = ref<'squat' | 'deadlift'>('squat')
 const wanted = ref('')
 const open = ref<string | null>(null)

@@ -13,6 +13,7 @@ import { dayOf } from '@/shared/words'
 import PainFlags from './PainFlags.vue'
 import ProfileForm from './ProfileForm.vue'
 import { emptyProfile, typed, untyped } from './profile'
+import { schoolsQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const units = useUnits()
@@ -20,7 +21,7 @@ const { kg, cm } = units
 const { mayWrite } = useSession()
 const forget = useForget()
 const lifter = useLifter(() => props.lifterId)
-const schools = useQuery({ queryKey: ['schools'], queryFn: () => answered(client.GET('/api/schools')) })
+const schools = useQuery(schoolsQuery)
 const at = computed(() => ({ path: { lifter_id: props.lifterId } }))
 
 const form = ref(emptyProfile())

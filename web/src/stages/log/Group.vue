@@ -5,8 +5,8 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client } from '@/shared/api'
 import Log from './Log.vue'
+import { floorQuery } from '@/shared/queries'
 
 const MOST = 8
 const route = useRoute()
@@ -15,7 +15,7 @@ const chosen = computed(() => {
   const found = route.query.lifters
   return typeof found === 'string' && found ? found.split(',') : []
 })
-const floor = useQuery({ queryKey: ['floor'], queryFn: () => answered(client.GET('/api/floor')) })
+const floor = useQuery(floorQuery)
 const picked = ref<string[]>([])
 watch(chosen, (ids) => (picked.value = [...ids]), { immediate: true })
 const begin = () => router.push({ name: 'platform', query: { lifters: picked.value.join(',') } })

@@ -4,6 +4,7 @@ import { computed, onUnmounted, type Ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useOutbox } from '@/shared/outbox'
 import type { Lift } from './draft'
+import { catalogueQuery } from '@/shared/queries'
 
 export type PlatformLifter = Schemas['PlatformLifter']
 export type ShownSet = Schemas['SetAnswer'] & { waiting: boolean }
@@ -17,7 +18,7 @@ export function usePlatform(lifterIds: Ref<string[]>, lift: Ref<Lift>) {
     placeholderData: (previous: Schemas['PlatformAnswer'] | undefined) => previous,
     queryFn: () => answered(client.GET('/api/platform', { params: { query: { lifter_id: lifterIds.value, lift: lift.value } } })),
   })
-  const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: 300_000, queryFn: () => answered(client.GET('/api/catalogue')) })
+  const catalogue = useQuery(catalogueQuery)
   const forget = outbox.onTaken(() => {
     void queries.invalidateQueries({ queryKey: ['platform'] })
     void queries.invalidateQueries({ queryKey: ['floor'] })

@@ -5,25 +5,18 @@ import { computed, ref, watch } from 'vue'
 import StandingBody from '@/figure/StandingBody.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { useLifter } from '@/shared/useLifter'
 import { BAR_NAMES } from '@/shared/words'
 import Readings from './Readings.vue'
 import Screens from './Screens.vue'
+import { measurementsQuery, squatRankingQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
 const { data: lifter } = useLifter(() => props.lifterId)
-const path = computed(() => ({ params: { path: { lifter_id: props.lifterId } } }))
-const sheet = useQuery({
-  queryKey: ['measurements', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', path.value)),
-})
-const ranking = useQuery({
-  queryKey: ['ranking', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/squat/ranking', path.value)),
-})
+const sheet = useQuery(measurementsQuery(props.lifterId))
+const ranking = useQuery(squatRankingQuery(props.lifterId))
 const picked = ref('thigh_m')
 const landmark = computed(() => sheet.data.value?.landmarks.find((l) => l.segment === picked.value))
 const measured = computed(() => (sheet.data.value?.landmarks ?? []).filter((l) => !l.estimated).map((l) => l.segment))

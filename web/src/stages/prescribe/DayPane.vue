@@ -3,19 +3,16 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import PlateStack from '@/shared/PlateStack.vue'
-import { answered, client } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import Because from './Because.vue'
 import { dayWords, minutes, titleOf } from './words'
 import type { Day, Line } from './usePlan'
+import { cardQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string; day: Day; mayWrite: boolean; busy: boolean; today: boolean }>()
 const emit = defineEmits<{ overrule: [lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }] }>()
 const { kg, massOf, massUnit, readMass } = useUnits()
-const card = useQuery({
-  queryKey: ['card', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/card', { params: { path: { lifter_id: props.lifterId } } })),
-})
+const card = useQuery(cardQuery(props.lifterId))
 const squats = computed(() => props.day.lines.some((line) => line.lift === 'squat' && line.load_kg !== null))
 const racks = computed(() => (card.data.value?.squat?.racks ?? []).filter((r) => r.hook_hole !== null).map((r) => `${r.rack}: hooks ${r.hook_hole}, safeties ${r.safety_hole ?? 'by hand'}`))
 const saying = ref<string | null>(null)

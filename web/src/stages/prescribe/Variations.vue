@@ -13,6 +13,7 @@ import { useUnits } from '@/shared/units'
 import { LIFT_CHOICE, USE_NAMES, percent } from '@/shared/words'
 import MiniPose from './MiniPose.vue'
 import VariationDetail from './VariationDetail.vue'
+import { measurementsQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const route = useRoute()
@@ -47,10 +48,7 @@ async function say(name: string, word: 'use' | 'leave out' | 'as computed', reas
   if (done) await forget(props.lifterId)
 }
 const wordOf = (name: string) => data.value?.words.find((w) => w.variation === name) ?? null
-const sheet = useQuery({
-  queryKey: ['measurements', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', { params: { path: { lifter_id: props.lifterId } } })),
-})
+const sheet = useQuery(measurementsQuery(props.lifterId))
 const segments = computed<Record<string, number>>(() => sheet.data.value?.segments_m ?? {})
 </script>
 

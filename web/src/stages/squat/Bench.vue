@@ -5,7 +5,7 @@ import { computed, ref, toRef } from 'vue'
 import SideView from '@/figure/SideView.vue'
 import TopView from '@/figure/TopView.vue'
 import { poseAt } from '@/figure/pose'
-import { answered, client, type Schemas } from '@/shared/api'
+import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { nearest, useLifts } from '@/shared/useLifts'
 import { BAR_NAMES, USE_NAMES, screensInWords, type BarPosition } from '@/shared/words'
@@ -23,6 +23,7 @@ import UseBars from './UseBars.vue'
 import { fromGrid, useBench } from './useBench'
 import { barName, useSetup, type Setup } from './useSetup'
 import { useStudy, type Across } from './useStudy'
+import { catalogueQuery, equipmentQuery } from '@/shared/queries'
 
 const props = defineProps<{
   lifterId: string
@@ -47,8 +48,8 @@ const tab = ref<string>('ranking')
 const across = ref<Across>('bar_position')
 const { costs, paths, depth, map, deciding, history } = useStudy(props.lifterId, live, load, tab, across)
 const faultShown = ref<string | null>(null)
-const equipment = useQuery({ queryKey: ['equipment'], queryFn: () => answered(client.GET('/api/equipment')) })
-const catalogue = useQuery({ queryKey: ['catalogue'], staleTime: Infinity, queryFn: () => answered(client.GET('/api/catalogue')) })
+const equipment = useQuery(equipmentQuery)
+const catalogue = useQuery(catalogueQuery)
 const specialty = computed(() => (equipment.data.value?.bars ?? []).filter((b) => b.beyond_shoulder_m !== null))
 const faultName = (id: string) => catalogue.data.value?.faults.find((f) => f.id === id)?.name ?? id
 

@@ -14,6 +14,7 @@ import { BAR_NAMES, BAR_ORDER, dayOf } from '@/shared/words'
 import Bench from './Bench.vue'
 import { useJob } from '@/shared/useJob'
 import { barName, requestOf, type Setup } from './useSetup'
+import { measurementsQuery, squatRankingQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
@@ -22,17 +23,11 @@ const forget = useForget()
 const { data: lifter } = useLifter(() => props.lifterId)
 const path = computed(() => ({ params: { path: { lifter_id: props.lifterId } } }))
 
-const ranking = useQuery({
-  queryKey: ['ranking', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/squat/ranking', path.value)),
-})
+const ranking = useQuery(squatRankingQuery(props.lifterId))
 const { job, cancel } = useJob(() => ranking.data.value?.job ?? null, () => ranking.refetch())
 const rankingNow = computed(() => (ranking.data.value ? { ...ranking.data.value, job: job.value } : null))
 const hopM = computed(() => lifter.value?.screens.find((s) => s.kind === 'hop')?.value ?? null)
-const sheet = useQuery({
-  queryKey: ['measurements', props.lifterId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', path.value)),
-})
+const sheet = useQuery(measurementsQuery(props.lifterId))
 const settled = useQuery({
   queryKey: ['settled', props.lifterId],
   queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/squat/settled', path.value)),

@@ -34,8 +34,9 @@ class Remedy(Generic[S]):
 
 @dataclass(frozen=True)
 class WhyNot(Generic[S]):
-    """``gates`` no change of set-up lifts; ``binding`` are the limits of the nearest set-up, most
-    binding first; ``remedies`` the smallest changes, the easiest first."""
+    """``gates`` no change of set-up lifts, so there is no remedy while one stands; ``binding`` are
+    the other limits of the nearest set-up, most binding first; ``remedies`` the smallest changes,
+    the easiest first."""
 
     style: str
     feasible: bool
@@ -99,9 +100,11 @@ def why_not(lift: Lift[S], lifter: Lifter, style: str) -> WhyNot[S]:
     open_ones, rejected = assess(lift, lifter, whole)
     if open_ones:
         return WhyNot(style, True, [], [], [])
-    binding = min(rejected, key=lambda r: len(r.reasons)).reasons
     shut = [frozenset(lift.gates(lifter, setup)) for setup in whole]
     gates = [reason for reason in lift.gates(lifter, whole[0]) if all(reason in s for s in shut)]
+    nearest = min(rejected, key=lambda r: len(r.reasons)).reasons
+    binding = [reason for reason in nearest if reason not in gates]
+    if gates:
+        return WhyNot(style, False, gates, binding, [])
     closed = _Closed(lift, lifter, SetupGrid(lift, (style,), lift.chosen_by(lifter)).coarse())
-    no_lever_helps = bool(gates) and closed.opened_by([]) is not None
-    return WhyNot(style, False, gates, binding, [] if no_lever_helps else _remedies(closed))
+    return WhyNot(style, False, gates, binding, _remedies(closed))

@@ -24,7 +24,7 @@ function tryIt(remedy: { stance_m: number; toe_out_deg: number; heel_lift_m: num
     <p v-if="answer.isPending.value" class="soft">Pulling every lever …</p>
     <p v-else-if="answer.error.value" class="signal">{{ answer.error.value.message }} <button class="linkish" @click="answer.refetch()">Try again</button></p>
     <template v-else-if="answer.data.value">
-      <p v-for="g in answer.data.value.gates" :key="g" class="signal">{{ g }}.</p>
+      <p v-for="g in answer.data.value.gates" :key="g" class="signal first">{{ g }}.</p>
       <ol v-if="answer.data.value.binding.length"><li v-for="b in answer.data.value.binding" :key="b">{{ b }}.</li></ol>
       <p v-if="answer.data.value.feasible">Open: it was only not the best of its kind.</p>
       <template v-else-if="answer.data.value.remedies.length">
@@ -36,6 +36,7 @@ function tryIt(remedy: { stance_m: number; toe_out_deg: number; heel_lift_m: num
           </li>
         </ul>
       </template>
+      <p v-else-if="answer.data.value.gates.length">While that stands, no change of feet, heel or depth opens it.</p>
       <p v-else>No single lever and no pair of them opens it: take the learning ladder.</p>
     </template>
   </div>

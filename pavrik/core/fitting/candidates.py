@@ -102,17 +102,6 @@ def assess(
     return [candidates[at] for at in sorted(candidates)], [rejected[at] for at in sorted(rejected)]
 
 
-def with_shanks(lift: Lift[S], lifter: Lifter, setups: Sequence[S]) -> list[S]:
-    """The set-ups as they stand with the best shank that is found for each."""
-    stood = list(setups)
-    for places in groups(lift, setups):
-        alike = [setups[place] for place in places]
-        shanks = evaluate(lift, lift.kinematics.case(lifter, alike)).shank
-        for place, shank in zip(places, shanks, strict=True):
-            stood[place] = lift.kinematics.with_shank(setups[place], float(shank))
-    return stood
-
-
 def quick_maxes_kg(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any]) -> Floats:
     """Predicted max in kg of each set-up, 0 where the body cannot take it; gates left out."""
     return maxes_kg(lift, lifter, setups, lift.quick)

@@ -12,7 +12,7 @@ from scipy.optimize import brentq
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import LIFTS, lift_of
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.fitting.candidates import assess, maxes_kg, quick_maxes_kg, with_shanks
+from pavrik.core.fitting.candidates import assess, maxes_kg, quick_maxes_kg
 from pavrik.core.fitting.explorer import exact_setup, explorer_grid
 from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.fitting.fit import closed_styles, fit
@@ -97,8 +97,7 @@ def test_a_grid_holds_every_set_up_once_and_within_the_axes(lift):
 def test_postures_keep_the_segments_lengths_and_stay_finite(lift, body, pick, load):
     setups = some(lift)
     lifter = default_lifter(body)
-    setup = with_shanks(lift, lifter, [setups[pick % len(setups)]])[0]
-    case = lift.kinematics.case(lifter, [setup])
+    case = lift.kinematics.case(lifter, [setups[pick % len(setups)]])
     posture = case.posture(case.shank_range()[1], DEEPEST)
     loaded = posture.at_load(load)
     assert all(np.isfinite(np.squeeze(share)).all() for share in loaded.utilization)

@@ -112,6 +112,26 @@ def test_the_muscle_goal_counts_the_hip_as_much_as_the_knee():
     assert low > 0.5 * (knee / knee.max())[0] + 0.3, "the hip's half is there"
 
 
+def test_learning_counts_what_ankle_hip_and_opening_leave_free():
+    setups = [LOW, SquatSetup("front", 0.52, np.deg2rad(20), 0.02)]
+    lifter = default_lifter(MAN)
+    told = [s.parts["learning"] for s in goal_scores(SQUAT, lifter, setups, {"learning": 1.0})]
+    found = evaluate(SQUAT, SQUAT.kinematics.case(lifter, setups))
+    equal = found.deepest.at_load(0.8 * float(np.min(found.predicted_max_kg)))
+    legs, screens = found.deepest.legs, lifter.screens
+    shares = [
+        np.broadcast_to(range_ / limit, (2, 1, 1)).reshape(-1)
+        for range_, limit in (
+            (legs.dorsiflexion, screens.dorsiflexion),
+            (equal.hip_flexion, screens.hip_flexion),
+            (legs.abduction, screens.abduction),
+        )
+    ]
+    free = np.clip(1.0 - np.mean(shares, axis=0), 0.0, 1.0)
+    easy = free + [SQUAT.style_of(setup).ease for setup in setups]
+    assert told == pytest.approx(list(easy / easy.max()))
+
+
 def rounding(fault: str, lift: str, phase: str) -> list[TrainingSet]:
     return [
         TrainingSet(

@@ -1,6 +1,7 @@
 """The platform in the hand: keys and taps, a group in turn, and no network at all."""
 
 import contextlib
+from collections import Counter
 from collections.abc import Iterator
 from datetime import UTC, datetime
 from uuid import UUID
@@ -45,23 +46,26 @@ WORKER_STATE = """
 """
 
 
+NONE_FOR_LONG = 100
+"""Looks in a row that found no worker at all: its installation failed or never began."""
+
+
 def wait_for_worker(page) -> None:
     """Until the service worker has the page and the session's data in its hands.
 
     A worker whose installation failed, because one of its files did not come, is tried again by
     the browser with the next loading of the page: so it is here.
     """
-    states: list[str] = []
+    seen: list[str] = []
 
     def in_control() -> bool:
-        state = page.driver.execute_async_script(WORKER_STATE)
-        if states and states[-1] != "none" and state == "none":
+        seen.append(page.driver.execute_async_script(WORKER_STATE))
+        if seen[-NONE_FOR_LONG:] == ["none"] * NONE_FOR_LONG:
+            seen.append("loaded again")
             page.driver.refresh()
-        if not states or states[-1] != state:
-            states.append(state)
-        return state == "in control"
+        return seen[-1] == "in control"
 
-    page.until(in_control, lambda: f"the service worker, seen {states}", patience_s=90)
+    page.until(in_control, lambda: f"the service worker, seen {Counter(seen)}", patience_s=90)
     page.driver.refresh()
     page.see("Keep the set")
     page.until(

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Generic
 
-from pavrik.core.fitting.candidates import groups, reasons_against
+from pavrik.core.fitting.candidates import reasons_against
 from pavrik.core.fitting.explain import explain_max, explain_use
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
@@ -49,8 +49,7 @@ def explorer_grid(lift: Lift[S], lifter: Lifter, around: S, load_kg: float) -> E
     setups = [lift.kinematics.without_shank(around)]
     for axis in axes:
         setups = [axis.put(setup, value) for setup in setups for value in axis.handles]
-    (places,) = groups(lift, setups)
-    found = evaluate(lift, lift.kinematics.case(lifter, [setups[at] for at in places]), lift.quick)
+    found = evaluate(lift, lift.kinematics.case(lifter, setups), lift.quick)
     return ExplorerGrid(
         setups=setups,
         predicted_max_kg=found.predicted_max_kg,

@@ -12,16 +12,17 @@ from psycopg_pool import PoolTimeout
 from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
-from pavrik.formats.refusals import sentence
-from pavrik.services.context import (
+from pavrik.errors import (
     ForbiddenError,
     InvalidError,
     KeyReusedError,
-    ServiceError,
+    NotFoundError,
+    PavrikError,
+    RefusedError,
     TooManyAttemptsError,
     WrongSignInError,
 )
-from pavrik.store.errors import NotFoundError, RefusedError
+from pavrik.formats.refusals import sentence
 
 log = logging.getLogger("pavrik")
 MEDIA_TYPE = "application/problem+json"
@@ -67,20 +68,21 @@ def problem(
     return JSONResponse(body.model_dump(), status_code=status, media_type=MEDIA_TYPE)
 
 
-_SERVICE_STATUS: dict[type[ServiceError], tuple[int, str]] = {
+_STATUS: dict[type[PavrikError], tuple[int, str]] = {
+    InvalidError: (422, "The input breaks a rule"),
+    NotFoundError: (404, "Not found"),
+    RefusedError: (409, "Not recorded"),
+    KeyReusedError: (409, "Key used before"),
     ForbiddenError: (403, "Not allowed"),
     WrongSignInError: (401, "Sign-in failed"),
     TooManyAttemptsError: (429, "Too many attempts"),
-    KeyReusedError: (409, "Key used before"),
-    InvalidError: (422, "The input breaks a rule"),
 }
 
 
-def _service(_: Request, error: Exception) -> JSONResponse:
-    status, title = _SERVICE_STATUS.get(type(error), (400, "Refused"))  # type: ignore[arg-type]
-    fields = []
-    if isinstance(error, InvalidError) and error.field:
-        fields = [FieldError(path=error.field, message=str(error))]
+def _told(_: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, PavrikError)
+    status, title = _STATUS.get(type(error), (400, "Refused"))
+    fields = [FieldError(path=error.field, message=str(error))] if error.field else []
     answer = problem(status, title, str(error), fields)
     if isinstance(error, TooManyAttemptsError):
         answer.headers["Retry-After"] = str(error.wait_s)
@@ -111,16 +113,6 @@ def _value(_: Request, error: Exception) -> JSONResponse:
     return problem(422, "The input breaks a rule", "; ".join(lines), fields)
 
 
-def _not_found(_: Request, error: Exception) -> JSONResponse:
-    return problem(404, "Not found", str(error))
-
-
-def _refused(_: Request, error: Exception) -> JSONResponse:
-    field = getattr(error, "field", None)
-    fields = [FieldError(path=field, message=str(error))] if field else []
-    return problem(409, "Not recorded", str(error), fields)
-
-
 def _database(_: Request, error: Exception) -> JSONResponse:
     log.error("database unavailable: %s", type(error).__name__)
     return problem(
@@ -137,12 +129,9 @@ def _http(_: Request, error: Exception) -> JSONResponse:
 
 def install(app: FastAPI) -> None:
     """Register every handler."""
-    app.add_exception_handler(ServiceError, _service)
+    app.add_exception_handler(PavrikError, _told)
     app.add_exception_handler(RequestValidationError, _validation)
     app.add_exception_handler(ValueError, _value)
-    app.add_exception_handler(NotFoundError, _not_found)
-    app.add_exception_handler(RefusedError, _refused)
-    app.add_exception_handler(psycopg.errors.CheckViolation, _refused)
     app.add_exception_handler(psycopg.OperationalError, _database)
     app.add_exception_handler(PoolTimeout, _database)
     app.add_exception_handler(HTTPException, _http)

@@ -1,34 +1,34 @@
-"""What the server is told by its environment."""
+"""What one server is made with."""
 
-import os
 from dataclasses import dataclass, field
 from pathlib import Path
 
 from argon2 import PasswordHasher
 
+from pavrik.errors import OperationError
+from pavrik.settings import Environment
+
 
 @dataclass(frozen=True)
 class Settings:
-    """Where the database is, where the built page is, whether cookies need HTTPS, and the address
-    under which others reach this server (None: this machine only)."""
+    """Where the database is, where the built page is, whether cookies need HTTPS, the address under
+    which others reach this server (None: this machine only), where processes share their counts."""
 
     database_url: str
     page_folder: Path | None
     secure_cookies: bool = False
     public_url: str | None = None
+    metrics_folder: Path | None = None
     hasher: PasswordHasher = field(default_factory=PasswordHasher)
 
     @staticmethod
     def from_environment() -> "Settings":
-        """Read ``PAVRIK_DATABASE_URL``, ``PAVRIK_PAGE``, ``PAVRIK_SECURE_COOKIES`` and
-        ``PAVRIK_PUBLIC_URL``."""
-        url = os.environ.get("PAVRIK_DATABASE_URL")
-        if not url:
-            raise ValueError("PAVRIK_DATABASE_URL is not set: use ./start, or set it to a database")
-        page = os.environ.get("PAVRIK_PAGE")
+        """What ``PAVRIK_…`` variables say. Raises OperationError where no database is named."""
+        told = Environment()
+        if not told.database_url:
+            raise OperationError(
+                "PAVRIK_DATABASE_URL is not set: use ./start, or set it to a database"
+            )
         return Settings(
-            database_url=url,
-            page_folder=Path(page) if page else None,
-            secure_cookies=os.environ.get("PAVRIK_SECURE_COOKIES") == "1",
-            public_url=os.environ.get("PAVRIK_PUBLIC_URL") or None,
+            told.database_url, told.page, told.secure_cookies, told.public_url, told.metrics_folder
         )

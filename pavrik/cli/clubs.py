@@ -6,7 +6,7 @@ from pavrik.store.database import Database
 
 
 def new_club(name: str, owner_email: str) -> None:
-    """Print a link with which the owner starts the club. Raises InvalidError, ClusterError."""
+    """Print a link with which the owner starts the club. Raises InvalidError, OperationError."""
     database = Database(running_app_url())
     database.open()
     try:

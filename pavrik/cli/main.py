@@ -13,6 +13,7 @@ from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.start import FIRST_PORT, start
+from pavrik.errors import BadInputError, PavrikError
 from pavrik.formats.model.computations import (
     AnyCostRequest,
     AnyFitRequest,
@@ -23,9 +24,7 @@ from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
 from pavrik.services.compute import by_lift, model, plan
-from pavrik.services.context import ServiceError
 from pavrik.services.setups import analysis
-from pavrik.store.cluster import ClusterError
 
 Command = Callable[[argparse.Namespace], None]
 
@@ -38,10 +37,6 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "plan": (PublicPlanRequest, plan.plan, "weeks and days of work with their reasons"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
-
-
-class BadInputError(Exception):
-    """Input that cannot be used; its text is the one line that is shown."""
 
 
 def _one_line(error: ValidationError) -> str:
@@ -82,7 +77,8 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     start_command.set_defaults(run=lambda a: start(a.port, not a.no_demo, a.prepare))
     serve = commands.add_parser("serve", help="serve PAVRIK_DATABASE_URL")
     serve.add_argument("--port", type=int, default=FIRST_PORT)
-    serve.set_defaults(run=lambda a: operation.run_serve(a.port))
+    serve.add_argument("--workers", type=int, default=1, help="processes that answer")
+    serve.set_defaults(run=lambda a: operation.run_serve(a.port, a.workers))
     for name, about, run in (
         ("migrate", "apply missing migrations to PAVRIK_DATABASE_URL", operation.run_migrate),
         ("demo", "load the demo club into PAVRIK_DATABASE_URL", operation.run_demo),
@@ -123,7 +119,7 @@ def main(arguments: list[str] | None = None) -> int:
     run: Command = parsed.run
     try:
         run(parsed)
-    except (BadInputError, ClusterError, ServiceError) as error:
+    except PavrikError as error:
         print(f"pavrik: {error}", file=sys.stderr)
         return 2
     return 0

@@ -5,6 +5,7 @@ import os
 import subprocess
 from datetime import UTC, datetime
 from pathlib import Path
+from tempfile import TemporaryDirectory
 
 import uvicorn
 from argon2 import PasswordHasher
@@ -12,16 +13,18 @@ from argon2 import PasswordHasher
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.demo.load import load_demo
-from pavrik.store.cluster import ClusterError, find_binary
+from pavrik.errors import OperationError
+from pavrik.settings import Environment
+from pavrik.store.cluster import find_binary
 from pavrik.store.database import Database
 from pavrik.store.migrate import migrate
 
 
 def database_url() -> str:
-    """The owner's database. Raises ClusterError when none is named."""
-    url = os.environ.get("PAVRIK_DATABASE_URL")
+    """The owner's database. Raises OperationError when none is named."""
+    url = Environment().database_url
     if not url:
-        raise ClusterError("PAVRIK_DATABASE_URL is not set: name the database to work on")
+        raise OperationError("PAVRIK_DATABASE_URL is not set: name the database to work on")
     return url
 
 
@@ -42,16 +45,25 @@ def run_demo() -> None:
         database.close()
 
 
-def run_serve(port: int) -> None:
-    """Serve a database that is already migrated."""
-    uvicorn.run(create_app(Settings.from_environment()), host="127.0.0.1", port=port)
+def run_serve(port: int, workers: int) -> None:
+    """Serve a database that is already migrated; several processes count their answers together."""
+    settings = Settings.from_environment()
+    if workers == 1:
+        uvicorn.run(create_app(settings), host="127.0.0.1", port=port)
+        return
+    with TemporaryDirectory(prefix="pavrik-counts-") as folder:
+        os.environ["PROMETHEUS_MULTIPROC_DIR"] = folder
+        uvicorn.run(
+            "pavrik.api.app:from_environment", factory=True, workers=workers, host="127.0.0.1",
+            port=port,
+        )  # fmt: skip
 
 
 def _postgres_tool(*command: str) -> None:
     result = subprocess.run(command, capture_output=True, text=True, check=False)
     if result.returncode:
         lines = result.stderr.strip().splitlines() or ["no message"]
-        raise ClusterError(f"{Path(command[0]).name} failed: {lines[0]}")
+        raise OperationError(f"{Path(command[0]).name} failed: {lines[0]}")
 
 
 def run_backup(file: str) -> None:

@@ -19,7 +19,9 @@ from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.demo.load import load_demo
 from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
-from pavrik.store.cluster import Cluster, ClusterError
+from pavrik.errors import OperationError
+from pavrik.settings import Environment
+from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database
 from pavrik.store.migrate import migrate
 from pavrik.store.setup import DATABASE, prepare
@@ -32,9 +34,9 @@ PAGE = ROOT / "web" / "dist"
 
 def state_folder() -> Path:
     """Where the private database lives: beside the code, or for root where postgres may enter."""
-    named = os.environ.get("PAVRIK_STATE")
+    named = Environment().state
     if named:
-        return Path(named)
+        return named
     if os.geteuid() == 0:
         return Path("/var/lib") / f"pavrik-{hashlib.sha256(str(ROOT).encode()).hexdigest()[:10]}"
     return ROOT / ".pavrik"
@@ -47,7 +49,7 @@ def _only_one(folder: Path) -> Iterator[None]:
         try:
             fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
         except OSError as error:
-            raise ClusterError(
+            raise OperationError(
                 "Pavrik is already running from this folder: use that one, or stop it first"
             ) from error
         yield
@@ -64,21 +66,21 @@ def _is_free(port: int) -> bool:
 
 
 def choose_port(asked: int | None) -> int:
-    """The asked port, or the first free one from 8460. Raises ClusterError when taken."""
+    """The asked port, or the first free one from 8460. Raises OperationError when taken."""
     if asked is not None:
         if not _is_free(asked):
-            raise ClusterError(f"port {asked} is taken: free it, or leave --port out")
+            raise OperationError(f"port {asked} is taken: free it, or leave --port out")
         return asked
     for port in range(FIRST_PORT, FIRST_PORT + 50):
         if _is_free(port):
             return port
-    raise ClusterError(f"ports {FIRST_PORT} to {FIRST_PORT + 49} are all taken: give --port")
+    raise OperationError(f"ports {FIRST_PORT} to {FIRST_PORT + 49} are all taken: give --port")
 
 
 @contextmanager
 def _database_urls() -> Iterator[tuple[str, str]]:
     """Owner's and application's URL: a server of one's own, or the private cluster."""
-    own = os.environ.get("PAVRIK_DATABASE_URL")
+    own = Environment().database_url
     if own:
         migrate(own)
         yield own, own
@@ -110,7 +112,7 @@ def _note_address(address: str) -> None:
 
 def served_address() -> str:
     """Where the page is: the public address, else where this folder's ``start`` serves it."""
-    public = os.environ.get("PAVRIK_PUBLIC_URL")
+    public = Environment().public_url
     noted = state_folder() / ADDRESS
     if public:
         return public.rstrip("/")
@@ -120,14 +122,14 @@ def served_address() -> str:
 def running_app_url() -> str:
     """The application's database: the one that is named, else that of the running ``start``.
 
-    Raises ClusterError where none runs."""
-    own = os.environ.get("PAVRIK_DATABASE_URL")
+    Raises OperationError where none runs."""
+    own = Environment().database_url
     if own:
         return own
     cluster = Cluster(state_folder())
     port = cluster.running_port() if cluster.data.exists() else None
     if port is None:
-        raise ClusterError("Pavrik does not run from this folder: ./start it, or name a database")
+        raise OperationError("Pavrik does not run from this folder: ./start it, or name a database")
     return cluster.app_url(port, DATABASE)
 
 
@@ -152,7 +154,10 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
         page = PAGE if (PAGE / "index.html").exists() else None
         address = f"http://127.0.0.1:{chosen}"
         _note_address(address)
-        app = create_app(Settings(app_url, page, public_url=os.environ.get("PAVRIK_PUBLIC_URL")))
+        told = Environment()
+        app = create_app(
+            Settings(app_url, page, secure_cookies=told.secure_cookies, public_url=told.public_url)
+        )
         print(f"\nPavrik: {address}", flush=True)
         print("Your own club: press “Start your own club” there")
         if demo:

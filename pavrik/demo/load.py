@@ -30,7 +30,7 @@ from pavrik.services.setups import fits
 from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.services.training.review import refresh_summary
-from pavrik.store import equipment, library, lifters, plans, training
+from pavrik.store import equipment, library, lifters, training
 from pavrik.store.database import Connection, Database
 
 SEED = 20
@@ -61,7 +61,7 @@ def _add_club(connection: Connection, hasher: PasswordHasher) -> None:
         record = equipment.Bar(bar_id=stable_id("bar", bar["name"]), **bar)
         equipment.save_bar(connection, CLUB_ID, record)
     equipment.set_plates(connection, CLUB_ID, [equipment.Plates(kg, pairs) for kg, pairs in PLATES])
-    plans.add_kit(connection, CLUB_ID, OWNER_ID, stable_id("kit"), list(KIT))
+    equipment.add_kit(connection, CLUB_ID, OWNER_ID, stable_id("kit"), list(KIT))
     for rack in RACKS:
         measured = equipment.RackRecord(stable_id("rack", rack.name), **vars(rack))
         equipment.save_rack(connection, CLUB_ID, measured)

@@ -88,7 +88,7 @@ def _day(day: Day) -> Flowable:
         parts.append(_text(day.moved, _SMALL))
     rows = [_line(line) for line in day.lines]
     parts.append(Table(rows, _WIDTHS, style=_RULES, hAlign="LEFT"))
-    told = {b.text for line in day.lines for b in line.because[:2]}
+    told = {b.text for line in day.lines for b in line.reasons[:2]}
     parts += [_text(f"because {text}", _SMALL) for text in sorted(told)]
     if day.cues:
         parts.append(_text("Cues: " + " / ".join(day.cues), _SMALL))
@@ -96,7 +96,7 @@ def _day(day: Day) -> Flowable:
 
 
 def _week(week: Week) -> list[Flowable]:
-    head = _text(f"Week {week.number}: {week.because}", _HEAD)
+    head = _text(f"Week {week.number}: {week.reason}", _HEAD)
     return [Spacer(0, 2 * mm), head, Spacer(0, 1 * mm), *map(_day, week.days)]
 
 
@@ -105,7 +105,7 @@ def _attempts(found: Mapping[str, tuple[Attempt, ...]]) -> list[Flowable]:
     for lift, tries in found.items():
         loads = ", ".join(f"{a.load_kg:g} kg" for a in tries)
         parts.append(_text(f"Attempts, {lift}: {loads}", _HEAD))
-        parts += [_text(f"{a.number}: {b.text}", _SMALL) for a in tries for b in a.because]
+        parts += [_text(f"{a.number}: {b.text}", _SMALL) for a in tries for b in a.reasons]
     return parts
 
 

@@ -12,9 +12,9 @@ from pavrik.formats.plan_words import title_of
 
 COLUMNS = (
     "week", "role", "date", "lift", "work", "kind", "sets", "reps", "rpe", "load_kg",
-    "per_side_kg", "rest_s", "note", "because", "overruled",
+    "per_side_kg", "rest_s", "note", "reasons", "overruled",
 )  # fmt: skip
-_WIDE = {"because": 90, "note": 30, "work": 26, "per_side_kg": 22, "overruled": 30, "date": 12}
+_WIDE = {"reasons": 90, "note": 30, "work": 26, "per_side_kg": 22, "overruled": 30, "date": 12}
 _RISKY = ("=", "+", "-", "@", "\t", "\r")
 
 
@@ -39,7 +39,7 @@ def _row(week: Week, day: Day, line: Line) -> list[object]:
         " + ".join(f"{kg:g}" for kg in line.per_side),
         line.rest_s,
         safe_text(line.note),
-        safe_text("; ".join(b.text for b in line.because)),
+        safe_text("; ".join(b.text for b in line.reasons)),
         safe_text(f"{said.coach}: {said.reason}") if said else "",
     ]
 
@@ -70,7 +70,7 @@ def write_plan_xlsx(plan: Plan, name: str) -> bytes:
     for index, column in enumerate(COLUMNS, start=1):
         sheet.cell(1, index).font = Font(bold=True)
         sheet.column_dimensions[get_column_letter(index)].width = _WIDE.get(column, 10)
-    for cell in sheet[get_column_letter(COLUMNS.index("because") + 1)]:
+    for cell in sheet[get_column_letter(COLUMNS.index("reasons") + 1)]:
         cell.alignment = Alignment(wrap_text=True, vertical="top")
     sheet.freeze_panes = "A2"
     book.properties.title = f"Plan of {name}"

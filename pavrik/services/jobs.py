@@ -11,10 +11,10 @@ from uuid import UUID
 
 from uuid6 import uuid7
 
+from pavrik.errors import NotFoundError
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
-from pavrik.store.errors import NotFoundError
 
 log = logging.getLogger("pavrik")
 Steps = Iterator[float]

@@ -8,7 +8,9 @@ from uuid import UUID
 
 from uuid6 import uuid7
 
-from pavrik.services.context import ForbiddenError, KeyReusedError, Who
+from pavrik.errors import ForbiddenError, KeyReusedError
+from pavrik.formats.stored_json import JSON_VERSION, current
+from pavrik.services.context import Who
 from pavrik.store import accounts
 from pavrik.store.database import Connection, Database
 
@@ -35,12 +37,13 @@ def write_once(
         accounts.lock_key(connection, key)
         known = accounts.find_write(connection, key)
         if known:
-            if known[:2] != (route, digest):
+            if (known.route, known.request_digest) != (route, digest):
                 raise KeyReusedError(
                     "this Idempotency-Key was already used for another request: make a new one"
                 )
-            return known[2]
+            return current(known.answer, known.json_version)
         answer = action(connection)
-        accounts.add_write(connection, who.club_id, key, route, digest, answer)
+        kept = accounts.KeptWrite(route, digest, answer, JSON_VERSION)
+        accounts.add_write(connection, who.club_id, key, kept)
         accounts.add_audit(connection, who.club_id, uuid7(), who.coach_id, route, subject)
         return answer

@@ -9,13 +9,11 @@ import subprocess
 from dataclasses import dataclass
 from pathlib import Path
 
+from pavrik.errors import OperationError
+
 OWNER = "pavrik_owner"
 PACKAGES = "postgresql"
 UNSAFE_BUT_FAST = ("fsync=off", "synchronous_commit=off", "full_page_writes=off")
-
-
-class ClusterError(Exception):
-    """PostgreSQL cannot be had; one sentence with the remedy."""
 
 
 def find_binary(name: str) -> Path:
@@ -29,7 +27,7 @@ def find_binary(name: str) -> Path:
     found = shutil.which(name)
     if found:
         return Path(found).resolve()
-    raise ClusterError(f"PostgreSQL's {name} is not installed: apt-get install {PACKAGES}")
+    raise OperationError(f"PostgreSQL's {name} is not installed: apt-get install {PACKAGES}")
 
 
 def free_port() -> int:
@@ -100,7 +98,7 @@ class Cluster:
         password_file.unlink()
         if result.returncode:
             last = result.stdout.strip().splitlines()[-1:] or ["no message"]
-            raise ClusterError(f"the database could not be made: {last[0]}")
+            raise OperationError(f"the database could not be made: {last[0]}")
         unfinished.rename(self.data)
 
     def running_port(self) -> int | None:
@@ -134,7 +132,7 @@ class Cluster:
             "-o", settings,
         )  # fmt: skip
         if result.returncode:
-            raise ClusterError(f"the database did not start: see {log}")
+            raise OperationError(f"the database did not start: see {log}")
         return port
 
     def stop(self) -> None:

@@ -3,9 +3,8 @@
 from dataclasses import dataclass
 from uuid import UUID
 
-from psycopg.rows import class_row
-
 from pavrik.store.database import Connection
+from pavrik.store.statements import all_of, run, run_each, value_of
 
 
 @dataclass(frozen=True)
@@ -51,79 +50,56 @@ class RackRecord:
     safety_pitch_m: float | None = None
 
 
-_BAR = """bar_id, name, mass_kg, shaft_mm, collars_kg, beyond_shoulder_m, forward_m, holds_lean_deg,
-  handles"""
-_RACK = """rack_id, name, first_hole_m, pitch_m, holes, lip_m, inner_width_m, first_safety_m,
-  safety_pitch_m"""
-
-
 def list_bars(connection: Connection) -> list[Bar]:
     """Bars of the club: straight ones first, the heaviest first."""
-    cursor = connection.cursor(row_factory=class_row(Bar))
-    return cursor.execute(
-        f"""select {_BAR} from bar
-            order by beyond_shoulder_m is not null, mass_kg desc, name"""
-    ).fetchall()
+    return all_of(connection, Bar, "list_bars")
 
 
 def list_plates(connection: Connection) -> list[Plates]:
     """Plates of the club, the heaviest first."""
-    cursor = connection.cursor(row_factory=class_row(Plates))
-    return cursor.execute("select kg, pairs from plate_stock order by kg desc").fetchall()
+    return all_of(connection, Plates, "list_plates")
 
 
 def list_racks(connection: Connection) -> list[RackRecord]:
     """Racks of the club by name."""
-    cursor = connection.cursor(row_factory=class_row(RackRecord))
-    return cursor.execute(f"select {_RACK} from rack order by name").fetchall()
+    return all_of(connection, RackRecord, "list_racks")
 
 
 def save_bar(connection: Connection, club_id: UUID, bar: Bar) -> None:
     """A new bar, or an old one measured again."""
-    connection.execute(
-        f"""insert into bar (club_id, {_BAR}) values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s)
-            on conflict (club_id, bar_id) do update set name = excluded.name,
-              mass_kg = excluded.mass_kg, shaft_mm = excluded.shaft_mm,
-              collars_kg = excluded.collars_kg, beyond_shoulder_m = excluded.beyond_shoulder_m,
-              forward_m = excluded.forward_m, holds_lean_deg = excluded.holds_lean_deg,
-              handles = excluded.handles""",
-        (
-            club_id, bar.bar_id, bar.name, bar.mass_kg, bar.shaft_mm, bar.collars_kg,
-            bar.beyond_shoulder_m, bar.forward_m, bar.holds_lean_deg, bar.handles,
-        ),
-    )  # fmt: skip
+    run(connection, "save_bar", club_id=club_id, **vars(bar))
 
 
 def delete_bar(connection: Connection, bar_id: UUID) -> bool:
     """Take a bar out; False where there is none."""
-    return bool(connection.execute("delete from bar where bar_id = %s", (bar_id,)).rowcount)
+    return bool(run(connection, "delete_bar", bar_id=bar_id))
 
 
 def set_plates(connection: Connection, club_id: UUID, plates: list[Plates]) -> None:
     """Replace the stock: it is counted, not remembered."""
-    connection.execute("delete from plate_stock")
-    connection.cursor().executemany(
-        "insert into plate_stock (club_id, kg, pairs) values (%s, %s, %s)",
-        [(club_id, plate.kg, plate.pairs) for plate in plates],
-    )
+    run(connection, "delete_plates")
+    run_each(connection, "add_plates", [{"club_id": club_id, **vars(p)} for p in plates])
 
 
 def save_rack(connection: Connection, club_id: UUID, rack: RackRecord) -> None:
     """A new rack, or an old one measured again."""
-    connection.execute(
-        f"""insert into rack (club_id, {_RACK}) values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s)
-            on conflict (club_id, rack_id) do update set name = excluded.name,
-              first_hole_m = excluded.first_hole_m, pitch_m = excluded.pitch_m,
-              holes = excluded.holes, lip_m = excluded.lip_m,
-              inner_width_m = excluded.inner_width_m, first_safety_m = excluded.first_safety_m,
-              safety_pitch_m = excluded.safety_pitch_m""",
-        (
-            club_id, rack.rack_id, rack.name, rack.first_hole_m, rack.pitch_m, rack.holes,
-            rack.lip_m, rack.inner_width_m, rack.first_safety_m, rack.safety_pitch_m,
-        ),
-    )  # fmt: skip
+    run(connection, "save_rack", club_id=club_id, **vars(rack))
 
 
 def delete_rack(connection: Connection, rack_id: UUID) -> bool:
     """Take a rack out; False where there is none."""
-    return bool(connection.execute("delete from rack where rack_id = %s", (rack_id,)).rowcount)
+    return bool(run(connection, "delete_rack", rack_id=rack_id))
+
+
+def get_kit(connection: Connection) -> list[str]:
+    """What the gym owns beside bars and plates, as it was said last."""
+    return list(value_of(connection, "get_kit") or [])
+
+
+def add_kit(
+    connection: Connection, club_id: UUID, said_by: UUID | None, kit_id: UUID, items: list[str]
+) -> None:
+    """Say what the gym owns."""
+    run(
+        connection, "add_kit", club_id=club_id, said_by=said_by, kit_id=kit_id, items=items
+    )  # fmt: skip

@@ -1,30 +1,10 @@
-"""Errors of the store, in the trade's words.
-
-StoreError
-├── NotFoundError     what was asked for is not in this club
-└── RefusedError      the database refused a fact; the message says which rule and the remedy
-"""
+"""A broken rule of the database in the trade's words."""
 
 import psycopg
 
+from pavrik.errors import RefusedError
 
-class StoreError(Exception):
-    """Anything that the store reports to the services."""
-
-
-class NotFoundError(StoreError):
-    """What was asked for is not in this club."""
-
-
-class RefusedError(StoreError):
-    """A rule of the database was broken; ``field`` names the input, where one can be named."""
-
-    def __init__(self, message: str, field: str | None = None) -> None:
-        super().__init__(message)
-        self.field = field
-
-
-_SENTENCES: dict[str, tuple[str, str | None]] = {
+_SENTENCES: dict[str, tuple[str, str]] = {
     "coach_email_taken": ("this e-mail already signs in to a club: use another", "email"),
     "measurement_readings": ("readings are one to three lengths up to 150 cm", "readings_m"),
     "screen_angle_range": ("this value is outside what a body can do: take it again", "value"),

@@ -3,9 +3,8 @@
 from dataclasses import dataclass
 from uuid import UUID
 
-from psycopg.rows import class_row
-
 from pavrik.store.database import Connection
+from pavrik.store.statements import one_of, run
 
 SILENT_S = 20
 
@@ -25,48 +24,27 @@ def claim_job(
 ) -> tuple[Job, bool]:
     """The running job of this content, or a new one; True when it is new and must be run. A job
     whose worker fell silent is given up first."""
-    connection.execute(
-        """update job set state = 'failed' where kind = %s and digest = %s and state = 'running'
-             and beat_at < now() - make_interval(secs => %s)""",
-        (kind, digest, SILENT_S),
-    )
-    made = connection.execute(
-        """insert into job (club_id, job_id, lifter_id, kind, digest) values (%s, %s, %s, %s, %s)
-           on conflict (club_id, kind, digest) where state = 'running' do nothing""",
-        (club_id, job_id, lifter_id, kind, digest),
-    ).rowcount
+    run(connection, "give_up_silent_jobs", kind=kind, digest=digest, silent_s=SILENT_S)
+    made = run(
+        connection, "add_job", club_id=club_id, job_id=job_id, lifter_id=lifter_id, kind=kind,
+        digest=digest,
+    )  # fmt: skip
     if made:
         return Job(job_id, lifter_id, "running", 0.0), True
-    cursor = connection.cursor(row_factory=class_row(Job))
-    running = cursor.execute(
-        """select job_id, lifter_id, state, progress from job
-           where kind = %s and digest = %s and state = 'running'""",
-        (kind, digest),
-    ).fetchone()
+    running = one_of(connection, Job, "find_running_job", kind=kind, digest=digest)
     return running or Job(job_id, lifter_id, "failed", 0.0), False
 
 
 def get_job(connection: Connection, job_id: UUID) -> Job | None:
     """One job of the club."""
-    cursor = connection.cursor(row_factory=class_row(Job))
-    return cursor.execute(
-        "select job_id, lifter_id, state, progress from job where job_id = %s", (job_id,)
-    ).fetchone()
+    return one_of(connection, Job, "get_job", job_id=job_id)
 
 
 def beat(connection: Connection, job_id: UUID, progress: float) -> bool:
     """Note progress; False when the job was cancelled and should stop."""
-    return bool(
-        connection.execute(
-            """update job set progress = %s, beat_at = now()
-               where job_id = %s and state = 'running'""",
-            (progress, job_id),
-        ).rowcount
-    )
+    return bool(run(connection, "beat_job", job_id=job_id, progress=progress))
 
 
 def end_job(connection: Connection, job_id: UUID, state: str) -> None:
     """A running job becomes done, cancelled or failed."""
-    connection.execute(
-        "update job set state = %s where job_id = %s and state = 'running'", (state, job_id)
-    )
+    run(connection, "end_job", job_id=job_id, state=state)

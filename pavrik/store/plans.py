@@ -1,14 +1,14 @@
-"""Plans, what coaches said of their lines, what the gym owns, and links to the card."""
+"""Plans, what coaches said of their lines, and links to the card."""
 
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from psycopg.rows import class_row
 from psycopg.types.json import Jsonb
 
 from pavrik.store.database import Connection
+from pavrik.store.statements import all_of, one_of, run
 
 
 @dataclass(frozen=True)
@@ -20,6 +20,7 @@ class PlanRecord:
     series_id: UUID
     replaces: UUID | None
     withdrawn: bool
+    json_version: int
     ask: dict[str, Any]
     answer: dict[str, Any]
     changes: list[dict[str, Any]]
@@ -60,65 +61,28 @@ class CardLink:
     revoked_at: datetime | None
 
 
-_PLAN = """plan_id, lifter_id, series_id, replaces, withdrawn, ask, answer, changes, model_version,
-  made_at"""
-_LINK = "link_id, club_id, lifter_id, expires_at, made_at, revoked_at"
-
-
 def newest_plan(connection: Connection, lifter_id: UUID) -> PlanRecord | None:
     """The plan that stands; None where none was made or the newest was withdrawn."""
-    found = (
-        connection.cursor(row_factory=class_row(PlanRecord))
-        .execute(
-            f"""select {_PLAN} from plan where lifter_id = %s
-                order by made_at desc, plan_id desc limit 1""",
-            (lifter_id,),
-        )
-        .fetchone()
-    )
+    found = one_of(connection, PlanRecord, "newest_plan", lifter_id=lifter_id)
     return found if found and not found.withdrawn else None
 
 
 def list_versions(connection: Connection, series_id: UUID) -> list[PlanRecord]:
     """Every version of a plan, newest first."""
-    return (
-        connection.cursor(row_factory=class_row(PlanRecord))
-        .execute(
-            f"""select {_PLAN} from plan where series_id = %s
-                order by made_at desc, plan_id desc""",
-            (series_id,),
-        )
-        .fetchall()
-    )
+    return all_of(connection, PlanRecord, "list_versions", series_id=series_id)
 
 
 def standing_plans(connection: Connection) -> list[PlanRecord]:
     """The newest plan of every lifter of the club, without withdrawn ones."""
-    return (
-        connection.cursor(row_factory=class_row(PlanRecord))
-        .execute(
-            f"""select {_PLAN} from (
-                  select distinct on (lifter_id) * from plan
-                  order by lifter_id, made_at desc, plan_id desc) newest
-                where not withdrawn"""
-        )
-        .fetchall()
-    )
+    return all_of(connection, PlanRecord, "standing_plans")
 
 
 def add_plan(
     connection: Connection, club_id: UUID, made_by: UUID | None, record: PlanRecord
 ) -> None:
     """Keep a version of a plan."""
-    connection.execute(
-        f"""insert into plan (club_id, {_PLAN}, made_by)
-            values (%s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s, %s)""",
-        (
-            club_id, record.plan_id, record.lifter_id, record.series_id, record.replaces,
-            record.withdrawn, Jsonb(record.ask), Jsonb(record.answer), Jsonb(record.changes),
-            record.model_version, record.made_at, made_by,
-        ),
-    )  # fmt: skip
+    given = {**vars(record), "changes": Jsonb(record.changes)}
+    run(connection, "add_plan", club_id=club_id, made_by=made_by, **given)
 
 
 def add_line_word(
@@ -126,29 +90,15 @@ def add_line_word(
     word: LineWord,
 ) -> None:  # fmt: skip
     """Say something of a line; the coach's name is the sayer's own."""
-    connection.execute(
-        """insert into plan_overrule (club_id, overrule_id, series_id, line_id, load_kg, dropped,
-             reason, said_by) values (%s, %s, %s, %s, %s, %s, %s, %s)""",
-        (club_id, overrule_id, series_id, word.line_id, word.load_kg, word.dropped, word.reason,
-         said_by),
+    run(
+        connection, "add_line_word", club_id=club_id, said_by=said_by, overrule_id=overrule_id,
+        series_id=series_id, **vars(word),
     )  # fmt: skip
 
 
 def line_words(connection: Connection, series_id: UUID) -> list[LineWord]:
     """The newest word on every line of a plan, without those that were taken back."""
-    return (
-        connection.cursor(row_factory=class_row(LineWord))
-        .execute(
-            """select line_id, load_kg, dropped, reason, coach from (
-                 select distinct on (line_id) line_id, load_kg, dropped, reason, c.name as coach
-                 from plan_overrule o
-                 join coach c on c.club_id = o.club_id and c.coach_id = o.said_by
-                 where series_id = %s order by line_id, said_at desc, overrule_id desc) newest
-               where dropped or load_kg is not null""",
-            (series_id,),
-        )
-        .fetchall()
-    )
+    return all_of(connection, LineWord, "line_words", series_id=series_id)
 
 
 def add_variation_word(
@@ -156,83 +106,36 @@ def add_variation_word(
     word: VariationWord,
 ) -> None:  # fmt: skip
     """Say something of a variation for a lifter."""
-    connection.execute(
-        """insert into variation_word (club_id, word_id, lifter_id, variation, word, reason,
-             said_by) values (%s, %s, %s, %s, %s, %s, %s)""",
-        (club_id, word_id, lifter_id, word.variation, word.word, word.reason, said_by),
-    )
+    run(
+        connection, "add_variation_word", club_id=club_id, said_by=said_by, word_id=word_id,
+        lifter_id=lifter_id, **vars(word),
+    )  # fmt: skip
 
 
 def variation_words(connection: Connection, lifter_id: UUID) -> list[VariationWord]:
     """The newest word on every variation, without those that were taken back."""
-    return (
-        connection.cursor(row_factory=class_row(VariationWord))
-        .execute(
-            """select variation, word, reason, coach from (
-                 select distinct on (variation) variation, word, reason, c.name as coach
-                 from variation_word w
-                 join coach c on c.club_id = w.club_id and c.coach_id = w.said_by
-                 where lifter_id = %s order by variation, said_at desc, word_id desc) newest
-               where word <> 'as computed'""",
-            (lifter_id,),
-        )
-        .fetchall()
-    )
-
-
-def get_kit(connection: Connection) -> list[str]:
-    """What the gym owns beside bars and plates, as it was said last."""
-    row = connection.execute(
-        "select items from gym_kit order by said_at desc, kit_id desc limit 1"
-    ).fetchone()
-    return list(row[0]) if row else []
-
-
-def add_kit(
-    connection: Connection, club_id: UUID, said_by: UUID | None, kit_id: UUID, items: list[str]
-) -> None:
-    """Say what the gym owns."""
-    connection.execute(
-        "insert into gym_kit (club_id, kit_id, items, said_by) values (%s, %s, %s, %s)",
-        (club_id, kit_id, items, said_by),
-    )
+    return all_of(connection, VariationWord, "variation_words", lifter_id=lifter_id)
 
 
 def add_link(
     connection: Connection, club_id: UUID, made_by: UUID | None, link: CardLink, digest: str
 ) -> None:
     """Keep a link by its token's digest."""
-    connection.execute(
-        """insert into card_link (club_id, link_id, lifter_id, token_digest, expires_at, made_at,
-             made_by) values (%s, %s, %s, %s, %s, %s, %s)""",
-        (club_id, link.link_id, link.lifter_id, digest, link.expires_at, link.made_at, made_by),
+    run(
+        connection, "add_link", **{**vars(link), "club_id": club_id}, made_by=made_by, digest=digest
     )
 
 
 def list_links(connection: Connection, lifter_id: UUID) -> list[CardLink]:
     """Links of a lifter, newest first."""
-    return (
-        connection.cursor(row_factory=class_row(CardLink))
-        .execute(
-            f"select {_LINK} from card_link where lifter_id = %s order by made_at desc",
-            (lifter_id,),
-        )
-        .fetchall()
-    )
+    return all_of(connection, CardLink, "list_links", lifter_id=lifter_id)
 
 
 def find_link(connection: Connection, digest: str) -> CardLink | None:
     """The link of a token's digest; the transaction must name the digest."""
-    cursor = connection.cursor(row_factory=class_row(CardLink))
-    return cursor.execute(
-        f"select {_LINK} from card_link where token_digest = %s", (digest,)
-    ).fetchone()
+    return one_of(connection, CardLink, "find_link", digest=digest)
 
 
 def revoke_link(connection: Connection, link_id: UUID, at: datetime) -> bool:
     """Close a link; False where there is none or it was closed before."""
-    changed = connection.execute(
-        "update card_link set revoked_at = %s where link_id = %s and revoked_at is null",
-        (at, link_id),
-    )
-    return bool(changed.rowcount)
+    return bool(run(connection, "revoke_link", link_id=link_id, at=at))

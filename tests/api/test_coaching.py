@@ -45,7 +45,7 @@ def test_a_bad_day_lowers_the_next_session_and_neither_later_weeks_nor_attempts(
     after = preview(coach, lifter, **meet)
     was, now = mains(before, "deadlift"), mains(after, "deadlift")
     assert now[0]["load_kg"] < 0.96 * was[0]["load_kg"]
-    assert any("until two clean sets" in b["text"] for b in now[0]["because"])
+    assert any("until two clean sets" in b["text"] for b in now[0]["reasons"])
     for old, new in zip(was[1:], now[1:], strict=True):
         assert new["load_kg"] == pytest.approx(old["load_kg"], rel=0.04)
     tries = [[a["load_kg"] for a in p["plan"]["attempts"]["deadlift"]] for p in (before, after)]
@@ -75,7 +75,7 @@ def test_a_sore_back_is_planned_off_the_straight_bar_and_told_why(coach, lifter,
     assert not names & set(BENT)
     second = [x for x in lines_of(plan) if x["kind"] == "second"]
     assert {x["variation"] for x in second} == {"safety-bar squat", "trap bar, low"}
-    assert any("a sparer style" in b["text"] for b in second[0]["because"])
+    assert any("a sparer style" in b["text"] for b in second[0]["reasons"])
     assert plan["plan"]["refused"] == [
         "no max test while a pain flag stands: the plan ends without one"
     ]
@@ -87,14 +87,14 @@ def test_a_sore_back_is_planned_off_the_straight_bar_and_told_why(coach, lifter,
     clear = {"reason": "seen by her doctor, free to train"}
     coach.post(f"/api/flags/{flags[0]['flag_id']}/clearance", clear)
     assert flag
-    assert not any("pain flag" in str(x["because"]) for x in lines_of(preview(coach, lifter)))
+    assert not any("pain flag" in str(x["reasons"]) for x in lines_of(preview(coach, lifter)))
 
 
 def test_a_cause_that_a_test_ruled_out_gives_no_special_and_no_cue(coach, lifter):
     path = f"/api/lifters/{lifter}/diagnosis/squat/hips-rise"
     causes = coach.get(path).json()["causes"]
     told = [x["text"] for x in causes]
-    before = str([x["because"] for x in lines_of(preview(coach, lifter))])
+    before = str([x["reasons"] for x in lines_of(preview(coach, lifter))])
     assert any(text[1:] in before for text in told)
     for one in causes:
         test = {
@@ -103,7 +103,7 @@ def test_a_cause_that_a_test_ruled_out_gives_no_special_and_no_cue(coach, lifter
         }  # fmt: skip
         assert coach.post(f"/api/lifters/{lifter}/tests", test).status_code == 201
     after = preview(coach, lifter)
-    assert not any(text[1:] in str(x["because"]) for text in told for x in lines_of(after))
+    assert not any(text[1:] in str(x["reasons"]) for text in told for x in lines_of(after))
     cues = {c["text"] for c in coach.get("/api/catalogue").json()["remedies"] if c["kind"] == "cue"}
     of_day = {cue for w in after["plan"]["weeks"] for d in w["days"] for cue in d["cues"]}
     helped = {r["text"] for x in causes for r in x["remedies"] if r["kind"] == "cue"}
@@ -124,7 +124,7 @@ def test_screens_that_close_every_squat_leave_none_in_the_plan(coach, gym):
     assert plan["plan"]["refused"][-1].startswith("no squat to depth is planned:")
     given = coach.post(f"/api/lifters/{stiff}/next-load", {"lift": "squat"}).json()
     assert given["load_kg"] is None
-    assert "the screens close every squat" in given["because"][0]["text"]
+    assert "the screens close every squat" in given["reasons"][0]["text"]
     coach.post(f"/api/lifters/{stiff}/screens", {"kind": "ankle", "readings": [38]})
     coach.post(f"/api/lifters/{stiff}/screens", {"kind": "neutral_depth", "readings": [155]})
     coach.post(f"/api/lifters/{stiff}/screens", {"kind": "hip", "readings": [48]})

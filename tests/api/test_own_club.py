@@ -9,9 +9,9 @@ from fastapi.testclient import TestClient
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
+from pavrik.errors import InvalidError, TooManyAttemptsError
 from pavrik.services.club import founding
 from pavrik.services.club.passwords import AT_ONCE, WAITING, Passwords
-from pavrik.services.context import InvalidError, TooManyAttemptsError
 from pavrik.store.database import Database
 from tests.api.helpers import Coach, add_lifter
 from tests.conftest import CHEAP, Server

@@ -20,15 +20,15 @@ def test_a_preview_keeps_nothing(coach, lifter):
 def test_every_line_has_a_reason_that_leads_to_its_facts(coach, lifter):
     plan = make(coach, lifter)
     lines = lines_of(plan)
-    assert all(x["because"] for x in lines)
+    assert all(x["reasons"] for x in lines)
     sets = {s["set_id"] for s in coach.get(f"/api/lifters/{lifter}/sets").json()}
     first = next(x for x in lines if x["kind"] == "main")
-    assert set(first["because"][0]["facts"]) <= sets
+    assert set(first["reasons"][0]["facts"]) <= sets
     special = next(x for x in lines if x["kind"] == "special" and x["lift"] == "squat")
-    assert any("fault:hips-rise" in b["facts"] for b in special["because"])
+    assert any("fault:hips-rise" in b["facts"] for b in special["reasons"])
     drill = next(x for x in lines if x["kind"] == "drill")
     assert "slack" in drill["variation"]
-    assert "passed with" in drill["because"][1]["text"]
+    assert "passed with" in drill["reasons"][1]["text"]
 
 
 def test_the_same_request_twice_makes_one_plan(coach, lifter):
@@ -48,7 +48,7 @@ def test_a_line_is_overruled_with_a_name_and_a_reason_and_taken_back(coach, lift
     now = next(x for x in lines_of(after) if x["line_id"] == line["line_id"])
     assert now["load_kg"] == 60.0
     assert now["overruled"]["coach"] == "owner"
-    assert "seen on film" in now["because"][0]["text"]
+    assert "seen on film" in now["reasons"][0]["text"]
     assert [x for x in lines_of(after) if x != now] == [
         x for x in lines_of(plan) if x["line_id"] != line["line_id"]
     ]
@@ -86,7 +86,7 @@ def test_a_pain_flag_raised_later_shows_as_pending_and_caps_the_next_version(coa
     coach.post(f"/api/lifters/{lifter}/flags", {"region": "lower back"})
     now = coach.get(f"/api/lifters/{lifter}/plan").json()
     assert now["plan"] == before["plan"], "nothing changes by itself"
-    assert any("lower back" in b["text"] for c in now["pending"] for b in c["because"])
+    assert any("lower back" in b["text"] for c in now["pending"] for b in c["reasons"])
     assert coach.post(f"/api/lifters/{lifter}/plan/reflow", {"plan_id": str(uuid7())}).json()[
         "changes"
     ] == len(now["pending"])
@@ -112,7 +112,7 @@ def test_a_variation_is_left_out_or_asked_for_with_a_reason(coach, lifter):
     after = {v["name"]: v for v in coach.get(f"{at}/variations/squat").json()["variations"]}
     assert "owner leaves it out: hates it" in after[chosen[0]]["why_not"]
     assert after["tempo squat"]["chosen"]
-    assert "worked last winter" in after["tempo squat"]["because"][0]["text"]
+    assert "worked last winter" in after["tempo squat"]["reasons"][0]["text"]
     coach.post(f"{at}/variation-words/{chosen[0]}", {"word": "as computed", "reason": "again"})
     again = {v["name"]: v for v in coach.get(f"{at}/variations/squat").json()["variations"]}
     assert "leaves it out" not in again[chosen[0]]["why_not"]
@@ -199,7 +199,7 @@ def test_drills_and_support_are_overruled_like_any_line(coach, lifter):
     assert overrule(coach, lifter, drill["line_id"], dropped=True).status_code == 200
     after = {x["line_id"]: x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())}
     assert after[drill["line_id"]]["overruled"]["dropped"] is True
-    assert "drops this: seen on film" in after[drill["line_id"]]["because"][0]["text"]
+    assert "drops this: seen on film" in after[drill["line_id"]]["reasons"][0]["text"]
 
 
 def test_a_change_names_its_lift(coach, lifter):

@@ -41,7 +41,7 @@ def test_the_workbook_says_what_the_plan_says(coach, lifter):
     for row, line in zip(rows, lines_of(plan), strict=True):
         assert row[at["load_kg"]] == line["load_kg"]
         assert row[at["sets"]] == line["sets"]
-        assert row[at["because"]]
+        assert row[at["reasons"]]
     text = coach.get(f"/api/lifters/{lifter}/plan.csv").content.decode()
     assert len(text.strip().split("\r\n")) == len(rows) + 1
 

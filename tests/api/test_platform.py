@@ -94,7 +94,7 @@ def test_a_club_that_recorded_no_bar_can_log_all_the_same(stranger):
     answer = stranger.get(f"/api/platform?lifter_id={lifter_id}").json()
     assert answer["gym"]["loadings"] == []
     assert answer["lifters"][0]["lifts"][0]["next"]["load_kg"] is None
-    because = answer["lifters"][0]["lifts"][0]["next"]["because"][0]["text"]
+    because = answer["lifters"][0]["lifts"][0]["next"]["reasons"][0]["text"]
     assert "record the club's equipment first" in because
 
 

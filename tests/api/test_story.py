@@ -145,7 +145,7 @@ def test_a_fault_seen_twice_lowers_the_next_load(coach, lifter):
         assert logged.status_code == 201
     after = coach.post(f"/api/lifters/{lifter}/next-load", {}).json()
     assert after["load_kg"] < before["load_kg"]
-    assert any("seen 2 times" in line["text"] for line in after["because"])
+    assert any("seen 2 times" in line["text"] for line in after["reasons"])
     assert after["warm_up"][0]["load_kg"] == 20
 
 
@@ -207,7 +207,7 @@ def test_prescribing_overrules_only_with_a_reason(coach, lifter):
     assert kept.status_code == 201
     newest = coach.get(path).json()[0]
     assert newest["overruled_kg"] == 60
-    assert newest["answer"]["because"]
+    assert newest["answer"]["reasons"]
 
 
 def test_pain_caps_until_cleared_with_a_reason(coach, lifter):

@@ -171,9 +171,9 @@ def test_a_plan_has_a_reason_on_every_line_and_points_into_the_request(run):
     code, answer = run("plan", PLAN)
     assert code == 0
     lines = [x for w in answer["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
-    assert all(x["because"] for x in lines)
+    assert all(x["reasons"] for x in lines)
     squat = next(x for x in lines if x["lift"] == "squat" and x["kind"] == "main")
-    assert squat["because"][0]["facts"] == ["squat.sets.0"]
+    assert squat["reasons"][0]["facts"] == ["squat.sets.0"]
     assert squat["load_kg"] == 20 + 2 * sum(squat["per_side"])
     pull = next(x for x in lines if x["lift"] == "deadlift" and x["kind"] == "main")
     assert pull["load_kg"] is None, "nothing is logged of it"

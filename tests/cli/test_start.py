@@ -16,7 +16,8 @@ import psycopg
 import pytest
 
 from pavrik.cli.start import choose_port
-from pavrik.store.cluster import Cluster, ClusterError
+from pavrik.errors import OperationError
+from pavrik.store.cluster import Cluster
 from pavrik.store.setup import prepare
 
 
@@ -135,7 +136,7 @@ def test_a_busy_port_is_passed_over_or_refused_when_it_was_asked_for():
         taken.bind(("127.0.0.1", 0))
         taken.listen()
         port = taken.getsockname()[1]
-        with pytest.raises(ClusterError, match=f"port {port} is taken"):
+        with pytest.raises(OperationError, match=f"port {port} is taken"):
             choose_port(port)
     assert choose_port(None) >= 8460
 

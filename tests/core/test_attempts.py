@@ -36,10 +36,10 @@ def test_attempts_come_from_the_max_expected_on_the_day(max_kg):
 def test_a_jump_over_everything_done_is_named():
     done = [TrainingSet("a", "2026-11-01", 150.0, 3, 9.0)]
     opener, second, third = attempts(175.0, done)
-    assert "jump" not in " ".join(b.text for b in opener.because)
-    assert "a jump of 13% over the best clean set, 150 kg" in second.because[-1].text
-    assert third.because[-1].facts == ("a",)
-    assert "no clean set is logged" in attempts(175.0, [])[0].because[-1].text
+    assert "jump" not in " ".join(b.text for b in opener.reasons)
+    assert "a jump of 13% over the best clean set, 150 kg" in second.reasons[-1].text
+    assert third.reasons[-1].facts == ("a",)
+    assert "no clean set is logged" in attempts(175.0, [])[0].reasons[-1].text
 
 
 @given(st.floats(60, 400), st.lists(st.tuples(st.floats(50, 380), st.integers(1, 5)), max_size=6))
@@ -54,16 +54,16 @@ def test_a_single_held_far_below_the_max_is_called_no_test():
     single = make_plan(ASK, states, GYM).weeks[-1].days[0].lines[0]
     assert single.reps == 1
     assert single.load_kg <= 110.0
-    assert "this single is not a test" in single.because[0].text
+    assert "this single is not a test" in single.reasons[0].text
     free = make_plan(ASK, {"squat": a_state()}, GYM).weeks[-1].days[0].lines[0]
-    assert "not a test" not in " ".join(b.text for b in free.because)
+    assert "not a test" not in " ".join(b.text for b in free.reasons)
 
 
 def test_attempts_above_a_cap_of_training_say_so():
     cap = Cap(150.0, "the back rounds", ("fault:low-round",))
     opener, second, third = attempts(160.0, [], [cap])
     assert opener.load_kg <= 150.0
-    assert "above the cap" not in opener.because[0].text
+    assert "above the cap" not in opener.reasons[0].text
     for tried in (second, third):
-        assert "above the cap of 150 kg, the back rounds" in tried.because[0].text
-        assert tried.because[0].facts == ("fault:low-round",)
+        assert "above the cap of 150 kg, the back rounds" in tried.reasons[0].text
+        assert tried.reasons[0].facts == ("fault:low-round",)

@@ -56,16 +56,16 @@ def test_quads_in_the_hole_ask_for_what_works_the_quads_there():
     """Common practice, no source: high bar or front squat for quads."""
     found, _ = chosen("squat", [QUADS])
     assert names(found)[0] in ("high-bar squat", "front squat")
-    words = " ".join(b.text for b in found.specials[0].because)
+    words = " ".join(b.text for b in found.specials[0].reasons)
     assert "quads in the phase bottom used" in words
-    assert found.specials[0].because[0].facts == ("fault:x",)
+    assert found.specials[0].reasons[0].facts == ("fault:x",)
 
 
 def test_hips_that_shoot_up_ask_for_a_pause_just_off_the_floor():
     """Common practice, no source."""
     found, _ = chosen("deadlift", [FLOOR])
     assert names(found)[0] == "pause deadlift"
-    assert any("just where it fails" in b.text for b in found.specials[0].because)
+    assert any("just where it fails" in b.text for b in found.specials[0].reasons)
 
 
 def test_weak_legs_from_the_floor_ask_for_the_low_trap_bar():
@@ -127,7 +127,7 @@ def test_a_wish_needs_no_weakness():
     said = {"front squat": Said("Ysolde", "for the fun of it", True)}
     found, _ = chosen("squat", [], ALL, said)
     assert names(found) == ["front squat"]
-    assert "for the fun of it" in found.specials[0].because[0].text
+    assert "for the fun of it" in found.specials[0].reasons[0].text
 
 
 def test_work_that_loads_nothing_weak_is_proposed_to_go():

@@ -28,7 +28,7 @@ def day(
 
 
 def words(given_load) -> str:
-    return " ".join(line.text for line in [*given_load.because, *given_load.rounding])
+    return " ".join(line.text for line in [*given_load.reasons, *given_load.rounding])
 
 
 HIPS = LoggedFault("hips-rise", "Hips rise first", 4, 2)
@@ -38,7 +38,7 @@ STEADY = [day(1, 150), day(4, 150), day(8, 150)]
 def test_steady_sets_give_the_same_load_again():
     found = next_load(STEADY, FIVES, GYM)
     assert found.loading.total_kg == pytest.approx(150, abs=2.5)
-    assert found.because[0].facts == ("s1", "s4", "s8")
+    assert found.reasons[0].facts == ("s1", "s4", "s8")
 
 
 def test_nothing_logged_is_an_answer():
@@ -63,7 +63,7 @@ def test_a_test_single_is_held_near_the_best_clean_set():
     tried = next_load(fives, Target(1, 10.0), GYM)
     assert tried.loading.total_kg == 120.0, "98 % of 123.3 kg"
     assert "no more than 2 % or 5 kg over the best clean set of 100 kg" in words(tried)
-    assert len(next_load(fives, Target(1, 9.0), GYM).because) == 1
+    assert len(next_load(fives, Target(1, 9.0), GYM).reasons) == 1
 
 
 def test_a_novice_may_step_further():
@@ -84,7 +84,7 @@ def test_a_fault_seen_twice_lowers_the_load_and_says_so():
     found = next_load(history, FIVES, GYM)
     assert found.loading.total_kg <= 152.5 * 0.95
     assert "“Hips rise first” seen 2 times" in words(found)
-    fact_ids = {fact for line in found.because for fact in line.facts}
+    fact_ids = {fact for line in found.reasons for fact in line.facts}
     assert {"s11", "s15"} <= fact_ids
 
 
@@ -117,7 +117,7 @@ def test_a_pain_flag_caps_the_load_with_its_reason():
     found = next_load(STEADY, FIVES, GYM, pain=[PainFlag("p1", "knee")])
     assert found.loading.total_kg <= 0.70 * found.estimated_max_kg
     assert "licensed clinician" in words(found)
-    assert [line.facts for line in found.because if "pain flag" in line.text] == [("p1",)]
+    assert [line.facts for line in found.reasons if "pain flag" in line.text] == [("p1",)]
 
 
 def test_lighter_than_the_bar_is_the_empty_bar():
@@ -148,7 +148,7 @@ logged = st.builds(
 def test_every_answer_keeps_its_promises(history, reps, rpe, hurts):
     pain = [PainFlag("p", "knee")] if hurts else []
     found = next_load(history, Target(reps, rpe), GYM, pain=pain)
-    assert found.because
+    assert found.reasons
     if found.loading is None:
         return
     assert found.loading.total_kg <= max(found.wanted_kg, 20) + 0.01
@@ -161,6 +161,6 @@ def test_the_load_stays_below_where_every_second_rep_shows_a_fault_of_the_back()
     half = Cap(140.0, "back rounds in every second rep", ("fault:low-round",))
     found = next_load(STEADY, FIVES, GYM, caps=[half])
     assert found.loading.total_kg <= 140
-    assert any(b.facts == ("fault:low-round",) for b in found.because)
+    assert any(b.facts == ("fault:low-round",) for b in found.reasons)
     fifth = Cap(120.0, "one rep in five", technique=True)
     assert next_load(STEADY, FIVES, GYM, caps=[fifth]).wanted_kg > 140, "binds second days only"

@@ -17,13 +17,13 @@ def test_a_cap_holds_until_a_named_coach_overrules_it_with_a_reason():
     pulls = [x for x in plan.lines() if x.lift == "deadlift" and x.variation == COMPETITION]
     assert all(x.load_kg <= 120.0 for x in pulls if x.load_kg)
     held = next(x for x in pulls if x.kind == "main")
-    assert any("held at 120 kg" in b.text and b.facts == ("fault:low-round",) for b in held.because)
+    assert any("held at 120 kg" in b.text and b.facts == ("fault:low-round",) for b in held.reasons)
     said = {held.line_id: Overrule("Ysolde", "film shows a flat back at 140", 140.0)}
     after = {x.line_id: x for x in make_plan(ASK, states, GYM, overrules=said).lines()}
     over = after[held.line_id]
     assert over.load_kg == 140.0
-    assert "Ysolde" in over.because[0].text
-    assert "above the cap of 120 kg" in over.because[0].text
+    assert "Ysolde" in over.reasons[0].text
+    assert "above the cap of 120 kg" in over.reasons[0].text
     others = [x for i, x in after.items() if i != held.line_id and x.cap_kg is not None]
     assert all(x.load_kg <= x.cap_kg for x in others if x.load_kg)
 
@@ -45,9 +45,9 @@ def test_a_coachs_word_holds_on_every_kind_of_line():
     for line in [*kinds.values(), support]:
         gone = overruled_line(states, line.line_id, Overrule("Ysolde", "no time", None, True), ask)
         assert gone.overruled is not None
-        assert gone.because[0].text == "Ysolde drops this: no time"
+        assert gone.reasons[0].text == "Ysolde drops this: no time"
         said = overruled_line(states, line.line_id, Overrule("Ysolde", "felt easy", 61.0), ask)
-        assert "Ysolde sets 61 kg: felt easy" in said.because[0].text
+        assert "Ysolde sets 61 kg: felt easy" in said.reasons[0].text
         assert said.load_kg == 61.0
 
 
@@ -57,7 +57,7 @@ def test_a_load_can_be_set_where_no_log_gives_one():
     said = overruled_line(states, line.line_id, Overrule("Ysolde", "first day", 60.2))
     assert said.load_kg == 60.0
     assert said.per_side == (20.0,)
-    assert "sets 60 kg, the most that the plates make up to 60.2 kg" in said.because[0].text
+    assert "sets 60 kg, the most that the plates make up to 60.2 kg" in said.reasons[0].text
 
 
 def test_support_work_is_given_a_weight_but_no_plates():

@@ -46,7 +46,7 @@ def broken_promises(seed: int) -> list[str]:
         if len(day.cues) > 2:
             told.append(f"{day.on}: more than two cues")
         for line in day.lines:
-            if not line.because:
+            if not line.reasons:
                 told.append(f"{line.line_id}: no reason")
             if line.cap_kg and line.load_kg and line.load_kg > line.cap_kg + 0.05:
                 told.append(f"{line.line_id}: {line.load_kg} over the cap {line.cap_kg}")
@@ -71,7 +71,7 @@ def broken_steps(lifter, plan) -> list[str]:
             for line in plan.lines()
             if line.kind == "main" and line.lift == lift and line.load_kg and line.share
             and line.load_kg > EMPTY_KG + 20 and line.cap_kg is None and line.rpe > 5.5
-            and not any("done clean" in b.text for b in line.because)
+            and not any("done clean" in b.text for b in line.reasons)
         ]  # fmt: skip
         after_held = stands_for[1:]
         steps = [b / a - 1 for a, b in pairwise(after_held)]
@@ -162,9 +162,9 @@ def test_a_pain_flag_caps_everything_and_ends_without_a_test():
     held = [x for x in main if x.reps == 6]
     assert held
     for line in held:
-        assert any("f1" in b.facts and "pain flag on the knee" in b.text for b in line.because)
+        assert any("f1" in b.facts and "pain flag on the knee" in b.text for b in line.reasons)
     later = next(x for x in plan.weeks[1].days[0].lines if x.kind == "main")
-    assert any("no gain while it hurts" in b.text for b in later.because)
+    assert any("no gain while it hurts" in b.text for b in later.reasons)
 
 
 def test_light_days_and_weeks_are_lighter_than_the_work_beside_them():
@@ -200,7 +200,7 @@ def test_without_a_log_the_plan_is_by_feel_and_says_so():
     states = {lift: replace(a_state(lift), history=[]) for lift in ("squat", "deadlift")}
     main = [x for x in make_plan(ASK, states, GYM).lines() if x.kind == "main"]
     assert all(x.load_kg is None for x in main)
-    assert "log it" in main[0].because[0].text
+    assert "log it" in main[0].reasons[0].text
 
 
 @pytest.mark.parametrize(
@@ -237,7 +237,7 @@ def test_a_sore_back_gets_no_second_straight_bar_day():
         states = {x: replace(a_state(x), allowed=allowed) for x in ("squat", "deadlift")}
         plan = make_plan(ASK, states, GYM, pain=flag)
         second = [
-            x for x in plan.lines() if any("a sparer style instead" in b.text for b in x.because)
+            x for x in plan.lines() if any("a sparer style instead" in b.text for b in x.reasons)
         ]
         assert {x.variation for x in second} == expected
         assert not [x for x in plan.lines() if x.kind == "second" and x.variation == COMPETITION]
@@ -254,6 +254,6 @@ def test_a_squat_that_the_screens_close_is_not_prescribed():
     assert {x.kind for x in squats} == {"special"}
     assert {"goblet squat", "split squat"} <= {x.variation for x in squats}
     assert not [x for x in squats if x.variation == COMPETITION]
-    assert "the ankle bends 40 deg" in squats[0].because[0].text
+    assert "the ankle bends 40 deg" in squats[0].reasons[0].text
     assert plan.refused == ("no squat to depth is planned: the ankle bends 40 deg of 25 deg",)
     assert set(plan.attempts) == {"deadlift"}

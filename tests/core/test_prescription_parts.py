@@ -77,7 +77,7 @@ def test_a_slack_hold_pulls_with_nine_tenths_of_the_bar():
     """Common practice, no source: about 90 % of the bar's weight, held 5 to 10 s."""
     assert hold_force_n(60.0) == pytest.approx(0.9 * 60.0 * GRAVITY_M_S2)
     assert HOLD_SHARE == 0.9
-    second = slack_drill(60.0, "because").stage(1)
+    second = slack_drill(60.0, "reasons").stage(1)
     assert second is not None
     assert "530 N" in second.how
     assert "Do not lift" in second.how
@@ -85,7 +85,7 @@ def test_a_slack_hold_pulls_with_nine_tenths_of_the_bar():
 
 @pytest.mark.parametrize("make", [grip_drill, ritual_drill])
 def test_every_drill_has_a_pass_and_an_end(make):
-    drill = make("because", ("fault:x",))
+    drill = make("reasons", ("fault:x",))
     stages = [drill.stage(week) for week in range(20)]
     shown = [stage for stage in stages if stage is not None]
     assert shown

@@ -30,7 +30,7 @@ def test_a_missed_main_day_moves_within_its_week_and_the_change_is_told():
     again, nothing, _ = reflow(fresh, ASK, {}, today, MONDAY, make)
     assert again == fresh, "what was moved stays moved"
     assert nothing == []
-    assert all("missed" in c.because[0].text for c in told if c.after)
+    assert all("missed" in c.reasons[0].text for c in told if c.after)
 
 
 def test_days_before_the_plan_was_made_are_not_missed():
@@ -56,7 +56,7 @@ def test_a_surprise_moves_the_loads_and_says_by_what():
     squats = [c for c in told if c.what == "squat"]
     assert squats
     assert all(c.on >= today for c in squats)
-    assert any("new" in b.facts for c in squats for b in c.because)
+    assert any("new" in b.facts for c in squats for b in c.reasons)
 
 
 def test_a_plan_differs_from_itself_in_nothing_and_from_another_in_the_one_line():

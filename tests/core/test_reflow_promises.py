@@ -56,7 +56,7 @@ def broken(seed: int) -> list[str]:
     before = {d.on: d for d in old.days() if d.on < today}
     wrong += [f"{on}: the past moved" for on, d in before.items() if d not in fresh.days()]
     wrong += [f"{c.on} is past and changed" for c in told if c.on < today]
-    wrong += [f"{c.line_id}: changed without a reason" for c in told if c.after and not c.because]
+    wrong += [f"{c.line_id}: changed without a reason" for c in told if c.after and not c.reasons]
     for line in fresh.lines():
         if line.cap_kg and line.load_kg and line.load_kg > line.cap_kg + 0.05:
             wrong.append(f"{line.line_id}: {line.load_kg} over the cap {line.cap_kg}")

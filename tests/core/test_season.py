@@ -71,7 +71,7 @@ def test_meet_week_is_easy_and_a_plan_without_a_meet_has_no_such_days():
     assert before_meet("squat", 9, 4, "test")[0] == EASY
     assert before_meet("squat", 9, 4, "sharpen") is None
     plan = make_plan(replace(ASK, meet=None), STATES, GYM)
-    assert not any("before the meet" in b.text for x in plan.lines() for b in x.because)
+    assert not any("before the meet" in b.text for x in plan.lines() for b in x.reasons)
 
 
 @pytest.mark.parametrize(

@@ -27,7 +27,7 @@ def _line(line: dict[str, Any]) -> str:
     """One line of a plan in one line of text."""
     load = "by feel" if line["load_kg"] is None else f"{line['load_kg']:.1f} kg"
     cap = "" if line["cap_kg"] is None else f" cap {line['cap_kg']:.1f}"
-    why = " / ".join(because["text"] for because in line["because"])
+    why = " / ".join(because["text"] for because in line["reasons"])
     work = f"{line['sets']} x {line['reps']} @ {line['rpe']}"
     return f"{line['line_id']} {line['variation']} {line['kind']}: {work}, {load}{cap}: {why}"
 

@@ -10,10 +10,10 @@ const { default: PlanNews } = await import('@/stages/prescribe/PlanNews.vue')
 const { default: Planned } = await import('@/stages/log/Planned.vue')
 const { mounted } = await import('./mounting')
 
-const because = [{ text: 'the hips rise first', facts: ['fault:hips-rise'] }]
+const reasons = [{ text: 'the hips rise first', facts: ['fault:hips-rise'] }]
 const line = (more = {}) => ({
   line_id: '1/a', lift: 'squat', variation: 'competition', kind: 'main', sets: 4, reps: 5, rpe: 7.5, load_kg: 122.5, per_side: [25, 25, 1.25],
-  rest_s: 240, because, cap_kg: null, share: 0.8, note: '', overruled: null, ...more,
+  rest_s: 240, reasons, cap_kg: null, share: 0.8, note: '', overruled: null, ...more,
 })
 const day = (...lines: unknown[]) => ({ day_id: 'd', on: '2026-11-30', lines, cues: ['chest tall'], moved: '' })
 const pane = (lines: unknown[], more = {}) =>
@@ -63,11 +63,11 @@ describe('a day of the plan', () => {
     await shown.find('form').trigger('submit')
     await acts(shown, 'Leave it out').trigger('click')
     await acts(shown, 'As computed').trigger('click')
-    const because = 'film of Tuesday'
+    const why = 'film of Tuesday'
     expect(shown.emitted('overrule')).toEqual([
-      ['1/a', { load_kg: 127.5, dropped: false, reason: because }],
-      ['1/a', { load_kg: null, dropped: true, reason: because }],
-      ['1/a', { load_kg: null, dropped: false, reason: because }],
+      ['1/a', { load_kg: 127.5, dropped: false, reason: why }],
+      ['1/a', { load_kg: null, dropped: true, reason: why }],
+      ['1/a', { load_kg: null, dropped: false, reason: why }],
     ])
   })
   it('shows a line that was left out as such, and offers nothing to a reader', () => {
@@ -83,7 +83,7 @@ describe('a day of the plan', () => {
 })
 
 describe('news of a plan', () => {
-  const change = (more = {}) => ({ line_id: '1/a', on: '2026-11-30', lift: 'squat', what: 'squat', before: '120 kg', after: '122.5 kg', because, ...more })
+  const change = (more = {}) => ({ line_id: '1/a', on: '2026-11-30', lift: 'squat', what: 'squat', before: '120 kg', after: '122.5 kg', reasons, ...more })
   const news = (standing: Record<string, unknown>, more = {}) => mounted(PlanNews, { lifterId: 'x', standing, mayWrite: true, busy: false, ...more })
 
   it('tells every change with its reason and lets the coach decide', async () => {
@@ -110,7 +110,7 @@ describe('news of a plan', () => {
 })
 
 describe('the plan on the platform', () => {
-  const planned = (more = {}) => ({ line_id: '1/a', title: 'Squat', variation: 'competition', sets: 4, reps: 5, rpe: 7.5, load_kg: 122.5, note: '', because, done: 0, ...more })
+  const planned = (more = {}) => ({ line_id: '1/a', title: 'Squat', variation: 'competition', sets: 4, reps: 5, rpe: 7.5, load_kg: 122.5, note: '', reasons, done: 0, ...more })
   it('shows what is done and takes a line into the set', async () => {
     const lines = [planned({ done: 4 }), planned({ line_id: '1/b', done: 1, load_kg: null }), planned({ line_id: '1/c' })]
     const shown = mounted(Planned, { lines, variation: 'competition', loadKg: 122.5 })

@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import Because from '@/stages/prescribe/Because.vue'
+import Reasons from '@/stages/prescribe/Reasons.vue'
 import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import SeasonLine from '@/stages/prescribe/SeasonLine.vue'
 import type { Plan, PlanFrame } from '@/stages/prescribe/usePlan'
@@ -37,7 +37,7 @@ describe('words of a plan', () => {
 describe('reasons', () => {
   it('link each place once', () => {
     const reasons = [{ text: 'seen twice', facts: ['a', 'b', 'fault:hips-rise'] }]
-    const shown = mount(Because, { props: { reasons, lifterId: 'x', lift: 'squat' }, global: { plugins: [router] } })
+    const shown = mount(Reasons, { props: { reasons, lifterId: 'x', lift: 'squat' }, global: { plugins: [router] } })
     expect(shown.findAll('a').map((a) => a.text())).toEqual(['the log', 'what the log says of it'])
     expect(shown.text()).toContain('seen twice')
   })
@@ -71,10 +71,10 @@ describe('the frame of a plan', () => {
 describe('the season line', () => {
   const line = (lift: string, load: number | null, more = {}) => ({
     line_id: `${lift}${load}`, lift, variation: 'competition', kind: 'main' as const, sets: 4, reps: 5, rpe: 7, load_kg: load, per_side: [],
-    rest_s: 180, because: [], cap_kg: null, share: null, note: '', overruled: null, ...more,
+    rest_s: 180, reasons: [], cap_kg: null, share: null, note: '', overruled: null, ...more,
   })
   const day = (id: string, on: string, lines: unknown[]) => ({ day_id: id, on, lines, cues: [], moved: '' })
-  const plan = (days: unknown[]) => ({ weeks: [{ number: 1, role: 'build', because: '', days }], proposals: [], attempts: {}, refused: [], moves: [] }) as unknown as Plan
+  const plan = (days: unknown[]) => ({ weeks: [{ number: 1, role: 'build', reason: '', days }], proposals: [], attempts: {}, refused: [], moves: [] }) as unknown as Plan
 
   it('draws a dot for every main session and says the season in words', async () => {
     const shown = mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [line('squat', 100)]), day('b', '2026-12-07', [line('squat', 105)])]), openDay: 'b' } })

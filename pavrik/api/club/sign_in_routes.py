@@ -15,9 +15,9 @@ from pavrik.api.lifters.lifter_schemas import (
 )
 from pavrik.api.local import LocalIn
 from pavrik.api.security import COOKIE, AccountIn, AccountsIn, DatabaseIn, PasswordsIn
+from pavrik.errors import ForbiddenError
 from pavrik.services.club import founding
 from pavrik.services.club.accounts import SESSION_DAYS, Account, SignedIn
-from pavrik.services.context import ForbiddenError
 
 router = APIRouter(prefix="/api/session", tags=["session"])
 

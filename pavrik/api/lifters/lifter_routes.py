@@ -22,8 +22,8 @@ from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_schemas import FloorRow
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
+from pavrik.errors import InvalidError
 from pavrik.services.club import board
-from pavrik.services.context import InvalidError
 from pavrik.services.lifters import facts, record
 
 router = APIRouter(prefix="/api", tags=["lifters"])

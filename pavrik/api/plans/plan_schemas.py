@@ -162,7 +162,7 @@ class VariationAnswer(BaseModel):
     score: float | None
     chosen: bool
     why_not: str
-    because: list[Reason]
+    reasons: list[Reason]
     goal: GoalAnswer | None
 
 

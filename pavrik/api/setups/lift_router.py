@@ -16,6 +16,7 @@ from pavrik.api.setups.lift_schemas import (
     SettleRequest,
     SetupRequest,
 )
+from pavrik.errors import InvalidError
 from pavrik.formats.model.lift_answers import (
     CostAnswer,
     DecidingAnswer,
@@ -24,7 +25,6 @@ from pavrik.formats.model.lift_answers import (
     WeightsRequest,
     WhyNotAnswer,
 )
-from pavrik.services.context import InvalidError
 from pavrik.services.lifters.model_lifter import setup_for
 from pavrik.services.setups import analysis, fits
 from pavrik.services.setups.fits import Fitting, lifter_model

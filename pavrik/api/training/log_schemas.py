@@ -117,7 +117,7 @@ class PrescribeRequest(TargetRequest):
     overruled_because: Note = ""
 
 
-class BecauseAnswer(BaseModel):
+class ReasonAnswer(BaseModel):
     """A reason and the facts it rests on."""
 
     text: str
@@ -143,7 +143,7 @@ class PrescriptionAnswer(BaseModel):
     per_side: list[float]
     bar_kg: float
     collars_kg: float
-    because: list[BecauseAnswer]
+    reasons: list[ReasonAnswer]
     warm_up: list[WarmUpAnswer]
 
 

@@ -244,7 +244,7 @@ class FloorStepAnswer(BaseModel):
     id: str
     question: str
     answer: Literal["yes", "no", "unknown"]
-    because: str
+    reason: str
     remedies: list[RemedyToDo]
 
 

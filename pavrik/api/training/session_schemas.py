@@ -7,9 +7,9 @@ from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 
 from pavrik.api.club.library_schemas import BarAnswer
 from pavrik.api.training.log_schemas import (
-    BecauseAnswer,
     Gear,
     PrescriptionAnswer,
+    ReasonAnswer,
     SetAnswer,
     SetRequest,
 )
@@ -98,7 +98,7 @@ class PlannedLine(BaseModel):
     per_side: list[float]
     rest_s: int
     note: str
-    because: list[BecauseAnswer]
+    reasons: list[ReasonAnswer]
 
 
 class PlatformLift(BaseModel):

@@ -58,7 +58,7 @@ class Step:
     id: str
     question: str
     answer: State
-    because: str
+    reason: str
     remedies: tuple[str, ...]
 
 
@@ -175,10 +175,10 @@ def floor_walk(facts: FloorFacts) -> Walk:
         steps = [steps[0], steps[3], steps[4], steps[2], steps[1]]
     first = next((step for step in steps if step.answer == "yes"), None)
     if first:
-        return Walk(steps, f"{_WORDS[first.id]}: {first.because}", first.id, False)
+        return Walk(steps, f"{_WORDS[first.id]}: {first.reason}", first.id, False)
     open_steps = [step for step in steps if step.answer == "unknown"]
     if open_steps:
-        return Walk(steps, f"not clear yet: {open_steps[0].because}", None, False)
+        return Walk(steps, f"not clear yet: {open_steps[0].reason}", None, False)
     return Walk(
         steps, "none of the five explains it: test a small step again when fresh", None, False
     )

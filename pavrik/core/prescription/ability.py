@@ -17,7 +17,7 @@ class Ability:
 
     kg: float
     days: tuple[Evidence, ...]
-    because: Reason
+    reason: Reason
 
 
 def ability_of(history: Sequence[TrainingSet]) -> Ability | None:

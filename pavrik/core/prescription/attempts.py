@@ -26,7 +26,7 @@ class Attempt:
 
     number: int
     load_kg: float
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 def _nearest(load_kg: float) -> float:

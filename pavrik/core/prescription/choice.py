@@ -90,7 +90,7 @@ class Special:
     sets: int
     reps: int
     rpe: float | None
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 @dataclass(frozen=True)
@@ -168,7 +168,7 @@ class _Scored:
     variation: Variation
     weakness: Weakness
     score: float
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 def _gain(
@@ -198,21 +198,21 @@ def _gain(
 
 def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weakness) -> _Scored:
     score, lines = _gain(one, loading, own, weakness)
-    because = [Reason(weakness.words, weakness.facts)]
+    reasons = [Reason(weakness.words, weakness.facts)]
     if one.name in weakness.named:
         score += NAMED
-        because.append(Reason(f"{one.name} is the usual remedy for it: {one.good_for}"))
+        reasons.append(Reason(f"{one.name} is the usual remedy for it: {one.good_for}"))
     if one.place is not None and one.place == weakness.phase:
         score += HELD_THERE
         held = f"held {one.hold_s:g} s" if one.hold_s else "worked"
-        because.append(Reason(f"{held} just where it fails, {weakness.phase}"))
+        reasons.append(Reason(f"{held} just where it fails, {weakness.phase}"))
     if weakness.tired_back and loading is not None:
         there = own.at(None, "lower_back")
         spared = (there - loading.at(None, "lower_back")) / max(there, 0.1)
         if spared > MARGIN:
             score += min(SPARES_BACK, 2 * spared)
-            because.append(Reason(f"spares the lower back by {_percent(spared)}"))
-    return _Scored(one, weakness, score * weakness.weight, tuple(because + lines))
+            reasons.append(Reason(f"spares the lower back by {_percent(spared)}"))
+    return _Scored(one, weakness, score * weakness.weight, tuple(reasons + lines))
 
 
 def _best_for(
@@ -227,26 +227,26 @@ def _best_for(
     wish = Reason(f"{word.coach} asks for it: {word.reason}")
     if best is None:
         return _Scored(one, Weakness(word.reason, None, None), 0.0, (wish,))
-    return _Scored(one, best.weakness, best.score, (wish, *best.because))
+    return _Scored(one, best.weakness, best.score, (wish, *best.reasons))
 
 
 def _special(found: _Scored, ratio: LearntRatio | None) -> Special:
     sets, reps, rpe = DOSES[found.variation.role]
-    because = list(found.because)
+    reasons = list(found.reasons)
     if ratio is not None and rpe is not None:
         source = (
             f"learnt from {ratio.days} days"
             if ratio.days
             else "a prior of common practice, not own"
         )
-        because.append(
+        reasons.append(
             Reason(
                 f"{found.variation.name} at {ratio.ratio:.2f} of the competition lift "
                 f"({ratio.low:.2f} to {ratio.high:.2f}), {source}",
                 (f"ratio:{found.variation.name}",),
             )
         )
-    return Special(found.variation, sets, reps, rpe, tuple(because))
+    return Special(found.variation, sets, reps, rpe, tuple(reasons))
 
 
 def _goal_gain(one: Variation, loading: Loading | None, own: Loading, goal: str) -> float:
@@ -280,7 +280,7 @@ def choose(
         if against:
             considered.append(Considered(one.name, score, False, against))
         else:
-            scored.append(_Scored(one, found.weakness, score, found.because))
+            scored.append(_Scored(one, found.weakness, score, found.reasons))
     scored.sort(key=lambda s: (s.variation.name not in _asked(words), -s.score, s.variation.name))
     chosen = _pick(scored, _asked(words))
     names = {s.variation.name for s in chosen}

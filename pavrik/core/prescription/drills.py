@@ -28,7 +28,7 @@ class Drill:
 
     name: str
     stages: tuple[Stage, ...]
-    because: str
+    reason: str
     facts: tuple[str, ...] = ()
 
     def stage(self, week: int) -> Stage | None:
@@ -41,7 +41,7 @@ def hold_force_n(bar_kg: float) -> float:
     return HOLD_SHARE * bar_kg * GRAVITY_M_S2
 
 
-def slack_drill(bar_kg: float | None, because: str, facts: tuple[str, ...] = ()) -> Drill:
+def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) -> Drill:
     """Three steps to a bar without slack, each mastered alone, then none; ``bar_kg`` None where
     the lifter's max is not known."""
     bar = "a bar that you could lift ten times" if bar_kg is None else f"{bar_kg:g} kg on the bar"
@@ -65,12 +65,12 @@ def slack_drill(bar_kg: float | None, because: str, facts: tuple[str, ...] = ())
                 "a dead stop.", 3, 5, "hips and plates leave together in every rep",
             ),
         ),
-        because,
+        reason,
         facts,
     )  # fmt: skip
 
 
-def grip_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
+def grip_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
     """The meet's grip from the first light set, then holds at the top."""
     return Drill(
         "grip",
@@ -81,12 +81,12 @@ def grip_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
             ),
             Stage("top holds", "Hold the last rep 10 s at the top.", 3, 1, "10 s three times"),
         ),
-        because,
+        reason,
         facts,
     )  # fmt: skip
 
 
-def ritual_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
+def ritual_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
     """One fixed way to the bar, light to heavy in weekly steps, for hesitation."""
     steps = (0.5, 0.6, 0.7, 0.8)
     return Drill(
@@ -98,6 +98,6 @@ def ritual_drill(because: str, facts: tuple[str, ...] = ()) -> Drill:
             )
             for share in steps
         ),
-        because,
+        reason,
         facts,
     )  # fmt: skip

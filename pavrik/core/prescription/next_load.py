@@ -1,7 +1,7 @@
 """The next session's load: what the estimated max asks for, and what today allows of it.
 
 The estimated max comes from evidence of strength alone. Steps, last time's RPE, faults, caps and
-pain hold this session's load and nothing else. Every one leaves a because-line with its facts.
+pain hold this session's load and nothing else. Every one leaves a reason with its facts.
 """
 
 from collections.abc import Callable, Sequence
@@ -87,7 +87,7 @@ class NextLoad:
     estimated_max_kg: float | None
     wanted_kg: float | None
     loading: Loading | None
-    because: list[Reason] = field(default_factory=list)
+    reasons: list[Reason] = field(default_factory=list)
     rounding: list[Reason] = field(default_factory=list)
     """What the plates made of it."""
 
@@ -207,7 +207,7 @@ def _repeated_faults(
 
 def _answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float, list[Reason]]:
     """A fault seen twice holds the load, or lowers it when it was clear or lift-ending."""
-    because = []
+    reasons: list[Reason] = []
     for cases in _repeated_faults(recent).values():
         worst = max(fault.severity for _, fault in cases)
         lightest = min(logged.load_kg for logged, _ in cases)
@@ -216,13 +216,13 @@ def _answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float,
         facts = tuple(dict.fromkeys(logged.set_id for logged, _ in cases))
         seen = f"“{name}” seen {len(cases)} times from {in_kg(lightest)} up"
         if wanted <= allowed:
-            because.append(Reason(f"{seen}: the load stays below that anyway", facts))
+            reasons.append(Reason(f"{seen}: the load stays below that anyway", facts))
             continue
         wanted = allowed
         cut = FAULT_CUT[worst]
         what = f"lowered {cut:.0%} below it" if cut else "held there"
-        because.append(Reason(f"{seen}: {what} until two clean sets", facts))
-    return wanted, because
+        reasons.append(Reason(f"{seen}: {what} until two clean sets", facts))
+    return wanted, reasons
 
 
 def _respect_pain(
@@ -300,7 +300,7 @@ def session_load(
     days = sorted({logged.day for logged in own})[-2:]
     recent = [logged for logged in own if logged.day in days]
     last = _last_main(own)
-    because: list[Reason] = []
+    reasons: list[Reason] = []
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: keep_floor(load, own, target) if not light else (load, []),
         lambda load: _hold_step(load, last, target, novice),
@@ -309,8 +309,8 @@ def session_load(
     ]
     for answer in answers:
         wanted_kg, lines = answer(wanted_kg)
-        because += lines
-    return wanted_kg, because
+        reasons += lines
+    return wanted_kg, reasons
 
 
 def next_load(
@@ -330,10 +330,10 @@ def next_load(
             [Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")],
         )  # fmt: skip
     max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
-    text = f"{ability.because.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
-    because = [Reason(text, ability.because.facts)]
+    text = f"{ability.reason.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
+    reasons = [Reason(text, ability.reason.facts)]
     wanted, lines = session_load(history, wanted, target, novice=novice)
-    because += lines
+    reasons += lines
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: _respect_test(load, max_kg, history, target),
         lambda load: _respect_caps(load, caps),
@@ -341,9 +341,9 @@ def next_load(
     ]
     for answer in answers:
         wanted, lines = answer(wanted)
-        because += lines
+        reasons += lines
     if wanted < gym.empty_kg:
-        because.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
+        reasons.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
         wanted = gym.empty_kg
     loading, lines = _make(wanted, gym)
-    return NextLoad(target, max_kg, wanted, loading, because, lines)
+    return NextLoad(target, max_kg, wanted, loading, reasons, lines)

@@ -77,7 +77,7 @@ def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
     for i, drill in enumerate(state.drills):
         stage = drill.stage(week)
         if stage is not None:
-            why = Reason(drill.because, drill.facts), Reason(f"passed with {stage.passed}")
+            why = Reason(drill.reason, drill.facts), Reason(f"passed with {stage.passed}")
             found.append(
                 Line(f"{prefix}-drill{i}", state.lift, stage.name, "drill", stage.sets,
                      stage.reps, None, None, (), 60, why, note=stage.how)
@@ -185,7 +185,7 @@ def _support_day(make: Maker, day_id: str) -> list[Line]:
                 lines.append(
                     by_feel(
                         f"{day_id}-{lift}-support{i}", lift, special.variation.name, special.sets,
-                        special.reps, special.because,
+                        special.reps, special.reasons,
                     )
                 )  # fmt: skip
     brace_with = LIFT_IDS[-1]

@@ -67,7 +67,7 @@ class Base:
     """Where a lift starts from: the estimated max of today, and what it rests on."""
 
     max_kg: float | None
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 Allow = Callable[[float], tuple[float, list[Reason]]]
@@ -120,7 +120,7 @@ def bases_of(states: Mapping[str, LiftState]) -> dict[str, Base]:
     for lift, state in states.items():
         ability = ability_of(state.history)
         found[lift] = (
-            Base(ability.kg, (ability.because,)) if ability else Base(None, (_NOTHING_KNOWN,))
+            Base(ability.kg, (ability.reason,)) if ability else Base(None, (_NOTHING_KNOWN,))
         )
     return found
 
@@ -132,7 +132,7 @@ class _Made:
     load_kg: float | None
     per_side: tuple[float, ...]
     cap_kg: float | None
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 def _held(
@@ -152,16 +152,16 @@ def _held(
 
 def _load(make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float) -> _Made:
     """What the plates make of a wanted load under the caps."""
-    held_kg, cap_kg, because = _held(make, lift, kind, wanted_kg, ratio)
+    held_kg, cap_kg, reasons = _held(make, lift, kind, wanted_kg, ratio)
     gym = make.gym
     if held_kg < gym.empty_kg:
         why = Reason(
             f"the empty bar is {in_kg(gym.empty_kg)}, more than the {in_kg(held_kg)} wanted: a "
             "lighter bar or a dumbbell, by feel"
         )
-        return _Made(None, (), cap_kg, (*because, why))
+        return _Made(None, (), cap_kg, (*reasons, why))
     made = gym.loading(held_kg)
-    return _Made(made.total_kg, made.per_side, cap_kg, because)
+    return _Made(made.total_kg, made.per_side, cap_kg, reasons)
 
 
 def _on_a_bar(make: Maker, line: Line) -> bool:
@@ -199,16 +199,16 @@ def overruled(make: Maker, line: Line) -> Line:
     if not said.dropped and said.load_kg is not None:
         line, told = _said_load(make, line, said.load_kg)
     why = Reason(f"{said.coach} {told}: {said.reason}")
-    return replace(line, overruled=said, because=(why, *line.because))
+    return replace(line, overruled=said, reasons=(why, *line.reasons))
 
 
 def by_feel(
-    line_id: str, lift: str, name: str, sets: int, reps: int, because: tuple[Reason, ...],
+    line_id: str, lift: str, name: str, sets: int, reps: int, reasons: tuple[Reason, ...],
     rpe: float | None = None,
 ) -> Line:  # fmt: skip
     """Support work, and learning steps: no load is known for them."""
     return Line(
-        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, because,
+        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons,
         note="by feel, two reps left" if rpe is None else "by feel",
     )  # fmt: skip
 
@@ -233,7 +233,7 @@ class Work:
     line_id: str
     kind: Kind
     dose: Dose
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
     variation: str = COMPETITION
     note: str = ""
 
@@ -247,7 +247,7 @@ def loaded_line(
     if projected is None:
         return Line(
             work.line_id, lift, variation, work.kind, dose.sets, dose.reps, dose.rpe, None, (),
-            _rest_s(dose.reps, dose.rpe), work.because, note=work.note,
+            _rest_s(dose.reps, dose.rpe), work.reasons, note=work.note,
         )  # fmt: skip
     ratio = 1.0 if variation == COMPETITION else make.states[lift].ratios[variation].ratio
     own_max = projected * ratio
@@ -257,22 +257,22 @@ def loaded_line(
     made = _load(make, lift, work.kind, wanted, ratio)
     share = made.load_kg / own_max if made.load_kg else None
     rpe = _rpe_at(share, dose.reps) if share else dose.rpe
-    because = [*made.because, *held, *work.because]
+    reasons = [*made.reasons, *held, *work.reasons]
     if share and work.kind != "main":
-        because.append(_arithmetic(lift, variation, share, projected, ratio))
+        reasons.append(_arithmetic(lift, variation, share, projected, ratio))
     if made.load_kg and variation in WORK[lift].from_floor:
         low = light_start_words(made.per_side, make.gym.light_discs)
-        because += [Reason(low)] if low else []
+        reasons += [Reason(low)] if low else []
     return Line(
         work.line_id, lift, variation, work.kind, dose.sets, dose.reps, rpe, made.load_kg,
-        made.per_side, _rest_s(dose.reps, rpe), tuple(because), made.cap_kg, share, work.note,
+        made.per_side, _rest_s(dose.reps, rpe), tuple(reasons), made.cap_kg, share, work.note,
     )  # fmt: skip
 
 
 def _why(make: Maker, lift: str, when: When) -> tuple[Reason, ...]:
     base = make.bases[lift]
     if when.week <= make.first_week or base.max_kg is None:
-        return base.because
+        return base.reasons
     expected = in_kg(make.projected_kg(lift, when.worked) or base.max_kg)
     weeks = "1 week" if when.worked == 1 else f"{when.worked} weeks"
     gain = 0.0 if make.pain else GROWTH[make.ask.training_age]
@@ -290,7 +290,7 @@ def _no_test(line: Line) -> Line:
     if line.share is None or line.share >= TEST_SHARE:
         return line
     why = Reason(f"held at {line.share:.0%} of the expected max: this single is not a test")
-    return replace(line, because=(why, *line.because))
+    return replace(line, reasons=(why, *line.reasons))
 
 
 def _allow(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
@@ -382,8 +382,8 @@ def special_line(make: Maker, special: Special, lift: str, when: When, line_id: 
     name = special.variation.name
     sets = max(special.sets - (1 if when.light else 0), 1)
     if special.rpe is None or name not in make.states[lift].ratios:
-        return by_feel(line_id, lift, name, sets, special.reps, special.because, special.rpe)
+        return by_feel(line_id, lift, name, sets, special.reps, special.reasons, special.rpe)
     share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if when.light else 1.0)
     dose = Dose(sets, special.reps, special.rpe, share)
-    work = Work(line_id, "special", dose, tuple(special.because), name)
+    work = Work(line_id, "special", dose, tuple(special.reasons), name)
     return loaded_line(make, lift, when.worked, work)

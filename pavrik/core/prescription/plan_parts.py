@@ -42,7 +42,7 @@ class Line:
     load_kg: float | None
     per_side: tuple[float, ...]
     rest_s: int
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
     cap_kg: float | None = None
     share: float | None = None
     """Share of the lift's own projected max."""
@@ -82,7 +82,7 @@ class Week:
 
     number: int
     role: WeekRole
-    because: str
+    reason: str
     days: tuple[Day, ...]
 
 

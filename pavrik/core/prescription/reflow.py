@@ -24,7 +24,7 @@ class Change:
     what: str
     before: str
     after: str
-    because: tuple[Reason, ...]
+    reasons: tuple[Reason, ...]
 
 
 def _lifts_of(day: Day) -> set[str]:
@@ -134,8 +134,8 @@ def _alike(one: Line, other: Line) -> bool:
 
 
 def _new_reasons(before: Line, after: Line) -> tuple[Reason, ...]:
-    known = {b.text for b in before.because}
-    return tuple(b for b in after.because if b.text not in known) or after.because[:1]
+    known = {b.text for b in before.reasons}
+    return tuple(b for b in after.reasons if b.text not in known) or after.reasons[:1]
 
 
 def changes(old: Plan, fresh: Plan, since: date) -> list[Change]:
@@ -151,7 +151,7 @@ def changes(old: Plan, fresh: Plan, since: date) -> list[Change]:
         reasons: tuple[Reason, ...] = ()
         if now:
             moved = (Reason(now[0].moved),) if now[0].moved else ()
-            reasons = moved or (_new_reasons(was[1], now[1]) if was else now[1].because)
+            reasons = moved or (_new_reasons(was[1], now[1]) if was else now[1].reasons)
         found.append(
             Change(
                 line_id, day.on, line.lift, name_of(line), work_words(was[1]) if was else "",

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from uuid import UUID
 
+from pavrik.errors import TooManyAttemptsError, WrongSignInError
 from pavrik.services.club.passwords import Passwords
-from pavrik.services.context import TooManyAttemptsError, Who, WrongSignInError
+from pavrik.services.context import Who
 from pavrik.store import accounts as store
 from pavrik.store.database import Database
 

@@ -13,13 +13,14 @@ from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.plan_parts import Plan
 from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_words import day_title
+from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
 from pavrik.services.plans.planning import PLAN
 from pavrik.services.setups.fits import settled_in
-from pavrik.store import floor as store
-from pavrik.store import lifters, plans, training
+from pavrik.store import board as store
+from pavrik.store import lifters, plans
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
@@ -151,7 +152,7 @@ def _row(
     if last and now - last > timedelta(days=OVERDUE_DAYS):
         needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
     needs.sort(key=lambda need: _PRESSING[need["kind"]])
-    given = training.list_prescriptions(connection, profile.lifter_id, 1)
+    given = stored.list_prescriptions(connection, profile.lifter_id, 1)
     return {
         "lifter_id": str(profile.lifter_id),
         "name": profile.name,

@@ -6,9 +6,9 @@ from uuid import UUID
 
 from uuid6 import uuid7
 
+from pavrik.errors import ForbiddenError, InvalidError
 from pavrik.services.club.accounts import Accounts, SignedIn, digest
 from pavrik.services.club.passwords import Passwords
-from pavrik.services.context import ForbiddenError, InvalidError
 from pavrik.store import accounts as store
 from pavrik.store import equipment
 from pavrik.store.database import Connection, Database

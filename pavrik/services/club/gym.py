@@ -6,13 +6,13 @@ from uuid import UUID
 from uuid6 import uuid7
 
 from pavrik.core.variations.catalogue import shipped_variations
-from pavrik.services.context import InvalidError, Who
+from pavrik.errors import InvalidError, NotFoundError
+from pavrik.services.context import Who
 from pavrik.services.plans.lift_state import kit_of
 from pavrik.services.writes import write_once
-from pavrik.store import accounts, plans
+from pavrik.store import accounts
 from pavrik.store import equipment as store
 from pavrik.store.database import Connection, Database
-from pavrik.store.errors import NotFoundError
 
 
 def save_bar(database: Database, who: Who, key: UUID, bar: store.Bar) -> Any:
@@ -50,7 +50,7 @@ def count_plates(database: Database, who: Who, key: UUID, plates: list[store.Pla
 def read_kit(database: Database, who: Who) -> dict[str, list[str]]:
     """What the gym owns beside bars and plates, and what these say by themselves."""
     with database.club(who.club_id) as connection:
-        items = plans.get_kit(connection)
+        items = store.get_kit(connection)
         return {"items": items, "found": sorted(kit_of(connection) - set(items))}
 
 
@@ -62,7 +62,7 @@ def save_kit(database: Database, who: Who, key: UUID, items: list[str]) -> Any:
         raise InvalidError(f"nothing needs {unknown[0]}: choose from the list", "items")
 
     def action(connection: Connection) -> dict[str, str]:
-        plans.add_kit(connection, who.club_id, who.coach_id, uuid7(), sorted(set(items)))
+        store.add_kit(connection, who.club_id, who.coach_id, uuid7(), sorted(set(items)))
         return {"id": "kit"}
 
     return write_once(database, who, key, "save kit", sorted(items), action)

@@ -15,7 +15,8 @@ from pavrik.core.variations.catalogue import (
     shipped_variations,
     with_own,
 )
-from pavrik.services.context import InvalidError, Who
+from pavrik.errors import InvalidError
+from pavrik.services.context import Who
 from pavrik.services.writes import write_once
 from pavrik.store import equipment, library, lifters
 from pavrik.store.database import Connection, Database

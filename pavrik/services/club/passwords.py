@@ -8,7 +8,7 @@ from threading import BoundedSemaphore
 from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
 
-from pavrik.services.context import InvalidError, TooManyAttemptsError
+from pavrik.errors import InvalidError, TooManyAttemptsError
 
 AT_ONCE, WAITING = 2, 6
 PATIENCE_S = 2.0

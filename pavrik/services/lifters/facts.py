@@ -17,7 +17,8 @@ from pavrik.core.body.measurement import (
 from pavrik.core.body.plausibility import doubts, z_score
 from pavrik.core.body.segments import STATURE_FRACTION
 from pavrik.core.faults.schools import check_choice
-from pavrik.services.context import InvalidError, Who
+from pavrik.errors import InvalidError
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.writes import write_once
 from pavrik.store import lifters as store

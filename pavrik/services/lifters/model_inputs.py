@@ -15,6 +15,7 @@ from pavrik.core.log.training_set import COMPETITION, best_sets
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.errors import NotFoundError
 from pavrik.formats.model.requests import (
     BodyIn,
     FitRequest,
@@ -23,11 +24,11 @@ from pavrik.formats.model.requests import (
     SegmentsIn,
 )
 from pavrik.formats.model.setup_codec import WIRE, from_wire, to_wire
+from pavrik.services import stored
 from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
-from pavrik.store.errors import NotFoundError
 
 _SCREEN_FIELD = {screen.kind: screen.key for screen in ANGLE_SCREENS} | {"box": "box_height_m"}
 
@@ -108,14 +109,14 @@ def setup_at(
 def setups_in_force(connection: Connection, inputs: LifterInputs) -> dict[str, Any]:
     """The set-ups that a lifter lifts in today, by lift: settled ones, else the usual."""
     profile, now = inputs.profile, datetime.now(UTC)
-    settled = setups.list_settled(connection, profile.lifter_id)
+    settled = stored.list_settled(connection, profile.lifter_id)
     return {lift.id: setup_at(lift, profile.stature_m, settled, now) for lift in LIFTS.values()}
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
     """The best counting set of every bar position and pulling style in the log."""
-    settled = setups.list_settled(connection, profile.lifter_id)
-    stored = {
+    settled = stored.list_settled(connection, profile.lifter_id)
+    kept_sets = {
         str(kept.set_id): kept
         for kept in training.list_sets(connection, profile.lifter_id)
         if kept.variation == COMPETITION or _fitted(LIFTS[kept.lift], kept.variation)
@@ -124,10 +125,10 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
         set_id: setup_at(
             LIFTS[kept.lift], profile.stature_m, settled, kept.performed_at, kept.variation
         )
-        for set_id, kept in stored.items()
+        for set_id, kept in kept_sets.items()
     }
-    sets = logged_sets(connection, profile.lifter_id, list(stored.values()))
-    best = best_sets(((stored[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets)
+    sets = logged_sets(connection, profile.lifter_id, list(kept_sets.values()))
+    best = best_sets(((kept_sets[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets)
     return [
         KnownBestIn(
             setup=to_wire(setup_of[says.logged.set_id]),

@@ -8,6 +8,7 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import best_sets
 from pavrik.core.squat.squat import SQUAT
+from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.facts import measure_sheet
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
@@ -66,7 +67,7 @@ def _stages(
 ) -> dict[str, dict[str, str]]:
     lifter_id = inputs.profile.lifter_id
     fits = {lift.id: _fit_stage(lift, connection, inputs) for lift in LIFTS.values()}
-    given = training.list_prescriptions(connection, lifter_id, 1)
+    given = stored.list_prescriptions(connection, lifter_id, 1)
     return {
         "lifter": _stage("settled"),
         "measure": _measure_stage(connection, lifter_id),

@@ -7,7 +7,8 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
-from pavrik.services.context import InvalidError, Who
+from pavrik.errors import InvalidError, NotFoundError
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.planning import next_day_in, warm_ups
 from pavrik.services.plans.prescribing import recorded_gym
@@ -16,7 +17,6 @@ from pavrik.services.writes import write_once
 from pavrik.store import plans
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
-from pavrik.store.errors import NotFoundError
 
 LONGEST_DAYS = 180
 

@@ -13,7 +13,8 @@ from uuid import UUID
 
 from uuid6 import uuid7
 
-from pavrik.services.context import ForbiddenError, InvalidError, Who
+from pavrik.errors import ForbiddenError, InvalidError
+from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.plans import planning
 from pavrik.store import lifters, plans

@@ -25,7 +25,7 @@ from pavrik.store.database import Connection
 
 def kit_of(connection: Connection) -> frozenset[str]:
     """What the gym owns: as it was said, and what bars and racks say by themselves."""
-    owned = set(plans.get_kit(connection))
+    owned = set(equipment.get_kit(connection))
     if any(bar.handles for bar in equipment.list_bars(connection)):
         owned.add("safety bar")
     if equipment.list_racks(connection):

@@ -4,15 +4,16 @@ from typing import NamedTuple
 from uuid import UUID
 
 from pavrik.core.prescription.plan_parts import Plan
+from pavrik.errors import NotFoundError
 from pavrik.formats.plan_calendar import write_calendar
 from pavrik.formats.plan_pdf import write_plan_pdf
 from pavrik.formats.plan_table import write_plan_csv, write_plan_xlsx
+from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.planning import PLAN, standing
 from pavrik.store import accounts, plans
 from pavrik.store.database import Database
-from pavrik.store.errors import NotFoundError
 
 
 class Standing(NamedTuple):
@@ -32,7 +33,7 @@ def _standing(database: Database, who: Who, lifter_id: UUID) -> Standing:
         if found is None:
             raise NotFoundError("no plan stands for this lifter: make one first")
         record, plan = found
-        versions = plans.list_versions(connection, record.series_id)
+        versions = stored.list_versions(connection, record.series_id)
         club, _ = accounts.get_club(connection, who.club_id)
     return Standing(record, plan, profile.name, club, versions)
 

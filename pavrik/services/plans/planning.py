@@ -19,7 +19,10 @@ from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
-from pavrik.services.context import InvalidError, Who
+from pavrik.errors import InvalidError, NotFoundError
+from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.services import stored
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.lift_state import studies_of, variations_of
 from pavrik.services.plans.prescribing import gym_of, ladder_to
@@ -27,7 +30,6 @@ from pavrik.services.writes import write_once
 from pavrik.store import lifters, plans
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
-from pavrik.store.errors import NotFoundError
 
 PLAN = TypeAdapter(Plan)
 ASK = TypeAdapter(PlanAsk)
@@ -79,6 +81,7 @@ def _record(
         series_id=replaces.series_id if replaces else plan_id,
         replaces=replaces.plan_id if replaces else None,
         withdrawn=False,
+        json_version=JSON_VERSION,
         ask=ASK.dump_python(ask, mode="json"),
         answer=PLAN.dump_python(plan, mode="json"),
         changes=CHANGES.dump_python(list(told), mode="json"),
@@ -129,7 +132,7 @@ def make(
 
 def standing(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan] | None:
     """The plan that stands, read back."""
-    record = plans.newest_plan(connection, lifter_id)
+    record = stored.newest_plan(connection, lifter_id)
     return (record, PLAN.validate_python(record.answer)) if record else None
 
 
@@ -152,7 +155,7 @@ def _afresh(
         )  # fmt: skip
 
     logged = {lift: study.state.history for lift, study in studies.items()}
-    since = plans.list_versions(connection, record.series_id)[-1].made_at.date()
+    since = stored.list_versions(connection, record.series_id)[-1].made_at.date()
     return reflow(old, ask, logged, today(connection), since, afresh)
 
 
@@ -169,7 +172,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
             fresh, told, let_go = _afresh(connection, record, old, studies)
         except InvalidError as error:
             fresh, told, let_go = old, [], [Reason(str(error))]
-        versions = plans.list_versions(connection, record.series_id)
+        versions = stored.list_versions(connection, record.series_id)
     return {
         "plan_id": record.plan_id,
         "ask": ASK.validate_python(record.ask),

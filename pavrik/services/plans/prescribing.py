@@ -22,13 +22,16 @@ from pavrik.core.prescription.next_load import (
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.squat import SQUAT
+from pavrik.errors import InvalidError
+from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
-from pavrik.services.context import InvalidError, Who
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile, load_inputs, setups_in_force
 from pavrik.services.setups.fits import model_of
 from pavrik.services.training.history import history
 from pavrik.services.writes import write_once
-from pavrik.store import equipment, lifters, plans, training
+from pavrik.store import equipment, lifters, training
 from pavrik.store.database import Connection, Database
 
 NEWEST = 200
@@ -43,7 +46,7 @@ def recorded_gym(connection: Connection) -> Gym | None:
     if not usable or not plates:
         return None
     bar, stock = usable[0], tuple(PlatePair(p.kg, p.pairs) for p in plates)
-    return Gym(bar.mass_kg, bar.collars_kg, stock, LIGHT_DISCS in plans.get_kit(connection))
+    return Gym(bar.mass_kg, bar.collars_kg, stock, LIGHT_DISCS in equipment.get_kit(connection))
 
 
 def gym_of(connection: Connection) -> Gym:
@@ -96,7 +99,7 @@ def _compute(
 
 
 def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
-    loading, reasons = given.loading, [*given.because, *given.rounding]
+    loading, reasons = given.loading, [*given.reasons, *given.rounding]
     return {
         "sets": given.target.sets,
         "reps": given.target.reps,
@@ -106,7 +109,7 @@ def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
         "per_side": list(loading.per_side) if loading else [],
         "bar_kg": gym.bar_kg,
         "collars_kg": gym.collars_kg,
-        "because": [{"text": b.text, "facts": list(b.facts)} for b in reasons],
+        "reasons": [{"text": b.text, "facts": list(b.facts)} for b in reasons],
         "warm_up": ladder_to(loading.total_kg, gym) if loading else [],
     }
 
@@ -132,7 +135,7 @@ def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[dict[str
     """Prescriptions, newest first. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
-        return [vars(given) for given in training.list_prescriptions(connection, lifter_id)]
+        return [vars(given) for given in stored.list_prescriptions(connection, lifter_id)]
 
 
 def prescribe(
@@ -145,7 +148,7 @@ def prescribe(
         answer = propose_in(connection, lifter_id, lift, target)
         given = training.Prescription(
             prescription_id, lifter_id, lift, answer, overruled_kg, overruled_because,
-            datetime.now(UTC),
+            datetime.now(UTC), JSON_VERSION,
         )  # fmt: skip
         inputs = {"target": vars(target)}
         training.add_prescription(
@@ -155,6 +158,6 @@ def prescribe(
 
     request = {
         "lifter": str(lifter_id), "lift": lift, "target": vars(target),
-        "overruled_kg": overruled_kg, "because": overruled_because,
+        "overruled_kg": overruled_kg, "reasons": overruled_because,
     }  # fmt: skip
     return write_once(database, who, key, "prescribe", request, action, subject=str(lifter_id))

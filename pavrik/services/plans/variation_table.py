@@ -48,7 +48,7 @@ def _ratio(ratio: LearntRatio | None) -> dict[str, Any] | None:
 def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) -> dict[str, Any]:
     considered = next((c for c in study.choice.considered if c.name == one.name), None)
     special = next((s for s in study.choice.specials if s.variation.name == one.name), None)
-    because: Sequence[Reason] = special.because if special else ()
+    reasons: Sequence[Reason] = special.reasons if special else ()
     loading = study.loadings.get(one.name)
     return {
         "name": one.name,
@@ -66,7 +66,7 @@ def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) ->
         "score": considered.score if considered else None,
         "chosen": special is not None,
         "why_not": considered.why if considered and not considered.chosen else "",
-        "because": list(because),
+        "reasons": list(reasons),
         "goal": vars(goal_share(loading, study.loadings[COMPETITION], goal)) if loading else None,
     }
 

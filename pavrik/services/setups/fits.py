@@ -21,9 +21,12 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
+from pavrik.errors import InvalidError
 from pavrik.formats.model.requests import FitRequest
 from pavrik.formats.model.setup_codec import WIRE
-from pavrik.services.context import InvalidError, Who
+from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.services import stored
+from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import setup_for
@@ -112,20 +115,23 @@ def _content(inputs: LifterInputs) -> tuple[dict[str, Any], str]:
     return content, digest_of(content)
 
 
+def _key(fitting: Fitting, inputs: LifterInputs) -> setups.FitKey:
+    digest = _content(inputs)[1]
+    return setups.FitKey(
+        inputs.profile.lifter_id, fitting.lift, digest, MODEL_VERSION, JSON_VERSION
+    )
+
+
 def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
-    lifter_id, (_, digest) = inputs.profile.lifter_id, _content(inputs)
-    return setups.find_fit(connection, lifter_id, fitting.lift, digest, MODEL_VERSION)
+    return setups.find_fit(connection, _key(fitting, inputs))
 
 
 def _keep(
     fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs, fit: Any
 ) -> dict[str, Any]:
-    content, digest = _content(inputs)
-    answer = fitting.answer(*model_of(inputs), fit)
-    setups.add_fit(
-        connection, who.club_id, uuid7(), inputs.profile.lifter_id, fitting.lift, content, digest,
-        answer, MODEL_VERSION,
-    )  # fmt: skip
+    content, answer = _content(inputs)[0], fitting.answer(*model_of(inputs), fit)
+    key = _key(fitting, inputs)
+    setups.add_fit(connection, who.club_id, uuid7(), key, content, answer)
     return answer
 
 
@@ -225,6 +231,7 @@ def settle(
             seed=SEED,
             reason=reason,
             settled_at=settled_at or datetime.now(UTC),
+            json_version=JSON_VERSION,
         )
         setups.add_settled(connection, who.club_id, who.coach_id, settled)
         return {"setup_id": str(setup_id), **prediction}
@@ -244,7 +251,7 @@ class SettledView:
 
 def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> SettledView | None:
     """What the lifter is settled on in a lift, and whether it is out of date."""
-    settled = setups.newest_settled(connection, inputs.profile.lifter_id, lift.id)
+    settled = stored.newest_settled(connection, inputs.profile.lifter_id, lift.id)
     if settled is None:
         return None
     now = inputs.request.model_dump()
@@ -299,6 +306,6 @@ def settled_history(
         load_inputs(connection, lifter_id)
         return [
             _shown(fitting, settled)
-            for settled in setups.list_settled(connection, lifter_id)
+            for settled in stored.list_settled(connection, lifter_id)
             if settled.lift == fitting.lift
         ]

@@ -13,8 +13,9 @@ from pavrik.core.faults.off_the_floor import FloorFacts, floor_walk
 from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.squat.squat import SQUAT
+from pavrik.errors import InvalidError
 from pavrik.services.club.library import catalogue_of
-from pavrik.services.context import InvalidError, Who
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
 from pavrik.services.training.causes import causes_of, results_of
 from pavrik.services.training.fit_signals import fit_signals, start_facts

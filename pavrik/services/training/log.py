@@ -8,14 +8,14 @@ from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.log.training_set import evidence_of
+from pavrik.errors import InvalidError, NotFoundError
 from pavrik.services.club.library import catalogue_of
-from pavrik.services.context import InvalidError, Who
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
-from pavrik.store.errors import NotFoundError
 
 
 def check_observations(

@@ -6,9 +6,10 @@ from typing import Any
 from uuid import UUID, uuid5
 
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.errors import InvalidError
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
 from pavrik.services.club.library import catalogue_of
-from pavrik.services.context import InvalidError, Who
+from pavrik.services.context import Who
 from pavrik.services.training import log
 from pavrik.services.training.history import schools_in_force
 from pavrik.services.training.review import refresh_summary

@@ -11,11 +11,11 @@ from datetime import datetime
 from typing import Any
 from uuid import UUID
 
-from pavrik.services.context import ForbiddenError, InvalidError, KeyReusedError, Who
+from pavrik.errors import ForbiddenError, InvalidError, KeyReusedError, NotFoundError, RefusedError
+from pavrik.services.context import Who
 from pavrik.services.training import log
 from pavrik.services.training.review import refresh_summary
 from pavrik.store.database import Database
-from pavrik.store.errors import NotFoundError, RefusedError
 from pavrik.store.training import Observation, StoredSet, get_set
 
 

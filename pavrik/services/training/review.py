@@ -17,11 +17,12 @@ from pavrik.core.log.onset import Onset, OnsetLevel
 from pavrik.core.log.rates import Rate
 from pavrik.core.log.repeatability import MEASURES, Repeatability, repeatability
 from pavrik.core.log.training_set import TrainingSet
+from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.training.history import history
-from pavrik.store import floor, setups
+from pavrik.store import board
 from pavrik.store.database import Connection, Database
 
 WEEKS_SHOWN = 16
@@ -103,7 +104,7 @@ def _setup_trials(
     catalogue: Catalogue,
 ) -> list[Trial]:  # fmt: skip
     """The newest settled set-up against the one before it."""
-    settled = [s for s in setups.list_settled(connection, lifter_id) if s.lift == lift]
+    settled = [s for s in stored.list_settled(connection, lifter_id) if s.lift == lift]
     if len(settled) < 2:
         return []
     newest, before = settled[0], settled[1]
@@ -172,10 +173,10 @@ def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift
     sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
     found = findings(sets, catalogue_of(connection), lift)
     cap = found.cap
-    floor.save_summary(
+    board.save_summary(
         connection,
         club_id,
-        floor.LiftSummary(
+        board.LiftSummary(
             lifter_id, lift, found.max_kg, cap.load_kg if cap else None, cap.words if cap else ""
         ),
     )

@@ -13,9 +13,11 @@ from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.turns import Turn, turn_order
 from pavrik.core.squat.squat import SQUAT
+from pavrik.errors import InvalidError
 from pavrik.formats.plan_words import title_of
+from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
-from pavrik.services.context import InvalidError, Who
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.lift_state import variation_names
 from pavrik.services.plans.planning import day_in
@@ -24,10 +26,10 @@ from pavrik.services.setups.card import card_in
 from pavrik.services.training.cues import cues_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
-from pavrik.store import equipment, lifters, training
+from pavrik.store import equipment, lifters
 from pavrik.store.accounts import today
+from pavrik.store.board import find_summary
 from pavrik.store.database import Connection, Database
-from pavrik.store.floor import find_summary
 
 MOST_LIFTERS = 8
 MOST_LOAD_KG = 420.0
@@ -36,7 +38,7 @@ USUAL = Target(5, 8.0, 3)
 _NOTHING: dict[str, Any] = {
     "sets": USUAL.sets, "reps": USUAL.reps, "rpe": USUAL.rpe, "estimated_max_kg": None,
     "load_kg": None, "per_side": [], "bar_kg": 20.0, "collars_kg": 0.0, "warm_up": [],
-    "variation": COMPETITION, "because": [],
+    "variation": COMPETITION, "reasons": [],
 }  # fmt: skip
 
 
@@ -87,7 +89,7 @@ def _planned(
                 "title": title_of(line), "sets": line.sets, "done": logged, "reps": line.reps,
                 "rpe": line.rpe, "load_kg": line.load_kg, "per_side": list(line.per_side),
                 "rest_s": line.rest_s, "note": line.note,
-                "because": [{"text": b.text, "facts": list(b.facts)} for b in line.because],
+                "reasons": [{"text": b.text, "facts": list(b.facts)} for b in line.reasons],
             }
         )  # fmt: skip
     return found
@@ -101,7 +103,7 @@ def _from_plan(connection: Connection, planned: list[dict[str, Any]]) -> dict[st
     line, gym = open_lines[0], recorded_gym(connection)
     found = {
         **_NOTHING,
-        **{k: line[k] for k in ("sets", "reps", "load_kg", "per_side", "because", "variation")},
+        **{k: line[k] for k in ("sets", "reps", "load_kg", "per_side", "reasons", "variation")},
         "rpe": line["rpe"] or USUAL.rpe,
     }
     if gym is None:
@@ -123,14 +125,14 @@ def _next(
     if today is not None:
         return {**today, "prescribed": True}
     given = next(
-        (p for p in training.list_prescriptions(connection, lifter_id) if p.lift == lift), None
+        (p for p in stored.list_prescriptions(connection, lifter_id) if p.lift == lift), None
     )
     try:
         answer = (
             dict(given.answer) if given else propose_in(connection, lifter_id, lift, USUAL, sets)
         )
     except InvalidError as error:
-        answer = _NOTHING | {"because": [{"text": str(error), "facts": []}]}
+        answer = _NOTHING | {"reasons": [{"text": str(error), "facts": []}]}
     if given and given.overruled_kg:
         answer["load_kg"] = given.overruled_kg
     return {"variation": COMPETITION, **answer, "prescribed": given is not None}

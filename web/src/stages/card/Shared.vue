@@ -24,7 +24,7 @@ const shared = useQuery({ queryKey: ['shared', props.token], retry: 1, queryFn: 
           <p><span class="num">{{ line.sets }} × {{ line.reps }}</span> <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b> <span v-if="line.rpe !== null" class="soft">@ {{ line.rpe }}</span> <span class="small soft">rest {{ minutes(line.rest_s) }}</span></p>
           <p v-if="line.per_side.length" class="small">each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}</p>
           <p v-if="shared.data.value.warm_ups[line.line_id]?.length" class="small soft">way up {{ shared.data.value.warm_ups[line.line_id]!.map((w) => `${w.reps} × ${massOf(w.load_kg, 2)}`).join(', ') }}</p>
-          <p class="small soft">{{ line.because[0]?.text }}</p>
+          <p class="small soft">{{ line.reasons[0]?.text }}</p>
         </div>
         <p v-if="shared.data.value.day.cues?.length" class="small"><b>Cues</b> {{ shared.data.value.day.cues.join(' / ') }}</p>
       </section>

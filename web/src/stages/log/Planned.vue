@@ -15,7 +15,7 @@ const { kg } = useUnits()
       <li v-for="line in lines" :key="line.line_id">
         <button :class="{ on: line.variation === variation && line.load_kg === loadKg, done: line.done >= line.sets }" @click="emit('take', line)">
           <span><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template><template v-if="line.rpe !== null"> @ {{ line.rpe }}</template></span>
-          <span class="small soft">{{ line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : line.note || line.because[0]?.text }}</span>
+          <span class="small soft">{{ line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : line.note || line.reasons[0]?.text }}</span>
         </button>
       </li>
     </ul>

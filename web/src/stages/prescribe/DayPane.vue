@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import PlateStack from '@/shared/PlateStack.vue'
 import { useUnits } from '@/shared/units'
-import Because from './Because.vue'
+import Reasons from './Reasons.vue'
 import { dayWords, minutes, titleOf } from './words'
 import type { Day, Line } from './usePlan'
 import { cardQuery } from '@/shared/queries'
@@ -69,7 +69,7 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
           <v-btn v-if="line.overruled" class="quiet" size="small" :disabled="busy" @click="say(line, 'back')">As computed</v-btn>
         </div>
       </form>
-      <Because :reasons="line.because" :lifter-id="lifterId" :lift="line.lift" />
+      <Reasons :reasons="line.reasons" :lifter-id="lifterId" :lift="line.lift" />
     </article>
     <p v-if="day.cues?.length" class="small"><b>Cues</b> {{ day.cues.join(' / ') }}</p>
     <p v-if="racks.length && squats" class="small"><b>Racks</b> {{ racks.join('; ') }}</p>

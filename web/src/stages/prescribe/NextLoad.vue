@@ -10,7 +10,7 @@ import { useUnits } from '@/shared/units'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
-import Because from './Because.vue'
+import Reasons from './Reasons.vue'
 
 const props = defineProps<{ lifterId: string }>()
 const { kg, massOf, massUnit, readMass } = useUnits()
@@ -92,7 +92,7 @@ const answer = computed(() => {
           <PlateStack class="mt-2" :per-side="proposal.data.value.per_side" :bar-kg="proposal.data.value.bar_kg" :collars-kg="proposal.data.value.collars_kg" />
         </template>
         <h2 class="mt-6">Because</h2>
-        <Because class="mt-1" :reasons="proposal.data.value.because" :lifter-id="lifterId" :lift="target.lift" />
+        <Reasons class="mt-1" :reasons="proposal.data.value.reasons" :lifter-id="lifterId" :lift="target.lift" />
         <p class="note small mt-4">Squat with pins or spotters. Holding the breath raises blood pressure: with heart, eye or pressure conditions, pregnancy or hernia a doctor is asked first. No max tests for novices or the injured.</p>
       </section>
       <aside>

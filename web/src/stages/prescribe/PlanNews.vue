@@ -2,7 +2,7 @@
 // What happened since the plan was made, what it would change, and what changed before.
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
-import Because from './Because.vue'
+import Reasons from './Reasons.vue'
 import { dayWords } from './words'
 
 const props = defineProps<{ lifterId: string; standing: Schemas['StandingPlan']; mayWrite: boolean; busy: boolean }>()
@@ -25,7 +25,7 @@ const pending = computed(() => props.standing.pending ?? [])
             <tr v-for="c in pending" :key="c.line_id + c.after">
               <td>{{ dayWords(c.on) }}</td><td>{{ c.what }}</td>
               <td><s v-if="c.before" class="soft">{{ c.before }}</s> {{ c.after || 'goes' }}</td>
-              <td><Because :reasons="c.because.slice(0, 2)" :lifter-id="lifterId" :lift="c.lift" /></td>
+              <td><Reasons :reasons="c.reasons.slice(0, 2)" :lifter-id="lifterId" :lift="c.lift" /></td>
             </tr>
           </tbody>
         </table>
@@ -39,7 +39,7 @@ const pending = computed(() => props.standing.pending ?? [])
       <summary>Changed before: {{ before.length }} version{{ before.length > 1 ? 's' : '' }}</summary>
       <div v-for="v in before" :key="v.plan_id">
         <p class="soft">{{ new Date(v.made_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</p>
-        <p v-for="c in v.changes.slice(0, 12)" :key="c.line_id + c.after">{{ dayWords(c.on) }} {{ c.what }}: {{ c.before || 'new' }} → {{ c.after || 'gone' }}, {{ c.because[0]?.text }}</p>
+        <p v-for="c in v.changes.slice(0, 12)" :key="c.line_id + c.after">{{ dayWords(c.on) }} {{ c.what }}: {{ c.before || 'new' }} → {{ c.after || 'gone' }}, {{ c.reasons[0]?.text }}</p>
         <p v-if="v.changes.length > 12" class="soft">and {{ v.changes.length - 12 }} more</p>
       </div>
     </details>

@@ -65,7 +65,7 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
         <p class="small soft">Depth: the crease of the hip below the top of the knee. Wait for every command before moving, racking or lowering. Steps are at least 2.5 kg and never down.</p>
         <p v-for="(tries, lift) in plan.attempts" :key="lift">
           <span class="first">{{ lift }}</span>
-          <span v-for="a in tries" :key="a.number" class="try" :title="a.because.map((b) => b.text).join('; ')"><b>{{ massOf(a.load_kg, 1) }}</b> <span class="small soft">{{ a.because[0]?.text }}</span></span>
+          <span v-for="a in tries" :key="a.number" class="try" :title="a.reasons.map((b) => b.text).join('; ')"><b>{{ massOf(a.load_kg, 1) }}</b> <span class="small soft">{{ a.reasons[0]?.text }}</span></span>
         </p>
       </section>
     </div>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { USE_NAMES, percent } from '@/shared/words'
-import Because from './Because.vue'
+import Reasons from './Reasons.vue'
 
 const props = defineProps<{
   lifterId: string
@@ -39,7 +39,7 @@ const band = computed(() => [...steps.value.map((s, i) => `${x(i)},${y(s.high)}`
   <aside class="one">
     <h2 class="first">{{ row.name }}<small v-if="row.own"> the club's own</small></h2>
     <p v-if="row.chosen" class="holds">In the plan:</p>
-    <Because v-if="row.because.length" :reasons="row.because" :lifter-id="lifterId" :lift="lift" />
+    <Reasons v-if="row.reasons.length" :reasons="row.reasons" :lifter-id="lifterId" :lift="lift" />
     <p v-if="row.why_not" class="note small">Not chosen: {{ row.why_not }}.</p>
     <p v-for="r in row.loading?.reasons ?? []" :key="r" class="signal small">{{ r }}</p>
     <table v-if="row.loading" class="plain small">

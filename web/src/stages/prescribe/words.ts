@@ -27,7 +27,7 @@ export function minutes(seconds: number): string {
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
 }
 
-/** Where a fact of a because-line is shown. */
+/** Where a fact of a reason is shown. */
 export function placeOf(fact: string, lifterId: string, lift: string, text: string): { name: string; to: RouteLocationRaw } {
   const params = { lifterId }
   const [kind, id] = fact.includes(':') ? (fact.split(':', 2) as [string, string]) : ['', fact]

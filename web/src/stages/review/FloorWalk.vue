@@ -50,7 +50,7 @@ const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.valu
     <ol>
       <li v-for="s in walk.data.value.steps" :key="s.id">
         <p><span :class="['answer', s.answer]">{{ s.answer }}</span> <b>{{ s.question }}</b></p>
-        <p class="small">{{ s.because }}.</p>
+        <p class="small">{{ s.reasons }}.</p>
         <ul v-if="s.answer === 'yes'" class="small"><li v-for="r in s.remedies" :key="r.id">{{ r.text }}</li></ul>
       </li>
     </ol>

@@ -11,7 +11,7 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
 </script>
 
 <template>
-  <ul class="because">
+  <ul class="reasons">
     <li v-for="b in reasons" :key="b.text">
       {{ b.text }}<template v-for="p in places(b, lifterId, lift)" :key="p.name">, <RouterLink class="soft" :to="p.to">{{ p.name }}</RouterLink></template>.
     </li>
@@ -19,7 +19,7 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
 </template>
 
 <style scoped>
-.because { list-style: none; padding: 0; margin: 0; display: grid; gap: 3px; font-size: 12px; max-width: 76ch; }
-.because li { padding-left: 12px; text-indent: -12px; }
-.because li::before { content: '|'; color: var(--signal); font-weight: 700; padding-right: 8px; }
+.reasons { list-style: none; padding: 0; margin: 0; display: grid; gap: 3px; font-size: 12px; max-width: 76ch; }
+.reasons li { padding-left: 12px; text-indent: -12px; }
+.reasons li::before { content: '|'; color: var(--signal); font-weight: 700; padding-right: 8px; }
 </style>

@@ -1,0 +1,85 @@
+"""What the board shows of the whole club, in a handful of queries whatever the log's length."""
+
+from dataclasses import dataclass
+from datetime import date, datetime
+from uuid import UUID
+
+from pavrik.store.database import Connection
+from pavrik.store.statements import all_of, one_of, run, tuples_of
+
+
+@dataclass(frozen=True)
+class FaultCount:
+    """Faulty reps of one fault of one lifter: since an edge, and in as long a time before it."""
+
+    lifter_id: UUID
+    lift: str
+    fault_id: str
+    recent: int
+    before: int
+
+
+@dataclass(frozen=True)
+class LiftEnding:
+    """A fault that ended a lift."""
+
+    lifter_id: UUID
+    lift: str
+    fault_id: str
+    load_kg: float
+    performed_at: datetime
+
+
+@dataclass(frozen=True)
+class LiftSummary:
+    """What the log says of a lift: estimated max and technique cap in kg."""
+
+    lifter_id: UUID
+    lift: str
+    max_kg: float | None
+    cap_kg: float | None
+    cap_words: str
+
+
+def count_faults(connection: Connection, start: datetime, edge: datetime) -> list[FaultCount]:
+    """Faulty reps since ``start`` by lifter and fault, split at ``edge``."""
+    return all_of(connection, FaultCount, "count_faults", start=start, edge=edge)
+
+
+def count_reps(
+    connection: Connection, start: datetime, edge: datetime
+) -> dict[tuple[UUID, str], tuple[int, int]]:
+    """Reps (recent, before) since ``start`` by lifter and lift."""
+    rows = tuples_of(connection, "count_reps", start=start, edge=edge)
+    return {(lifter_id, lift): (recent, before) for lifter_id, lift, recent, before in rows}
+
+
+def list_lift_endings(connection: Connection, since: datetime) -> list[LiftEnding]:
+    """Faults that ended a lift, newest first."""
+    return all_of(connection, LiftEnding, "list_lift_endings", since=since)
+
+
+def last_sets(connection: Connection) -> dict[UUID, datetime]:
+    """When each lifter last trained."""
+    return {lifter_id: at for lifter_id, at in tuples_of(connection, "last_sets")}  # noqa: C416
+
+
+def logged_days(connection: Connection, since: datetime) -> set[tuple[UUID, str, date]]:
+    """(lifter, lift, day) of everything logged since a moment, on the club's clock."""
+    rows = tuples_of(connection, "list_logged_days", since=since)
+    return {(lifter_id, lift, day) for lifter_id, lift, day in rows}
+
+
+def list_summaries(connection: Connection) -> list[LiftSummary]:
+    """What every log says today."""
+    return all_of(connection, LiftSummary, "list_summaries")
+
+
+def find_summary(connection: Connection, lifter_id: UUID, lift: str) -> LiftSummary | None:
+    """What the log of one lift says today."""
+    return one_of(connection, LiftSummary, "find_summary", lifter_id=lifter_id, lift=lift)
+
+
+def save_summary(connection: Connection, club_id: UUID, summary: LiftSummary) -> None:
+    """Keep what a log says today."""
+    run(connection, "save_summary", club_id=club_id, **vars(summary))

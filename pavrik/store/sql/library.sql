@@ -1,0 +1,33 @@
+-- name: list_entries
+-- The newest word on every shipped or own entry.
+select kind, ident, body, hidden from (
+  select distinct on (kind, ident) kind, ident, body, hidden, entry_id
+  from library_entry order by kind, ident, said_at desc, entry_id desc) newest
+order by kind, ident;
+
+-- name: add_entry!
+-- Say something new about an entry.
+insert into library_entry (club_id, entry_id, kind, ident, body, hidden, said_by)
+values (:club_id, :entry_id, :kind, :ident, :body, :hidden, :said_by);
+
+-- name: add_cue_choice!
+-- Try a cue from now on, or end the trial with an empty one.
+insert into cue_choice (club_id, choice_id, lifter_id, lift, cue, chosen_at, chosen_by)
+values (:club_id, :choice_id, :lifter_id, :lift, :cue, :chosen_at, :chosen_by);
+
+-- name: list_cue_choices
+-- Cues tried, newest first.
+select lift, cue, chosen_at from cue_choice where lifter_id = :lifter_id
+order by chosen_at desc, choice_id desc;
+
+-- name: add_cause_test!
+-- Record what a test of a cause said.
+insert into cause_test (club_id, test_id, lifter_id, fault_id, cause_id, result, note, tested_at,
+  tested_by)
+values (:club_id, :test_id, :lifter_id, :fault_id, :cause_id, :result, :note, :tested_at,
+  :tested_by);
+
+-- name: list_cause_tests
+-- Results of tests, newest first.
+select test_id, fault_id, cause_id, result, note, tested_at from cause_test
+where lifter_id = :lifter_id order by tested_at desc, test_id desc;

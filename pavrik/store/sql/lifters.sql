@@ -1,0 +1,78 @@
+-- name: list_profiles
+-- Every lifter of the club with the newest profile, by name.
+select lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, walks_out, gear,
+  history, said_at
+from (
+  select distinct on (club_id, lifter_id) * from lifter_profile
+  order by club_id, lifter_id, said_at desc, profile_id desc) newest
+order by name;
+
+-- name: get_profile
+-- The newest profile of one lifter.
+select lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, walks_out, gear,
+  history, said_at
+from lifter_profile where lifter_id = :lifter_id
+order by said_at desc, profile_id desc limit 1;
+
+-- name: add_lifter!
+-- A new lifter, still without a profile.
+insert into lifter (club_id, lifter_id) values (:club_id, :lifter_id);
+
+-- name: add_profile!
+-- A new fact about a lifter; it supersedes the one before.
+insert into lifter_profile (club_id, profile_id, lifter_id, name, sex, born_year, mass_kg, stature_m,
+  goal, training_age, walks_out, gear, history, said_at, said_by)
+values (:club_id, :profile_id, :lifter_id, :name, :sex, :born_year, :mass_kg, :stature_m,
+  :goal, :training_age, :walks_out, :gear, :history, :said_at, :said_by);
+
+-- name: list_measurements
+-- Newest readings of every landmark that was measured.
+select distinct on (landmark) landmark, readings_m, kept_because, taken_at
+from measurement where lifter_id = :lifter_id
+order by landmark, taken_at desc, measurement_id desc;
+
+-- name: add_measurement!
+-- New readings of a landmark.
+insert into measurement (club_id, measurement_id, lifter_id, landmark, readings_m, kept_because,
+  taken_at, taken_by)
+values (:club_id, :measurement_id, :lifter_id, :landmark, :readings_m, :kept_because,
+  :taken_at, :taken_by);
+
+-- name: list_screens
+-- Newest result of every screen that was taken.
+select distinct on (kind) kind, value, taken_at, readings from screen
+where lifter_id = :lifter_id order by kind, taken_at desc, screen_id desc;
+
+-- name: add_screen!
+-- A new screen result.
+insert into screen (club_id, screen_id, lifter_id, kind, value, taken_at, readings, taken_by)
+values (:club_id, :screen_id, :lifter_id, :kind, :value, :taken_at, :readings, :taken_by);
+
+-- name: list_open_flags
+-- Pain flags that stand, of one lifter or of the whole club.
+select flag_id, lifter_id, region, note, raised_at from pain_flag f
+where not exists (
+    select from pain_clearance c where c.club_id = f.club_id and c.flag_id = f.flag_id)
+  and (:lifter_id::uuid is null or lifter_id = :lifter_id)
+order by raised_at;
+
+-- name: add_flag!
+-- Raise a pain flag.
+insert into pain_flag (club_id, flag_id, lifter_id, region, note, raised_at, raised_by)
+values (:club_id, :flag_id, :lifter_id, :region, :note, :raised_at, :raised_by);
+
+-- name: clear_flag!
+-- Clear a pain flag, with the reason on record.
+insert into pain_clearance (club_id, flag_id, reason, cleared_by)
+values (:club_id, :flag_id, :reason, :cleared_by);
+
+-- name: list_school_choices
+-- Newest choice per question: the club's where no lifter is named, else the lifter's own.
+select distinct on (question) question, position from school_choice
+where lifter_id is not distinct from :lifter_id
+order by question, chosen_at desc, choice_id desc;
+
+-- name: add_school_choice!
+-- Choose a school, for the club or for one lifter.
+insert into school_choice (club_id, choice_id, lifter_id, question, position, chosen_by)
+values (:club_id, :choice_id, :lifter_id, :question, :position, :chosen_by);

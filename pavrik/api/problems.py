@@ -9,7 +9,7 @@ from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from psycopg_pool import PoolTimeout
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 from starlette.exceptions import HTTPException
 
 from pavrik.errors import (
@@ -108,6 +108,8 @@ def _validation(_: Request, error: Exception) -> JSONResponse:
 
 
 def _value(_: Request, error: Exception) -> JSONResponse:
+    if isinstance(error, ValidationError):  # not of the request: a record of ours does not fit
+        raise error
     lines = str(error).splitlines()
     fields = [FieldError(path="", message=line) for line in lines]
     return problem(422, "The input breaks a rule", "; ".join(lines), fields)

@@ -49,3 +49,8 @@ def list_versions(connection: Connection, series_id: UUID) -> list[plans.PlanRec
     """Every version of a plan, newest first."""
     found = plans.list_versions(connection, series_id)
     return [_now(one, "ask", "answer", "changes") for one in found]
+
+
+def standing_plans(connection: Connection) -> list[plans.PlanRecord]:
+    """The newest plan of every lifter of the club, without withdrawn ones."""
+    return [_now(one, "ask", "answer", "changes") for one in plans.standing_plans(connection)]

@@ -177,7 +177,7 @@ def board(database: Database, who: Who) -> list[dict[str, Any]]:
         _rising(connection, now, catalogue_of(connection), silenced, needs)
         _caps(connection, needs)
         day_now = today(connection)
-        standing = [(r, PLAN.validate_python(r.answer)) for r in plans.standing_plans(connection)]
+        standing = [(r, PLAN.validate_python(r.answer)) for r in stored.standing_plans(connection)]
         if standing:
             _missed(connection, standing, now, day_now, needs)
         planned = _next_days(standing, day_now)

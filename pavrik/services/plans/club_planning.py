@@ -14,10 +14,11 @@ from uuid import UUID
 from uuid6 import uuid7
 
 from pavrik.errors import ForbiddenError, InvalidError
+from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.plans import planning
-from pavrik.store import lifters, plans
+from pavrik.store import lifters
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
 
@@ -44,7 +45,7 @@ def _plan_one(who: Who, lifter_id: UUID, frame: Frame) -> None:
 def _without_plan(database: Database, who: Who) -> list[UUID]:
     with database.club(who.club_id) as connection:
         everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
-        have = {record.lifter_id for record in plans.standing_plans(connection)}
+        have = {record.lifter_id for record in stored.standing_plans(connection)}
     return [lifter_id for lifter_id in everyone if lifter_id not in have]
 
 

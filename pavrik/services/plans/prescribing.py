@@ -158,6 +158,6 @@ def prescribe(
 
     request = {
         "lifter": str(lifter_id), "lift": lift, "target": vars(target),
-        "overruled_kg": overruled_kg, "reasons": overruled_because,
+        "overruled_kg": overruled_kg, "because": overruled_because,
     }  # fmt: skip
     return write_once(database, who, key, "prescribe", request, action, subject=str(lifter_id))

@@ -6,7 +6,7 @@ import re
 import subprocess
 from pathlib import Path
 
-from pavrik.api.club.library_schemas import LibraryFile
+from pavrik.formats.wire.library import LibraryFile
 
 ROOT = Path(__file__).parents[1]
 TEXT = {".py", ".ts", ".vue", ".json", ".toml", ".lock", ".sql", ".md", ".html", ".css", ".js", ""}

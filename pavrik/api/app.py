@@ -12,7 +12,6 @@ from pavrik.api import lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, sign_in_routes
 from pavrik.api.lifters import lifter_routes
-from pavrik.api.lifters.lifter_schemas import HealthAnswer
 from pavrik.api.plans import plan_routes
 from pavrik.api.settings import Settings
 from pavrik.api.setups import card_routes, deadlift_routes, job_routes, squat_routes
@@ -23,6 +22,7 @@ from pavrik.core.faults.catalogue import check_prices, shipped_catalogue
 from pavrik.core.faults.evidence import shipped_evidence
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.formats.wire.lifters import HealthAnswer
 from pavrik.services.club.accounts import Accounts
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs

@@ -13,6 +13,7 @@ from uuid6 import uuid7
 
 from pavrik.core.faults.findings import findings
 from pavrik.core.squat.squat import SQUAT
+from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services.club import board
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
@@ -187,7 +188,11 @@ def _measure(owner_url: str, app_url: str) -> None:
         )
     started = time.perf_counter()
     progress = list(
-        club_planning.club_steps(database, small.who, (datetime.now(UTC).date(), 12, (0, 1, 3, 4)))
+        club_planning.club_steps(
+            database,
+            small.who,
+            PlanFrame(start=datetime.now(UTC).date(), weeks=12, weekdays=[0, 1, 3, 4]),
+        )
     )
     taken = time.perf_counter() - started
     print(f"{f'plans for {len(progress) - 1} lifters':42}{taken * 1e3:9.0f} ms")

@@ -8,7 +8,7 @@ from pavrik.core.lifts.lift import Lift
 from pavrik.core.squat.squat import SQUAT
 
 LiftId = Literal["squat", "deadlift"]
-LIFT_IDS: tuple[str, ...] = get_args(LiftId)
+LIFT_IDS: tuple[LiftId, ...] = get_args(LiftId)
 LIFTS: Mapping[str, Lift[Any]] = {lift.id: lift for lift in (SQUAT, DEADLIFT)}
 assert tuple(LIFTS) == LIFT_IDS
 

@@ -23,6 +23,7 @@ from pavrik.demo.people import (
     RACKS,
     Person,
 )
+from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
 from pavrik.services.plans import planning, prescribing
@@ -141,7 +142,7 @@ def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
         with database.club(CLUB_ID) as connection:
             inputs = load_inputs(connection, lifter_id)
             answer = fits.ranking_in(fitting, connection, WHO, inputs).answer
-        rivals = [x["setup"] for x in answer["leaders"]]
+        rivals = [leader.setup.model_dump() for leader in answer.leaders]
         leader = next(x for x in rivals if not x.get("style", "").startswith("trap"))
         kept = {k: v for k, v in leader.items() if k in fitting.setup_type.model_fields}
         kept.pop("hip_above_knee_m", None)
@@ -197,7 +198,8 @@ def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: d
         )  # fmt: skip
         if person.plan_days:
             monday = now.date() - timedelta(days=now.weekday())
+            frame = PlanFrame(start=monday, weeks=PLAN_WEEKS, weekdays=list(person.plan_days))
             planning.make(
                 database, WHO, stable_id(lifter_id, "make plan"), stable_id(lifter_id, "plan"),
-                lifter_id, monday, PLAN_WEEKS, person.plan_days, None,
+                lifter_id, frame,
             )  # fmt: skip

@@ -3,9 +3,10 @@
 import hashlib
 import json
 from collections.abc import Callable
-from typing import Any
+from typing import TypeVar
 from uuid import UUID
 
+from pydantic import BaseModel
 from uuid6 import uuid7
 
 from pavrik.errors import ForbiddenError, KeyReusedError
@@ -14,18 +15,20 @@ from pavrik.services.context import Who
 from pavrik.store import accounts
 from pavrik.store.database import Connection, Database
 
+A = TypeVar("A", bound=BaseModel)
 
-def digest_of(value: Any) -> str:
+
+def digest_of(value: object) -> str:
     """Digest of anything that JSON can hold, independent of key order."""
     text = json.dumps(value, sort_keys=True, separators=(",", ":"), default=str)
     return hashlib.sha256(text.encode()).hexdigest()
 
 
 def write_once(
-    database: Database, who: Who, key: UUID, route: str, request: Any,
-    action: Callable[[Connection], Any], *, subject: str = "",
-) -> Any:  # fmt: skip
-    """Run ``action`` in one transaction and remember its JSON answer under ``key``.
+    database: Database, who: Who, key: UUID, route: str, request: object, form: type[A],
+    action: Callable[[Connection], A], *, subject: str = "",
+) -> A:  # fmt: skip
+    """Run ``action`` in one transaction and remember its answer, of ``form``, under ``key``.
 
     The same key with the same request gets the same answer without a second effect; with another
     request it is refused. Every write leaves a line in the audit trail.
@@ -41,9 +44,10 @@ def write_once(
                 raise KeyReusedError(
                     "this Idempotency-Key was already used for another request: make a new one"
                 )
-            return current(known.answer, known.json_version)
+            return form.model_validate(current(known.answer, known.json_version))
         answer = action(connection)
-        kept = accounts.KeptWrite(route, digest, answer, JSON_VERSION)
+        told = answer.model_dump(mode="json")
+        kept = accounts.KeptWrite(route, digest, told, JSON_VERSION)
         accounts.add_write(connection, who.club_id, key, kept)
         accounts.add_audit(connection, who.club_id, uuid7(), who.coach_id, route, subject)
         return answer

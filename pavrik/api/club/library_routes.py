@@ -1,15 +1,7 @@
 """The catalogue, schools, assumptions, equipment, and the model's public computations."""
 
-from typing import Any
-
 from fastapi import APIRouter
 
-from pavrik.api.club.library_schemas import (
-    CatalogueAnswer,
-    KeptAnswer,
-    LibraryFile,
-    SchoolsAnswer,
-)
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.assumptions import Assumption, collected
 from pavrik.core.faults.catalogue import PURPOSES
@@ -25,6 +17,12 @@ from pavrik.formats.model.deadlift_answers import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model.lift_answers import CostAnswer, PathAnswer
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
+from pavrik.formats.wire.library import (
+    CatalogueAnswer,
+    KeptAnswer,
+    LibraryFile,
+    SchoolsAnswer,
+)
 from pavrik.services.club import library
 from pavrik.services.compute import by_lift, model, plan
 from pavrik.services.facts import Entry
@@ -33,46 +31,38 @@ from pavrik.services.setups import analysis
 router = APIRouter(prefix="/api", tags=["library"])
 
 
-@router.get("/catalogue", response_model=CatalogueAnswer)
-def read_catalogue(database: DatabaseIn, who: WhoIn) -> Any:
+@router.get("/catalogue")
+def read_catalogue(database: DatabaseIn, who: WhoIn) -> CatalogueAnswer:
     """Faults, causes and remedies, shipped and the club's own."""
     catalogue = library.read_catalogue(database, who)
-    return {
-        "version": catalogue.version,
-        "phases": catalogue.phases,
-        "faults": [vars(fault) for fault in catalogue.faults.values()],
-        "causes": [vars(cause) for cause in catalogue.causes.values()],
-        "remedies": [vars(remedy) for remedy in catalogue.remedies.values()],
-        "own": sorted(catalogue.own),
-        "hidden": sorted(catalogue.hidden),
-        "purposes": list(PURPOSES),
+    told: dict[str, object] = {
+        kind: list(getattr(catalogue, kind).values()) for kind in ("faults", "causes", "remedies")
     }
+    told |= {"version": catalogue.version, "phases": catalogue.phases, "purposes": PURPOSES}
+    told |= {"own": sorted(catalogue.own), "hidden": sorted(catalogue.hidden)}
+    return CatalogueAnswer.model_validate(told, from_attributes=True)
 
 
-@router.get("/library/own", response_model=LibraryFile)
-def export_library(database: DatabaseIn, who: WhoIn) -> Any:
+@router.get("/library/own")
+def export_library(database: DatabaseIn, who: WhoIn) -> LibraryFile:
     """The club's own entries and what it hides, as a file that can be imported again."""
     entries = library.own_entries(database, who)
-    return {"entries": [vars(e) for e in entries]}
+    return LibraryFile.model_validate({"entries": [vars(e) for e in entries]})
 
 
-@router.post("/library/own", response_model=KeptAnswer)
-def import_library(body: LibraryFile, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+@router.post("/library/own")
+def import_library(body: LibraryFile, database: DatabaseIn, who: WhoIn, key: KeyIn) -> KeptAnswer:
     """Add, change or hide entries: all of them, or none with every reason."""
     entries = [Entry(**entry.model_dump(by_alias=True)) for entry in body.entries]
     return library.save_entries(database, who, key, entries)
 
 
-@router.get("/schools", response_model=SchoolsAnswer)
-def read_schools(database: DatabaseIn, who: WhoIn) -> Any:
+@router.get("/schools")
+def read_schools(database: DatabaseIn, who: WhoIn) -> SchoolsAnswer:
     """Schools and the club's choices."""
-    return {
-        "schools": [
-            {**vars(school), "positions": [vars(p) for p in school.positions]}
-            for school in shipped_schools().values()
-        ],
-        "club": library.clubs_schools(database, who),
-    }
+    shipped = list(shipped_schools().values())
+    told = {"schools": shipped, "club": library.clubs_schools(database, who)}
+    return SchoolsAnswer.model_validate(told, from_attributes=True)
 
 
 @router.get("/assumptions")

@@ -4,7 +4,10 @@ from typing import Annotated
 
 from fastapi import APIRouter, Cookie, Request, Response
 
-from pavrik.api.lifters.lifter_schemas import (
+from pavrik.api.local import LocalIn
+from pavrik.api.security import COOKIE, AccountIn, AccountsIn, DatabaseIn, PasswordsIn
+from pavrik.errors import ForbiddenError
+from pavrik.formats.wire.lifters import (
     Acknowledged,
     ClubLinkAnswer,
     DoorsAnswer,
@@ -13,9 +16,6 @@ from pavrik.api.lifters.lifter_schemas import (
     SignInRequest,
     UnitsRequest,
 )
-from pavrik.api.local import LocalIn
-from pavrik.api.security import COOKIE, AccountIn, AccountsIn, DatabaseIn, PasswordsIn
-from pavrik.errors import ForbiddenError
 from pavrik.services.club import founding
 from pavrik.services.club.accounts import SESSION_DAYS, Account, SignedIn
 

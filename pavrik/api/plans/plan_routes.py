@@ -1,13 +1,19 @@
 """Plans, variations and the lifter's read-only link."""
 
 import io
-from typing import Annotated, Any
+from typing import Annotated
 from uuid import UUID
 
 import segno
 from fastapi import APIRouter, Path, Request, Response
 
-from pavrik.api.plans.plan_schemas import (
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.api.setups.job_routes import JobsIn
+from pavrik.api.training.session_routes import file_answer
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.log_table import XLSX
+from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.formats.wire.plans import (
     ClosedLink,
     LineWordRequest,
     LinkAnswer,
@@ -25,12 +31,6 @@ from pavrik.api.plans.plan_schemas import (
     VariationWordRequest,
     VersionRequest,
 )
-from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.api.setups.job_routes import JobsIn
-from pavrik.api.training.session_routes import file_answer
-from pavrik.core.competition_lifts import LiftId
-from pavrik.formats.log_table import XLSX
-from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.services.facts import VariationWord
 from pavrik.services.plans import card_link, club_planning, plan_files, planning, variation_table
 
@@ -41,54 +41,47 @@ Name = Annotated[str, Path(min_length=1, max_length=60)]
 Token = Annotated[str, Path(min_length=8, max_length=80)]
 
 
-def _frame(body: PlanFrame) -> dict[str, Any]:
-    return {
-        "start": body.start, "weeks": body.weeks, "weekdays": tuple(body.weekdays),
-        "meet": body.meet,
-    }  # fmt: skip
-
-
-@router.get(OF_LIFTER + "/plan", response_model=StandingPlan)
-def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+@router.get(OF_LIFTER + "/plan")
+def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> StandingPlan:
     """The plan that stands and what today's state would change in it."""
     return planning.read(database, who, lifter_id)
 
 
-@router.post(OF_LIFTER + "/plan/preview", response_model=PlanPreview)
-def preview_plan(lifter_id: UUID, body: PlanFrame, database: DatabaseIn, who: WhoIn) -> Any:
+@router.post(OF_LIFTER + "/plan/preview")
+def preview_plan(lifter_id: UUID, body: PlanFrame, database: DatabaseIn, who: WhoIn) -> PlanPreview:
     """A plan as it would be made; nothing is kept."""
-    return planning.preview(database, who, lifter_id, **_frame(body))
+    return planning.preview(database, who, lifter_id, body)
 
 
-@router.post(OF_LIFTER + "/plan", response_model=PlanKept)
+@router.post(OF_LIFTER + "/plan")
 def make_plan(
     lifter_id: UUID, body: PlanRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> Any:
+) -> PlanKept:
     """Make and keep a plan."""
-    return planning.make(database, who, key, body.plan_id, lifter_id, **_frame(body))
+    return planning.make(database, who, key, body.plan_id, lifter_id, body)
 
 
-@router.post(OF_LIFTER + "/plan/reflow", response_model=PlanKept)
+@router.post(OF_LIFTER + "/plan/reflow")
 def reflow_plan(
     lifter_id: UUID, body: VersionRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> Any:
+) -> PlanKept:
     """Let the plan follow today's state."""
     return planning.take_up(database, who, key, body.plan_id, lifter_id)
 
 
-@router.post(OF_LIFTER + "/plan/withdrawal", response_model=PlanKept)
+@router.post(OF_LIFTER + "/plan/withdrawal")
 def withdraw_plan(
     lifter_id: UUID, body: VersionRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> Any:
+) -> PlanKept:
     """Take the plan back."""
     return planning.withdraw(database, who, key, body.plan_id, lifter_id)
 
 
-@router.post(OF_LIFTER + "/plan/lines/{line_id}", response_model=PlanKept)
+@router.post(OF_LIFTER + "/plan/lines/{line_id}")
 def overrule_line(
     lifter_id: UUID, line_id: LineId, body: LineWordRequest, database: DatabaseIn, who: WhoIn,
     key: KeyIn,
-) -> Any:  # fmt: skip
+) -> PlanKept:  # fmt: skip
     """A coach's word on a line, with the reason."""
     return planning.overrule(
         database, who, key, body.plan_id, lifter_id, line_id, body.load_kg, body.dropped,
@@ -132,65 +125,70 @@ def plan_pdf(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     return file_answer(plan_files.pdf_file(database, who, lifter_id), "application/pdf", "plan.pdf")
 
 
-@router.get("/variations", response_model=VariationNames)
-def read_variation_names(database: DatabaseIn, who: WhoIn) -> Any:
+@router.get("/variations")
+def read_variation_names(database: DatabaseIn, who: WhoIn) -> VariationNames:
     """Variations that can be logged, shipped and own."""
     return variation_table.names(database, who)
 
 
-@router.get(OF_LIFTER + "/variations/{lift}", response_model=VariationTable)
-def read_variations(lifter_id: UUID, lift: LiftId, database: DatabaseIn, who: WhoIn) -> Any:
+@router.get(OF_LIFTER + "/variations/{lift}")
+def read_variations(
+    lifter_id: UUID, lift: LiftId, database: DatabaseIn, who: WhoIn
+) -> VariationTable:
     """Every variation of a lift with its computed loading beside the competition lift's."""
     return variation_table.table(database, who, lifter_id, lift)
 
 
-@router.post(OF_LIFTER + "/variation-words/{name}", response_model=VariationKept)
+@router.post(OF_LIFTER + "/variation-words/{name}")
 def say_of_variation(
     lifter_id: UUID, name: Name, body: VariationWordRequest, database: DatabaseIn, who: WhoIn,
     key: KeyIn,
-) -> Any:  # fmt: skip
+) -> VariationKept:  # fmt: skip
     """Use a variation, leave it out, or take the word back."""
     word = VariationWord(name, body.word, body.reason, "")
     return planning.say_of_variation(database, who, key, lifter_id, word)
 
 
-@router.post("/club/plans", response_model=JobAnswer)
-def plan_club(body: PlanFrame, database: DatabaseIn, who: WhoIn, jobs: JobsIn, _: KeyIn) -> Any:
+@router.post("/club/plans")
+def plan_club(
+    body: PlanFrame, database: DatabaseIn, who: WhoIn, jobs: JobsIn, _: KeyIn
+) -> JobAnswer:
     """Plan for everyone without a plan, in the background."""
-    frame = body.start, body.weeks, tuple(body.weekdays)
-    return vars(club_planning.plan_club(database, who, jobs, frame))
+    return JobAnswer(**vars(club_planning.plan_club(database, who, jobs, body)))
 
 
-@router.get(OF_LIFTER + "/links", response_model=list[LinkAnswer])
-def read_links(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+@router.get(OF_LIFTER + "/links")
+def read_links(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> list[LinkAnswer]:
     """Links to the lifter's card."""
     return card_link.list_links(database, who, lifter_id)
 
 
-@router.post(OF_LIFTER + "/links", response_model=MadeLinkAnswer)
+@router.post(OF_LIFTER + "/links")
 def make_link(
     lifter_id: UUID, body: LinkRequest, request: Request, database: DatabaseIn, who: WhoIn,
     key: KeyIn,
-) -> Any:  # fmt: skip
+) -> MadeLinkAnswer:  # fmt: skip
     """Make a link; its token is shown now and never again."""
     made = card_link.make_link(database, who, key, body.link_id, lifter_id, body.days)
     path = f"/s/{made.token}"
     drawn = io.BytesIO()
     address = str(request.base_url).rstrip("/") + path
     segno.make(address, error="m").save(drawn, kind="svg", scale=4, border=2, xmldecl=False)
-    return {
-        "link_id": made.link_id, "path": path, "expires_at": made.expires_at,
-        "qr_svg": drawn.getvalue().decode(),
-    }  # fmt: skip
+    return MadeLinkAnswer(
+        link_id=made.link_id, path=path, expires_at=made.expires_at,
+        qr_svg=drawn.getvalue().decode(),
+    )  # fmt: skip
 
 
-@router.post(OF_LIFTER + "/links/{link_id}/closing", response_model=ClosedLink)
-def close_link(lifter_id: UUID, link_id: UUID, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+@router.post(OF_LIFTER + "/links/{link_id}/closing")
+def close_link(
+    lifter_id: UUID, link_id: UUID, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> ClosedLink:
     """Close a link for good."""
     return card_link.revoke(database, who, key, lifter_id, link_id)
 
 
-@router.get("/shared/{token}", response_model=SharedAnswer)
-def read_shared(token: Token, database: DatabaseIn) -> Any:
+@router.get("/shared/{token}")
+def read_shared(token: Token, database: DatabaseIn) -> SharedAnswer:
     """The card and the next day of the plan, for whoever holds the link."""
     return card_link.shared(database, token)

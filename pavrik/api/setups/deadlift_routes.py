@@ -4,13 +4,13 @@ from uuid import UUID
 
 from pavrik.api.security import DatabaseIn, WhoIn
 from pavrik.api.setups.lift_router import lift_router
-from pavrik.api.setups.lift_schemas import ExactRequest
-from pavrik.formats.model.deadlift_answers import DeadliftRankingAnswer, StartAnswer
+from pavrik.formats.model.deadlift_answers import StartAnswer
 from pavrik.formats.model.requests import DeadliftSetupIn
+from pavrik.formats.wire.setups import ExactRequest
 from pavrik.services.setups import deadlift
 from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 
-router = lift_router(DEADLIFT_FITTING, DeadliftRankingAnswer)
+router = lift_router(DEADLIFT_FITTING)
 
 
 @router.post("/start")

@@ -1,6 +1,6 @@
 """Computations that run in the background: how far they are, and an end to them."""
 
-from typing import Annotated, Any
+from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Depends, Request
@@ -21,13 +21,13 @@ def get_jobs(request: Request) -> Jobs:
 JobsIn = Annotated[Jobs, Depends(get_jobs)]
 
 
-@router.get("/{job_id}", response_model=JobAnswer)
-def read_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> Any:
+@router.get("/{job_id}")
+def read_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> JobAnswer:
     """How far a computation is."""
-    return vars(jobs.state(who, job_id))
+    return JobAnswer(**vars(jobs.state(who, job_id)))
 
 
-@router.delete("/{job_id}", response_model=JobAnswer)
-def cancel_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> Any:
+@router.delete("/{job_id}")
+def cancel_job(job_id: UUID, who: WhoIn, jobs: JobsIn) -> JobAnswer:
     """Cancel a computation."""
-    return vars(jobs.cancel(who, job_id))
+    return JobAnswer(**vars(jobs.cancel(who, job_id)))

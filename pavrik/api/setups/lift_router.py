@@ -4,18 +4,9 @@ from typing import Annotated, Any
 from uuid import UUID
 
 from fastapi import APIRouter, Query
-from pydantic import BaseModel
 
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
-from pavrik.api.setups.lift_schemas import (
-    CostStudyRequest,
-    HistoryAnswer,
-    SettledAnswer,
-    SettledSetupAnswer,
-    SettleRequest,
-    SetupRequest,
-)
 from pavrik.errors import InvalidError
 from pavrik.formats.model.lift_answers import (
     CostAnswer,
@@ -24,6 +15,14 @@ from pavrik.formats.model.lift_answers import (
     MapAnswer,
     WeightsRequest,
     WhyNotAnswer,
+)
+from pavrik.formats.wire.setups import (
+    CostStudyRequest,
+    HistoryAnswer,
+    SettledAnswer,
+    SettledSetupAnswer,
+    SettleRequest,
+    SetupRequest,
 )
 from pavrik.services.lifters.model_lifter import setup_for
 from pavrik.services.setups import analysis, fits
@@ -38,7 +37,7 @@ def _one_of(given: str, known: tuple[str, ...], field: str) -> str:
     return given
 
 
-def lift_router(fitting: Fitting, ranking_answer: type[BaseModel]) -> APIRouter:
+def lift_router(fitting: Fitting) -> APIRouter:
     """Routes of one lift under its name; what only that lift has is added to them."""
     lift, wire = fitting.of, fitting.setup_type
     router = APIRouter(prefix=f"/api/lifters/{{lifter_id}}/{lift.id}", tags=[lift.id])
@@ -48,8 +47,10 @@ def lift_router(fitting: Fitting, ranking_answer: type[BaseModel]) -> APIRouter:
     history_answer: Any = HistoryAnswer[wire]  # type: ignore[valid-type]
     settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
 
-    @router.get("/ranking", response_model=ranking_answer)
-    def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
+    @router.get("/ranking", response_model=fitting.ranking_form)
+    def read_ranking(
+        lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn
+    ) -> fits.AnyRanking:
         """The ranked set-ups: bands and chances follow when their job is done."""
         return fits.ranking(fitting, database, who, lifter_id, jobs)
 
@@ -72,7 +73,7 @@ def lift_router(fitting: Fitting, ranking_answer: type[BaseModel]) -> APIRouter:
     def read_deciding(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> DecidingAnswer:
         """Which input decides between the leaders, and the next measurement."""
         _, lifter, answer = fits.answer_now(fitting, database, who, lifter_id)
-        return analysis.sensitivity_answer(lift, lifter, answer["leaders"])
+        return analysis.sensitivity_answer(lift, lifter, answer.leaders)
 
     @router.post("/goals")
     def read_goals(
@@ -92,19 +93,21 @@ def lift_router(fitting: Fitting, ranking_answer: type[BaseModel]) -> APIRouter:
         return analysis.map_answer(lift, lifter, setup_for(lifter, body.setup), row)
 
     @router.get("/settled", response_model=settled_answer | None)
-    def read_settled(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+    def read_settled(
+        lifter_id: UUID, database: DatabaseIn, who: WhoIn
+    ) -> SettledSetupAnswer[Any] | None:
         """What the lifter is settled on, and what changed since; null when nothing is."""
         return fits.settled_view(fitting, database, who, lifter_id)
 
     @router.get("/settled/history", response_model=list[history_answer])
-    def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Any:
+    def read_history(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> list[HistoryAnswer[Any]]:
         """Every set-up that the lifter was settled on, newest first."""
         return fits.settled_history(fitting, database, who, lifter_id)
 
-    @router.post("/settled", status_code=201, response_model=SettledAnswer)
+    @router.post("/settled", status_code=201)
     def settle(
         lifter_id: UUID, body: settle_body, database: DatabaseIn, who: WhoIn, key: KeyIn
-    ) -> Any:
+    ) -> SettledAnswer:
         """Settle on a set-up."""
         return fits.settle(
             fitting, database, who, key, lifter_id, body.setup_id, body.setup, body.reason

@@ -1,24 +1,23 @@
 """What only the squat has: grids and exact set-ups, bar paths, depth, hands and racks."""
 
-from typing import Annotated, Any
+from typing import Annotated
 from uuid import UUID
 
 from fastapi import Query, Response
 
-from pavrik.api.lifters.lifter_schemas import FurnitureAnswer, RankingAnswer
 from pavrik.api.security import DatabaseIn, WhoIn
 from pavrik.api.setups.lift_router import lift_router
-from pavrik.api.setups.lift_schemas import ExactRequest, SetupRequest
 from pavrik.core.lifter.mobility import BarPosition
 from pavrik.formats.model.figure_columns import ExactSetupAnswer, ExplorerGridAnswer
 from pavrik.formats.model.lift_answers import DepthAnswer, PathAnswer
 from pavrik.formats.model.requests import SquatSetupIn
+from pavrik.formats.wire.setups import ExactRequest, FurnitureAnswer, SetupRequest
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups import analysis, card, squat
 from pavrik.services.setups.fits import lifter_model
 from pavrik.services.setups.squat import SQUAT_FITTING
 
-router = lift_router(SQUAT_FITTING, RankingAnswer)
+router = lift_router(SQUAT_FITTING)
 
 
 @router.get("/grid", response_model=ExplorerGridAnswer)
@@ -42,10 +41,10 @@ def read_exact(
     return squat.exact(database, who, lifter_id, body.setup, body.load_kg)
 
 
-@router.post("/furniture", response_model=FurnitureAnswer)
+@router.post("/furniture")
 def read_furniture(
     lifter_id: UUID, body: ExactRequest[SquatSetupIn], database: DatabaseIn, who: WhoIn
-) -> Any:
+) -> FurnitureAnswer:
     """Hands and rack holes for a set-up."""
     return card.furniture(database, who, lifter_id, body.setup, body.load_kg)
 

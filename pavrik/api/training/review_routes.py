@@ -1,13 +1,13 @@
 """Review and diagnosis: what the log knows, why a fault is there, what was tested and tried."""
 
 from datetime import UTC, datetime
-from typing import Any
 from uuid import UUID
 
 from fastapi import APIRouter
 
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
-from pavrik.api.training.review_schemas import (
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.wire.review import (
     CauseTestRequest,
     CueRef,
     CueRequest,
@@ -17,47 +17,50 @@ from pavrik.api.training.review_schemas import (
     ReviewAnswer,
     TestRef,
 )
-from pavrik.core.competition_lifts import LiftId
 from pavrik.services.facts import CauseTest
 from pavrik.services.training import diagnosis, review
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 
 
-@router.get("/review", response_model=ReviewAnswer)
-def read_review(lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat") -> Any:
+@router.get("/review")
+def read_review(
+    lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat"
+) -> ReviewAnswer:
     """What the log of a lift knows."""
     return review.review(database, who, lifter_id, lift)
 
 
-@router.get("/diagnosis/{lift}/{fault_id}", response_model=DiagnosisAnswer)
+@router.get("/diagnosis/{lift}/{fault_id}")
 def read_diagnosis(
     lifter_id: UUID, lift: LiftId, fault_id: str, database: DatabaseIn, who: WhoIn
-) -> Any:
+) -> DiagnosisAnswer:
     """Causes of a fault ranked by evidence, with their tests and remedies."""
     return diagnosis.diagnose(database, who, lifter_id, lift, fault_id)
 
 
-@router.post("/tests", status_code=201, response_model=TestRef)
+@router.post("/tests", status_code=201)
 def record_test(
     lifter_id: UUID, body: CauseTestRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> Any:
+) -> TestRef:
     """Log the result of a test."""
     test = CauseTest(**body.model_dump())
     return diagnosis.record_test(database, who, key, lifter_id, test)
 
 
-@router.post("/cues", status_code=201, response_model=CueRef)
-def try_cue(lifter_id: UUID, body: CueRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> Any:
+@router.post("/cues", status_code=201)
+def try_cue(
+    lifter_id: UUID, body: CueRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> CueRef:
     """Try one cue from now on, or end the trial."""
     return diagnosis.try_cue(
         database, who, key, lifter_id, body.choice_id, body.lift, body.cue, datetime.now(UTC)
     )
 
 
-@router.post("/floor-walk", response_model=FloorWalkAnswer)
+@router.post("/floor-walk")
 def ask_floor_questions(
     lifter_id: UUID, body: FloorFactsRequest, database: DatabaseIn, who: WhoIn
-) -> Any:
+) -> FloorWalkAnswer:
     """The questions for a pull that will not leave the floor."""
-    return diagnosis.floor_questions(database, who, lifter_id, body.model_dump())
+    return diagnosis.floor_questions(database, who, lifter_id, body)

@@ -10,7 +10,10 @@ from pydantic import ValidationError
 from pavrik.api.body_limit import FILE_BYTES
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
-from pavrik.api.training.session_schemas import (
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
+from pavrik.formats.refusals import sentence
+from pavrik.formats.wire.session import (
     QUEUED_ITEM,
     ImportAnswer,
     OutboxAnswer,
@@ -18,22 +21,19 @@ from pavrik.api.training.session_schemas import (
     PlatformAnswer,
     QueuedSetRequest,
 )
-from pavrik.core.competition_lifts import LiftId
-from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
-from pavrik.formats.refusals import sentence
 from pavrik.services.training import log_files, log_writes, session
 
 router = APIRouter(prefix="/api", tags=["platform"])
 FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
 
-@router.get("/platform", response_model=PlatformAnswer)
+@router.get("/platform")
 def read_platform(
     database: DatabaseIn,
     who: WhoIn,
     lifter_id: Annotated[list[UUID], Query(min_length=1, max_length=8)],
     lift: LiftId = "squat",
-) -> Any:
+) -> PlatformAnswer:
     """Everything that logging a session needs, for one lifter or a group in turn."""
     return session.platform(database, who, lifter_id, lift)
 
@@ -54,10 +54,10 @@ def _queued(sent: Any) -> Queued:
     return log_writes.QueuedWithdrawal(item.key, item.set_id, item.new_id, datetime.now(UTC))
 
 
-@router.post("/outbox", response_model=OutboxAnswer)
-def take_outbox(body: OutboxRequest, database: DatabaseIn, who: WhoIn) -> Any:
+@router.post("/outbox")
+def take_outbox(body: OutboxRequest, database: DatabaseIn, who: WhoIn) -> OutboxAnswer:
     """Take what a device queued; every item once, however often it is sent."""
-    return {"fates": log_writes.take_outbox(database, who, [_queued(i) for i in body.items])}
+    return log_writes.take_outbox(database, who, [_queued(i) for i in body.items])
 
 
 def file_answer(data: bytes, media_type: str, name: str) -> Response:
@@ -83,15 +83,15 @@ def log_xlsx(database: DatabaseIn, who: WhoIn, lifter_id: UUID | None = None) ->
     return file_answer(write_xlsx(log_files.rows_out(database, who, lifter_id)), XLSX, "log.xlsx")
 
 
-@router.post("/log/preview", response_model=ImportAnswer)
-def preview_log(body: FileIn, database: DatabaseIn, who: WhoIn) -> Any:
+@router.post("/log/preview")
+def preview_log(body: FileIn, database: DatabaseIn, who: WhoIn) -> ImportAnswer:
     """Every row's fate of a CSV or XLSX file; nothing is kept."""
     return log_files.preview(database, who, body)
 
 
-@router.post("/log/import", response_model=ImportAnswer)
+@router.post("/log/import")
 def import_log(
     body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False
-) -> Any:
+) -> ImportAnswer:
     """Keep all new rows of a file, or none."""
     return log_files.import_log(database, who, key, body, leave_bad)

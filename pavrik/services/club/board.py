@@ -3,7 +3,6 @@
 from collections import defaultdict
 from collections.abc import Iterable, Sequence
 from datetime import UTC, date, datetime, timedelta
-from typing import Any
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFTS
@@ -13,6 +12,7 @@ from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.plan_parts import Plan
 from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_words import day_title
+from pavrik.formats.wire.log import FloorRow, Need, NextOnFloor, PlannedDay, Pressing
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
@@ -30,15 +30,15 @@ MISSED_DAYS = 7
 RISING = 3
 """Fewer faulty reps than this are no trend."""
 SURE_RISING = 0.90
-_PRESSING = {
+_PRESSING: dict[Pressing, int] = {
     "pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "cap": 4, "missed": 5,
     "open": 6, "overdue": 7,
 }  # fmt: skip
-Needs = dict[UUID, list[dict[str, str]]]
+Needs = dict[UUID, list[Need]]
 
 
-def _need(kind: str, text: str, lift: str = SQUAT.id) -> dict[str, str]:
-    return {"kind": kind, "text": text, "lift": lift}
+def _need(kind: Pressing, text: str, lift: str = SQUAT.id) -> Need:
+    return Need(kind=kind, text=text, lift=lift)
 
 
 def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs: Needs) -> None:
@@ -107,13 +107,13 @@ def _missed(
 
 def _next_days(
     standing: Sequence[tuple[plans.PlanRecord, Plan]], day_now: date
-) -> dict[UUID, dict[str, Any]]:
+) -> dict[UUID, PlannedDay]:
     """The next planned day of every lifter who has one."""
     found = {}
     for record, plan in standing:
         day = next((d for d in plan.days() if d.on >= day_now), None)
         if day is not None:
-            found[record.lifter_id] = {"on": day.on, "title": day_title(day)}
+            found[record.lifter_id] = PlannedDay(on=day.on, title=day_title(day))
     return found
 
 
@@ -124,8 +124,9 @@ def _caps(connection: Connection, needs: Needs) -> None:
             needs[summary.lifter_id].append(_need("cap", text, summary.lift))
 
 
-def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dict[str, str]], str]:
-    needs, states = [], {}
+def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Need], str]:
+    needs: list[Need] = []
+    states: dict[str, str] = {}
     for lift, of in LIFTS.items():
         view = settled_in(of, connection, inputs)
         states[lift] = "settled" if view else "nothing yet"
@@ -133,17 +134,17 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[dic
             needs.append(_need("open", f"no {lift} set-up settled yet", lift))
         elif view.stale_because:
             states[lift] = "stale"
-            because = ", ".join(view.stale_because)
-            needs.append(_need("stale", f"{lift} set-up out of date: {because}", lift))
+            changed = ", ".join(view.stale_because)
+            needs.append(_need("stale", f"{lift} set-up out of date: {changed}", lift))
         elif view.settled.prediction.get("toss_up"):
             needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting", lift))
     return needs, states[SQUAT.id]
 
 
 def _row(
-    connection: Connection, inputs: LifterInputs, needs: list[dict[str, str]],
-    last: datetime | None, now: datetime,
-) -> dict[str, Any]:  # fmt: skip
+    connection: Connection, inputs: LifterInputs, needs: list[Need],
+    last: datetime | None, planned: PlannedDay | None, now: datetime,
+) -> FloorRow:  # fmt: skip
     profile = inputs.profile
     flags = lifters.list_open_flags(connection, profile.lifter_id)
     setup_needs, squat_state = _setup_needs(connection, inputs)
@@ -151,22 +152,23 @@ def _row(
     needs += setup_needs
     if last and now - last > timedelta(days=OVERDUE_DAYS):
         needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
-    needs.sort(key=lambda need: _PRESSING[need["kind"]])
+    needs.sort(key=lambda need: _PRESSING[need.kind])
     given = stored.list_prescriptions(connection, profile.lifter_id, 1)
-    return {
-        "lifter_id": str(profile.lifter_id),
-        "name": profile.name,
-        "mass_kg": profile.mass_kg,
-        "stature_m": profile.stature_m,
-        "goal": profile.goal,
-        "squat_state": squat_state,
-        "needs": needs,
-        "last_set_at": last.isoformat() if last else None,
-        "next": given[0].answer | {"lift": given[0].lift} if given else None,
-    }
+    return FloorRow(
+        lifter_id=profile.lifter_id,
+        name=profile.name,
+        mass_kg=profile.mass_kg,
+        stature_m=profile.stature_m,
+        goal=profile.goal,
+        squat_state=squat_state,
+        needs=needs,
+        last_set_at=last,
+        planned=planned,
+        next=NextOnFloor(**given[0].answer, lift=given[0].lift) if given else None,
+    )
 
 
-def board(database: Database, who: Who) -> list[dict[str, Any]]:
+def board(database: Database, who: Who) -> list[FloorRow]:
     """One row per lifter, the most pressing first."""
     now = datetime.now(UTC)
     with database.club(who.club_id) as connection:
@@ -183,14 +185,20 @@ def board(database: Database, who: Who) -> list[dict[str, Any]]:
         planned = _next_days(standing, day_now)
         last = store.last_sets(connection)
         rows = [
-            _row(connection, i, needs[i.profile.lifter_id], last.get(i.profile.lifter_id), now)
-            | {"planned": planned.get(i.profile.lifter_id)}
+            _row(
+                connection,
+                i,
+                needs[i.profile.lifter_id],
+                last.get(i.profile.lifter_id),
+                planned.get(i.profile.lifter_id),
+                now,
+            )
             for i in inputs
         ]
     return sorted(
         rows,
         key=lambda row: (
-            _PRESSING[row["needs"][0]["kind"]] if row["needs"] else len(_PRESSING),
-            row["name"],
+            _PRESSING[row.needs[0].kind] if row.needs else len(_PRESSING),
+            row.name,
         ),
     )

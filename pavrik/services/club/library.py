@@ -1,7 +1,6 @@
 """What belongs to the club: its schools, its equipment, its own faults, causes and cues."""
 
 from collections.abc import Sequence
-from typing import Any
 from uuid import UUID
 
 from uuid6 import uuid7
@@ -16,6 +15,13 @@ from pavrik.core.variations.catalogue import (
     with_own,
 )
 from pavrik.errors import InvalidError
+from pavrik.formats.wire.library import (
+    BarAnswer,
+    EquipmentAnswer,
+    KeptAnswer,
+    PlateAnswer,
+    RackRecordAnswer,
+)
 from pavrik.services.context import Who
 from pavrik.services.writes import write_once
 from pavrik.store import equipment, library, lifters
@@ -65,15 +71,15 @@ def _add(connection: Connection, who: Who, entries: Sequence[library.Entry]) -> 
 
 def save_entries(
     database: Database, who: Who, key: UUID, entries: Sequence[library.Entry]
-) -> Any:  # fmt: skip
+) -> KeptAnswer:  # fmt: skip
     """Add, change or hide entries, all or none. Raises InvalidError with every problem."""
 
-    def action(connection: Connection) -> dict[str, int]:
+    def action(connection: Connection) -> KeptAnswer:
         _add(connection, who, entries)
-        return {"kept": len(entries)}
+        return KeptAnswer(kept=len(entries))
 
     request = [vars(entry) for entry in entries]
-    return write_once(database, who, key, "library entries", request, action)
+    return write_once(database, who, key, "library entries", request, KeptAnswer, action)
 
 
 def own_entries(database: Database, who: Who) -> list[library.Entry]:
@@ -88,11 +94,11 @@ def clubs_schools(database: Database, who: Who) -> dict[str, str]:
         return in_force(lifters.list_school_choices(connection, None))
 
 
-def equipment_of(database: Database, who: Who) -> dict[str, Any]:
+def equipment_of(database: Database, who: Who) -> EquipmentAnswer:
     """Bars, plates and racks."""
     with database.club(who.club_id) as connection:
-        return {
-            "bars": [vars(bar) for bar in equipment.list_bars(connection)],
-            "plates": [vars(plate) for plate in equipment.list_plates(connection)],
-            "racks": [vars(rack) for rack in equipment.list_racks(connection)],
-        }
+        return EquipmentAnswer(
+            bars=[BarAnswer(**vars(bar)) for bar in equipment.list_bars(connection)],
+            plates=[PlateAnswer(**vars(plate)) for plate in equipment.list_plates(connection)],
+            racks=[RackRecordAnswer(**vars(rack)) for rack in equipment.list_racks(connection)],
+        )

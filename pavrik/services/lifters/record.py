@@ -8,6 +8,16 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import best_sets
 from pavrik.core.squat.squat import SQUAT
+from pavrik.formats.wire.lifters import (
+    BestLift,
+    FlagAnswer,
+    LifterAnswer,
+    MeasureAnswer,
+    ProfileRequest,
+    ScreenAnswer,
+    StageState,
+    Standing,
+)
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.facts import measure_sheet
@@ -20,40 +30,40 @@ from pavrik.store.database import Connection, Database
 
 def _bests(
     connection: Connection, lifter_id: UUID, sets: list[training.StoredSet]
-) -> list[dict[str, Any]]:
+) -> list[BestLift]:
     """The best counting set of every lift and variation, the highest estimated max first."""
-    stored = {str(kept.set_id): kept for kept in sets}
+    kept = {str(one.set_id): one for one in sets}
     best = best_sets(
-        ((stored[s.set_id].lift, s.variation), s) for s in logged_sets(connection, lifter_id, sets)
+        ((kept[s.set_id].lift, s.variation), s) for s in logged_sets(connection, lifter_id, sets)
     )
     return [
-        {
-            "lift": lift,
-            "variation": variation,
-            "estimated_max_kg": says.kg,
-            "load_kg": says.logged.load_kg,
-            "reps": says.logged.reps,
-            "rpe": says.logged.rpe,
-            "performed_at": stored[says.logged.set_id].performed_at,
-        }
+        BestLift(
+            lift=lift,
+            variation=variation,
+            estimated_max_kg=says.kg,
+            load_kg=says.logged.load_kg,
+            reps=says.logged.reps,
+            rpe=says.logged.rpe,
+            performed_at=kept[says.logged.set_id].performed_at,
+        )
         for (lift, variation), says in sorted(best.items(), key=lambda item: -item[1].kg)
     ]
 
 
-def _stage(state: str, note: str = "") -> dict[str, str]:
-    return {"state": state, "note": note}
+def _stage(state: Standing, note: str = "") -> StageState:
+    return StageState(state=state, note=note)
 
 
-def _measure_stage(connection: Connection, lifter_id: UUID) -> dict[str, str]:
+def _measure_stage(connection: Connection, lifter_id: UUID) -> StageState:
     found = lifters.list_measurements(connection, lifter_id)
     twice = sum(len(m.readings_m) > 1 for m in found)
     if not found:
         return _stage("nothing yet", "all estimated")
-    state = "settled" if twice == len(LANDMARKS) else "drafted"
+    state: Standing = "settled" if twice == len(LANDMARKS) else "drafted"
     return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
 
 
-def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> dict[str, str]:
+def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> StageState:
     view = settled_in(lift, connection, inputs)
     if view is None:
         return _stage("nothing yet")
@@ -64,7 +74,7 @@ def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
 
 def _stages(
     connection: Connection, inputs: LifterInputs, sets: list[training.StoredSet]
-) -> dict[str, dict[str, str]]:
+) -> dict[str, StageState]:
     lifter_id = inputs.profile.lifter_id
     fits = {lift.id: _fit_stage(lift, connection, inputs) for lift in LIFTS.values()}
     given = stored.list_prescriptions(connection, lifter_id, 1)
@@ -79,40 +89,33 @@ def _stages(
         if given
         else _stage("nothing yet"),
         "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
-        "card": _stage(fits[SQUAT.id]["state"], fits[SQUAT.id]["note"]),
+        "card": fits[SQUAT.id],
     }
 
 
-def lifter_record(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+def lifter_record(database: Database, who: Who, lifter_id: UUID) -> LifterAnswer:
     """Everything that the Lifter screen shows. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         sets = training.list_sets(connection, lifter_id)
-        profile = {k: v for k, v in vars(inputs.profile).items() if k not in _NOT_PROFILE}
-        return {
-            "lifter_id": lifter_id,
-            "profile": profile,
-            "screens": [vars(s) for s in lifters.list_screens(connection, lifter_id)],
-            "flags": [vars(f) for f in lifters.list_open_flags(connection, lifter_id)],
-            "schools": schools_in_force(connection, lifter_id),
-            "bests": _bests(connection, lifter_id, sets),
-            "stages": _stages(connection, inputs, sets),
-        }
+        said = {k: v for k, v in vars(inputs.profile).items() if k in ProfileRequest.model_fields}
+        flags = lifters.list_open_flags(connection, lifter_id)
+        return LifterAnswer(
+            lifter_id=lifter_id,
+            profile=ProfileRequest(**said),
+            screens=[ScreenAnswer(**vars(s)) for s in lifters.list_screens(connection, lifter_id)],
+            flags=[FlagAnswer.model_validate(flag, from_attributes=True) for flag in flags],
+            schools=schools_in_force(connection, lifter_id),
+            bests=_bests(connection, lifter_id, sets),
+            stages=_stages(connection, inputs, sets),
+        )
 
 
-_NOT_PROFILE = ("lifter_id", "said_at")
-
-
-def measured(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+def measured(database: Database, who: Who, lifter_id: UUID) -> MeasureAnswer:
     """Readings beside what people of that stature have, and the lengths that the model takes.
     Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
-        sheet = measure_sheet(connection, inputs.profile)
-    body = model_of(inputs)[0].body
-    return {
-        "landmarks": [vars(landmark) for landmark in sheet.landmarks],
-        "technical_error_m": sheet.technical_error_m,
-        "sum_doubt": sheet.sum_doubt,
-        "segments_m": {name: v for name, v in vars(body).items() if name.endswith("_m")},
-    }
+        body = model_of(inputs)[0].body
+        lengths = {name: float(v) for name, v in vars(body).items() if name.endswith("_m")}
+        return measure_sheet(connection, inputs.profile, lengths)

@@ -4,10 +4,12 @@ import hashlib
 import secrets
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
-from typing import Any
 from uuid import UUID
 
+from pydantic import BaseModel
+
 from pavrik.errors import InvalidError, NotFoundError
+from pavrik.formats.wire.plans import ClosedLink, LinkAnswer, SharedAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.planning import next_day_in, warm_ups
@@ -30,6 +32,12 @@ class MadeLink:
     expires_at: datetime
 
 
+class _KeptLink(BaseModel):
+    """What is remembered of a link's making."""
+
+    digest: str
+
+
 def _digest(token: str) -> str:
     return hashlib.sha256(f"card:{token}".encode()).hexdigest()
 
@@ -46,54 +54,54 @@ def make_link(
     token, now = secrets.token_urlsafe(24), datetime.now(UTC)
     expires = now + timedelta(days=days)
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> _KeptLink:
         get_profile(connection, lifter_id)
         link = plans.CardLink(link_id, who.club_id, lifter_id, expires, now, None)
         plans.add_link(connection, who.club_id, who.coach_id, link, _digest(token))
-        return {"digest": _digest(token)}
+        return _KeptLink(digest=_digest(token))
 
     request = {"lifter": str(lifter_id), "link": str(link_id), "days": days}
-    answer = write_once(database, who, key, "make link", request, action, subject=str(lifter_id))
-    if answer["digest"] != _digest(token):
+    answer = write_once(
+        database, who, key, "make link", request, _KeptLink, action, subject=str(lifter_id)
+    )
+    if answer.digest != _digest(token):
         raise InvalidError("this link was already made and shown: make a new one", "link_id")
     return MadeLink(link_id, token, expires)
 
 
-def list_links(database: Database, who: Who, lifter_id: UUID) -> list[dict[str, Any]]:
+def list_links(database: Database, who: Who, lifter_id: UUID) -> list[LinkAnswer]:
     """Links of a lifter with their state."""
     now = datetime.now(UTC)
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
         found = plans.list_links(connection, lifter_id)
     return [
-        {
-            "link_id": link.link_id,
-            "made_at": link.made_at,
-            "expires_at": link.expires_at,
-            "state": "closed"
-            if link.revoked_at
-            else "expired"
-            if link.expires_at < now
-            else "open",
-        }
+        LinkAnswer(
+            link_id=link.link_id,
+            made_at=link.made_at,
+            expires_at=link.expires_at,
+            state="closed" if link.revoked_at else "expired" if link.expires_at < now else "open",
+        )
         for link in found
     ]
 
 
-def revoke(database: Database, who: Who, key: UUID, lifter_id: UUID, link_id: UUID) -> Any:
+def revoke(database: Database, who: Who, key: UUID, lifter_id: UUID, link_id: UUID) -> ClosedLink:
     """Close a link for good; closing it twice changes nothing."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> ClosedLink:
         if link_id not in {link.link_id for link in plans.list_links(connection, lifter_id)}:
             raise NotFoundError("this link is not one of this lifter's")
         plans.revoke_link(connection, link_id, datetime.now(UTC))
-        return {"link_id": str(link_id)}
+        return ClosedLink(link_id=link_id)
 
     request = {"lifter": str(lifter_id), "link": str(link_id)}
-    return write_once(database, who, key, "close link", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "close link", request, ClosedLink, action, subject=str(lifter_id)
+    )
 
 
-def shared(database: Database, token: str) -> dict[str, Any]:
+def shared(database: Database, token: str) -> SharedAnswer:
     """What the holder of a token sees. Raises NotFoundError for a wrong, old or closed one."""
     digest = _digest(token)
     with database.signing_in(digest) as connection:
@@ -105,9 +113,4 @@ def shared(database: Database, token: str) -> dict[str, Any]:
         found = card_in(connection, link.lifter_id)
         gym = recorded_gym(connection)
         ways = warm_ups(gym, day) if day and gym else {}
-    return {
-        "card": found,
-        "day": day,
-        "warm_ups": ways,
-        "expires_at": link.expires_at,
-    }
+    return SharedAnswer(card=found, day=day, warm_ups=ways, expires_at=link.expires_at)

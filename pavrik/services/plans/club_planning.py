@@ -7,13 +7,13 @@ connection of its own.
 import os
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor, as_completed
-from datetime import date
 from multiprocessing import get_context
 from uuid import UUID
 
 from uuid6 import uuid7
 
 from pavrik.errors import ForbiddenError, InvalidError
+from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
@@ -27,7 +27,6 @@ SHARED_FROM = 8
 MOST_PROCESSES = 4
 ONE_AT_A_TIME = "one at a time"
 _own: list[Database] = []
-Frame = tuple[date, int, tuple[int, ...]]
 
 
 def _begin(url: str) -> None:
@@ -37,9 +36,9 @@ def _begin(url: str) -> None:
     _own.append(database)
 
 
-def _plan_one(who: Who, lifter_id: UUID, frame: Frame) -> None:
+def _plan_one(who: Who, lifter_id: UUID, frame: PlanFrame) -> None:
     plan_id = uuid7()
-    planning.make(_own[-1], who, plan_id, plan_id, lifter_id, *frame, None)
+    planning.make(_own[-1], who, plan_id, plan_id, lifter_id, frame)
 
 
 def _without_plan(database: Database, who: Who) -> list[UUID]:
@@ -49,14 +48,18 @@ def _without_plan(database: Database, who: Who) -> list[UUID]:
     return [lifter_id for lifter_id in everyone if lifter_id not in have]
 
 
-def _one_by_one(database: Database, who: Who, wanted: list[UUID], frame: Frame) -> Iterator[float]:
+def _one_by_one(
+    database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
+) -> Iterator[float]:
     for done, lifter_id in enumerate(wanted, start=1):
         plan_id = uuid7()
-        planning.make(database, who, plan_id, plan_id, lifter_id, *frame, None)
+        planning.make(database, who, plan_id, plan_id, lifter_id, frame)
         yield done / len(wanted)
 
 
-def _shared_out(database: Database, who: Who, wanted: list[UUID], frame: Frame) -> Iterator[float]:
+def _shared_out(
+    database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
+) -> Iterator[float]:
     processes = min(MOST_PROCESSES, os.cpu_count() or 1)
     with ProcessPoolExecutor(
         processes, mp_context=get_context("spawn"), initializer=_begin, initargs=(database.url,)
@@ -70,7 +73,7 @@ def _shared_out(database: Database, who: Who, wanted: list[UUID], frame: Frame) 
             pool.shutdown(wait=True, cancel_futures=True)
 
 
-def club_steps(database: Database, who: Who, frame: Frame) -> Iterator[float]:
+def club_steps(database: Database, who: Who, frame: PlanFrame) -> Iterator[float]:
     """Plan after plan, with progress from 0 to 1."""
     wanted = _without_plan(database, who)
     way = _shared_out if len(wanted) >= SHARED_FROM else _one_by_one
@@ -78,7 +81,7 @@ def club_steps(database: Database, who: Who, frame: Frame) -> Iterator[float]:
     yield 1.0
 
 
-def plan_club(database: Database, who: Who, jobs: Jobs, frame: Frame) -> Job:
+def plan_club(database: Database, who: Who, jobs: Jobs, frame: PlanFrame) -> Job:
     """Plan for everyone without a plan, once at a time: asked again it is the job that runs.
 
     Raises ForbiddenError, InvalidError.

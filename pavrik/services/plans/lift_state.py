@@ -4,7 +4,7 @@ from datetime import date
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.log.training_set import COMPETITION
+from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_lift
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
@@ -62,12 +62,14 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
     inputs = load_inputs(connection, lifter_id)
     catalogue, variations = catalogue_of(connection), variations_of(connection)
     about, in_force = _circumstances(connection, inputs), setups_in_force(connection, inputs)
-    sets = {lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFT_IDS}
+    sets: dict[str, list[TrainingSet]] = {
+        lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFT_IDS
+    }
     said = {
         w.variation: Said(w.coach, w.reason, w.word == "use")
         for w in plans.variation_words(connection, lifter_id)
     }
-    found = {}
+    found: dict[str, LiftAnalysis] = {}
     for lift in LIFT_IDS:
         cues = cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue)
         facts = LiftFacts(

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from dataclasses import asdict, replace
 from datetime import UTC, date, datetime
-from typing import Any
 from uuid import UUID
 
 from pydantic import TypeAdapter
@@ -21,6 +20,16 @@ from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.formats.wire.log import WarmUpStep
+from pavrik.formats.wire.plans import (
+    PlanFrame,
+    PlanKept,
+    PlanPreview,
+    PlanVersion,
+    StandingPlan,
+    VariationKept,
+    WeekVolume,
+)
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
@@ -90,44 +99,44 @@ def _record(
     )
 
 
-def ask_in(
-    connection: Connection, lifter_id: UUID, start: date, weeks: int, weekdays: tuple[int, ...],
-    meet: date | None,
-) -> PlanAsk:  # fmt: skip
+def ask_in(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
     """What a coach asks for, with the lifter's goal and training age."""
     profile = get_profile(connection, lifter_id)
-    return PlanAsk(start, weeks, weekdays, meet, profile.goal, profile.training_age)
+    return PlanAsk(
+        frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
+        profile.training_age,
+    )  # fmt: skip
 
 
-def preview(
-    database: Database, who: Who, lifter_id: UUID, start: date, weeks: int,
-    weekdays: tuple[int, ...], meet: date | None,
-) -> dict[str, Any]:  # fmt: skip
+def preview(database: Database, who: Who, lifter_id: UUID, frame: PlanFrame) -> PlanPreview:
     """The plan as it would be made; nothing is stored. Raises InvalidError, NotFoundError."""
     with database.club(who.club_id) as connection:
-        ask = ask_in(connection, lifter_id, start, weeks, weekdays, meet)
+        ask = ask_in(connection, lifter_id, frame)
         studies = studies_of(connection, lifter_id, today(connection))
         plan = _make(connection, lifter_id, ask, uuid7(), studies, (), _week_of(connection, ask))
-    return {"plan": plan, "volume": volume_of(plan, studies)}
+    return PlanPreview(plan=plan, volume=volume_of(plan, studies))
 
 
 def make(
-    database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, start: date,
-    weeks: int, weekdays: tuple[int, ...], meet: date | None,
-) -> Any:  # fmt: skip
+    database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, frame: PlanFrame
+) -> PlanKept:
     """Make and keep a plan; it takes the place of the one before. Raises InvalidError."""
 
-    def action(connection: Connection) -> dict[str, str]:
-        ask = ask_in(connection, lifter_id, start, weeks, weekdays, meet)
+    def action(connection: Connection) -> PlanKept:
+        ask = ask_in(connection, lifter_id, frame)
         studies = studies_of(connection, lifter_id, today(connection))
         plan = _make(connection, lifter_id, ask, plan_id, studies, (), _week_of(connection, ask))
         record = _record(lifter_id, plan_id, ask, plan, replaces=None)
         plans.add_plan(connection, who.club_id, who.coach_id, record)
-        return {"plan_id": str(plan_id)}
+        return PlanKept(plan_id=plan_id)
 
-    request = {"lifter": str(lifter_id), "start": str(start), "weeks": weeks,
-               "weekdays": list(weekdays), "meet": str(meet), "plan": str(plan_id)}  # fmt: skip
-    return write_once(database, who, key, "make plan", request, action, subject=str(lifter_id))
+    request = {
+        "lifter": str(lifter_id), "start": str(frame.start), "weeks": frame.weeks,
+        "weekdays": frame.weekdays, "meet": str(frame.meet), "plan": str(plan_id),
+    }  # fmt: skip
+    return write_once(
+        database, who, key, "make plan", request, PlanKept, action, subject=str(lifter_id)
+    )
 
 
 def standing(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan] | None:
@@ -159,13 +168,13 @@ def _afresh(
     return reflow(old, ask, logged, today(connection), since, afresh)
 
 
-def read(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
     """The standing plan, what today's state would change in it, and its volume."""
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
         found = standing(connection, lifter_id)
         if found is None:
-            return {"plan": None}
+            return StandingPlan(plan=None)
         record, old = found
         studies = studies_of(connection, lifter_id, today(connection))
         try:
@@ -173,47 +182,52 @@ def read(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
         except InvalidError as error:
             fresh, told, let_go = old, [], [Reason(str(error))]
         versions = stored.list_versions(connection, record.series_id)
-    return {
-        "plan_id": record.plan_id,
-        "ask": ASK.validate_python(record.ask),
-        "made_at": record.made_at,
-        "plan": old,
-        "volume": volume_of(old, studies),
-        "pending": told,
-        "let_go": let_go,
-        "proposals": list(fresh.proposals),
-        "versions": [
-            {"plan_id": v.plan_id, "made_at": v.made_at, "changes": v.changes} for v in versions
+    return StandingPlan(
+        plan_id=record.plan_id,
+        ask=ASK.validate_python(record.ask),
+        made_at=record.made_at,
+        plan=old,
+        volume=volume_of(old, studies),
+        pending=told,
+        let_go=let_go,
+        proposals=list(fresh.proposals),
+        versions=[
+            PlanVersion(
+                plan_id=v.plan_id, made_at=v.made_at, changes=CHANGES.validate_python(v.changes)
+            )
+            for v in versions
         ],
-    }
+    )
 
 
-def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> Any:
+def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> PlanKept:
     """Let the plan follow today's state: a new version with every change told."""
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> PlanKept:
         record, old = _stands(connection, lifter_id)
         studies = studies_of(connection, lifter_id, today(connection))
         fresh, told, _ = _afresh(connection, record, old, studies)
         ask = ASK.validate_python(record.ask)
         kept = _record(lifter_id, plan_id, ask, fresh, replaces=record, told=told)
         plans.add_plan(connection, who.club_id, who.coach_id, kept)
-        return {"plan_id": str(plan_id), "changes": len(told)}
+        return PlanKept(plan_id=plan_id, changes=len(told))
 
     request = {"lifter": str(lifter_id), "plan": str(plan_id)}
-    return write_once(database, who, key, "re-flow plan", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "re-flow plan", request, PlanKept, action, subject=str(lifter_id)
+    )
 
 
 def overrule(
     database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, line_id: str,
     load_kg: float | None, dropped: bool, reason: str,
-) -> Any:  # fmt: skip
+) -> PlanKept:  # fmt: skip
     """A coach's word on one line; neither a load nor a drop takes the earlier word back.
 
     The line is made anew with it, the rest of the plan stays as it stands.
     """
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> PlanKept:
         record, old = _stands(connection, lifter_id)
         if line_id not in {line.line_id for line in old.lines()}:
             raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
@@ -234,11 +248,13 @@ def overrule(
         told = changes(old, changed, ask.start)
         kept = _record(lifter_id, plan_id, ask, changed, replaces=record, told=told)
         plans.add_plan(connection, who.club_id, who.coach_id, kept)
-        return {"plan_id": str(plan_id), "changes": len(told)}
+        return PlanKept(plan_id=plan_id, changes=len(told))
 
     request = {"lifter": str(lifter_id), "line": line_id, "load": load_kg, "dropped": dropped,
                "reason": reason, "plan": str(plan_id)}  # fmt: skip
-    return write_once(database, who, key, "overrule line", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "overrule line", request, PlanKept, action, subject=str(lifter_id)
+    )
 
 
 def _with_line(old: Plan, fresh: Plan, line_id: str) -> Plan:
@@ -258,10 +274,10 @@ def _with_line(old: Plan, fresh: Plan, line_id: str) -> Plan:
     return replace(old, weeks=weeks)
 
 
-def withdraw(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> Any:
+def withdraw(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> PlanKept:
     """Take the plan back; it stays on record."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> PlanKept:
         record, _ = _stands(connection, lifter_id)
         gone = plans.PlanRecord(
             **{
@@ -270,35 +286,44 @@ def withdraw(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: 
             }
         )  # fmt: skip
         plans.add_plan(connection, who.club_id, who.coach_id, gone)
-        return {"plan_id": str(plan_id)}
+        return PlanKept(plan_id=plan_id)
 
     request = {"lifter": str(lifter_id), "plan": str(plan_id)}
-    return write_once(database, who, key, "withdraw plan", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "withdraw plan", request, PlanKept, action, subject=str(lifter_id)
+    )
 
 
 def say_of_variation(
     database: Database, who: Who, key: UUID, lifter_id: UUID, word: plans.VariationWord
-) -> Any:
+) -> VariationKept:
     """Use a variation, leave it out, or take the word back; with a reason."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> VariationKept:
         get_profile(connection, lifter_id)
         if word.variation not in variations_of(connection).by_name:
             raise InvalidError(f"there is no variation called {word.variation}", "variation")
         plans.add_variation_word(connection, who.club_id, who.coach_id, uuid7(), lifter_id, word)
-        return {"variation": word.variation}
+        return VariationKept(variation=word.variation)
 
     request = {"lifter": str(lifter_id), "word": asdict(word)}
     return write_once(
-        database, who, key, "word on variation", request, action, subject=str(lifter_id)
+        database,
+        who,
+        key,
+        "word on variation",
+        request,
+        VariationKept,
+        action,
+        subject=str(lifter_id),
     )
 
 
-def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[dict[str, Any]]:
+def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[WeekVolume]:
     """Hard sets per lift and per capacity in every week."""
     found = []
     for week in plan.weeks:
-        lifts = dict.fromkeys(LIFT_IDS, 0)
+        lifts: dict[str, int] = dict.fromkeys(LIFT_IDS, 0)
         capacities = dict.fromkeys(LIMITERS, 0)
         for day in week.days:
             for line in day.lines:
@@ -311,7 +336,7 @@ def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[dict[str, An
                     use = {name: loading.at(None, name) for name in LIMITERS}
                     for name in capacities_worked(use):
                         capacities[name] += line.sets
-        found.append({"week": week.number, "lifts": lifts, "capacities": capacities})
+        found.append(WeekVolume(week=week.number, lifts=lifts, capacities=capacities))
     return found
 
 
@@ -327,9 +352,9 @@ def next_day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None
     return next((d for d in found[1].days() if d.on >= on), None) if found else None
 
 
-def warm_ups(gym: Gym, day: Day) -> dict[str, list[dict[str, Any]]]:
+def warm_ups(gym: Gym, day: Day) -> dict[str, list[WarmUpStep]]:
     """The way up to the first work set of each lift of a day, by line."""
-    found: dict[str, list[dict[str, Any]]] = {}
+    found: dict[str, list[WarmUpStep]] = {}
     seen: set[str] = set()
     for line in day.lines:
         if line.kind == "drill" or line.load_kg is None or line.lift in seen:

@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from datetime import UTC, datetime
-from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
@@ -24,6 +23,7 @@ from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.squat import SQUAT
 from pavrik.errors import InvalidError
 from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.formats.wire.log import PrescriptionAnswer, StoredPrescriptionAnswer, WarmUpStep
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
@@ -57,10 +57,10 @@ def gym_of(connection: Connection) -> Gym:
     return gym
 
 
-def ladder_to(load_kg: float, gym: Gym) -> list[dict[str, Any]]:
+def ladder_to(load_kg: float, gym: Gym) -> list[WarmUpStep]:
     """The way up to a load."""
     return [
-        {"reps": reps, "load_kg": step.total_kg, "per_side": list(step.per_side)}
+        WarmUpStep(reps=reps, load_kg=step.total_kg, per_side=list(step.per_side))
         for reps, step in warm_up(load_kg, gym.bar_kg, gym.collars_kg, gym.stock)
     ]
 
@@ -98,26 +98,26 @@ def _compute(
     )
 
 
-def _answer(given: NextLoad, gym: Gym) -> dict[str, Any]:
+def _answer(given: NextLoad, gym: Gym) -> PrescriptionAnswer:
     loading, reasons = given.loading, [*given.reasons, *given.rounding]
-    return {
-        "sets": given.target.sets,
-        "reps": given.target.reps,
-        "rpe": given.target.rpe,
-        "estimated_max_kg": given.estimated_max_kg,
-        "load_kg": loading.total_kg if loading else None,
-        "per_side": list(loading.per_side) if loading else [],
-        "bar_kg": gym.bar_kg,
-        "collars_kg": gym.collars_kg,
-        "reasons": [{"text": b.text, "facts": list(b.facts)} for b in reasons],
-        "warm_up": ladder_to(loading.total_kg, gym) if loading else [],
-    }
+    return PrescriptionAnswer(
+        sets=given.target.sets,
+        reps=given.target.reps,
+        rpe=given.target.rpe,
+        estimated_max_kg=given.estimated_max_kg,
+        load_kg=loading.total_kg if loading else None,
+        per_side=list(loading.per_side) if loading else [],
+        bar_kg=gym.bar_kg,
+        collars_kg=gym.collars_kg,
+        reasons=reasons,
+        warm_up=ladder_to(loading.total_kg, gym) if loading else [],
+    )
 
 
 def propose_in(
     connection: Connection, lifter_id: UUID, lift: str, target: Target,
     sets: Sequence[TrainingSet] | None = None,
-) -> dict[str, Any]:  # fmt: skip
+) -> PrescriptionAnswer:  # fmt: skip
     """The next load in an open transaction; ``sets`` of the lift, oldest first, where the caller
     has read them already."""
     return _answer(_compute(connection, lifter_id, lift, target, sets), gym_of(connection))
@@ -125,39 +125,44 @@ def propose_in(
 
 def propose(
     database: Database, who: Who, lifter_id: UUID, lift: str, target: Target
-) -> dict[str, Any]:
+) -> PrescriptionAnswer:
     """The next load as it would be prescribed; nothing is stored."""
     with database.club(who.club_id) as connection:
         return propose_in(connection, lifter_id, lift, target)
 
 
-def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[dict[str, Any]]:
+def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[StoredPrescriptionAnswer]:
     """Prescriptions, newest first. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
-        return [vars(given) for given in stored.list_prescriptions(connection, lifter_id)]
+        return [
+            StoredPrescriptionAnswer.model_validate(given, from_attributes=True)
+            for given in stored.list_prescriptions(connection, lifter_id)
+        ]
 
 
 def prescribe(
     database: Database, who: Who, key: UUID, prescription_id: UUID, lifter_id: UUID, lift: str,
     target: Target, overruled_kg: float | None, overruled_because: str,
-) -> Any:  # fmt: skip
+) -> PrescriptionAnswer:  # fmt: skip
     """Store the next load; a coach may overrule it with a reason."""
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> PrescriptionAnswer:
         answer = propose_in(connection, lifter_id, lift, target)
         given = training.Prescription(
-            prescription_id, lifter_id, lift, answer, overruled_kg, overruled_because,
-            datetime.now(UTC), JSON_VERSION,
+            prescription_id, lifter_id, lift, answer.model_dump(mode="json"), overruled_kg,
+            overruled_because, datetime.now(UTC), JSON_VERSION,
         )  # fmt: skip
         inputs = {"target": vars(target)}
         training.add_prescription(
             connection, who.club_id, who.coach_id, inputs, MODEL_VERSION, given
         )
-        return {"prescription_id": str(prescription_id), **answer}
+        return answer
 
     request = {
         "lifter": str(lifter_id), "lift": lift, "target": vars(target),
         "overruled_kg": overruled_kg, "because": overruled_because,
     }  # fmt: skip
-    return write_once(database, who, key, "prescribe", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "prescribe", request, PrescriptionAnswer, action, subject=str(lifter_id)
+    )

@@ -1,7 +1,6 @@
 """The variation table: computed loading beside the competition lift, ratios, what is chosen."""
 
 from collections.abc import Sequence
-from typing import Any
 from uuid import UUID
 
 from pavrik.core.prescription.analysis import LiftAnalysis
@@ -12,6 +11,16 @@ from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, EFFORT, Loading
 from pavrik.core.variations.ratio import LearntRatio
 from pavrik.formats.model.figure_columns import drawn_columns
+from pavrik.formats.wire.plans import (
+    GoalAnswer,
+    LoadingAnswerOfPhases,
+    RatioAnswer,
+    RatioStepAnswer,
+    VariationAnswer,
+    VariationNames,
+    VariationTable,
+    VariationWordAnswer,
+)
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.lift_state import kit_of, studies_of, variation_names, variations_of
@@ -20,77 +29,81 @@ from pavrik.store.accounts import today
 from pavrik.store.database import Database
 
 
-def _loading(loading: Loading | None) -> dict[str, Any] | None:
+def _loading(loading: Loading | None) -> LoadingAnswerOfPhases | None:
     if loading is None:
         return None
-    return {
-        "load_kg": loading.load_kg,
-        "phases": list(loading.phases),
-        "use": {
+    return LoadingAnswerOfPhases(
+        load_kg=loading.load_kg,
+        phases=list(loading.phases),
+        use={
             name: [round(float(u), 3) for u in loading.utilization[:, i]]
             for i, name in enumerate(LIMITERS)
         },
-        "limiter": loading.limiter,
-        "drawn": drawn_columns(loading.draw()),
-        "reasons": list(loading.reasons),
-    }
+        limiter=loading.limiter,
+        drawn=drawn_columns(loading.draw()),
+        reasons=list(loading.reasons),
+    )
 
 
-def _ratio(ratio: LearntRatio | None) -> dict[str, Any] | None:
+def _ratio(ratio: LearntRatio | None) -> RatioAnswer | None:
     if ratio is None:
         return None
-    return {
-        "ratio": ratio.ratio, "low": ratio.low, "high": ratio.high, "days": ratio.days,
-        "steps": [vars(step) for step in ratio.steps],
-    }  # fmt: skip
+    return RatioAnswer(
+        ratio=ratio.ratio, low=ratio.low, high=ratio.high, days=ratio.days,
+        steps=[RatioStepAnswer(**vars(step)) for step in ratio.steps],
+    )  # fmt: skip
 
 
-def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) -> dict[str, Any]:
+def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) -> VariationAnswer:
     considered = next((c for c in study.choice.considered if c.name == one.name), None)
     special = next((s for s in study.choice.specials if s.variation.name == one.name), None)
     reasons: Sequence[Reason] = special.reasons if special else ()
     loading = study.loadings.get(one.name)
-    return {
-        "name": one.name,
-        "good_for": one.good_for,
-        "role": one.role,
-        "place": one.place,
-        "hold_s": one.hold_s,
-        "kit": list(one.kit),
-        "missing_kit": [item for item in one.kit if item not in kit],
-        "blocked": study.blocked.get(one.name, ""),
-        "trains": list(one.trains),
-        "own": one.own,
-        "ratio": _ratio(study.ratios.get(one.name)),
-        "loading": _loading(loading),
-        "score": considered.score if considered else None,
-        "chosen": special is not None,
-        "why_not": considered.why if considered and not considered.chosen else "",
-        "reasons": list(reasons),
-        "goal": vars(goal_share(loading, study.loadings[COMPETITION], goal)) if loading else None,
-    }
+    return VariationAnswer(
+        name=one.name,
+        good_for=one.good_for,
+        role=one.role,
+        place=one.place,
+        hold_s=one.hold_s,
+        kit=list(one.kit),
+        missing_kit=[item for item in one.kit if item not in kit],
+        blocked=study.blocked.get(one.name, ""),
+        trains=list(one.trains),
+        own=one.own,
+        ratio=_ratio(study.ratios.get(one.name)),
+        loading=_loading(loading),
+        score=considered.score if considered else None,
+        chosen=special is not None,
+        why_not=considered.why if considered and not considered.chosen else "",
+        reasons=list(reasons),
+        goal=GoalAnswer(**vars(goal_share(loading, study.loadings[COMPETITION], goal)))
+        if loading
+        else None,
+    )
 
 
-def table(database: Database, who: Who, lifter_id: UUID, lift: str) -> dict[str, Any]:
+def table(database: Database, who: Who, lifter_id: UUID, lift: str) -> VariationTable:
     """Every variation of a lift for a lifter. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         study = studies_of(connection, lifter_id, today(connection))[lift]
         words = plans.variation_words(connection, lifter_id)
         kit = kit_of(connection)
         goal = get_profile(connection, lifter_id).goal
-    return {
-        "lift": lift,
-        "max_kg": study.max_kg if study.max_is_known else None,
-        "effort": EFFORT,
-        "goal": goal,
-        "competition": _loading(study.loadings[COMPETITION]),
-        "variations": [_row(study, one, kit, goal) for one in study.variations],
-        "words": [vars(word) for word in words],
-        "caps": list(study.state.caps),
-    }
+    return VariationTable(
+        lift=lift,
+        max_kg=study.max_kg if study.max_is_known else None,
+        effort=EFFORT,
+        goal=goal,
+        competition=_loading(study.loadings[COMPETITION]),
+        variations=[_row(study, one, kit, goal) for one in study.variations],
+        words=[VariationWordAnswer(**vars(word)) for word in words],
+        caps=list(study.state.caps),
+    )
 
 
-def names(database: Database, who: Who) -> dict[str, Any]:
+def names(database: Database, who: Who) -> VariationNames:
     """Names of all variations by lift, and what a gym may own for them."""
     with database.club(who.club_id) as connection:
-        return {**variation_names(connection), "kit": dict(variations_of(connection).kit)}
+        return VariationNames(
+            **variation_names(connection), kit=dict(variations_of(connection).kit)
+        )

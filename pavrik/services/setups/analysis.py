@@ -1,7 +1,7 @@
 """Set-ups studied: from request to answer, without a database. Faults, why not, maps, what the
 answer is sensitive to and goals for every lift; paths and depth of the squat."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
@@ -27,7 +27,12 @@ from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees
-from pavrik.formats.model.deadlift_answers import DeadliftAtLoadRequest, DeadliftCostRequest
+from pavrik.formats.model.answers import CandidateOut
+from pavrik.formats.model.deadlift_answers import (
+    DeadliftAtLoadRequest,
+    DeadliftCandidateOut,
+    DeadliftCostRequest,
+)
 from pavrik.formats.model.figure_columns import drawn_columns
 from pavrik.formats.model.lift_answers import (
     BarPathOut,
@@ -168,12 +173,18 @@ def _flip_out(flip: Flip) -> FlipOut:
     )
 
 
-def leaders_from_answer(lift: Lift[Any], leaders: Sequence[Mapping[str, Any]]) -> list[Any]:
+def leaders_from_answer(
+    lift: Lift[Any], leaders: Sequence[CandidateOut | DeadliftCandidateOut]
+) -> list[Any]:
     """Set-ups of the rivals of a kept ranking in the core's terms, the heaviest first."""
     wire = WIRE[lift.id]
-    by_max = sorted(leaders, key=lambda leader: -leader["predicted_max_kg"])
+    by_max = sorted(leaders, key=lambda leader: -leader.predicted_max_kg)
     known = [
-        {k: v for k, v in leader["setup"].items() if k in wire.model_fields and k not in _DROPPED}
+        {
+            k: v
+            for k, v in dict(leader.setup).items()
+            if k in wire.model_fields and k not in _DROPPED
+        }
         for leader in by_max
     ]
     setups = [from_wire(wire(**fields)) for fields in known]
@@ -185,7 +196,7 @@ _DROPPED = frozenset({"balance", "hip_above_knee_m"})
 
 
 def sensitivity_answer(
-    lift: Lift[Any], lifter: Lifter, leaders: Sequence[Mapping[str, Any]]
+    lift: Lift[Any], lifter: Lifter, leaders: Sequence[CandidateOut | DeadliftCandidateOut]
 ) -> DecidingAnswer:
     """Which input decides between the leaders of a kept ranking."""
     setups = leaders_from_answer(lift, leaders)
@@ -221,7 +232,10 @@ class Aim:
 
 
 def goals_answer(
-    lift: Lift[Any], lifter: Lifter, leaders: Sequence[Mapping[str, Any]], aim: Aim
+    lift: Lift[Any],
+    lifter: Lifter,
+    leaders: Sequence[CandidateOut | DeadliftCandidateOut],
+    aim: Aim,
 ) -> GoalsAnswer:
     """How the goal orders the leaders of a kept ranking, with the learning ladder and what the
     gear changes."""

@@ -1,13 +1,11 @@
 """The lifter's pocket card: settings a lifter can check without a computer."""
 
-from dataclasses import dataclass
-from typing import Any
 from uuid import UUID
 
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import start_report
 from pavrik.core.equipment.hand_marks import ring_words
-from pavrik.core.equipment.racks import Rack, RackFit, feet_width_m, fit_rack
+from pavrik.core.equipment.racks import Rack, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.fitting.explorer import ExactSetup, exact_setup
 from pavrik.core.fitting.report import one
@@ -18,15 +16,15 @@ from pavrik.core.squat.grip import WIDEST_M, grip_pose, narrowest_by_elbow_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
-from pavrik.formats.model.requests import SquatSetupIn
+from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.formats.wire.card import CardAnswer, DeadliftCard, SettledOnCard, SquatCard
+from pavrik.formats.wire.setups import FurnitureAnswer, GripAnswer, RackAnswer
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
-from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.fits import SettledView, model_of, settled_in, setup_of
-from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.services.training.cues import RECENT_SETS, cues_of_the_day
 from pavrik.services.training.history import history
 from pavrik.store import equipment, lifters
@@ -45,67 +43,51 @@ WIDE_HANDS_M = 0.25
 """What the wide school adds to the narrowest bearable grip: assumption."""
 
 
-@dataclass(frozen=True)
-class GripAdvice:
-    """Hands on the bar: distance in m, in ring words, whether the shoulders set it, and what
-    elbow and forearm do there."""
-
-    grip_m: float
-    ring_words: str
-    set_by_screen: bool
-    elbow_flexion_deg: float | None
-    forearm_tilt_deg: float | None
-    problem: str | None
-
-
-def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> GripAdvice:
+def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> GripAnswer:
     """As narrow as stays bearable, wider in the wide school; the usual start where no shoulder
     screen was taken. ``lean`` in rad."""
     body, shelf = lifter.body, setup.shelf
     if shelf.handles:
-        return GripAdvice(0.0, "hands on the handles", False, None, None, None)
+        return GripAnswer(
+            grip_m=0.0, ring_words="hands on the handles", set_by_screen=False,
+            elbow_flexion_deg=None, forearm_tilt_deg=None, problem=None,
+        )  # fmt: skip
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
     least = narrowest or max(usual_grip_m(body, shelf), narrowest_by_elbow_m(lifter, shelf))
     wide = WIDE_HANDS_M if hands == "wide" and setup.bar_position != "front" else 0.0
     grip = setup.grip_m or min(least + wide, WIDEST_M)
     pose = grip_pose(lifter, shelf, grip, lean)
-    return GripAdvice(
-        grip,
-        ring_words(grip, float(body.stature_m)),
-        narrowest is not None,
-        pose.elbow_flexion_deg,
-        pose.forearm_tilt_deg,
-        pose.problem,
+    return GripAnswer(
+        grip_m=grip,
+        ring_words=ring_words(grip, float(body.stature_m)),
+        set_by_screen=narrowest is not None,
+        elbow_flexion_deg=pose.elbow_flexion_deg,
+        forearm_tilt_deg=pose.forearm_tilt_deg,
+        problem=pose.problem,
     )
 
 
 def rack_advice(
     connection: Connection, found: ExactSetup[SquatSetup], foot_m: float
-) -> list[tuple[str, RackFit]]:
+) -> list[RackAnswer]:
     """Hook and safety holes in every rack of the club."""
     feet = feet_width_m(found.setup.stance_m, found.setup.toe_out, foot_m)
     standing = float(found.path.points["bar"][2][0])
     bottom = float(found.deepest.points["bar"][2][0])
-    return [
-        (
-            rack.name,
-            fit_rack(
-                Rack(
-                    rack.name, rack.first_hole_m, rack.pitch_m, rack.holes, rack.lip_m,
-                    rack.inner_width_m, rack.first_safety_m, rack.safety_pitch_m,
-                ),
-                standing,
-                bottom,
-                feet,
-            ),
-        )
-        for rack in equipment.list_racks(connection)
-    ]  # fmt: skip
+    found_racks = []
+    for rack in equipment.list_racks(connection):
+        measured = Rack(
+            rack.name, rack.first_hole_m, rack.pitch_m, rack.holes, rack.lip_m, rack.inner_width_m,
+            rack.first_safety_m, rack.safety_pitch_m,
+        )  # fmt: skip
+        holes = fit_rack(measured, standing, bottom, feet)
+        found_racks.append(RackAnswer(rack=rack.name, **vars(holes)))
+    return found_racks
 
 
 def _grip(
     lifter: Lifter, setup: SquatSetup, found: ExactSetup[SquatSetup], inputs: LifterInputs
-) -> GripAdvice:
+) -> GripAnswer:
     lean = float(radians(found.deepest.angles_deg["trunk_lean"][0]))
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
@@ -123,89 +105,87 @@ def _foot_words(bar_offset_m: float, foot_m: float) -> str:
     return "bar over the bottom of the laces" if share < 0.62 else "bar over the laces' middle"
 
 
-def _settled(view: SettledView) -> dict[str, Any]:
+def _settled(view: SettledView) -> SettledOnCard:
     """When and why a set-up was settled, what was predicted, what has changed since."""
-    return {
-        "predicted_max_kg": view.settled.prediction["predicted_max_kg"],
-        "settled_at": view.settled.settled_at.isoformat(),
-        "reason": view.settled.reason,
-        "model_version": view.settled.model_version,
-        "stale_because": view.stale_because,
-    }
+    return SettledOnCard(
+        predicted_max_kg=view.settled.prediction["predicted_max_kg"],
+        settled_at=view.settled.settled_at,
+        reason=view.settled.reason,
+        model_version=view.settled.model_version,
+        stale_because=view.stale_because,
+    )
 
 
-def _deadlift_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+def _deadlift_card(connection: Connection, inputs: LifterInputs) -> DeadliftCard | None:
     view = settled_in(DEADLIFT, connection, inputs)
     if view is None:
         return None
-    setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
+    setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
     lifter, _ = model_of(inputs)
     predicted = view.settled.prediction["predicted_max_kg"]
     start = start_report(lifter, setup, 0.8 * predicted).placed.posture
     foot = float(lifter.body.foot_m)
-    return {
-        "style": setup.kind.name,
-        "stance_m": setup.stance_m,
-        "stance_feet": round(setup.stance_m / foot, 1),
-        "toe_out_deg": round(float(degrees(setup.toe_out))),
-        "grip_m": setup.grip_m,
-        "grip_words": ring_words(setup.grip_m, float(lifter.body.stature_m))
+    return DeadliftCard(
+        style=setup.kind.name,
+        stance_m=setup.stance_m,
+        stance_feet=round(setup.stance_m / foot, 1),
+        toe_out_deg=round(float(degrees(setup.toe_out))),
+        grip_m=setup.grip_m,
+        grip_words=ring_words(setup.grip_m, float(lifter.body.stature_m))
         if not setup.kind.trap
         else "hands on the handles",
-        "foot_words": _foot_words(setup.bar_offset_m, foot),
-        "bar_from_shin_m": setup.bar_offset_m + 0.25 * foot,
-        "back_deg": round(one(degrees(start.back_angle))),
-        "hip_over_knee_m": one(start.legs.hip.z - start.legs.knee.z),
-        **_settled(view),
-    }
+        foot_words=_foot_words(setup.bar_offset_m, foot),
+        bar_from_shin_m=setup.bar_offset_m + 0.25 * foot,
+        back_deg=round(one(degrees(start.back_angle))),
+        hip_over_knee_m=one(start.legs.hip.z - start.legs.knee.z),
+        **dict(_settled(view)),
+    )
 
 
-def _squat_card(connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
+def _squat_card(connection: Connection, inputs: LifterInputs) -> SquatCard | None:
     view = settled_in(SQUAT, connection, inputs)
     if view is None:
         return None
-    setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
+    setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
     lifter, _ = model_of(inputs)
     found = exact_setup(SQUAT, lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
     grip = _grip(lifter, setup, found, inputs)
     foot = float(lifter.body.foot_m)
-    return {
-        "bar": setup.shelf.name,
-        "stance_m": setup.stance_m,
-        "stance_feet": round(setup.stance_m / foot, 1),
-        "toe_out_deg": round(float(degrees(setup.toe_out))),
-        "heel_lift_m": setup.heel_lift_m,
-        "grip_m": grip.grip_m,
-        "grip_words": grip.ring_words,
-        "grip_from_screen": grip.set_by_screen,
-        "racks": [
-            {"rack": name, **vars(fit)} for name, fit in rack_advice(connection, found, foot)
-        ],
-        "lean_deg": round(float(found.deepest.angles_deg["trunk_lean"][0])),
-        "shank_deg": round(float(found.deepest.angles_deg["shank"][0])),
-        "crease_below_knee_m": float(parallel_m(lifter.body)) - hip_above_knee_m(lifter, setup),
-        "depth_school": lifter.schools.depth,
-        **_settled(view),
-    }
+    return SquatCard(
+        bar=setup.shelf.name,
+        stance_m=setup.stance_m,
+        stance_feet=round(setup.stance_m / foot, 1),
+        toe_out_deg=round(float(degrees(setup.toe_out))),
+        heel_lift_m=setup.heel_lift_m,
+        grip_m=grip.grip_m,
+        grip_words=grip.ring_words,
+        grip_from_screen=grip.set_by_screen,
+        racks=rack_advice(connection, found, foot),
+        lean_deg=round(float(found.deepest.angles_deg["trunk_lean"][0])),
+        shank_deg=round(float(found.deepest.angles_deg["shank"][0])),
+        crease_below_knee_m=float(parallel_m(lifter.body)) - hip_above_knee_m(lifter, setup),
+        depth_school=lifter.schools.depth,
+        **dict(_settled(view)),
+    )
 
 
-def card_in(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
+def card_in(connection: Connection, lifter_id: UUID) -> CardAnswer:
     """The card; a lift without a settled set-up is null."""
     inputs = load_inputs(connection, lifter_id)
     catalogue = catalogue_of(connection)
-    return {
-        "name": inputs.profile.name,
-        "mass_kg": inputs.profile.mass_kg,
-        "cues": _cues(connection, lifter_id, SQUAT.id, catalogue),
-        "pull_cues": _cues(connection, lifter_id, DEADLIFT.id, catalogue),
-        "cautions": list(CAUTIONS),
-        "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-        SQUAT.id: _squat_card(connection, inputs),
-        DEADLIFT.id: _deadlift_card(connection, inputs),
-    }
+    return CardAnswer(
+        name=inputs.profile.name,
+        mass_kg=inputs.profile.mass_kg,
+        cues=_cues(connection, lifter_id, SQUAT.id, catalogue),
+        pull_cues=_cues(connection, lifter_id, DEADLIFT.id, catalogue),
+        cautions=list(CAUTIONS),
+        pain=[flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+        squat=_squat_card(connection, inputs),
+        deadlift=_deadlift_card(connection, inputs),
+    )
 
 
-def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
+def card(database: Database, who: Who, lifter_id: UUID) -> CardAnswer:
     """The lifter's card. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         return card_in(connection, lifter_id)
@@ -213,17 +193,14 @@ def card(database: Database, who: Who, lifter_id: UUID) -> dict[str, Any]:
 
 def furniture(
     database: Database, who: Who, lifter_id: UUID, setup: SquatSetupIn, load_kg: float
-) -> dict[str, Any]:
+) -> FurnitureAnswer:
     """Hands and rack holes for a set-up that is being tried."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         lifter, _ = model_of(inputs)
         wanted = squat_for(lifter, setup)
         found = exact_setup(SQUAT, lifter, wanted, load_kg)
-        return {
-            "grip": vars(_grip(lifter, wanted, found, inputs)),
-            "racks": [
-                {"rack": name, **vars(fit)}
-                for name, fit in rack_advice(connection, found, float(lifter.body.foot_m))
-            ],
-        }
+        return FurnitureAnswer(
+            grip=_grip(lifter, wanted, found, inputs),
+            racks=rack_advice(connection, found, float(lifter.body.foot_m)),
+        )

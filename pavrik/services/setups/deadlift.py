@@ -2,7 +2,6 @@
 
 from collections.abc import Sequence
 from dataclasses import replace
-from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
@@ -28,6 +27,7 @@ from pavrik.core.units import degrees
 from pavrik.formats.model.deadlift_answers import (
     BarBendOut,
     DeadliftCandidateOut,
+    DeadliftRankingAnswer,
     GripOut,
     NaturalStartOut,
     PerCentimetre,
@@ -82,22 +82,24 @@ def _both_lifts(inferred: Inferred | None) -> str:
     return "one set of strengths explains both lifts: neither lags behind the body"
 
 
-def _answer(lifter: Lifter, inferred: Inferred | None, fit: Fit[DeadliftSetup]) -> dict[str, Any]:
-    return {
-        "leaders": [leader.model_dump() for leader in leaders_out(lifter, fit)],
-        "toss_up": fit.toss_up,
-        "verdict": fit.verdict,
-        "coach_rule": coach_rule(fit.rivals()),
-        "why_not": closed_styles(fit),
-        "rejected_count": len(fit.rejected),
-        "feasible_count": len(fit.leaders) + len(fit.rest),
-        "strengths": inferred.firmness if inferred else "nothing",
-        "lifts_told": list(inferred.told) if inferred else [],
-        "assumed_screens": sorted(lifter.screens.assumed - {"shoulder"}),
-        "both_lifts": _both_lifts(inferred),
-        "model_version": MODEL_VERSION,
-        "seed": SEED,
-    }
+def _answer(
+    lifter: Lifter, inferred: Inferred | None, fit: Fit[DeadliftSetup]
+) -> DeadliftRankingAnswer:
+    return DeadliftRankingAnswer(
+        leaders=leaders_out(lifter, fit),
+        toss_up=fit.toss_up,
+        verdict=fit.verdict,
+        coach_rule=coach_rule(fit.rivals()),
+        why_not=closed_styles(fit),
+        rejected_count=len(fit.rejected),
+        feasible_count=len(fit.leaders) + len(fit.rest),
+        strengths=inferred.firmness if inferred else "nothing",
+        lifts_told=list(inferred.told) if inferred else [],
+        assumed_screens=sorted(lifter.screens.assumed - {"shoulder"}),
+        both_lifts=_both_lifts(inferred),
+        model_version=MODEL_VERSION,
+        seed=SEED,
+    )
 
 
 def _advice(connection: Connection, lifter_id: UUID) -> list[str]:
@@ -118,7 +120,7 @@ def _advice(connection: Connection, lifter_id: UUID) -> list[str]:
     return [sentence for sentence in said if sentence]
 
 
-DEADLIFT_FITTING = Fitting(DEADLIFT, _answer, _advice)
+DEADLIFT_FITTING = Fitting(DEADLIFT, DeadliftRankingAnswer, _answer, _advice)
 
 
 def _travel_m(lifter: Lifter, setup: DeadliftSetup) -> float:

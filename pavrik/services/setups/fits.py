@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from functools import lru_cache
-from typing import Any
+from typing import Any, TypeVar
 from uuid import UUID
 
 import numpy as np
@@ -22,9 +22,17 @@ from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import Floats
 from pavrik.errors import InvalidError
+from pavrik.formats.model.deadlift_answers import DeadliftRankingAnswer
+from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import FitRequest
 from pavrik.formats.model.setup_codec import WIRE
 from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.formats.wire.setups import (
+    HistoryAnswer,
+    RankingAnswer,
+    SettledAnswer,
+    SettledSetupAnswer,
+)
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
@@ -34,6 +42,8 @@ from pavrik.services.writes import digest_of, write_once
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
 
+W = TypeVar("W", bound=BaseModel)
+AnyRanking = RankingAnswer | DeadliftRankingAnswer
 SAMPLES = 256
 SEED = 1
 
@@ -49,10 +59,11 @@ class Prediction:
 
 @dataclass(frozen=True)
 class Fitting:
-    """How one lift is fitted: ``answer`` is the JSON for the screens."""
+    """How one lift is fitted, and the ranking that its screens show."""
 
     of: Lift[Any]
-    answer: Callable[[Lifter, Inferred | None, Any], dict[str, Any]]
+    ranking_form: type[AnyRanking]
+    answer: Callable[[Lifter, Inferred | None, Any], AnyRanking]
     advice: Callable[[Connection, UUID], list[str]] = lambda *_: []
     """What the log says before a style is changed."""
 
@@ -101,16 +112,16 @@ def lifter_model(database: Database, who: Who, lifter_id: UUID) -> Lifter:
 
 
 @lru_cache(maxsize=64)
-def _point_fit(fitting: Fitting, request_json: str, walks_out: bool) -> Any:
+def _point_fit(fitting: Fitting, request_json: str, walks_out: bool) -> Fit[Any]:
     return fit_lift(fitting.of, model(request_json, walks_out)[0])
 
 
-def point_fit(fitting: Fitting, inputs: LifterInputs) -> Any:
+def point_fit(fitting: Fitting, inputs: LifterInputs) -> Fit[Any]:
     """The fit of today's facts without its intervals: quick, computed once for the same content."""
     return _point_fit(fitting, inputs.request.model_dump_json(), inputs.profile.walks_out)
 
 
-def _content(inputs: LifterInputs) -> tuple[dict[str, Any], str]:
+def _content(inputs: LifterInputs) -> tuple[dict[str, object], str]:
     content = {"request": inputs.request.model_dump(), "walks_out": inputs.profile.walks_out}
     return content, digest_of(content)
 
@@ -122,16 +133,17 @@ def _key(fitting: Fitting, inputs: LifterInputs) -> setups.FitKey:
     )
 
 
-def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> dict[str, Any] | None:
-    return setups.find_fit(connection, _key(fitting, inputs))
+def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> AnyRanking | None:
+    known = setups.find_fit(connection, _key(fitting, inputs))
+    return None if known is None else fitting.ranking_form.model_validate(known)
 
 
 def _keep(
-    fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs, fit: Any
-) -> dict[str, Any]:
+    fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs, fit: Fit[Any]
+) -> AnyRanking:
     content, answer = _content(inputs)[0], fitting.answer(*model_of(inputs), fit)
     key = _key(fitting, inputs)
-    setups.add_fit(connection, who.club_id, uuid7(), key, content, answer)
+    setups.add_fit(connection, who.club_id, uuid7(), key, content, answer.model_dump(mode="json"))
     return answer
 
 
@@ -139,7 +151,7 @@ def _keep(
 class Ranking:
     """The answer of the fit, short enough for a screen, and the digest of its inputs."""
 
-    answer: dict[str, Any]
+    answer: AnyRanking
     inputs_digest: str
 
 
@@ -173,25 +185,25 @@ def _sampling_steps(
 
 def ranking(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
-) -> dict[str, Any]:
+) -> AnyRanking:
     """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
     known."""
     inputs = inputs_of(database, who, lifter_id)
     with database.club(who.club_id) as connection:
         known = _find(fitting, connection, inputs)
-        advice = {"advice": fitting.advice(connection, lifter_id)}
+        advice = fitting.advice(connection, lifter_id)
     if known is not None:
-        return known | advice | {"job": None}
+        return known.model_copy(update={"advice": advice})
     answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
     steps = _sampling_steps(fitting, database, who, inputs)
     kind = f"{fitting.lift} sureness"
     job = jobs.ask(who, lifter_id, kind, _content(inputs)[1], steps)
-    return answer | advice | {"job": vars(job)}
+    return answer.model_copy(update={"advice": advice, "job": JobAnswer(**vars(job))})
 
 
 def answer_now(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID
-) -> tuple[LifterInputs, Lifter, dict[str, Any]]:
+) -> tuple[LifterInputs, Lifter, AnyRanking]:
     """A lifter's inputs, model and ranking, sure or not."""
     inputs = inputs_of(database, who, lifter_id)
     with database.club(who.club_id) as connection:
@@ -203,21 +215,21 @@ def answer_now(
 def settle(
     fitting: Fitting, database: Database, who: Who, key: UUID, lifter_id: UUID, setup_id: UUID,
     setup: BaseModel, reason: str, settled_at: datetime | None = None,
-) -> Any:  # fmt: skip
+) -> SettledAnswer:  # fmt: skip
     """Settle on a set-up with its inputs, model version and seed. Raises InvalidError where it
     is not feasible for this lifter."""
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> SettledAnswer:
         inputs = load_inputs(connection, lifter_id)
         found = fitting.predict(model_of(inputs)[0], setup)
         if found.reasons:
             raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
         fitted = ranking_in(fitting, connection, who, inputs)
-        prediction = {
+        prediction: dict[str, Any] = {
             "predicted_max_kg": found.predicted_max_kg,
             "limiter": found.limiter,
-            "verdict": fitted.answer["verdict"],
-            "toss_up": fitted.answer["toss_up"],
+            "verdict": fitted.answer.verdict,
+            "toss_up": fitted.answer.toss_up,
         }
         settled = setups.Settled(
             setup_id=setup_id,
@@ -234,11 +246,13 @@ def settle(
             json_version=JSON_VERSION,
         )
         setups.add_settled(connection, who.club_id, who.coach_id, settled)
-        return {"setup_id": str(setup_id), **prediction}
+        return SettledAnswer(setup_id=setup_id, **prediction)
 
     request = {"lifter": str(lifter_id), "setup": setup.model_dump(), "reason": reason}
     route = f"settle {fitting.lift}"
-    return write_once(database, who, key, route, request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, route, request, SettledAnswer, action, subject=str(lifter_id)
+    )
 
 
 @dataclass(frozen=True)
@@ -264,43 +278,44 @@ def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
     )
 
 
-def setup_of(fitting: Fitting, settled: setups.Settled) -> Any:
+def setup_of(form: type[W], settled: setups.Settled) -> W:
     """The set-up of a settled record; fields that later versions dropped are left out, and the
     balance, which the schools in the record's inputs say."""
-    known = fitting.setup_type.model_fields.keys() - {"balance"}
-    return fitting.setup_type(**{k: v for k, v in settled.setup.items() if k in known})
+    known = form.model_fields.keys() - {"balance"}
+    return form(**{k: v for k, v in settled.setup.items() if k in known})
 
 
-def _shown(fitting: Fitting, settled: setups.Settled) -> dict[str, Any]:
-    return {
-        "setup_id": settled.setup_id,
-        "setup": setup_of(fitting, settled),
-        "predicted_max_kg": settled.prediction["predicted_max_kg"],
-        "reason": settled.reason,
-        "settled_at": settled.settled_at,
-        "model_version": settled.model_version,
-    }
+def _shown(fitting: Fitting, settled: setups.Settled) -> HistoryAnswer[Any]:
+    return HistoryAnswer(
+        setup_id=settled.setup_id,
+        setup=setup_of(fitting.setup_type, settled),
+        predicted_max_kg=settled.prediction["predicted_max_kg"],
+        reason=settled.reason,
+        settled_at=settled.settled_at,
+        model_version=settled.model_version,
+    )
 
 
 def settled_view(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID
-) -> dict[str, Any] | None:
+) -> SettledSetupAnswer[Any] | None:
     """The settled set-up as the bench shows it, or None."""
     with database.club(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         view = settled_in(fitting.of, connection, inputs)
     if view is None:
         return None
-    now = fitting.predict(model_of(inputs)[0], setup_of(fitting, view.settled))
-    return _shown(fitting, view.settled) | {
-        "stale_because": view.stale_because,
-        "now_kg": now.predicted_max_kg if view.stale_because and not now.reasons else None,
-    }
+    now = fitting.predict(model_of(inputs)[0], setup_of(fitting.setup_type, view.settled))
+    return SettledSetupAnswer(
+        **dict(_shown(fitting, view.settled)),
+        stale_because=view.stale_because,
+        now_kg=now.predicted_max_kg if view.stale_because and not now.reasons else None,
+    )
 
 
 def settled_history(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID
-) -> list[dict[str, Any]]:
+) -> list[HistoryAnswer[Any]]:
     """Every settled set-up of a lifter in a lift, newest first."""
     with database.club(who.club_id) as connection:
         load_inputs(connection, lifter_id)

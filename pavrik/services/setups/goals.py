@@ -20,4 +20,4 @@ def goals_of(
         pain = tuple(flag.region for flag in lifters.list_open_flags(connection, lifter_id))
     profile = inputs.profile
     aim = Aim(profile.goal, profile.gear, profile.training_age == "novice", pain, weights)
-    return goals_answer(fitting.of, lifter, answer["leaders"], aim)
+    return goals_answer(fitting.of, lifter, answer.leaders, aim)

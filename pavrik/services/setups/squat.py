@@ -1,7 +1,6 @@
 """The squat explored: how the squat is fitted, its grids and exact set-ups."""
 
 from functools import lru_cache
-from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
@@ -14,6 +13,7 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.inverse import Inferred
 from pavrik.formats.model.figure_columns import ExactSetupAnswer, exact_answer, grid_answer
 from pavrik.formats.model.requests import SquatSetupIn
+from pavrik.formats.wire.setups import RankingAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SEED, Fitting, inputs_of, lifter_model, model
@@ -21,25 +21,24 @@ from pavrik.services.setups.squat_answers import fit_out
 from pavrik.store.database import Database
 
 
-def _answer(lifter: Lifter, inferred: Inferred | None, fit: Fit[SquatSetup]) -> dict[str, Any]:
+def _answer(lifter: Lifter, inferred: Inferred | None, fit: Fit[SquatSetup]) -> RankingAnswer:
     answer = fit_out(lifter, fit, inferred)
-    leaders = [c.model_dump() for c in answer.candidates[: len(fit.leaders)]]
-    return {
-        "leaders": leaders,
-        "toss_up": answer.toss_up,
-        "verdict": answer.verdict,
-        "why_not": closed_styles(fit),
-        "rejected_count": len(fit.rejected),
-        "feasible_count": len(fit.leaders) + len(fit.rest),
-        "strengths": answer.strengths,
-        "lifts_told": list(inferred.told) if inferred else [],
-        "assumed_screens": answer.assumed_screens,
-        "model_version": MODEL_VERSION,
-        "seed": SEED,
-    }
+    return RankingAnswer(
+        leaders=answer.candidates[: len(fit.leaders)],
+        toss_up=answer.toss_up,
+        verdict=answer.verdict,
+        why_not=closed_styles(fit),
+        rejected_count=len(fit.rejected),
+        feasible_count=len(fit.leaders) + len(fit.rest),
+        strengths=answer.strengths,
+        lifts_told=list(inferred.told) if inferred else [],
+        assumed_screens=answer.assumed_screens,
+        model_version=MODEL_VERSION,
+        seed=SEED,
+    )
 
 
-SQUAT_FITTING = Fitting(SQUAT, _answer)
+SQUAT_FITTING = Fitting(SQUAT, RankingAnswer, _answer)
 
 
 @lru_cache(maxsize=64)

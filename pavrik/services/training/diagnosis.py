@@ -14,6 +14,18 @@ from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.squat.squat import SQUAT
 from pavrik.errors import InvalidError
+from pavrik.formats.wire.review import (
+    CauseTestAnswer,
+    CueRef,
+    DiagnosisAnswer,
+    FloorFactsAnswer,
+    FloorFactsRequest,
+    FloorStepAnswer,
+    FloorWalkAnswer,
+    RankedCauseAnswer,
+    RemedyToDo,
+    TestRef,
+)
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
@@ -28,19 +40,17 @@ from pavrik.store.database import Connection, Database
 ALL_OUT_RPE = 10.0
 
 
-def _remedy(remedy: Remedy, lift: str) -> dict[str, Any]:
-    return {**vars(remedy), "opens_bench": bool(remedy.change), "lift": lift}
+def _remedy(remedy: Remedy, lift: str) -> RemedyToDo:
+    known = {k: v for k, v in vars(remedy).items() if k in RemedyToDo.model_fields}
+    return RemedyToDo(**known, opens_bench=bool(remedy.change), lift=lift)
 
 
-def _cause(cause: RankedCause, catalogue: Catalogue, lift: str) -> dict[str, Any]:
-    return {
-        **vars(cause),
-        "remedies": [
-            _remedy(catalogue.remedies[r], lift)
-            for r in cause.remedies
-            if r not in catalogue.hidden
-        ],
-    }
+def _cause(cause: RankedCause, catalogue: Catalogue, lift: str) -> RankedCauseAnswer:
+    todo = [r for r in cause.remedies if r not in catalogue.hidden]
+    return RankedCauseAnswer(
+        **{k: v for k, v in vars(cause).items() if k != "remedies"},
+        remedies=[_remedy(catalogue.remedies[r], lift) for r in todo],
+    )
 
 
 def _fault_known(faults: list[FaultFindings], fault_id: str) -> FaultFindings | None:
@@ -67,7 +77,9 @@ def ranked_causes(
         raise InvalidError(f"the {lift} has no fault called {fault_id}", "fault_id")
     seen = _fault_known(known.faults, fault_id)
     inputs = load_inputs(connection, lifter_id)
-    of_lifts = {other: history(connection, lifter_id, other) for other in LIFT_IDS if other != lift}
+    of_lifts: dict[str, list[TrainingSet]] = {
+        other: history(connection, lifter_id, other) for other in LIFT_IDS if other != lift
+    }
     of_lifts[lift] = sets
     if seen is None:
         signals = fit_signals(connection, inputs, lift, of_lifts)
@@ -81,7 +93,7 @@ def ranked_causes(
 
 def diagnose(
     database: Database, who: Who, lifter_id: UUID, lift: str, fault_id: str
-) -> dict[str, Any]:
+) -> DiagnosisAnswer:
     """Causes of a fault with evidence, tests and remedies. Raises NotFoundError, InvalidError."""
     with database.club(who.club_id) as connection:
         catalogue, ranked, seen, leads = ranked_causes(connection, lifter_id, lift, fault_id)
@@ -90,28 +102,28 @@ def diagnose(
             t for t in library.list_cause_tests(connection, lifter_id) if t.fault_id == fault_id
         ]
     fault = catalogue.faults[fault_id]
-    return {
-        "fault_id": fault_id,
-        "lift": lift,
-        "name": fault.name,
-        "seen": fault.seen,
-        "caution": fault.caution,
-        "words": seen.words if seen else f"{fault.name}: never logged for this lifter",
-        "leads": leads,
-        "stop": f"Pain flag on the {' and '.join(flags)}: no test under load; sharp, radiating or "
+    return DiagnosisAnswer(
+        fault_id=fault_id,
+        lift=lift,
+        name=fault.name,
+        seen=fault.seen,
+        caution=fault.caution,
+        words=seen.words if seen else f"{fault.name}: never logged for this lifter",
+        leads=leads,
+        stop=f"Pain flag on the {' and '.join(flags)}: no test under load; sharp, radiating or "
         "new pain goes to a licensed clinician." if flags else None,
-        "causes": [_cause(cause, catalogue, lift) for cause in ranked],
-        "tests": [vars(t) for t in tests],
-        "is_floor_stall": fault_id == "floor-stall",
-    }  # fmt: skip
+        causes=[_cause(cause, catalogue, lift) for cause in ranked],
+        tests=[CauseTestAnswer(**vars(t)) for t in tests],
+        is_floor_stall=fault_id == "floor-stall",
+    )  # fmt: skip
 
 
 def record_test(
     database: Database, who: Who, key: UUID, lifter_id: UUID, test: library.CauseTest
-) -> Any:
+) -> TestRef:
     """Log what a test said. Raises InvalidError where the cause is not one of the fault's."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> TestRef:
         catalogue = catalogue_of(connection)
         fault = catalogue.faults.get(test.fault_id)
         if fault is None or test.cause_id not in fault.causes:
@@ -120,28 +132,32 @@ def record_test(
                 "cause_id",
             )
         library.add_cause_test(connection, who.club_id, lifter_id, who.coach_id, test)
-        return {"test_id": str(test.test_id)}
+        return TestRef(test_id=test.test_id)
 
     request = {"lifter": str(lifter_id), "test": vars(test)}
-    return write_once(database, who, key, "cause test", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "cause test", request, TestRef, action, subject=str(lifter_id)
+    )
 
 
 def try_cue(
     database: Database, who: Who, key: UUID, lifter_id: UUID, choice_id: UUID, lift: str,
     cue: str, at: datetime,
-) -> Any:  # fmt: skip
+) -> CueRef:  # fmt: skip
     """Try one cue from now on; an empty one ends the trial."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> CueRef:
         remedy = catalogue_of(connection).remedies.get(cue)
         if cue and (remedy is None or remedy.kind != "cue"):
             raise InvalidError(f"there is no cue called {cue}: choose one of the library", "cue")
         choice = library.CueChoice(lift, cue, at)
         library.add_cue_choice(connection, who.club_id, choice_id, lifter_id, who.coach_id, choice)
-        return {"cue": cue}
+        return CueRef(cue=cue)
 
     request = {"lifter": str(lifter_id), "lift": lift, "cue": cue, "choice": str(choice_id)}
-    return write_once(database, who, key, "try cue", request, action, subject=str(lifter_id))
+    return write_once(
+        database, who, key, "try cue", request, CueRef, action, subject=str(lifter_id)
+    )
 
 
 def _best_single(pulls: list[TrainingSet]) -> float | None:
@@ -192,8 +208,8 @@ def _all_out_before(pulls: list[TrainingSet], missed: TrainingSet | None) -> boo
 
 
 def floor_questions(
-    database: Database, who: Who, lifter_id: UUID, said: dict[str, Any]
-) -> dict[str, Any]:
+    database: Database, who: Who, lifter_id: UUID, said: FloorFactsRequest
+) -> FloorWalkAnswer:
     """The walk of questions for a pull that will not leave the floor; ``said`` overrides what the
     record knows. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
@@ -217,18 +233,18 @@ def floor_questions(
         "wait_heavy_s": heavy,
         "all_out_before": _all_out_before(pulls, missed),
     }
-    facts |= {k: v for k, v in said.items() if v is not None}
+    facts |= {k: v for k, v in said.model_dump().items() if v is not None}
     walk = floor_walk(FloorFacts(**facts, hurts=tuple(flag.region for flag in flags)))
-    return {
-        "facts": facts,
-        "verdict": walk.verdict,
-        "likely": walk.likely,
-        "stop": walk.stop,
-        "steps": [
-            {
-                **vars(step),
-                "remedies": [_remedy(catalogue.remedies[r], DEADLIFT.id) for r in step.remedies],
-            }
+    return FloorWalkAnswer(
+        facts=FloorFactsAnswer(**facts),
+        verdict=walk.verdict,
+        likely=walk.likely,
+        stop=walk.stop,
+        steps=[
+            FloorStepAnswer(
+                **{k: v for k, v in vars(step).items() if k != "remedies"},
+                remedies=[_remedy(catalogue.remedies[r], DEADLIFT.id) for r in step.remedies],
+            )
             for step in walk.steps
         ],
-    }
+    )

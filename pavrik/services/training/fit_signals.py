@@ -19,11 +19,10 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import daily_ratios, learn_ratio
+from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.fits import model_of, settled_in, setup_of
-from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.store import lifters
 from pavrik.store.database import Connection
 
@@ -38,7 +37,7 @@ def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[S
     view = settled_in(SQUAT, connection, inputs)
     if view is None:
         return None
-    setup = squat_from_wire(setup_of(SQUAT_FITTING, view.settled))
+    setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
     return exact_setup(SQUAT, model_of(inputs)[0], setup, predicted_kg)
 
@@ -48,7 +47,7 @@ def deadlift_in_force(connection: Connection, inputs: LifterInputs) -> StartRepo
     view = settled_in(DEADLIFT, connection, inputs)
     if view is None:
         return None
-    setup = deadlift_from_wire(setup_of(DEADLIFT_FITTING, view.settled))
+    setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
     return start_report(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
 
 

@@ -3,12 +3,12 @@
 from collections.abc import Sequence
 from dataclasses import replace
 from datetime import datetime
-from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.log.training_set import evidence_of
 from pavrik.errors import InvalidError, NotFoundError
+from pavrik.formats.wire.log import Measures, ObservationRequest, SetAnswer, SetRef
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
@@ -66,10 +66,10 @@ def _replaced(connection: Connection, logged: store.StoredSet) -> UUID | None:
 def log_set(
     database: Database, who: Who, key: UUID, logged: store.StoredSet,
     seen: list[store.Observation], measures: dict[str, float],
-) -> Any:  # fmt: skip
+) -> SetRef:  # fmt: skip
     """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> SetRef:
         get_profile(connection, logged.lifter_id)
         check_observations(catalogue_of(connection), logged, seen)
         whole = replace(
@@ -79,34 +79,41 @@ def log_set(
         )
         store.add_set(connection, who.club_id, who.coach_id, whole, seen)
         store.add_measures(connection, who.club_id, whole.set_id, measures)
-        return {"set_id": str(logged.set_id)}
+        return SetRef(set_id=logged.set_id)
 
     request = {"set": {**vars(logged)}, "seen": [vars(s) for s in seen], "measures": measures}
-    return write_once(database, who, key, "log set", request, action, subject=str(logged.lifter_id))
+    return write_once(
+        database, who, key, "log set", request, SetRef, action, subject=str(logged.lifter_id)
+    )
 
 
 def withdraw_set(
     database: Database, who: Who, key: UUID, set_id: UUID, new_id: UUID, at: datetime
-) -> Any:
+) -> SetRef:
     """Take a set back: a new fact that withdraws it, the old one stays on record."""
 
-    def action(connection: Connection) -> dict[str, str]:
+    def action(connection: Connection) -> SetRef:
         old = store.standing_version(connection, set_id)
         if old is None:
             raise InvalidError("this set is not in your club", "set_id")
         if old.withdrawn:
-            return {"set_id": str(old.set_id)}
+            return SetRef(set_id=old.set_id)
         withdrawal = replace(
             old, set_id=new_id, replaces=old.set_id, withdrawn=True, performed_at=at
         )
         store.add_set(connection, who.club_id, who.coach_id, withdrawal, [])
-        return {"set_id": str(new_id)}
+        return SetRef(set_id=new_id)
 
     request = {"set": str(set_id), "new": str(new_id)}
-    return write_once(database, who, key, "withdraw set", request, action, subject=str(set_id))
+    return write_once(
+        database, who, key, "withdraw set", request, SetRef, action, subject=str(set_id)
+    )
 
 
-def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[dict[str, Any]]:
+_SAID = SetAnswer.model_fields.keys() - {"estimated_max_kg", "faults", "measures"}
+
+
+def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[SetAnswer]:
     """Sets of one lifter as they are shown; what does not count for the max shows none."""
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)
@@ -116,19 +123,19 @@ def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[dict
         for logged in (logged_sets(connection, sets[0].lifter_id, sets) if sets else ())
     ]
     return [
-        {
-            **vars(kept),
-            "estimated_max_kg": said.kg if said else None,
-            "faults": [vars(o) for o in seen[kept.set_id]],
-            "measures": dict(measured.get(kept.set_id, ())),
-        }
+        SetAnswer(
+            **{name: value for name, value in vars(kept).items() if name in _SAID},
+            estimated_max_kg=said.kg if said else None,
+            faults=[ObservationRequest(**vars(o)) for o in seen[kept.set_id]],
+            measures=Measures(**dict(measured.get(kept.set_id, ()))),
+        )
         for kept, said in zip(sets, says, strict=True)
     ]
 
 
 def shown_sets_in(
     connection: Connection, lifter_id: UUID, lift: str | None, most: int
-) -> list[dict[str, Any]]:
+) -> list[SetAnswer]:
     """Standing sets as they are shown, in an open transaction."""
     get_profile(connection, lifter_id)
     return _shown(connection, store.list_sets(connection, lifter_id, lift, most))
@@ -136,13 +143,13 @@ def shown_sets_in(
 
 def shown_sets(
     database: Database, who: Who, lifter_id: UUID, lift: str | None, most: int
-) -> list[dict[str, Any]]:
+) -> list[SetAnswer]:
     """Standing sets with their faults and estimated max, newest first."""
     with database.club(who.club_id) as connection:
         return shown_sets_in(connection, lifter_id, lift, most)
 
 
-def versions(database: Database, who: Who, set_id: UUID) -> list[dict[str, Any]]:
+def versions(database: Database, who: Who, set_id: UUID) -> list[SetAnswer]:
     """A set as it was said at first and amended since, newest first. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         newest = store.standing_version(connection, set_id)

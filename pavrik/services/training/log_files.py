@@ -2,12 +2,12 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Any
 from uuid import UUID, uuid5
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.errors import InvalidError
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
+from pavrik.formats.wire.session import ImportAnswer, RowFate
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.training import log
@@ -115,32 +115,39 @@ def _sort_rows(
     return [r for set_id, r in ready.items() if set_id not in known], here, bad
 
 
-def _fates(
-    new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]
-) -> list[dict[str, Any]]:
+def _fates(new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]) -> list[RowFate]:
     def words(row: LogRow) -> str:
         reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
         return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {row.load_kg:g} kg × {reps}"
 
-    fates = [{"line": r.row.line, "fate": "new", "words": words(r.row)} for r in new]
-    fates += [{"line": r.line, "fate": "already here", "words": words(r)} for r in here]
-    fates += [{"line": r.line, "fate": "bad", "words": "; ".join(r.reasons)} for r in bad]
-    return sorted(fates, key=lambda fate: int(fate["line"]))
+    fates = [RowFate(line=r.row.line, fate="new", words=words(r.row)) for r in new]
+    fates += [RowFate(line=r.line, fate="already here", words=words(r)) for r in here]
+    fates += [RowFate(line=r.line, fate="bad", words="; ".join(r.reasons)) for r in bad]
+    return sorted(fates, key=lambda fate: fate.line)
 
 
-def preview(database: Database, who: Who, data: bytes) -> dict[str, Any]:
+def _answer(
+    kept: int, new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]
+) -> ImportAnswer:
+    return ImportAnswer(
+        kept=kept, new=len(new), here=len(here), bad=len(bad), rows=_fates(new, here, bad)
+    )
+
+
+def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
     """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
     with database.club(who.club_id) as connection:
         new, here, bad = _sort_rows(connection, data)
-    return {"kept": 0, "new": len(new), "here": len(here), "bad": len(bad),
-            "rows": _fates(new, here, bad)}  # fmt: skip
+    return _answer(0, new, here, bad)
 
 
-def import_log(database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool) -> Any:
+def import_log(
+    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool
+) -> ImportAnswer:
     """Keep all new rows in one transaction, or nothing. Raises InvalidError with bad rows unless
     they are to be left out."""
 
-    def action(connection: Connection) -> dict[str, Any]:
+    def action(connection: Connection) -> ImportAnswer:
         new, here, bad = _sort_rows(connection, data)
         if bad and not leave_bad:
             raise InvalidError(
@@ -154,8 +161,7 @@ def import_log(database: Database, who: Who, key: UUID, data: bytes, leave_bad: 
             store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
         for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
             refresh_summary(connection, who.club_id, lifter_id, lift)
-        return {"kept": len(new), "new": len(new), "here": len(here), "bad": len(bad),
-                "rows": _fates(new, here, bad)}  # fmt: skip
+        return _answer(len(new), new, here, bad)
 
     return write_once(
         database,
@@ -163,5 +169,6 @@ def import_log(database: Database, who: Who, key: UUID, data: bytes, leave_bad: 
         key,
         "import log",
         {"file": digest_of(data.hex()), "leave": leave_bad},
+        ImportAnswer,
         action,
     )

@@ -8,10 +8,11 @@ its history; an amendment of a withdrawn set is refused and told.
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import Any
 from uuid import UUID
 
 from pavrik.errors import ForbiddenError, InvalidError, KeyReusedError, NotFoundError, RefusedError
+from pavrik.formats.wire.log import SetRef
+from pavrik.formats.wire.session import FateAnswer, OutboxAnswer
 from pavrik.services.context import Who
 from pavrik.services.training import log
 from pavrik.services.training.review import refresh_summary
@@ -45,7 +46,7 @@ def _refresh(database: Database, who: Who, touched: Iterable[tuple[UUID, str]]) 
             refresh_summary(connection, who.club_id, lifter_id, lift)
 
 
-def log_set(database: Database, who: Who, queued: QueuedSet) -> Any:
+def log_set(database: Database, who: Who, queued: QueuedSet) -> SetRef:
     """Log one set."""
     answer = log.log_set(database, who, queued.key, queued.logged, queued.seen, queued.measures)
     _refresh(database, who, [(queued.logged.lifter_id, queued.logged.lift)])
@@ -58,7 +59,7 @@ def _lift_of(database: Database, who: Who, set_id: UUID) -> list[tuple[UUID, str
     return [(logged.lifter_id, logged.lift)] if logged else []
 
 
-def withdraw_set(database: Database, who: Who, queued: QueuedWithdrawal) -> Any:
+def withdraw_set(database: Database, who: Who, queued: QueuedWithdrawal) -> SetRef:
     """Take a set back."""
     answer = log.withdraw_set(database, who, queued.key, queued.set_id, queued.new_id, queued.at)
     _refresh(database, who, _lift_of(database, who, queued.set_id))
@@ -85,14 +86,14 @@ class Unreadable:
 
 def take_outbox(
     database: Database, who: Who, items: Sequence[QueuedSet | QueuedWithdrawal | Unreadable]
-) -> list[dict[str, Any]]:
+) -> OutboxAnswer:
     """What a device queued, in order, each item for itself: "kept", or "refused" with the reason.
 
     Anything else that fails is an error of the whole call; sending everything again is safe.
     """
     if not who.may_write:
         raise ForbiddenError("your role may read but not write: ask the club's owner")
-    fates: list[dict[str, Any]] = []
+    fates: list[FateAnswer] = []
     touched: list[tuple[UUID, str]] = []
     for item in items:
         refused = ""
@@ -103,7 +104,8 @@ def take_outbox(
                 touched += _take_one(database, who, item)
         except (InvalidError, RefusedError, KeyReusedError, NotFoundError) as error:
             refused = str(error)
-        fate = "refused" if refused else "kept"
-        fates.append({"key": str(item.key), "fate": fate, "detail": refused})
+        fates.append(
+            FateAnswer(key=str(item.key), fate="refused" if refused else "kept", detail=refused)
+        )
     _refresh(database, who, touched)
-    return fates
+    return OutboxAnswer(fates=fates)

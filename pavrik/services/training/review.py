@@ -1,7 +1,6 @@
 """Review: what the log of a lifter knows of one lift."""
 
 from collections.abc import Sequence
-from typing import Any
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
@@ -17,6 +16,19 @@ from pavrik.core.log.onset import Onset, OnsetLevel
 from pavrik.core.log.rates import Rate
 from pavrik.core.log.repeatability import MEASURES, Repeatability, repeatability
 from pavrik.core.log.training_set import TrainingSet
+from pavrik.formats.wire.review import (
+    CapAnswer,
+    CurvePoint,
+    FaultKnowledgeAnswer,
+    LevelAnswer,
+    OnsetAnswer,
+    RateAnswer,
+    RepeatabilityAnswer,
+    ReviewAnswer,
+    TogetherAnswer,
+    TrendPoint,
+    TrialAnswer,
+)
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
@@ -40,63 +52,65 @@ def known_of(
     return sets, catalogue, findings(sets, catalogue, lift)
 
 
-def _rate(rate: Rate) -> dict[str, Any]:
-    return {**vars(rate), "rate": rate.rate}
+def _rate(rate: Rate) -> RateAnswer:
+    return RateAnswer(**vars(rate), rate=rate.rate)
 
 
-def _level(level: OnsetLevel | None, max_kg: float | None) -> dict[str, Any] | None:
+def _level(level: OnsetLevel | None, max_kg: float | None) -> LevelAnswer | None:
     if level is None:
         return None
     kg = None if max_kg is None else level.share * max_kg
     low = None if max_kg is None else level.low * max_kg
     high = None if max_kg is None or level.high is None else level.high * max_kg
-    return {**vars(level), "load_kg": kg, "low_kg": low, "high_kg": high}
+    return LevelAnswer(**vars(level), load_kg=kg, low_kg=low, high_kg=high)
 
 
-def _onset(onset: Onset, max_kg: float | None) -> dict[str, Any]:
-    return {
-        "verdict": onset.verdict,
-        "rises": onset.rises,
-        "heaviest_share": onset.heaviest_share,
-        "half": _level(onset.half, max_kg),
-        "fifth": _level(onset.fifth, max_kg),
-        "curve": [
-            {"share": share, "chance": chance, "low": low, "high": high}
+def _onset(onset: Onset, max_kg: float | None) -> OnsetAnswer:
+    return OnsetAnswer(
+        verdict=onset.verdict,
+        rises=onset.rises,
+        heaviest_share=onset.heaviest_share,
+        half=_level(onset.half, max_kg),
+        fifth=_level(onset.fifth, max_kg),
+        curve=[
+            CurvePoint(share=share, chance=chance, low=low, high=high)
             for share, chance, low, high in onset.curve
         ],
-    }
+    )
 
 
-def _fault(fault: FaultFindings, max_kg: float | None) -> dict[str, Any]:
-    return {
-        "fault_id": fault.fault_id,
-        "name": fault.name,
-        "reps": fault.reps,
-        "faulty": fault.faulty,
-        "first_in_rep": fault.first_in_rep,
-        "words": fault.words,
-        "onset": _onset(fault.onset, max_kg),
-        "by_load": [_rate(r) for r in fault.by_load],
-        "by_rep": [_rate(r) for r in fault.by_rep],
-        "by_week": [_rate(r) for r in fault.by_week[-WEEKS_SHOWN:]],
-        "by_variation": [_rate(r) for r in fault.by_variation],
-    }
+def _fault(fault: FaultFindings, max_kg: float | None) -> FaultKnowledgeAnswer:
+    return FaultKnowledgeAnswer(
+        fault_id=fault.fault_id,
+        name=fault.name,
+        reps=fault.reps,
+        faulty=fault.faulty,
+        first_in_rep=fault.first_in_rep,
+        words=fault.words,
+        onset=_onset(fault.onset, max_kg),
+        by_load=[_rate(r) for r in fault.by_load],
+        by_rep=[_rate(r) for r in fault.by_rep],
+        by_week=[_rate(r) for r in fault.by_week[-WEEKS_SHOWN:]],
+        by_variation=[_rate(r) for r in fault.by_variation],
+    )
 
 
-def _trial(trial: Trial) -> dict[str, Any]:
+def _trial(trial: Trial) -> TrialAnswer:
     found = trial.comparison
-    return {
-        "what": trial.what,
-        "fault_id": trial.fault_id,
-        "name": trial.name,
-        "outcome": found.outcome,
-        "words": found.words(),
-        "chance_lower": found.chance_lower,
-    }
+    return TrialAnswer(
+        what=trial.what,
+        fault_id=trial.fault_id,
+        name=trial.name,
+        outcome=found.outcome,
+        words=found.words(),
+        chance_lower=found.chance_lower,
+    )
 
 
-def _repeat(found: Repeatability) -> dict[str, Any]:
-    return {"kind": found.kind, "name": MEASURES[found.kind].name, "verdict": found.verdict}
+def _repeat(found: Repeatability) -> RepeatabilityAnswer:
+    return RepeatabilityAnswer(
+        kind=found.kind, name=MEASURES[found.kind].name, verdict=found.verdict
+    )
 
 
 def _setup_trials(
@@ -130,42 +144,39 @@ def _decision(found: Findings, trials: Sequence[Trial]) -> str:
     return "No fault was seen: the next load can follow the trend."
 
 
-def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> dict[str, Any]:
+def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAnswer:
     """Everything that the Review screen shows. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         sets, catalogue, found = known_of(connection, lifter_id, lift)
         cues = [s.cue for s in sets if s.cue]
         trials = cue_trials(sets, catalogue, cues)
         trials += _setup_trials(connection, lifter_id, lift, sets, catalogue)
-    return {
-        "lift": lift,
-        "sets": found.sets,
-        "reps": found.reps,
-        "max_kg": found.max_kg,
-        "decision": _decision(found, trials),
-        "trend": [
-            {
-                "day": day,
-                "estimate_kg": kg,
-                "level_kg": t.kg,
-                "low_kg": t.low_kg,
-                "high_kg": t.high_kg,
-            }
-            for day, kg, t in found.trend
+    return ReviewAnswer(
+        lift=lift,
+        sets=found.sets,
+        reps=found.reps,
+        max_kg=found.max_kg,
+        decision=_decision(found, trials),
+        trend=[
+            TrendPoint(
+                day=day, estimate_kg=kg, level_kg=level.kg, low_kg=level.low_kg,
+                high_kg=level.high_kg,
+            )
+            for day, kg, level in found.trend
         ],
-        "faults": [_fault(fault, found.max_kg) for fault in found.faults],
-        "together": [
-            {
+        faults=[_fault(fault, found.max_kg) for fault in found.faults],
+        together=[
+            TogetherAnswer(
                 **vars(pair),
-                "first_name": catalogue.name_of(pair.first),
-                "second_name": catalogue.name_of(pair.second),
-            }
+                first_name=catalogue.name_of(pair.first),
+                second_name=catalogue.name_of(pair.second),
+            )
             for pair in found.together
         ],
-        "cap": vars(found.cap) if found.cap else None,
-        "trials": [_trial(trial) for trial in trials],
-        "repeatability": [_repeat(r) for r in repeatability(sets)],
-    }
+        cap=CapAnswer(**vars(found.cap)) if found.cap else None,
+        trials=[_trial(trial) for trial in trials],
+        repeatability=[_repeat(r) for r in repeatability(sets)],
+    )  # fmt: skip
 
 
 def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift: str) -> None:

@@ -1,20 +1,34 @@
 """The platform: everything that logging a session needs, in one answer that works offline."""
 
 from collections import Counter
-from typing import Any
 from uuid import UUID
 
-from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.competition_lifts import LIFT_IDS, LiftId
 from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.next_load import Target
 from pavrik.core.prescription.plan_parts import Day
+from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.turns import Turn, turn_order
 from pavrik.core.squat.squat import SQUAT
 from pavrik.errors import InvalidError
 from pavrik.formats.plan_words import title_of
+from pavrik.formats.wire.card import CardAnswer, DeadliftCard, SquatCard
+from pavrik.formats.wire.library import BarAnswer
+from pavrik.formats.wire.log import Gear
+from pavrik.formats.wire.session import (
+    CueAnswer,
+    FrequentAnswer,
+    GymLoadings,
+    LoadingAnswer,
+    NextSetAnswer,
+    PlannedLine,
+    PlatformAnswer,
+    PlatformLift,
+    PlatformLifter,
+)
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
@@ -35,46 +49,49 @@ MOST_LIFTERS = 8
 MOST_LOAD_KG = 420.0
 RECENT = 12
 USUAL = Target(5, 8.0, 3)
-_NOTHING: dict[str, Any] = {
-    "sets": USUAL.sets, "reps": USUAL.reps, "rpe": USUAL.rpe, "estimated_max_kg": None,
-    "load_kg": None, "per_side": [], "bar_kg": 20.0, "collars_kg": 0.0, "warm_up": [],
-    "variation": COMPETITION, "reasons": [],
-}  # fmt: skip
+_NOTHING = NextSetAnswer(
+    sets=USUAL.sets, reps=USUAL.reps, rpe=USUAL.rpe, estimated_max_kg=None, load_kg=None,
+    per_side=[], bar_kg=20.0, collars_kg=0.0, warm_up=[], variation=COMPETITION, reasons=[],
+    prescribed=False,
+)  # fmt: skip
 
 
-def _frequent(sets: list[TrainingSet]) -> list[dict[str, Any]]:
+def _frequent(sets: list[TrainingSet]) -> list[FrequentAnswer]:
     """Fault and phase as this lifter shows them, the most frequent first."""
     counts = Counter((f.fault_id, f.phase) for s in sets[-80:] for f in s.faults)
-    return [{"fault_id": f, "phase": p, "count": n} for (f, p), n in counts.most_common(12)]
+    return [FrequentAnswer(fault_id=f, phase=p, count=n) for (f, p), n in counts.most_common(12)]
 
 
-def _setup_words(card: dict[str, Any], lift: str) -> tuple[list[str], int | None]:
-    """The set-up of the day in words a lifter can check, and the hook hole."""
-    settled = card[lift]
-    if settled is None:
-        return [], None
-    if lift == SQUAT.id:
-        words = [
-            f"{settled['bar']}, hands {settled['grip_words']}",
-            f"stance {settled['stance_m'] * 100:.0f} cm, toes {settled['toe_out_deg']:.0f}°",
-        ]
-        if settled["heel_lift_m"]:
-            words.append(f"heels {settled['heel_lift_m'] * 100:.1f} cm up")
-        rack = settled["racks"][0] if settled["racks"] else None
-        hole = rack["hook_hole"] if rack else None
-        if rack:
-            words.append(f"{rack['rack']}: hooks {hole}, safeties {rack['safety_hole']}")
-        return words, hole
+def _squat_words(settled: SquatCard) -> tuple[list[str], int | None]:
+    words = [
+        f"{settled.bar}, hands {settled.grip_words}",
+        f"stance {settled.stance_m * 100:.0f} cm, toes {settled.toe_out_deg}°",
+    ]
+    if settled.heel_lift_m:
+        words.append(f"heels {settled.heel_lift_m * 100:.1f} cm up")
+    if not settled.racks:
+        return words, None
+    rack = settled.racks[0]
+    words.append(f"{rack.rack}: hooks {rack.hook_hole}, safeties {rack.safety_hole}")
+    return words, rack.hook_hole
+
+
+def _deadlift_words(settled: DeadliftCard) -> tuple[list[str], int | None]:
     return [
-        f"{settled['style']}, {settled['foot_words']}",
-        f"feet {settled['stance_m'] * 100:.0f} cm, toes {settled['toe_out_deg']}°, "
-        f"hands {settled['grip_words']}",
+        f"{settled.style}, {settled.foot_words}",
+        f"feet {settled.stance_m * 100:.0f} cm, toes {settled.toe_out_deg}°, "
+        f"hands {settled.grip_words}",
     ], None
 
 
-def _planned(
-    day: Day | None, lift: str, sets: list[TrainingSet], today: str
-) -> list[dict[str, Any]]:
+def _setup_words(card: CardAnswer, lift: str) -> tuple[list[str], int | None]:
+    """The set-up of the day in words a lifter can check, and the hook hole."""
+    if lift == SQUAT.id:
+        return _squat_words(card.squat) if card.squat else ([], None)
+    return _deadlift_words(card.deadlift) if card.deadlift else ([], None)
+
+
+def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) -> list[PlannedLine]:
     """Today's lines of the lift with how many of their sets are logged."""
     done = Counter(s.variation for s in sets if s.day == today)
     found = []
@@ -84,115 +101,112 @@ def _planned(
         logged = min(done[line.variation], line.sets)
         done[line.variation] -= logged
         found.append(
-            {
-                "line_id": line.line_id, "variation": line.variation, "kind": line.kind,
-                "title": title_of(line), "sets": line.sets, "done": logged, "reps": line.reps,
-                "rpe": line.rpe, "load_kg": line.load_kg, "per_side": list(line.per_side),
-                "rest_s": line.rest_s, "note": line.note,
-                "reasons": [{"text": b.text, "facts": list(b.facts)} for b in line.reasons],
-            }
+            PlannedLine(
+                line_id=line.line_id, variation=line.variation, kind=line.kind,
+                title=title_of(line), sets=line.sets, done=logged, reps=line.reps, rpe=line.rpe,
+                load_kg=line.load_kg, per_side=list(line.per_side), rest_s=line.rest_s,
+                note=line.note, reasons=list(line.reasons),
+            )
         )  # fmt: skip
     return found
 
 
-def _from_plan(connection: Connection, planned: list[dict[str, Any]]) -> dict[str, Any] | None:
+def _from_plan(connection: Connection, planned: list[PlannedLine]) -> NextSetAnswer | None:
     """The next set of today's plan: the first loaded line that is not done."""
-    open_lines = [x for x in planned if x["load_kg"] is not None and x["done"] < x["sets"]]
-    if not open_lines:
+    line = next((x for x in planned if x.load_kg is not None and x.done < x.sets), None)
+    if line is None:
         return None
-    line, gym = open_lines[0], recorded_gym(connection)
-    found = {
-        **_NOTHING,
-        **{k: line[k] for k in ("sets", "reps", "load_kg", "per_side", "reasons", "variation")},
-        "rpe": line["rpe"] or USUAL.rpe,
-    }
-    if gym is None:
-        return found
-    return {
-        **found,
-        "bar_kg": gym.bar_kg,
-        "collars_kg": gym.collars_kg,
-        "warm_up": ladder_to(line["load_kg"], gym),
-    }
+    told = line.model_dump(include={"sets", "reps", "load_kg", "per_side", "variation"})
+    told |= {"reasons": line.reasons, "rpe": line.rpe or USUAL.rpe, "prescribed": True}
+    gym = recorded_gym(connection)
+    if gym is not None and line.load_kg is not None:
+        told |= {
+            "bar_kg": gym.bar_kg, "collars_kg": gym.collars_kg,
+            "warm_up": ladder_to(line.load_kg, gym),
+        }  # fmt: skip
+    return _NOTHING.model_copy(update=told)
+
+
+def _given(
+    connection: Connection, lifter_id: UUID, lift: str, sets: list[TrainingSet]
+) -> NextSetAnswer:
+    """The newest prescription of the lift, else what would be prescribed."""
+    prescriptions = stored.list_prescriptions(connection, lifter_id)
+    given = next((p for p in prescriptions if p.lift == lift), None)
+    if given is None:
+        proposed = propose_in(connection, lifter_id, lift, USUAL, sets)
+        return NextSetAnswer(**dict(proposed), variation=COMPETITION, prescribed=False)
+    found = NextSetAnswer(**{"variation": COMPETITION, **given.answer, "prescribed": True})
+    return found.model_copy(update={"load_kg": given.overruled_kg or found.load_kg})
 
 
 def _next(
-    connection: Connection, lifter_id: UUID, lift: str, planned: list[dict[str, Any]],
+    connection: Connection, lifter_id: UUID, lift: str, planned: list[PlannedLine],
     sets: list[TrainingSet],
-) -> dict[str, Any]:  # fmt: skip
+) -> NextSetAnswer:  # fmt: skip
     """Today's plan, else the newest prescription of the lift, else what would be prescribed."""
     today = _from_plan(connection, planned)
     if today is not None:
-        return {**today, "prescribed": True}
-    given = next(
-        (p for p in stored.list_prescriptions(connection, lifter_id) if p.lift == lift), None
-    )
+        return today
     try:
-        answer = (
-            dict(given.answer) if given else propose_in(connection, lifter_id, lift, USUAL, sets)
-        )
+        return _given(connection, lifter_id, lift, sets)
     except InvalidError as error:
-        answer = _NOTHING | {"reasons": [{"text": str(error), "facts": []}]}
-    if given and given.overruled_kg:
-        answer["load_kg"] = given.overruled_kg
-    return {"variation": COMPETITION, **answer, "prescribed": given is not None}
+        return _NOTHING.model_copy(update={"reasons": [Reason(str(error))]})
 
 
 def _lift(
-    connection: Connection, lifter_id: UUID, lift: str, card: dict[str, Any], catalogue: Catalogue
-) -> dict[str, Any]:
+    connection: Connection, lifter_id: UUID, lift: LiftId, card: CardAnswer, catalogue: Catalogue
+) -> PlatformLift:
     sets = history(connection, lifter_id, lift, most=200)
     cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue)
     words, hole = _setup_words(card, lift)
     summary = find_summary(connection, lifter_id, lift)
     now = today(connection)
     planned = _planned(day_in(connection, lifter_id, now), lift, sets, now.isoformat())
-    return {
-        "lift": lift,
-        "next": _next(connection, lifter_id, lift, planned, sets),
-        "planned": planned,
-        "setup_words": words,
-        "hook_hole": hole,
-        "cues": [vars(cue) for cue in cues],
-        "frequent": _frequent(sets),
-        "cap_kg": summary.cap_kg if summary else None,
-        "cap_words": summary.cap_words if summary else "",
-    }
+    return PlatformLift(
+        lift=lift,
+        next=_next(connection, lifter_id, lift, planned, sets),
+        planned=planned,
+        setup_words=words,
+        hook_hole=hole,
+        cues=[CueAnswer(**vars(cue)) for cue in cues],
+        frequent=_frequent(sets),
+        cap_kg=summary.cap_kg if summary else None,
+        cap_words=summary.cap_words if summary else "",
+    )
 
 
-def _one(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> dict[str, Any]:
+def _one(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> PlatformLifter:
     profile = get_profile(connection, lifter_id)
     card = card_in(connection, lifter_id)
     recent = shown_sets_in(connection, lifter_id, None, RECENT)
-    return {
-        "lifter_id": str(lifter_id),
-        "name": profile.name,
-        "pain": [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-        "silenced": sorted(silenced_faults(schools_in_force(connection, lifter_id))),
-        "lifts": [_lift(connection, lifter_id, lift, card, catalogue) for lift in LIFT_IDS],
-        "gear": recent[0]["gear"] if recent else {},
-        "recent": recent,
-    }
+    return PlatformLifter(
+        lifter_id=lifter_id,
+        name=profile.name,
+        pain=[flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+        silenced=sorted(silenced_faults(schools_in_force(connection, lifter_id))),
+        lifts=[_lift(connection, lifter_id, lift, card, catalogue) for lift in LIFT_IDS],
+        gear=recent[0].gear if recent else Gear(),
+        recent=recent,
+    )
 
 
-def _loadings(connection: Connection) -> dict[str, Any]:
+def _loadings(connection: Connection) -> GymLoadings:
     """Every load that the gym's first bar can be given, for a phone without a network."""
     gym = recorded_gym(connection)
     if gym is None:
-        return {"bar_kg": 20.0, "collars_kg": 0.0, "loadings": []}
-    return {
-        "bar_kg": gym.bar_kg,
-        "collars_kg": gym.collars_kg,
-        "loadings": [
-            {"total_kg": loading.total_kg, "per_side": list(loading.per_side)}
-            for loading in loadings_between(
-                0.0, MOST_LOAD_KG, gym.bar_kg, gym.collars_kg, gym.stock
-            )
+        return GymLoadings(bar_kg=20.0, collars_kg=0.0, loadings=[])
+    found = loadings_between(0.0, MOST_LOAD_KG, gym.bar_kg, gym.collars_kg, gym.stock)
+    return GymLoadings(
+        bar_kg=gym.bar_kg,
+        collars_kg=gym.collars_kg,
+        loadings=[
+            LoadingAnswer(total_kg=one.total_kg, per_side=list(one.per_side)) for one in found
         ],
-    }
+    )
 
 
-def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) -> dict[str, Any]:
+def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) -> PlatformAnswer:
     """The session of one lifter or of a group in turn. Raises NotFoundError, InvalidError."""
     if not 1 <= len(lifter_ids) <= MOST_LIFTERS:
         raise InvalidError(
@@ -202,17 +216,17 @@ def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) ->
         catalogue = catalogue_of(connection)
         found = {str(i): _one(connection, i, catalogue) for i in dict.fromkeys(lifter_ids)}
         loadings = _loadings(connection)
-        bars = [vars(bar) for bar in equipment.list_bars(connection)]
+        bars = [BarAnswer(**vars(bar)) for bar in equipment.list_bars(connection)]
         racks = [rack.name for rack in equipment.list_racks(connection)]
         variations = variation_names(connection)
     turns = []
     for lifter_id, one in found.items():
-        of_lift = next(x for x in one["lifts"] if x["lift"] == lift)
-        turns.append(Turn(lifter_id, one["name"], of_lift["hook_hole"], of_lift["next"]["load_kg"]))
-    return {
-        "lifters": [found[turn.lifter_id] for turn in turn_order(turns)],
-        "gym": loadings,
-        "bars": bars,
-        "racks": racks,
-        "variations": variations,
-    }
+        of_lift = next(x for x in one.lifts if x.lift == lift)
+        turns.append(Turn(lifter_id, one.name, of_lift.hook_hole, of_lift.next.load_kg))
+    return PlatformAnswer(
+        lifters=[found[turn.lifter_id] for turn in turn_order(turns)],
+        gym=loadings,
+        bars=bars,
+        racks=racks,
+        variations=variations,
+    )

@@ -5,11 +5,11 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, model_validator
 
-from pavrik.api.lifters.lifter_schemas import Text
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Text
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
 Words = Annotated[Text, Field(min_length=1, max_length=300)]

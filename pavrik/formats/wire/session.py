@@ -5,16 +5,16 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 
-from pavrik.api.club.library_schemas import BarAnswer
-from pavrik.api.training.log_schemas import (
+from pavrik.core.competition_lifts import LiftId
+from pavrik.core.prescription.reason import Reason
+from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.library import BarAnswer
+from pavrik.formats.wire.log import (
     Gear,
     PrescriptionAnswer,
-    ReasonAnswer,
     SetAnswer,
     SetRequest,
 )
-from pavrik.core.competition_lifts import LiftId
-from pavrik.formats.model.requests import Strict
 
 
 class QueuedSetRequest(Strict):
@@ -98,7 +98,7 @@ class PlannedLine(BaseModel):
     per_side: list[float]
     rest_s: int
     note: str
-    reasons: list[ReasonAnswer]
+    reasons: list[Reason]
 
 
 class PlatformLift(BaseModel):

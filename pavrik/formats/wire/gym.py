@@ -5,8 +5,8 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, model_validator
 
-from pavrik.api.lifters.lifter_schemas import Name
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Name
 
 
 class BarIn(Strict):

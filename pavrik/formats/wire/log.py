@@ -6,9 +6,10 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.lifters.lifter_schemas import Instant, Note, Rpe, Text
 from pavrik.core.competition_lifts import LiftId
+from pavrik.core.prescription.reason import Reason
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Instant, Note, Rpe, Text
 
 
 class ObservationRequest(Strict):
@@ -117,14 +118,7 @@ class PrescribeRequest(TargetRequest):
     overruled_because: Note = ""
 
 
-class ReasonAnswer(BaseModel):
-    """A reason and the facts it rests on."""
-
-    text: str
-    facts: list[str]
-
-
-class WarmUpAnswer(BaseModel):
+class WarmUpStep(BaseModel):
     """One step of the way up."""
 
     reps: int
@@ -143,8 +137,8 @@ class PrescriptionAnswer(BaseModel):
     per_side: list[float]
     bar_kg: float
     collars_kg: float
-    reasons: list[ReasonAnswer]
-    warm_up: list[WarmUpAnswer]
+    reasons: list[Reason]
+    warm_up: list[WarmUpStep]
 
 
 class StoredPrescriptionAnswer(BaseModel):
@@ -158,16 +152,19 @@ class StoredPrescriptionAnswer(BaseModel):
     prescribed_at: datetime
 
 
+Pressing = Literal["pain", "lift_ending", "rising", "stale", "cap", "missed", "open", "overdue"]
+
+
 class Need(BaseModel):
     """One thing that needs the coach."""
 
-    kind: Literal["pain", "lift_ending", "rising", "stale", "cap", "missed", "open", "overdue"]
+    kind: Pressing
     text: str
     lift: LiftId
 
 
 class NextOnFloor(PrescriptionAnswer):
-    """The newest prescription on the floor's board."""
+    """The newest prescription on the board."""
 
     lift: str
 

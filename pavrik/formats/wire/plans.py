@@ -6,14 +6,15 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.lifters.lifter_schemas import Text
-from pavrik.api.setups.card_schemas import CardAnswer
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.card import CardAnswer
+from pavrik.formats.wire.lifters import Text
+from pavrik.formats.wire.log import WarmUpStep
 
 Why = Annotated[Text, Field(min_length=3, max_length=1000)]
 VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
@@ -207,14 +208,6 @@ class KitAnswer(BaseModel):
 
     items: list[str]
     found: list[str]
-
-
-class WarmUpStep(BaseModel):
-    """One set on the way up."""
-
-    reps: int
-    load_kg: float
-    per_side: list[float]
 
 
 class SharedAnswer(BaseModel):

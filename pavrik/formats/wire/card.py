@@ -4,10 +4,20 @@ from datetime import datetime
 
 from pydantic import BaseModel
 
-from pavrik.api.lifters.lifter_schemas import RackAnswer
+from pavrik.formats.wire.setups import RackAnswer
 
 
-class SquatCard(BaseModel):
+class SettledOnCard(BaseModel):
+    """When and why a set-up was settled, what was predicted, what has changed since."""
+
+    predicted_max_kg: float
+    settled_at: datetime
+    reason: str
+    model_version: str
+    stale_because: list[str]
+
+
+class SquatCard(SettledOnCard):
     """The squat on the card."""
 
     bar: str
@@ -23,14 +33,9 @@ class SquatCard(BaseModel):
     shank_deg: int
     crease_below_knee_m: float
     depth_school: str
-    predicted_max_kg: float
-    settled_at: datetime
-    reason: str
-    model_version: str
-    stale_because: list[str]
 
 
-class DeadliftCard(BaseModel):
+class DeadliftCard(SettledOnCard):
     """The deadlift on the card."""
 
     style: str
@@ -43,11 +48,6 @@ class DeadliftCard(BaseModel):
     bar_from_shin_m: float
     back_deg: int
     hip_over_knee_m: float
-    predicted_max_kg: float
-    settled_at: datetime
-    reason: str
-    model_version: str
-    stale_because: list[str]
 
 
 class CardAnswer(BaseModel):

@@ -1,15 +1,15 @@
 """Answers of the review and the diagnosis."""
 
-from datetime import date, datetime
+from datetime import datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.club.library_schemas import RemedyAnswer
-from pavrik.api.lifters.lifter_schemas import Instant, Note, Text
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.library import RemedyAnswer
+from pavrik.formats.wire.lifters import Instant, Note, Text
 
 
 class RateAnswer(BaseModel):
@@ -74,7 +74,7 @@ class FaultKnowledgeAnswer(BaseModel):
 class TrendPoint(BaseModel):
     """One day: its best estimate and the smoothed level with an 80 % band, in kg."""
 
-    day: date
+    day: str
     estimate_kg: float
     level_kg: float
     low_kg: float

@@ -7,8 +7,6 @@ from uuid import UUID
 from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
-from pavrik.formats.model.answers import CandidateOut
-from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import Region, Strict
 
 
@@ -130,10 +128,13 @@ class ScreenAnswer(BaseModel):
     readings: list[float]
 
 
+Standing = Literal["nothing yet", "drafted", "settled", "out of date"]
+
+
 class StageState(BaseModel):
     """State of one stage of the rail."""
 
-    state: Literal["nothing yet", "drafted", "settled", "out of date"]
+    state: Standing
     note: str = ""
 
 
@@ -255,53 +256,6 @@ class SchoolRequest(Strict):
 
     question: Annotated[Text, Field(max_length=60)]
     position: Annotated[Text, Field(max_length=60)]
-
-
-class RankingAnswer(BaseModel):
-    """Leaders (best of each bar position, best first) and the verdict in words."""
-
-    leaders: list[CandidateOut]
-    toss_up: bool
-    verdict: str
-    why_not: dict[str, list[str]]
-    rejected_count: int
-    feasible_count: int
-    strengths: str
-    lifts_told: list[str]
-    assumed_screens: list[str]
-    model_version: str
-    seed: int
-    job: JobAnswer | None = None
-
-
-class RackAnswer(BaseModel):
-    """Holes in one rack; distances in metres."""
-
-    rack: str
-    hook_hole: int | None
-    dip_m: float
-    safety_hole: int | None
-    safety_below_m: float
-    clearance_m: float
-    problem: str | None
-
-
-class GripAnswer(BaseModel):
-    """Hands on the bar."""
-
-    grip_m: float
-    ring_words: str
-    set_by_screen: bool
-    elbow_flexion_deg: float | None
-    forearm_tilt_deg: float | None
-    problem: str | None
-
-
-class FurnitureAnswer(BaseModel):
-    """Hands and rack for a set-up."""
-
-    grip: GripAnswer
-    racks: list[RackAnswer]
 
 
 class HealthAnswer(BaseModel):

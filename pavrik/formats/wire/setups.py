@@ -6,8 +6,10 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.api.lifters.lifter_schemas import Note
+from pavrik.formats.model.answers import CandidateOut
+from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Note
 
 W = TypeVar("W", bound=BaseModel)
 
@@ -64,3 +66,52 @@ class SettledSetupAnswer(HistoryAnswer[W], Generic[W]):
 
     stale_because: list[str]
     now_kg: float | None
+
+
+class RankingAnswer(BaseModel):
+    """Leaders (best of each bar position, best first) and the verdict in words; ``advice`` is what
+    the log says before a style is changed."""
+
+    leaders: list[CandidateOut]
+    toss_up: bool
+    verdict: str
+    why_not: dict[str, list[str]]
+    rejected_count: int
+    feasible_count: int
+    strengths: str
+    lifts_told: list[str]
+    assumed_screens: list[str]
+    advice: list[str] = []
+    model_version: str
+    seed: int
+    job: JobAnswer | None = None
+
+
+class RackAnswer(BaseModel):
+    """Holes in one rack; distances in metres."""
+
+    rack: str
+    hook_hole: int | None
+    dip_m: float
+    safety_hole: int | None
+    safety_below_m: float
+    clearance_m: float
+    problem: str | None
+
+
+class GripAnswer(BaseModel):
+    """Hands on the bar."""
+
+    grip_m: float
+    ring_words: str
+    set_by_screen: bool
+    elbow_flexion_deg: float | None
+    forearm_tilt_deg: float | None
+    problem: str | None
+
+
+class FurnitureAnswer(BaseModel):
+    """Hands and rack for a set-up."""
+
+    grip: GripAnswer
+    racks: list[RackAnswer]

@@ -1,0 +1,1 @@
+"""The JSON of the screens: what each room of the HTTP API takes and answers."""

@@ -30,7 +30,8 @@ class StyleAnswer(BaseModel):
 
 
 class AxisAnswer(BaseModel):
-    """One number of a set-up: its unit (m or deg), its words, and what can be entered."""
+    """One number of a set-up: its unit (m or deg), its words, what can be entered, and between what
+    a hand at the figure moves it."""
 
     id: str
     unit: str
@@ -38,6 +39,7 @@ class AxisAnswer(BaseModel):
     low: float
     high: float
     step: float
+    reach: tuple[float, float]
 
 
 class LiftAnswer(BaseModel):

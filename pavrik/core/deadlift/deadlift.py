@@ -18,30 +18,31 @@ from pavrik.core.units import Floats, degrees
 
 AXES = (
     Axis(
-        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01,
+        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.005, (0.1, 1.1),
         handles=tuple(round(0.16 + 0.04 * i, 2) for i in range(20)),
         rows=tuple(round(0.16 + 0.03 * i, 2) for i in range(26)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0,
+        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0, (0.0, 55.0),
         handles=tuple(float(6 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 55, 3)),
     ),
     Axis(
-        "grip_m", "grip_m", "m", "grip", 0.2, 1.31, 0.01,
+        "grip_m", "grip_m", "m", "hands", 0.2, 1.31, 0.01, (0.3, 1.0),
         rows=tuple(round(0.36 + 0.02 * i, 2) for i in range(16)),
     ),
     Axis(
         "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.005,
+        (-0.03, 0.1),
         grid=(0.02, 0.03, 0.04),
         handles=tuple(round(0.01 * i, 2) for i in range(-1, 7)),
         rows=tuple(round(0.005 * i, 3) for i in range(-2, 15)),
     ),
     Axis(
         "shoulder_offset_m", "shoulder_offset_m", "m", "shoulders in front of the bar",
-        -0.15, 0.2, 0.005, grid=(0.04,),
+        -0.15, 0.2, 0.01, (-0.08, 0.1), grid=(0.04,),
     ),
-    Axis("bar_height_m", "bar_height_m", "m", "bar's height", 0.05, 0.8, 0.005),
+    Axis("bar_height_m", "bar_height_m", "m", "bar's height", 0.05, 0.8, 0.005, (0.1, 0.7)),
 )  # fmt: skip
 EFFORT: Effort = (Pass(9, DEEPEST),)
 

@@ -30,7 +30,8 @@ class Axis:
     or rad.
 
     ``grid`` is what a fit searches where a style does not say otherwise, ``handles`` what an
-    explorer reaches, ``rows`` what a map spans; ``low`` to ``high`` in ``step`` can be entered.
+    explorer reaches, ``rows`` what a map spans; ``low`` to ``high`` in ``step`` can be entered,
+    ``reach`` is what a hand at the figure moves between.
     """
 
     id: str
@@ -40,6 +41,7 @@ class Axis:
     low: float
     high: float
     step: float
+    reach: tuple[float, float]
     grid: tuple[float, ...] = ()
     handles: tuple[float, ...] = ()
     rows: tuple[float, ...] = ()

@@ -29,19 +29,19 @@ STYLES: dict[str, Style] = {
 }
 AXES = (
     Axis(
-        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01,
+        "stance_m", "stance_m", "m", "stance", 0.05, 1.6, 0.01, (0.24, 0.8),
         grid=tuple(round(0.28 + 0.04 * i, 2) for i in range(11)),
         handles=tuple(round(0.24 + 0.02 * i, 2) for i in range(29)),
         rows=tuple(round(0.26 + 0.02 * i, 2) for i in range(28)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0,
+        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0, (0.0, 45.0),
         grid=(8.0, 15.0, 22.0, 29.0, 36.0),
         handles=tuple(float(5 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 46, 3)),
     ),
     Axis(
-        "heel_lift_m", "heel_lift_m", "m", "heel raised", 0.0, 0.08, 0.005,
+        "heel_lift_m", "heel_lift_m", "m", "heel raised", 0.0, 0.08, 0.005, (0.0, 0.03),
         grid=(0.0, 0.01, 0.02),
         handles=(0.0, 0.01, 0.02, 0.03),
     ),

@@ -39,7 +39,8 @@ class AxisAnswer(BaseModel):
     low: float
     high: float
     step: float
-    reach: tuple[float, float]
+    reach_low: float
+    reach_high: float
 
 
 class LiftAnswer(BaseModel):
@@ -65,9 +66,18 @@ def _answer(lift: Lift[Any]) -> LiftAnswer:
             for style in lift.styles.values()
         ],
         axes=[
-            AxisAnswer(**{field: getattr(axis, field) for field in AxisAnswer.model_fields})
+            AxisAnswer(
+                id=axis.id,
+                unit=axis.unit,
+                words=axis.words,
+                low=axis.low,
+                high=axis.high,
+                step=axis.step,
+                reach_low=axis.reach[0],
+                reach_high=axis.reach[1],
+            )
             for axis in lift.axes
-        ],
+        ],  # fmt: skip
         maps=list(lift.maps),
     )
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { onKeyStroke, useOnline } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import AppRail from './shared/AppRail.vue'
 import GoTo from './shared/GoTo.vue'
 import KeySheet from './shared/KeySheet.vue'
+import { isTyping } from './shared/keys'
 import { STAGES } from './shared/places'
 import { useSession } from './shared/session'
 
@@ -14,17 +16,13 @@ const theme = useTheme()
 const { session } = useSession()
 const keysShown = ref(false)
 const finding = ref(false)
-const offline = ref(!navigator.onLine)
-const lifterId = computed(() => (route.params.lifterId as string | undefined) ?? null)
+const online = useOnline()
+const lifterId = computed(() => (typeof route.params.lifterId === 'string' ? route.params.lifterId : null))
 
 const isPlatform = (name: unknown) => name === 'log' || name === 'platform'
 
-function isTyping(event: KeyboardEvent): boolean {
-  const target = event.target as HTMLElement
-  return ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.isContentEditable
-}
-function onKey(event: KeyboardEvent) {
-  if (isTyping(event) || event.ctrlKey || event.metaKey || event.altKey) return
+onKeyStroke((event) => {
+  if (isTyping(event)) return
   if (event.key === '?') keysShown.value = true
   if (event.key === '/' && session.value) {
     event.preventDefault()
@@ -34,17 +32,6 @@ function onKey(event: KeyboardEvent) {
   if (event.key === '0') router.push({ name: 'floor' })
   const stage = STAGES[Number(event.key) - 1]?.[0]
   if (stage && lifterId.value) router.push({ name: stage, params: { lifterId: lifterId.value } })
-}
-const onLine = () => (offline.value = !navigator.onLine)
-onMounted(() => {
-  window.addEventListener('keydown', onKey)
-  window.addEventListener('online', onLine)
-  window.addEventListener('offline', onLine)
-})
-onUnmounted(() => {
-  window.removeEventListener('keydown', onKey)
-  window.removeEventListener('online', onLine)
-  window.removeEventListener('offline', onLine)
 })
 watch(
   () => route.name,
@@ -56,9 +43,15 @@ watch(
 <template>
   <v-app>
     <div :class="['frame', { bare: !session }]">
-      <AppRail v-if="session" :lifter-id="lifterId" class="no-print" @keys="keysShown = true" @find="finding = true" />
+      <AppRail
+        v-if="session"
+        :lifter-id="lifterId"
+        class="no-print"
+        @keys="keysShown = true"
+        @find="finding = true"
+      />
       <div class="stage">
-        <p v-if="offline" class="offline" role="status">
+        <p v-if="!online" class="offline" role="status">
           No network. You see what was loaded last; sets are kept on this device and sent when it is back.
         </p>
         <RouterView :key="lifterId ?? 'club'" />
@@ -70,10 +63,32 @@ watch(
 </template>
 
 <style scoped>
-.frame { display: grid; grid-template-columns: 188px minmax(0, 1fr); min-height: 100vh; }
-.frame.bare { grid-template-columns: minmax(0, 1fr); }
-.stage { min-width: 0; }
-.offline { background: var(--signal); color: #fff; padding: 6px 16px; font-weight: 600; }
-@media (max-width: 760px) { .frame { grid-template-columns: minmax(0, 1fr); grid-template-rows: auto 1fr; } }
-@media print { .frame { display: block; } }
+.frame {
+  display: grid;
+  grid-template-columns: 188px minmax(0, 1fr);
+  min-height: 100vh;
+}
+.frame.bare {
+  grid-template-columns: minmax(0, 1fr);
+}
+.stage {
+  min-width: 0;
+}
+.offline {
+  background: var(--signal);
+  color: #fff;
+  padding: 6px 16px;
+  font-weight: 600;
+}
+@media (max-width: 760px) {
+  .frame {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: auto 1fr;
+  }
+}
+@media print {
+  .frame {
+    display: block;
+  }
+}
 </style>

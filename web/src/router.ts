@@ -1,11 +1,17 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { loadLifts } from './shared/lifts'
 import { loadSession, useSession } from './shared/session'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/sign-in', name: 'sign-in', component: () => import('./stages/signin/SignIn.vue') },
-    { path: '/start/:token?', name: 'start-club', props: true, component: () => import('./stages/signin/StartClub.vue') },
+    {
+      path: '/start/:token?',
+      name: 'start-club',
+      props: true,
+      component: () => import('./stages/signin/StartClub.vue'),
+    },
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
     { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
     { path: '/platform', name: 'platform', component: () => import('./stages/log/Group.vue') },
@@ -16,12 +22,37 @@ export const router = createRouter({
       props: true,
       children: [
         { path: '', name: 'lifter', props: true, component: () => import('./stages/lifter/Lifter.vue') },
-        { path: 'measure', name: 'measure', props: true, component: () => import('./stages/measure/Measure.vue') },
-        { path: 'squat', name: 'squat', props: true, component: () => import('./stages/squat/Squat.vue') },
-        { path: 'deadlift', name: 'deadlift', props: true, component: () => import('./stages/deadlift/Deadlift.vue') },
+        {
+          path: 'measure',
+          name: 'measure',
+          props: true,
+          component: () => import('./stages/measure/Measure.vue'),
+        },
+        {
+          path: 'squat',
+          name: 'squat',
+          props: true,
+          component: () => import('./stages/setup/squat/SquatStage.vue'),
+        },
+        {
+          path: 'deadlift',
+          name: 'deadlift',
+          props: true,
+          component: () => import('./stages/setup/deadlift/DeadliftStage.vue'),
+        },
         { path: 'log', name: 'log', props: true, component: () => import('./stages/log/Log.vue') },
-        { path: 'review', name: 'review', props: true, component: () => import('./stages/review/Review.vue') },
-        { path: 'prescribe', name: 'prescribe', props: true, component: () => import('./stages/prescribe/Prescribe.vue') },
+        {
+          path: 'review',
+          name: 'review',
+          props: true,
+          component: () => import('./stages/review/Review.vue'),
+        },
+        {
+          path: 'prescribe',
+          name: 'prescribe',
+          props: true,
+          component: () => import('./stages/prescribe/Prescribe.vue'),
+        },
         { path: 'card', name: 'card', props: true, component: () => import('./stages/card/Card.vue') },
       ],
     },
@@ -33,8 +64,9 @@ export const router = createRouter({
 router.beforeEach(async (to) => {
   if (to.name === 'shared') return true
   const { session, asked } = useSession()
-  if (!asked.value) await loadSession()
-  if (!session.value && to.name !== 'sign-in' && to.name !== 'start-club') return { name: 'sign-in', query: { to: to.fullPath } }
+  if (!asked.value) await Promise.all([loadSession(), loadLifts()])
+  if (!session.value && to.name !== 'sign-in' && to.name !== 'start-club')
+    return { name: 'sign-in', query: { to: to.fullPath } }
   if (session.value && to.name === 'sign-in') return { name: 'floor' }
   return true
 })

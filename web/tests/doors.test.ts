@@ -12,9 +12,13 @@ vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
   client: {
     GET: (path: string) => {
-      if (path === '/api/session/doors') return Promise.resolve({ data: server.doors, response: new Response() })
+      if (path === '/api/session/doors')
+        return Promise.resolve({ data: server.doors, response: new Response() })
       if (path === '/api/session/club-link/{token}') return Promise.resolve(server.link)
-      return Promise.resolve({ data: { club: 'Quarry Road', coach: 'Ysolde', csrf_token: 't', role: 'owner' }, response: new Response() })
+      return Promise.resolve({
+        data: { club: 'Quarry Road', coach: 'Ysolde', csrf_token: 't', role: 'owner' },
+        response: new Response(),
+      })
     },
     POST: (path: string, options?: { body?: unknown }) => {
       server.posts.push([path, options?.body])
@@ -51,7 +55,10 @@ describe('the sign-in page', () => {
   it('enters the demo with one press', async () => {
     const page = mounted(SignIn, {})
     await vi.waitFor(() => expect(page.text()).toContain('Enter the demo club'))
-    await page.findAll('button').find((b) => b.text() === 'Enter the demo club')!.trigger('click')
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Enter the demo club')!
+      .trigger('click')
     expect(server.posts.map(([path]) => path)).toEqual(['/api/session/demo'])
   })
 })
@@ -70,13 +77,21 @@ describe('starting a club', () => {
     const [path, body] = server.posts[0]!
     expect(path).toBe('/api/session/club')
     expect(body).toEqual({
-      club: 'Quarry Road', name: 'Ysolde Marrow', email: 'y@quarry.example', password: 'a lift is a lift', token: '',
+      club: 'Quarry Road',
+      name: 'Ysolde Marrow',
+      email: 'y@quarry.example',
+      password: 'a lift is a lift',
+      token: '',
       time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     })
   })
   it('shows a refusal at its field and keeps everything', async () => {
     server.answer = {
-      error: { title: 'No', detail: 'one entry cannot be used as it is', errors: [{ path: 'password', message: 'this takes at least 12 letters' }] },
+      error: {
+        title: 'No',
+        detail: 'one entry cannot be used as it is',
+        errors: [{ path: 'password', message: 'this takes at least 12 letters' }],
+      },
       response: new Response(null, { status: 422 }),
     }
     const page = mounted(StartClub, {})
@@ -88,7 +103,9 @@ describe('starting a club', () => {
   it('fills in what a link names', async () => {
     server.link = { data: { club: 'Weir Lane', email: 'owner@weir.example' }, response: new Response() }
     const page = mounted(StartClub, { token: 'once' })
-    await vi.waitFor(() => expect((page.findAll('input')[0]!.element as HTMLInputElement).value).toBe('Weir Lane'))
+    await vi.waitFor(() =>
+      expect((page.findAll('input')[0]!.element as HTMLInputElement).value).toBe('Weir Lane'),
+    )
     expect((page.findAll('input')[2]!.element as HTMLInputElement).value).toBe('owner@weir.example')
   })
   it('shows no form for a link that is over', async () => {

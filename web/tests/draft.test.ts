@@ -1,6 +1,18 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
-import { addFault, addRep, amending, bodyOf, changeLast, freshDraft, isEntering, keepDraft, mending, undo, useDraft } from '@/stages/log/draft'
+import {
+  addFault,
+  addRep,
+  amending,
+  bodyOf,
+  changeLast,
+  freshDraft,
+  isEntering,
+  keepDraft,
+  mending,
+  undo,
+  useDraft,
+} from '@/stages/log/draft'
 import { rpeOf } from '@/stages/log/keys'
 import { nearestLoading } from '@/stages/log/usePlatform'
 
@@ -18,7 +30,13 @@ describe('the set being logged', () => {
   })
 
   it('comes back as it was entered, under a new key, when the server refused it', () => {
-    const entered = freshDraft({ load_kg: 900, reps: ['good', 'miss'], rpe: 8, note: 'felt odd', replaces: 'older' })
+    const entered = freshDraft({
+      load_kg: 900,
+      reps: ['good', 'miss'],
+      rpe: 8,
+      note: 'felt odd',
+      replaces: 'older',
+    })
     addFault(entered, { fault_id: 'hips-rise', phase: 'bottom' }, true)
     const sent = bodyOf(entered)
     const again = mending(sent)
@@ -84,7 +102,11 @@ describe('rep by rep', () => {
   })
 
   it('amends under a new id and remembers what it replaces', () => {
-    const first = { ...bodyOf(freshDraft({ reps: ['good', 'miss'], rpe: 8 })), withdrawn: false, estimated_max_kg: null }
+    const first = {
+      ...bodyOf(freshDraft({ reps: ['good', 'miss'], rpe: 8 })),
+      withdrawn: false,
+      estimated_max_kg: null,
+    }
     const d = amending(first as unknown as Parameters<typeof amending>[0])
     expect(d.replaces).toBe(first.set_id)
     expect(d.set_id).not.toBe(first.set_id)
@@ -103,7 +125,11 @@ describe('keys', () => {
 })
 
 describe('plates without a network', () => {
-  const gym = { bar_kg: 20, collars_kg: 0, loadings: [20, 25, 40, 60].map((total_kg) => ({ total_kg, per_side: [] })) }
+  const gym = {
+    bar_kg: 20,
+    collars_kg: 0,
+    loadings: [20, 25, 40, 60].map((total_kg) => ({ total_kg, per_side: [] })),
+  }
   it('takes the nearest total, the lighter one of two', () => {
     expect(nearestLoading(gym, 41)?.total_kg).toBe(40)
     expect(nearestLoading(gym, 50)?.total_kg).toBe(40)

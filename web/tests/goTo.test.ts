@@ -2,16 +2,27 @@ import { describe, expect, it, vi } from 'vitest'
 import type * as Api from '@/shared/api'
 import { found, placesOf } from '@/shared/places'
 
-const lifters = [{ lifter_id: 'm', name: 'Marlow Teague' }, { lifter_id: 'b', name: 'Bastien Okafor-Lund' }, { lifter_id: 'e', name: 'Éloïse Ångstrand' }]
-const faults = [{ id: 'hips-rise', name: 'Hips rise first', lift: 'squat' }, { id: 'hips-low', name: 'Hips too low', lift: 'deadlift' }]
+const lifters = [
+  { lifter_id: 'm', name: 'Marlow Teague' },
+  { lifter_id: 'b', name: 'Bastien Okafor-Lund' },
+  { lifter_id: 'e', name: 'Éloïse Ångstrand' },
+]
+const faults = [
+  { id: 'hips-rise', name: 'Hips rise first', lift: 'squat' },
+  { id: 'hips-low', name: 'Hips too low', lift: 'deadlift' },
+]
 vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
-  client: { GET: (path: string) => Promise.resolve({ data: path === '/api/floor' ? lifters : { faults }, response: new Response() }) },
+  client: {
+    GET: (path: string) =>
+      Promise.resolve({ data: path === '/api/floor' ? lifters : { faults }, response: new Response() }),
+  },
 }))
 const { default: GoTo } = await import('@/shared/GoTo.vue')
 const { mounted, router } = await import('./mounting')
 
-const titles = (typed: string, open: string | null = null) => found(placesOf(lifters as never, faults as never, open), typed).map((place) => place.title)
+const titles = (typed: string, open: string | null = null) =>
+  found(placesOf(lifters as never, faults as never, open), typed).map((place) => place.title)
 
 describe('where a few letters lead', () => {
   it('to a lifter and the stages by the beginnings of words', () => {
@@ -29,8 +40,15 @@ describe('where a few letters lead', () => {
   })
   it('to a fault in the open lifter’s log, else in the library', () => {
     const places = found(placesOf(lifters as never, faults as never, 'm'), 'hips rise')
-    expect(places.map((place) => place.note)).toEqual(['squat, in Marlow Teague’s log', 'squat, in the library'])
-    expect(places[0]!.to).toEqual({ name: 'review', params: { lifterId: 'm' }, query: { lift: 'squat', fault: 'hips-rise' } })
+    expect(places.map((place) => place.note)).toEqual([
+      'squat, in Marlow Teague’s log',
+      'squat, in the library',
+    ])
+    expect(places[0]!.to).toEqual({
+      name: 'review',
+      params: { lifterId: 'm' },
+      query: { lift: 'squat', fault: 'hips-rise' },
+    })
     expect(titles('hips low')).toEqual(['Hips too low'])
   })
   it('to the open lifter’s stages before anything is typed', () => {

@@ -9,10 +9,18 @@ const VIEWS = ['review', 'squat', 'deadlift', 'prescribe', 'lifter', 'log', 'flo
 
 export const router = createRouter({
   history: createMemoryHistory(),
-  routes: ['/', ...VIEWS.map((name) => `/lifters/:lifterId/${name}`)].map((path) => ({ path, name: path.split('/').at(-1)!, component: { template: '<p />' } })),
+  routes: ['/', ...VIEWS.map((name) => `/lifters/:lifterId/${name}`)].map((path) => ({
+    path,
+    name: path.split('/').at(-1)!,
+    component: { template: '<p />' },
+  })),
 })
 
-export function mounted<C extends Component>(component: C, props: Record<string, unknown>, options: ComponentMountingOptions<C> = {}) {
+export function mounted<C extends Component>(
+  component: C,
+  props: Record<string, unknown>,
+  options: ComponentMountingOptions<C> = {},
+) {
   const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
   return mount(component, {
     ...options,

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest'
 import OneOf from '@/shared/OneOf.vue'
 import { mounted } from './mounting'
 
-const options = [['a', 'first'], ['b', 'second'], ['c', 'third']]
+const options = [
+  ['a', 'first'],
+  ['b', 'second'],
+  ['c', 'third'],
+]
 const radios = (shown: ReturnType<typeof mounted>) => shown.findAll('[role="radio"]')
 const last = (shown: ReturnType<typeof mounted>) => shown.emitted('update:modelValue')?.at(-1)?.[0]
 
@@ -13,7 +17,8 @@ describe('one of a few', () => {
     expect(radios(shown).map((r) => r.attributes('aria-checked'))).toEqual(['false', 'true', 'false'])
   })
   it('is one stop of the tab key: the chosen one, else the first', () => {
-    const stops = (modelValue: string | null) => radios(mounted(OneOf, { label: 'x', options, modelValue })).map((r) => r.attributes('tabindex'))
+    const stops = (modelValue: string | null) =>
+      radios(mounted(OneOf, { label: 'x', options, modelValue })).map((r) => r.attributes('tabindex'))
     expect(stops('c')).toEqual(['-1', '-1', '0'])
     expect(stops(null)).toEqual(['0', '-1', '-1'])
   })

@@ -2,10 +2,16 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type * as Api from '@/shared/api'
 
-const server = vi.hoisted(() => ({ post: vi.fn(), session: { club: 'Weir Lane', coach: 'Ysolde', csrf_token: 't', role: 'coach' } }))
+const server = vi.hoisted(() => ({
+  post: vi.fn(),
+  session: { club: 'Weir Lane', coach: 'Ysolde', csrf_token: 't', role: 'coach' },
+}))
 vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
-  client: { POST: server.post, GET: () => Promise.resolve({ data: server.session, response: new Response() }) },
+  client: {
+    POST: server.post,
+    GET: () => Promise.resolve({ data: server.session, response: new Response() }),
+  },
 }))
 const { useOutbox } = await import('@/shared/outbox')
 const { loadSession } = await import('@/shared/session')
@@ -13,15 +19,30 @@ const { bodyOf, freshDraft } = await import('@/stages/log/draft')
 
 const box = useOutbox()
 type Sent = { body: { items: { key: string }[] } }
-const fates = (fateOf: (key: string) => string) => (_: string, { body }: Sent) =>
-  Promise.resolve({ data: { fates: body.items.map(({ key }) => ({ key, fate: fateOf(key), detail: 'the load lies above 600 kg' })) }, response: new Response() })
-const sent = () => server.post.mock.calls.map(([, { body }]) => (body as Sent['body']).items.map((item) => item.key))
+const fates =
+  (fateOf: (key: string) => string) =>
+  (_: string, { body }: Sent) =>
+    Promise.resolve({
+      data: {
+        fates: body.items.map(({ key }) => ({
+          key,
+          fate: fateOf(key),
+          detail: 'the load lies above 600 kg',
+        })),
+      },
+      response: new Response(),
+    })
+const sent = () =>
+  server.post.mock.calls.map(([, { body }]) => (body as Sent['body']).items.map((item) => item.key))
 
 function aSet() {
   const draft = freshDraft({ reps: ['good'] })
   return { kind: 'set' as const, key: draft.key, lifter_id: 'lifter', set: bodyOf(draft) }
 }
-const settled = () => vi.waitFor(() => { if (box.state.sending) throw new Error('still sending') })
+const settled = () =>
+  vi.waitFor(() => {
+    if (box.state.sending) throw new Error('still sending')
+  })
 
 beforeEach(async () => {
   await settled()
@@ -62,7 +83,9 @@ describe('the outbox', () => {
     await box.enqueue(good)
     await settled()
     await box.drain()
-    expect(box.refused.value.map((item) => [item.key, item.refused])).toEqual([[bad.key, 'the load lies above 600 kg']])
+    expect(box.refused.value.map((item) => [item.key, item.refused])).toEqual([
+      [bad.key, 'the load lies above 600 kg'],
+    ])
     server.post.mockClear()
     await box.drain()
     expect(server.post).not.toHaveBeenCalled()
@@ -84,7 +107,10 @@ describe('the outbox', () => {
     const [bad, good] = [aSet(), aSet()]
     server.post.mockImplementation((_: string, { body }: Sent) =>
       body.items.some(({ key }) => key === bad.key)
-        ? Promise.resolve({ error: { detail: 'this cannot be read' }, response: new Response(null, { status: 422 }) })
+        ? Promise.resolve({
+            error: { detail: 'this cannot be read' },
+            response: new Response(null, { status: 422 }),
+          })
         : fates(() => 'kept')(_, { body }),
     )
     await box.enqueue(bad)
@@ -92,18 +118,26 @@ describe('the outbox', () => {
     await settled()
     await box.drain()
     expect(box.waiting.value).toBe(0)
-    expect(box.refused.value.map((item) => [item.key, item.refused])).toEqual([[bad.key, 'this cannot be read']])
+    expect(box.refused.value.map((item) => [item.key, item.refused])).toEqual([
+      [bad.key, 'this cannot be read'],
+    ])
     expect(box.state.trouble).toBe('')
   })
   it('takes a pause or a lost role for no refusal of the set', async () => {
-    server.post.mockResolvedValue({ error: { detail: 'wait' }, response: new Response(null, { status: 429 }) })
+    server.post.mockResolvedValue({
+      error: { detail: 'wait' },
+      response: new Response(null, { status: 429 }),
+    })
     await box.enqueue(aSet())
     await settled()
     expect(box.refused.value).toEqual([])
     expect(box.waiting.value).toBe(1)
   })
   it('asks to sign in again when the session has ended, and loses nothing', async () => {
-    server.post.mockResolvedValue({ error: { detail: 'sign in' }, response: new Response(null, { status: 401 }) })
+    server.post.mockResolvedValue({
+      error: { detail: 'sign in' },
+      response: new Response(null, { status: 401 }),
+    })
     await box.enqueue(aSet())
     await settled()
     expect(box.state.trouble).toBe('Sign in again to send.')

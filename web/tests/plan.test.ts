@@ -26,9 +26,17 @@ describe('words of a plan', () => {
   })
   it('leads every fact to where it is shown', () => {
     const to = (fact: string, text = '') => placeOf(fact, 'x', 'squat', text).to
-    expect(to('fault:hips-rise')).toEqual({ name: 'review', params: { lifterId: 'x' }, query: { lift: 'squat', fault: 'hips-rise' } })
+    expect(to('fault:hips-rise')).toEqual({
+      name: 'review',
+      params: { lifterId: 'x' },
+      query: { lift: 'squat', fault: 'hips-rise' },
+    })
     expect(to('fit:limiter')).toEqual({ name: 'squat', params: { lifterId: 'x' } })
-    expect(to('ratio:front squat')).toEqual({ name: 'prescribe', params: { lifterId: 'x' }, query: { view: 'variations', lift: 'squat', open: 'front squat' } })
+    expect(to('ratio:front squat')).toEqual({
+      name: 'prescribe',
+      params: { lifterId: 'x' },
+      query: { view: 'variations', lift: 'squat', open: 'front squat' },
+    })
     expect(to('0190-ab', 'pain flag on the knee')).toEqual({ name: 'lifter', params: { lifterId: 'x' } })
     expect(to('0190-ab')).toEqual({ name: 'log', params: { lifterId: 'x' } })
   })
@@ -37,7 +45,10 @@ describe('words of a plan', () => {
 describe('reasons', () => {
   it('link each place once', () => {
     const reasons = [{ text: 'seen twice', facts: ['a', 'b', 'fault:hips-rise'] }]
-    const shown = mount(Reasons, { props: { reasons, lifterId: 'x', lift: 'squat' }, global: { plugins: [router] } })
+    const shown = mount(Reasons, {
+      props: { reasons, lifterId: 'x', lift: 'squat' },
+      global: { plugins: [router] },
+    })
     expect(shown.findAll('a').map((a) => a.text())).toEqual(['the log', 'what the log says of it'])
     expect(shown.text()).toContain('seen twice')
   })
@@ -45,8 +56,10 @@ describe('reasons', () => {
 
 describe('the frame of a plan', () => {
   const frame: PlanFrame = { start: '2026-11-30', weeks: 8, weekdays: [0, 2, 4], meet: null }
-  const changed = (shown: ReturnType<typeof mount>) => shown.emitted('update:modelValue')!.at(-1)![0] as PlanFrame
-  const mounted = (from: PlanFrame = frame) => mount(FrameFields, { props: { modelValue: from, withMeet: true } })
+  const changed = (shown: ReturnType<typeof mount>) =>
+    shown.emitted('update:modelValue')!.at(-1)![0] as PlanFrame
+  const mounted = (from: PlanFrame = frame) =>
+    mount(FrameFields, { props: { modelValue: from, withMeet: true } })
 
   it('switches days on and off but never the last one off', async () => {
     const shown = mounted()
@@ -70,14 +83,43 @@ describe('the frame of a plan', () => {
 
 describe('the season line', () => {
   const line = (lift: string, load: number | null, more = {}) => ({
-    line_id: `${lift}${load}`, lift, variation: 'competition', kind: 'main' as const, sets: 4, reps: 5, rpe: 7, load_kg: load, per_side: [],
-    rest_s: 180, reasons: [], cap_kg: null, share: null, note: '', overruled: null, ...more,
+    line_id: `${lift}${load}`,
+    lift,
+    variation: 'competition',
+    kind: 'main' as const,
+    sets: 4,
+    reps: 5,
+    rpe: 7,
+    load_kg: load,
+    per_side: [],
+    rest_s: 180,
+    reasons: [],
+    cap_kg: null,
+    share: null,
+    note: '',
+    overruled: null,
+    ...more,
   })
   const day = (id: string, on: string, lines: unknown[]) => ({ day_id: id, on, lines, cues: [], moved: '' })
-  const plan = (days: unknown[]) => ({ weeks: [{ number: 1, role: 'build', reason: '', days }], proposals: [], attempts: {}, refused: [], moves: [] }) as unknown as Plan
+  const plan = (days: unknown[]) =>
+    ({
+      weeks: [{ number: 1, role: 'build', reason: '', days }],
+      proposals: [],
+      attempts: {},
+      refused: [],
+      moves: [],
+    }) as unknown as Plan
 
   it('draws a dot for every main session and says the season in words', async () => {
-    const shown = mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [line('squat', 100)]), day('b', '2026-12-07', [line('squat', 105)])]), openDay: 'b' } })
+    const shown = mount(SeasonLine, {
+      props: {
+        plan: plan([
+          day('a', '2026-11-30', [line('squat', 100)]),
+          day('b', '2026-12-07', [line('squat', 105)]),
+        ]),
+        openDay: 'b',
+      },
+    })
     expect(shown.findAll('circle')).toHaveLength(2)
     expect(shown.find('svg').attributes('aria-label')).toContain('squat from 100 kg to 105 kg')
     expect(shown.findAll('circle.open')).toHaveLength(1)
@@ -85,12 +127,24 @@ describe('the season line', () => {
     expect(shown.emitted('open')).toEqual([['a']])
   })
   it('draws nothing without loads, and no number is ever missing', () => {
-    expect(mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [line('squat', null)])]), openDay: null } }).find('svg').exists()).toBe(false)
-    const one = mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [line('squat', 100)])]), openDay: null } })
+    expect(
+      mount(SeasonLine, {
+        props: { plan: plan([day('a', '2026-11-30', [line('squat', null)])]), openDay: null },
+      })
+        .find('svg')
+        .exists(),
+    ).toBe(false)
+    const one = mount(SeasonLine, {
+      props: { plan: plan([day('a', '2026-11-30', [line('squat', 100)])]), openDay: null },
+    })
     expect(one.html()).not.toContain('NaN')
   })
   it('leaves out what a coach left out', () => {
     const gone = line('squat', 100, { overruled: { coach: 'x', reason: 'y', load_kg: null, dropped: true } })
-    expect(mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [gone])]), openDay: null } }).find('svg').exists()).toBe(false)
+    expect(
+      mount(SeasonLine, { props: { plan: plan([day('a', '2026-11-30', [gone])]), openDay: null } })
+        .find('svg')
+        .exists(),
+    ).toBe(false)
   })
 })

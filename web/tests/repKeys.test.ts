@@ -3,15 +3,26 @@ import RepKeys from '@/stages/log/RepKeys.vue'
 import { addFault, addRep, freshDraft } from '@/stages/log/draft'
 import { mounted } from './mounting'
 
-const fault = (id: string, name: string, phases: string[]) => ({ id, name, lift: 'squat', phases, seen: `${name} is seen` })
+const fault = (id: string, name: string, phases: string[]) => ({
+  id,
+  name,
+  lift: 'squat',
+  phases,
+  seen: `${name} is seen`,
+})
 const catalogue = {
-  faults: [fault('hips-rise', 'Hips rise first', ['bottom', 'middle']), fault('heels', 'Heels lift', ['bottom']), fault('knees', 'Knees cave', ['bottom'])],
+  faults: [
+    fault('hips-rise', 'Hips rise first', ['bottom', 'middle']),
+    fault('heels', 'Heels lift', ['bottom']),
+    fault('knees', 'Knees cave', ['bottom']),
+  ],
   phases: { squat: ['set', 'descent', 'bottom', 'middle'] },
   hidden: ['knees'],
 }
 const keys = (more: Record<string, unknown> = {}) =>
   mounted(RepKeys, { draft: freshDraft(), catalogue, frequent: [], silenced: [], disabled: false, ...more })
-const press = (shown: ReturnType<typeof keys>, ...pressed: string[]) => pressed.map((key) => (shown.vm as unknown as { press(key: string): boolean }).press(key))
+const press = (shown: ReturnType<typeof keys>, ...pressed: string[]) =>
+  pressed.map((key) => (shown.vm as unknown as { press(key: string): boolean }).press(key))
 
 describe('the keys of a rep', () => {
   it('take good and missed reps and undo', () => {
@@ -41,7 +52,9 @@ describe('the keys of a rep', () => {
     const shown = keys({ silenced: ['heels'] })
     press(shown, 'e')
     await shown.vm.$nextTick()
-    expect(shown.findAll('.tile.fault').map((t) => t.text())).toEqual([expect.stringContaining('Hips rise first')])
+    expect(shown.findAll('.tile.fault').map((t) => t.text())).toEqual([
+      expect.stringContaining('Hips rise first'),
+    ])
   })
   it('add a fault to the rep before, then go back to a rep of its own', () => {
     const shown = keys()
@@ -73,6 +86,10 @@ describe('the keys of a rep', () => {
     addRep(draft, 'good')
     addFault(draft, { fault_id: 'heels', phase: 'bottom' }, false)
     addRep(draft, 'miss')
-    expect(keys({ draft }).findAll('.rep').map((r) => r.classes().filter((c) => c !== 'rep'))).toEqual([['good'], ['good', 'faulty'], ['miss']])
+    expect(
+      keys({ draft })
+        .findAll('.rep')
+        .map((r) => r.classes().filter((c) => c !== 'rep')),
+    ).toEqual([['good'], ['good', 'faulty'], ['miss']])
   })
 })

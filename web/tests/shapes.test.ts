@@ -17,7 +17,14 @@ describe('outlines', () => {
 
   it('the elbow hangs below the line from shoulder to bar', () => {
     const place = (x: number, z: number) => ({ x, y: 0.2, z })
-    const points = { ankle: place(0, 0), knee: place(0, 0), hip: place(0, 0), head: place(0, 1), shoulder: place(0, 1), bar: place(-0.1, 0.98) }
+    const points = {
+      ankle: place(0, 0),
+      knee: place(0, 0),
+      hip: place(0, 0),
+      head: place(0, 1),
+      shoulder: place(0, 1),
+      bar: place(-0.1, 0.98),
+    }
     const pose: Pose = { points, angles: {}, arms: { hip: 0, knee: 0 }, use: {}, pitch: 0 }
     const found = elbow(pose, { foot: 0.27, ankleHeight: 0.07, upperArm: 0.32, forearm: 0.25 })
     expect(found.y).toBeGreaterThan(-98)

@@ -7,11 +7,24 @@ type Sent = { body: { items: { key: string }[] } }
 vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
   client: {
-    GET: () => Promise.resolve({ data: { club: 'Weir Lane', coach: 'Ysolde', csrf_token: 't', role: 'coach' }, response: new Response() }),
+    GET: () =>
+      Promise.resolve({
+        data: { club: 'Weir Lane', coach: 'Ysolde', csrf_token: 't', role: 'coach' },
+        response: new Response(),
+      }),
     POST: (_: string, { body }: Sent) =>
       server.down
         ? Promise.reject(new TypeError('no network'))
-        : Promise.resolve({ data: { fates: body.items.map(({ key }) => ({ key, fate: server.fate, detail: 'the load lies above 600 kg' })) }, response: new Response() }),
+        : Promise.resolve({
+            data: {
+              fates: body.items.map(({ key }) => ({
+                key,
+                fate: server.fate,
+                detail: 'the load lies above 600 kg',
+              })),
+            },
+            response: new Response(),
+          }),
   },
 }))
 const { useOutbox } = await import('@/shared/outbox')
@@ -21,13 +34,20 @@ const { default: SyncState } = await import('@/stages/log/SyncState.vue')
 const { mounted } = await import('./mounting')
 
 const box = useOutbox()
-const settled = () => vi.waitFor(() => { if (box.state.sending) throw new Error('still sending') })
+const settled = () =>
+  vi.waitFor(() => {
+    if (box.state.sending) throw new Error('still sending')
+  })
 async function log(load: number) {
   const draft = freshDraft({ load_kg: load, reps: ['good', 'good'] })
   await box.enqueue({ kind: 'set', key: draft.key, lifter_id: 'lifter', set: bodyOf(draft) })
   await settled()
 }
-const press = (page: ReturnType<typeof mounted>, name: string) => page.findAll('button').find((b) => b.text() === name)!.trigger('click')
+const press = (page: ReturnType<typeof mounted>, name: string) =>
+  page
+    .findAll('button')
+    .find((b) => b.text() === name)!
+    .trigger('click')
 
 beforeEach(async () => {
   localStorage.clear()

@@ -3,7 +3,9 @@ import { otherBodies, percent } from '@/shared/words'
 
 describe('what the chances of being best leave over', () => {
   it('is told, so that nobody adds them up in vain', () => {
-    expect(otherBodies([0.36, 0.24, 0, 0])).toBe('In the other 40 % of the bodies drawn the best two lie within 1 %, or none holds.')
+    expect(otherBodies([0.36, 0.24, 0, 0])).toBe(
+      'In the other 40 % of the bodies drawn the best two lie within 1 %, or none holds.',
+    )
   })
   it('is told of a lone set-up as what it is', () => {
     expect(otherBodies([0.7])).toBe('In the other 30 % of the bodies drawn it does not hold.')

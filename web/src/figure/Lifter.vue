@@ -4,12 +4,25 @@ import { computed } from 'vue'
 import type { Pose } from './pose'
 import { elbow, footOutline, limb, spot, type BodySizes } from './shapes'
 
-const props = defineProps<{ pose: Pose; sizes: BodySizes; toeOutDeg: number; ghost?: boolean; hanging?: boolean }>()
+const props = defineProps<{
+  pose: Pose
+  sizes: BodySizes
+  toeOutDeg: number
+  ghost?: boolean
+  hanging?: boolean
+}>()
 const PLATE_CM = 22.5
 
 const at = computed(() => {
   const p = props.pose.points
-  return { ankle: spot(p.ankle), knee: spot(p.knee), hip: spot(p.hip), shoulder: spot(p.shoulder), head: spot(p.head), bar: spot(p.bar) }
+  return {
+    ankle: spot(p.ankle),
+    knee: spot(p.knee),
+    hip: spot(p.hip),
+    shoulder: spot(p.shoulder),
+    head: spot(p.head),
+    bar: spot(p.bar),
+  }
 })
 const joint = computed(() => {
   if (!props.hanging) return elbow(props.pose, props.sizes)
@@ -36,7 +49,10 @@ const paths = computed(() => {
     <path :d="paths.shank" />
     <path :d="paths.trunk" />
     <ellipse
-      :cx="at.head.x" :cy="at.head.y" rx="8.4" ry="10.2"
+      :cx="at.head.x"
+      :cy="at.head.y"
+      rx="8.4"
+      ry="10.2"
       :transform="`rotate(${(pose.angles.trunk_lean ?? 0) * 0.45} ${at.head.x} ${at.head.y})`"
     />
     <path :d="paths.thigh" />
@@ -50,8 +66,27 @@ const paths = computed(() => {
 </template>
 
 <style scoped>
-.solid path, .solid ellipse { fill: var(--body); fill-opacity: 0.92; stroke: var(--body-line); stroke-width: 0.45; }
-.plate { fill: color-mix(in srgb, var(--body) 32%, transparent); stroke: var(--ink); stroke-width: 0.5; }
-.bar { fill: var(--ink); }
-.ghost path, .ghost ellipse, .ghost circle { fill: none; stroke: var(--body-line); stroke-width: 0.4; stroke-dasharray: 1.6 1.2; }
+.solid path,
+.solid ellipse {
+  fill: var(--body);
+  fill-opacity: 0.92;
+  stroke: var(--body-line);
+  stroke-width: 0.45;
+}
+.plate {
+  fill: color-mix(in srgb, var(--body) 32%, transparent);
+  stroke: var(--ink);
+  stroke-width: 0.5;
+}
+.bar {
+  fill: var(--ink);
+}
+.ghost path,
+.ghost ellipse,
+.ghost circle {
+  fill: none;
+  stroke: var(--body-line);
+  stroke-width: 0.4;
+  stroke-dasharray: 1.6 1.2;
+}
 </style>

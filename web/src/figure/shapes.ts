@@ -57,9 +57,10 @@ export function elbow(pose: Pose, sizes: BodySizes): Spot {
   const reach = Math.min(Math.max(Math.hypot(dx, dy), Math.abs(upper - fore) + 0.5), upper + fore - 0.5)
   const angle = Math.acos((upper ** 2 + reach ** 2 - fore ** 2) / (2 * upper * reach))
   const base = Math.atan2(dy, dx)
-  const both = [base + angle, base - angle].map((t) => ({
+  const at = (t: number): Spot => ({
     x: shoulder.x + upper * Math.cos(t),
     y: shoulder.y + upper * Math.sin(t),
-  }))
-  return both[0]!.y > both[1]!.y ? both[0]! : both[1]!
+  })
+  const [one, other] = [at(base + angle), at(base - angle)]
+  return one.y > other.y ? one : other
 }

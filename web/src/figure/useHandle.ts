@@ -1,4 +1,6 @@
 // A handle in an SVG: dragging and arrow keys both become whole steps along one axis.
+import { inDrawing } from './inDrawing'
+
 interface HandleOptions {
   /** SVG units of one step while dragging. */
   stepUnits: number
@@ -6,11 +8,6 @@ interface HandleOptions {
   begin: () => void
   /** Signed whole steps: to the right or downward is positive. */
   move: (steps: number) => void
-}
-
-function inDrawing(event: PointerEvent): DOMPoint {
-  const svg = (event.currentTarget as SVGElement).ownerSVGElement!
-  return new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
 }
 
 const KEYS: Record<'x' | 'y', Record<string, number>> = {

@@ -22,7 +22,13 @@ const stages = computed(() =>
 )
 
 async function leave() {
-  if (waiting.value && !confirm(`${waiting.value} sets are kept on this device and not sent yet. They stay here and go out when you sign in again. Sign out?`)) return
+  if (
+    waiting.value &&
+    !confirm(
+      `${waiting.value} sets are kept on this device and not sent yet. They stay here and go out when you sign in again. Sign out?`,
+    )
+  )
+    return
   await signOut()
   await router.push({ name: 'sign-in' })
 }
@@ -40,17 +46,23 @@ async function leave() {
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/gym" :class="['stage', { open: route.name === 'gym' }]">
-          <span class="dot floor" aria-hidden="true" /><span><b>Gym</b><span class="small soft note-line">racks, bars, schools</span></span>
+          <span class="dot floor" aria-hidden="true" /><span
+            ><b>Gym</b><span class="small soft note-line">racks, bars, schools</span></span
+          >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/platform" :class="['stage', { open: route.name === 'platform' }]">
-          <span class="dot floor" aria-hidden="true" /><span><b>Platform</b><span class="small soft note-line">a group in turn</span></span>
+          <span class="dot floor" aria-hidden="true" /><span
+            ><b>Platform</b><span class="small soft note-line">a group in turn</span></span
+          >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/library" :class="['stage', { open: route.name === 'library' }]">
-          <span class="dot floor" aria-hidden="true" /><span><b>Library</b><span class="small soft note-line">faults, causes, cues</span></span>
+          <span class="dot floor" aria-hidden="true" /><span
+            ><b>Library</b><span class="small soft note-line">faults, causes, cues</span></span
+          >
         </RouterLink>
       </li>
       <template v-if="lifterId">
@@ -72,7 +84,9 @@ async function leave() {
       <p>{{ session?.coach }}</p>
       <button
         class="linkish"
-        @click="switchUnits(session?.mass_unit === 'kg' ? 'lb' : 'kg', session?.length_unit === 'cm' ? 'in' : 'cm')"
+        @click="
+          switchUnits(session?.mass_unit === 'kg' ? 'lb' : 'kg', session?.length_unit === 'cm' ? 'in' : 'cm')
+        "
       >
         {{ session?.mass_unit }}, {{ session?.length_unit }}: switch
       </button>
@@ -84,30 +98,132 @@ async function leave() {
 </template>
 
 <style scoped>
-.rail { border-right: 1px solid var(--line); padding: 20px 12px 16px 22px; display: flex; flex-direction: column; position: sticky; top: 0; height: 100vh; overflow-y: auto; background: var(--paper); color: var(--ink); }
-.brand { font-size: 22px; font-weight: 800; text-decoration: none; font-stretch: 110%; }
-.club { margin-bottom: 18px; }
-.stages { list-style: none; padding: 0; margin: 0; position: relative; }
-.stages::before { content: ''; position: absolute; left: 6px; top: 0; bottom: 0; border-left: 1px dashed var(--body-line); }
-.stage { display: flex; gap: 12px; padding: 8px 0; text-decoration: none; position: relative; align-items: flex-start; min-height: 38px; }
-.stage b { font-weight: 600; display: block; }
-.stage.open b { font-weight: 800; }
-.note-line { display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
-.dot { flex: none; width: 13px; height: 13px; border-radius: 50%; border: 1.5px solid var(--ink); background: var(--paper); margin-top: 3px; }
-.dot.settled { background: var(--ink); }
-.dot.drafted { background: linear-gradient(90deg, var(--ink) 50%, var(--paper) 50%); }
-.dot.out-of-date { background: repeating-linear-gradient(45deg, var(--ink) 0 2px, var(--paper) 2px 4px); }
-.dot.floor { border-radius: 2px; }
-.open .dot { border-color: var(--signal); box-shadow: 0 0 0 3px color-mix(in srgb, var(--signal) 22%, transparent); }
-.foot { margin-top: auto; display: flex; flex-direction: column; gap: 4px; align-items: flex-start; padding-top: 16px; }
+.rail {
+  border-right: 1px solid var(--line);
+  padding: 20px 12px 16px 22px;
+  display: flex;
+  flex-direction: column;
+  position: sticky;
+  top: 0;
+  height: 100vh;
+  overflow-y: auto;
+  background: var(--paper);
+  color: var(--ink);
+}
+.brand {
+  font-size: 22px;
+  font-weight: 800;
+  text-decoration: none;
+  font-stretch: 110%;
+}
+.club {
+  margin-bottom: 18px;
+}
+.stages {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  position: relative;
+}
+.stages::before {
+  content: '';
+  position: absolute;
+  left: 6px;
+  top: 0;
+  bottom: 0;
+  border-left: 1px dashed var(--body-line);
+}
+.stage {
+  display: flex;
+  gap: 12px;
+  padding: 8px 0;
+  text-decoration: none;
+  position: relative;
+  align-items: flex-start;
+  min-height: 38px;
+}
+.stage b {
+  font-weight: 600;
+  display: block;
+}
+.stage.open b {
+  font-weight: 800;
+}
+.note-line {
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+.dot {
+  flex: none;
+  width: 13px;
+  height: 13px;
+  border-radius: 50%;
+  border: 1.5px solid var(--ink);
+  background: var(--paper);
+  margin-top: 3px;
+}
+.dot.settled {
+  background: var(--ink);
+}
+.dot.drafted {
+  background: linear-gradient(90deg, var(--ink) 50%, var(--paper) 50%);
+}
+.dot.out-of-date {
+  background: repeating-linear-gradient(45deg, var(--ink) 0 2px, var(--paper) 2px 4px);
+}
+.dot.floor {
+  border-radius: 2px;
+}
+.open .dot {
+  border-color: var(--signal);
+  box-shadow: 0 0 0 3px color-mix(in srgb, var(--signal) 22%, transparent);
+}
+.foot {
+  margin-top: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  align-items: flex-start;
+  padding-top: 16px;
+}
 @media (max-width: 760px) {
-  .rail { position: static; height: auto; border-right: 0; border-bottom: 1px solid var(--line); padding: 8px 12px; overflow: visible; }
-  .club { display: none; }
-  .stages { display: flex; gap: 14px; overflow-x: auto; }
-  .stages::before, .note-line { display: none; }
-  .stage { gap: 6px; min-height: 40px; align-items: center; }
-  .dot { margin-top: 0; }
-  .foot { flex-direction: row; gap: 14px; padding-top: 4px; }
-  .foot p { display: none; }
+  .rail {
+    position: static;
+    height: auto;
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+    padding: 8px 12px;
+    overflow: visible;
+  }
+  .club {
+    display: none;
+  }
+  .stages {
+    display: flex;
+    gap: 14px;
+    overflow-x: auto;
+  }
+  .stages::before,
+  .note-line {
+    display: none;
+  }
+  .stage {
+    gap: 6px;
+    min-height: 40px;
+    align-items: center;
+  }
+  .dot {
+    margin-top: 0;
+  }
+  .foot {
+    flex-direction: row;
+    gap: 14px;
+    padding-top: 4px;
+  }
+  .foot p {
+    display: none;
+  }
 }
 </style>

@@ -14,17 +14,23 @@ const at = ref(0)
 const box = ref<HTMLInputElement | null>(null)
 const floor = useQuery({ ...floorQuery, enabled: shown })
 const catalogue = useQuery({ ...catalogueQuery, enabled: shown })
-const places = computed(() => placesOf(floor.data.value ?? [], catalogue.data.value?.faults ?? [], props.lifterId))
+const places = computed(() =>
+  placesOf(floor.data.value ?? [], catalogue.data.value?.faults ?? [], props.lifterId),
+)
 const hits = computed(() => found(places.value, typed.value))
 
 watch(typed, () => (at.value = 0))
-watch(shown, async (open) => {
-  if (!open) return
-  typed.value = ''
-  at.value = 0
-  await nextTick()
-  box.value?.focus()
-}, { immediate: true })
+watch(
+  shown,
+  async (open) => {
+    if (!open) return
+    typed.value = ''
+    at.value = 0
+    await nextTick()
+    box.value?.focus()
+  },
+  { immediate: true },
+)
 
 function go(place: Place | undefined) {
   if (!place) return
@@ -44,28 +50,81 @@ function onKey(event: KeyboardEvent) {
   <v-dialog v-model="shown" max-width="560" class="go-to" aria-label="Go to a lifter, a stage, a fault">
     <div class="sheet box">
       <input
-        ref="box" v-model="typed" role="combobox" aria-label="Go to" aria-expanded="true" aria-controls="go-to-places" autocomplete="off" spellcheck="false"
-        :aria-activedescendant="hits[at] ? `go-${hits[at]!.id}` : undefined" placeholder="A lifter, a stage, a fault" @keydown="onKey"
+        ref="box"
+        v-model="typed"
+        role="combobox"
+        aria-label="Go to"
+        aria-expanded="true"
+        aria-controls="go-to-places"
+        autocomplete="off"
+        spellcheck="false"
+        :aria-activedescendant="hits[at] ? `go-${hits[at]?.id}` : undefined"
+        placeholder="A lifter, a stage, a fault"
+        @keydown="onKey"
       />
       <ul id="go-to-places" role="listbox" aria-label="Places">
         <li
-          v-for="(place, i) in hits" :id="`go-${place.id}`" :key="place.id" role="option" :aria-selected="i === at" :class="{ on: i === at }"
-          @click="go(place)" @mousemove="at = i"
+          v-for="(place, i) in hits"
+          :id="`go-${place.id}`"
+          :key="place.id"
+          role="option"
+          :aria-selected="i === at"
+          :class="{ on: i === at }"
+          @click="go(place)"
+          @mousemove="at = i"
         >
           <b>{{ place.title }}</b> <span class="small soft">{{ place.note }}</span>
         </li>
       </ul>
-      <p v-if="!hits.length" class="soft none" role="status">Nothing is called so. A few letters of each word are enough: “mar lo” for a lifter’s log.</p>
+      <p v-if="!hits.length" class="soft none" role="status">
+        Nothing is called so. A few letters of each word are enough: “mar lo” for a lifter’s log.
+      </p>
     </div>
   </v-dialog>
 </template>
 
 <style scoped>
-.box { color: var(--ink); padding: 6px; }
-input { font: inherit; font-size: 19px; font-weight: 600; color: inherit; background: none; border: 0; border-bottom: 1px solid var(--line); width: 100%; padding: 10px 12px; outline: none; }
-input::placeholder { color: var(--soft); font-weight: 400; opacity: 1; }
-ul { list-style: none; margin: 4px 0 0; padding: 0; }
-li { padding: 8px 12px; min-height: 40px; border-left: 3px solid transparent; cursor: pointer; display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
-.on { border-left-color: var(--signal); background: var(--hair); }
-.none { padding: 10px 12px; }
+.box {
+  color: var(--ink);
+  padding: 6px;
+}
+input {
+  font: inherit;
+  font-size: 19px;
+  font-weight: 600;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  width: 100%;
+  padding: 10px 12px;
+  outline: none;
+}
+input::placeholder {
+  color: var(--soft);
+  font-weight: 400;
+  opacity: 1;
+}
+ul {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+li {
+  padding: 8px 12px;
+  min-height: 40px;
+  border-left: 3px solid transparent;
+  cursor: pointer;
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.on {
+  border-left-color: var(--signal);
+  background: var(--hair);
+}
+.none {
+  padding: 10px 12px;
+}
 </style>

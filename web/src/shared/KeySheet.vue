@@ -26,7 +26,9 @@ const keys = computed(() => [...(props.platform ? PLATFORM_KEYS : KEYS), ...ALWA
       <table class="plain mt-3">
         <tbody>
           <tr v-for="[key, does] in keys" :key="key">
-            <td style="width: 150px"><b>{{ key }}</b></td>
+            <td style="width: 150px">
+              <b>{{ key }}</b>
+            </td>
             <td>{{ does }}</td>
           </tr>
         </tbody>

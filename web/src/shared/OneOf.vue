@@ -1,7 +1,12 @@
 <script setup lang="ts" generic="T extends string | number, Empty extends null | never = never">
 // One of a few, all of them visible. Arrow keys move the choice; where nothing may be chosen too, a
 // second press clears it.
-const props = defineProps<{ label: string; options: readonly (readonly [T, string])[]; clearable?: boolean; loose?: boolean }>()
+const props = defineProps<{
+  label: string
+  options: readonly (readonly [T, string])[]
+  clearable?: boolean
+  loose?: boolean
+}>()
 const chosen = defineModel<T | Empty>({ required: true })
 
 function press(id: T) {
@@ -13,18 +18,29 @@ function move(event: KeyboardEvent, at: number) {
   event.preventDefault()
   event.stopPropagation()
   const next = (at + by + props.options.length) % props.options.length
-  chosen.value = props.options[next]![0]
-  const buttons = (event.currentTarget as HTMLElement).parentElement!.querySelectorAll('button')
-  buttons[next]!.focus()
+  const option = props.options[next]
+  if (!option) return
+  chosen.value = option[0]
+  const { currentTarget } = event
+  if (currentTarget instanceof HTMLElement)
+    currentTarget.parentElement?.querySelectorAll('button')[next]?.focus()
 }
-const reachable = (id: T, at: number) => chosen.value === id || (at === 0 && !props.options.some(([other]) => other === chosen.value))
+const reachable = (id: T, at: number) =>
+  chosen.value === id || (at === 0 && !props.options.some(([other]) => other === chosen.value))
 </script>
 
 <template>
   <div class="one-of" :class="{ loose }" role="radiogroup" :aria-label="label">
     <button
-      v-for="([id, name], i) in options" :key="id" type="button" role="radio" :aria-checked="chosen === id" :class="{ on: chosen === id }"
-      :tabindex="reachable(id, i) ? 0 : -1" @click="press(id)" @keydown="move($event, i)"
+      v-for="([id, name], i) in options"
+      :key="id"
+      type="button"
+      role="radio"
+      :aria-checked="chosen === id"
+      :class="{ on: chosen === id }"
+      :tabindex="reachable(id, i) ? 0 : -1"
+      @click="press(id)"
+      @keydown="move($event, i)"
     >
       {{ name }}
     </button>
@@ -32,12 +48,43 @@ const reachable = (id: T, at: number) => chosen.value === id || (at === 0 && !pr
 </template>
 
 <style scoped>
-.one-of { display: flex; flex-wrap: wrap; }
-button { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--line); min-height: 40px; padding: 4px 14px; cursor: pointer; }
-button + button { border-left: 0; }
-button:first-child { border-radius: 3px 0 0 3px; }
-button:last-child { border-radius: 0 3px 3px 0; }
-.loose { gap: 4px; align-items: center; }
-.loose button { border: 1px solid var(--line); border-radius: 3px; padding: 2px 9px; min-width: 40px; }
-.on, .loose .on { background: var(--ink); color: var(--paper); border-color: var(--ink); font-weight: 700; }
+.one-of {
+  display: flex;
+  flex-wrap: wrap;
+}
+button {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  min-height: 40px;
+  padding: 4px 14px;
+  cursor: pointer;
+}
+button + button {
+  border-left: 0;
+}
+button:first-child {
+  border-radius: 3px 0 0 3px;
+}
+button:last-child {
+  border-radius: 0 3px 3px 0;
+}
+.loose {
+  gap: 4px;
+  align-items: center;
+}
+.loose button {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 2px 9px;
+  min-width: 40px;
+}
+.on,
+.loose .on {
+  background: var(--ink);
+  color: var(--paper);
+  border-color: var(--ink);
+  font-weight: 700;
+}
 </style>

@@ -23,7 +23,11 @@ const words = computed(() =>
 
 <template>
   <figure class="stack">
-    <svg :viewBox="`0 0 ${Math.max(end + 40, 170)} 100`" role="img" :aria-label="`each side: ${words} ${massUnit}`">
+    <svg
+      :viewBox="`0 0 ${Math.max(end + 40, 170)} 100`"
+      role="img"
+      :aria-label="`each side: ${words} ${massUnit}`"
+    >
       <rect x="0" y="47" width="36" height="6" class="bar" />
       <rect x="34" y="40" width="5" height="20" class="bar" />
       <rect x="39" y="46" :width="Math.max(end, 100) - 10" height="8" class="sleeve" />
@@ -33,16 +37,38 @@ const words = computed(() =>
       <rect v-if="collarsKg > 0" :x="end" y="42" width="7" height="16" class="collar" />
     </svg>
     <figcaption class="small">
-      <b>{{ words }}</b> <span class="soft">each side, inside first; bar {{ massOf(barKg) }}<template v-if="collarsKg">, collars {{ massOf(collarsKg) }}</template></span>
+      <b>{{ words }}</b>
+      <span class="soft"
+        >each side, inside first; bar {{ massOf(barKg)
+        }}<template v-if="collarsKg">, collars {{ massOf(collarsKg) }}</template></span
+      >
     </figcaption>
   </figure>
 </template>
 
 <style scoped>
-.stack { margin: 0; max-width: 340px; }
-svg { width: 100%; max-height: 110px; }
-.bar { fill: var(--body-line); }
-.sleeve { fill: none; stroke: var(--body-line); }
-.plate { fill: var(--body); stroke: var(--ink); stroke-width: 1.2; }
-.collar { fill: var(--sheet); stroke: var(--ink); }
+.stack {
+  margin: 0;
+  max-width: 340px;
+}
+svg {
+  width: 100%;
+  max-height: 110px;
+}
+.bar {
+  fill: var(--body-line);
+}
+.sleeve {
+  fill: none;
+  stroke: var(--body-line);
+}
+.plate {
+  fill: var(--body);
+  stroke: var(--ink);
+  stroke-width: 1.2;
+}
+.collar {
+  fill: var(--sheet);
+  stroke: var(--ink);
+}
 </style>

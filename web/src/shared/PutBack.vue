@@ -5,5 +5,7 @@ defineEmits<{ back: [] }>()
 </script>
 
 <template>
-  <p class="note mt-2" role="status">{{ told }}. <button class="linkish" @click="$emit('back')">Put it back</button></p>
+  <p class="note mt-2" role="status">
+    {{ told }}. <button class="linkish" @click="$emit('back')">Put it back</button>
+  </p>
 </template>

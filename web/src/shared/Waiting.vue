@@ -6,7 +6,9 @@ defineEmits<{ again: [] }>()
 <template>
   <div class="waiting" role="status">
     <template v-if="error">
-      <p><b>{{ what }} did not load.</b> {{ error.message }}</p>
+      <p>
+        <b>{{ what }} did not load.</b> {{ error.message }}
+      </p>
       <v-btn class="mt-3" @click="$emit('again')">Try again</v-btn>
     </template>
     <template v-else>
@@ -17,7 +19,25 @@ defineEmits<{ again: [] }>()
 </template>
 
 <style scoped>
-.waiting { padding: 48px 26px; text-align: center; }
-.bob { display: block; width: 2px; height: 60px; margin: 0 auto 12px; transform-origin: top; background: repeating-linear-gradient(var(--body-line) 0 8px, transparent 8px 12px); animation: swing 1.4s ease-in-out infinite alternate; }
-@keyframes swing { from { transform: rotate(-14deg); } to { transform: rotate(14deg); } }
+.waiting {
+  padding: 48px 26px;
+  text-align: center;
+}
+.bob {
+  display: block;
+  width: 2px;
+  height: 60px;
+  margin: 0 auto 12px;
+  transform-origin: top;
+  background: repeating-linear-gradient(var(--body-line) 0 8px, transparent 8px 12px);
+  animation: swing 1.4s ease-in-out infinite alternate;
+}
+@keyframes swing {
+  from {
+    transform: rotate(-14deg);
+  }
+  to {
+    transform: rotate(14deg);
+  }
+}
 </style>

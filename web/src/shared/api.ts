@@ -50,7 +50,12 @@ export async function answered<T>(outcome: Promise<Outcome<T>>): Promise<T> {
   try {
     result = await outcome
   } catch {
-    throw new ProblemError(0, 'No connection', 'No connection to Pavrik. What you entered is kept here; try again.', [])
+    throw new ProblemError(
+      0,
+      'No connection',
+      'No connection to Pavrik. What you entered is kept here; try again.',
+      [],
+    )
   }
   if (result.response.ok) return result.data as T
   const body = (result.error ?? {}) as { title?: string; detail?: string; errors?: FieldError[] }

@@ -1,7 +1,8 @@
 // What was logged and is not on the server yet: kept in the browser's database, sent in order, each
 // item under a key of its own, so that nothing is lost and nothing doubled.
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import { computed, reactive, readonly } from 'vue'
+import { useDocumentVisibility, useOnline, useTimeoutFn } from '@vueuse/core'
+import { computed, reactive, readonly, ref, watch } from 'vue'
 import { answered, client, ProblemError, type Schemas } from './api'
 import { loadSession, useSession } from './session'
 
@@ -21,7 +22,10 @@ const BATCH = 50
 /** Answers that say nothing about an item: sign in, wait, try again. */
 const NOT_ABOUT_THE_ITEM = new Set([401, 403, 408, 413, 429])
 const isRefusal = (error: unknown): error is ProblemError =>
-  error instanceof ProblemError && error.status >= 400 && error.status < 500 && !NOT_ABOUT_THE_ITEM.has(error.status)
+  error instanceof ProblemError &&
+  error.status >= 400 &&
+  error.status < 500 &&
+  !NOT_ABOUT_THE_ITEM.has(error.status)
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000]
 
 let opened: Promise<IDBPDatabase<OutboxSchema>> | null = null
@@ -32,10 +36,13 @@ const database = () =>
     },
   }))
 
-const state = reactive<{ items: Queued[]; sending: boolean; trouble: string }>({ items: [], sending: false, trouble: '' })
+const state = reactive<{ items: Queued[]; sending: boolean; trouble: string }>({
+  items: [],
+  sending: false,
+  trouble: '',
+})
 const listeners = new Set<(lifterIds: string[]) => void>()
-let tries = 0
-let timer: ReturnType<typeof setTimeout> | undefined
+const tries = ref(0)
 
 const { session } = useSession()
 const owner = () => (session.value ? `${session.value.club}/${session.value.coach}` : '')
@@ -49,7 +56,12 @@ const plain = (item: Queued) => JSON.parse(JSON.stringify(item)) as Queued
 
 /** Keep an item and send it as soon as the server answers. */
 export async function enqueue(body: QueuedBody): Promise<void> {
-  const item: Queued = { key: body.key, owner: owner(), body: JSON.parse(JSON.stringify(body)) as QueuedBody, at: new Date().toISOString() }
+  const item: Queued = {
+    key: body.key,
+    owner: owner(),
+    body: JSON.parse(JSON.stringify(body)) as QueuedBody,
+    at: new Date().toISOString(),
+  }
   state.items.push(item)
   await (await database()).put('outbox', plain(item))
   void drain()
@@ -61,10 +73,11 @@ export async function discard(key: string): Promise<void> {
   state.items = state.items.filter((item) => item.key !== key)
 }
 
+const retryMs = () => RETRY_MS[Math.min(tries.value, RETRY_MS.length - 1)] ?? 1000
+const retry = useTimeoutFn(() => void drain(), retryMs, { immediate: false })
 function again() {
-  clearTimeout(timer)
-  timer = setTimeout(() => void drain(), RETRY_MS[Math.min(tries, RETRY_MS.length - 1)])
-  tries += 1
+  retry.start()
+  tries.value += 1
 }
 
 /** Take what was kept out of the box and mark what was refused, in one write and one redraw. */
@@ -74,21 +87,24 @@ async function settle(sent: Queued[], fates: Schemas['FateAnswer'][]) {
   const writing = (await database()).transaction('outbox', 'readwrite')
   for (const item of sent) {
     if (kept.has(item.key)) void writing.store.delete(item.key)
-    else if (refusals.has(item.key)) void writing.store.put({ ...plain(item), refused: refusals.get(item.key)! })
+    const refused = refusals.get(item.key)
+    if (refused !== undefined) void writing.store.put({ ...plain(item), refused })
   }
   await writing.done
   state.items = state.items
     .filter((item) => !kept.has(item.key))
-    .map((item) => (refusals.has(item.key) ? { ...item, refused: refusals.get(item.key)! } : item))
+    .map((item) => ({ ...item, refused: refusals.get(item.key) ?? item.refused }))
 }
 
 /** What became of a batch. Where the server refuses it as a whole, each item is tried by itself. */
 async function fatesOf(batch: Queued[]): Promise<Schemas['FateAnswer'][]> {
   try {
-    return (await answered(client.POST('/api/outbox', { body: { items: batch.map((item) => item.body) } }))).fates
+    return (await answered(client.POST('/api/outbox', { body: { items: batch.map((item) => item.body) } })))
+      .fates
   } catch (error) {
     if (!isRefusal(error)) throw error
-    if (batch.length === 1) return [{ key: batch[0]!.key, fate: 'refused', detail: error.message }]
+    const [only, ...others] = batch
+    if (only && !others.length) return [{ key: only.key, fate: 'refused', detail: error.message }]
     const fates: Schemas['FateAnswer'][] = []
     for (const item of batch) fates.push(...(await fatesOf([item])))
     return fates
@@ -119,9 +135,10 @@ export async function drain(): Promise<void> {
     if (navigator.locks) await navigator.locks.request('pavrik-outbox', alone)
     else await alone()
     state.trouble = ''
-    tries = 0
+    tries.value = 0
   } catch (error) {
-    state.trouble = error instanceof ProblemError && error.status === 401 ? 'Sign in again to send.' : 'No connection.'
+    state.trouble =
+      error instanceof ProblemError && error.status === 401 ? 'Sign in again to send.' : 'No connection.'
     if (error instanceof ProblemError && error.status === 403) await loadSession()
     again()
   } finally {
@@ -129,10 +146,11 @@ export async function drain(): Promise<void> {
   }
 }
 
-if (typeof window !== 'undefined') {
-  window.addEventListener('online', () => void drain())
-  document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void drain())
-}
+const online = useOnline()
+const visible = useDocumentVisibility()
+watch([online, visible], () => {
+  if (online.value && visible.value === 'visible') void drain()
+})
 
 export function useOutbox() {
   return {

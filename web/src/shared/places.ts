@@ -41,10 +41,27 @@ function stagesOf({ lifter_id, name }: Named): Place[] {
 
 function faultPlaces(faults: Schemas['FaultAnswer'][], open: Named | undefined): Place[] {
   return faults.flatMap((fault) => {
-    const known = { id: fault.id, title: fault.name, note: `${fault.lift}, in the library`, to: { name: 'library', query: { fault: fault.id } } }
+    const known = {
+      id: fault.id,
+      title: fault.name,
+      note: `${fault.lift}, in the library`,
+      to: { name: 'library', query: { fault: fault.id } },
+    }
     if (!open) return [known]
-    const to = { name: 'review', params: { lifterId: open.lifter_id }, query: { lift: fault.lift, fault: fault.id } }
-    return [{ id: `${open.lifter_id}/${fault.id}`, title: fault.name, note: `${fault.lift}, in ${open.name}’s log`, to }, known]
+    const to = {
+      name: 'review',
+      params: { lifterId: open.lifter_id },
+      query: { lift: fault.lift, fault: fault.id },
+    }
+    return [
+      {
+        id: `${open.lifter_id}/${fault.id}`,
+        title: fault.name,
+        note: `${fault.lift}, in ${open.name}’s log`,
+        to,
+      },
+      known,
+    ]
   })
 }
 
@@ -55,7 +72,13 @@ export function placesOf(lifters: Named[], faults: Schemas['FaultAnswer'][], ope
   return [...(open ? stagesOf(open) : []), ...CLUB, ...others.flatMap(stagesOf), ...faultPlaces(faults, open)]
 }
 
-const wordsOf = (text: string) => text.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '').split(/[^\p{L}\p{N}]+/u).filter(Boolean)
+const wordsOf = (text: string) =>
+  text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/\p{M}/gu, '')
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean)
 
 /** The places whose words begin with every word typed; those named so before those noted so. */
 export function found(places: Place[], typed: string, most = 9): Place[] {
@@ -67,6 +90,10 @@ export function found(places: Place[], typed: string, most = 9): Place[] {
     const missing = wanted.filter((part) => !begins(title, part)).length
     return [{ place, rank: [missing, wanted.length ? title.length : 0, order] }]
   })
-  const before = (a: number[], b: number[]) => a.map((value, i) => value - b[i]!).find((difference) => difference !== 0) ?? 0
-  return ranked.sort((a, b) => before(a.rank, b.rank)).slice(0, most).map(({ place }) => place)
+  const before = (a: number[], b: number[]) =>
+    a.map((value, i) => value - (b[i] ?? 0)).find((difference) => difference !== 0) ?? 0
+  return ranked
+    .sort((a, b) => before(a.rank, b.rank))
+    .slice(0, most)
+    .map(({ place }) => place)
 }

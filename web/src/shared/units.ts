@@ -5,7 +5,11 @@ import { useSession } from './session'
 const KG_PER_LB = 0.45359237
 const M_PER_IN = 0.0254
 
-const number = (value: number, digits: number) => value.toFixed(digits).replace(/(\.\d*?)0+$/, '$1').replace(/\.$/, '')
+const number = (value: number, digits: number) =>
+  value
+    .toFixed(digits)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '')
 
 export function massText(kg: number, unit: 'kg' | 'lb', digits = 1): string {
   return number(unit === 'lb' ? kg / KG_PER_LB : kg, digits)

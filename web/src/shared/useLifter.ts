@@ -8,7 +8,8 @@ export function useLifter(lifterId: MaybeRefOrGetter<string | null>) {
   return useQuery({
     queryKey: ['lifter', id],
     enabled: computed(() => id.value !== null),
-    queryFn: () => answered(client.GET('/api/lifters/{lifter_id}', { params: { path: { lifter_id: id.value! } } })),
+    queryFn: () =>
+      answered(client.GET('/api/lifters/{lifter_id}', { params: { path: { lifter_id: id.value ?? '' } } })),
   })
 }
 

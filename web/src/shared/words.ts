@@ -1,29 +1,9 @@
 // Words for what the model names.
-export const BAR_NAMES: Record<string, string> = {
-  front: 'Front',
-  high: 'High bar',
-  middle: 'Middle bar',
-  low: 'Low bar',
-}
-export const BAR_ORDER = ['low', 'middle', 'high', 'front'] as const
-export type BarPosition = (typeof BAR_ORDER)[number]
-
-export const STYLE_NAMES: Record<string, string> = {
-  conventional: 'Conventional',
-  frog: 'Frog stance',
-  semi_sumo: 'Semi-sumo',
-  sumo: 'Sumo',
-  trap_low: 'Trap bar, low',
-  trap_high: 'Trap bar, high',
-  deficit: 'Deficit',
-  block: 'Block pull',
-  romanian: 'Romanian',
-}
-export const STYLE_ORDER = ['conventional', 'frog', 'semi_sumo', 'sumo', 'trap_low', 'trap_high', 'deficit', 'block', 'romanian'] as const
-export type PullStyle = (typeof STYLE_ORDER)[number]
-
 /** The lifts to choose between. */
-export const LIFT_CHOICE = [['squat', 'squat'], ['deadlift', 'deadlift']] as const
+export const LIFT_CHOICE = [
+  ['squat', 'squat'],
+  ['deadlift', 'deadlift'],
+] as const
 
 export const USE_NAMES: Record<string, string> = {
   hips: 'Hips',
@@ -63,7 +43,8 @@ const SCREEN_NAMES: Record<string, string> = {
   shoulder: 'shoulders',
 }
 /** Screens that nobody took, as a coach calls them. */
-export const screensInWords = (names: readonly string[]) => names.map((name) => SCREEN_NAMES[name] ?? name).join(', ')
+export const screensInWords = (names: readonly string[]) =>
+  names.map((name) => SCREEN_NAMES[name] ?? name).join(', ')
 
 export const GOALS = [
   { value: 'competition', title: 'Competition' },

@@ -16,7 +16,13 @@ const print = () => window.print()
 
 <template>
   <main>
-    <StageHead class="no-print" :over="card.data.value?.name ?? ''" :answer="!card.data.value || squat || pull ? 'The card in the pocket' : 'No card yet: nothing is settled'">
+    <StageHead
+      class="no-print"
+      :over="card.data.value?.name ?? ''"
+      :answer="
+        !card.data.value || squat || pull ? 'The card in the pocket' : 'No card yet: nothing is settled'
+      "
+    >
       <v-btn v-if="squat || pull" variant="flat" @click="print">Print</v-btn>
       <v-btn :to="{ name: 'squat', params: { lifterId } }">To the bench</v-btn>
     </StageHead>
@@ -29,5 +35,8 @@ const print = () => window.print()
 </template>
 
 <style scoped>
-.none { padding: 40px 26px; max-width: 460px; }
+.none {
+  padding: 40px 26px;
+  max-width: 460px;
+}
 </style>

@@ -24,62 +24,204 @@ const depth = computed(() => {
       <p class="brand">Pavr<span class="signal">|</span>k</p>
       <p class="who">{{ card.name }}</p>
     </header>
-    <p v-if="card.pain.length" class="note decide small">Pain flag on the {{ card.pain.join(', ') }}: loads are capped; stop at sharp, radiating or new pain.</p>
+    <p v-if="card.pain.length" class="note decide small">
+      Pain flag on the {{ card.pain.join(', ') }}: loads are capped; stop at sharp, radiating or new pain.
+    </p>
     <template v-if="squat">
       <h2>Squat, {{ squat.bar }}</h2>
-      <p v-if="squat.stale_because.length" class="note decide small">Out of date: {{ squat.stale_because.join(', ') }}. Ask the coach.</p>
+      <p v-if="squat.stale_because.length" class="note decide small">
+        Out of date: {{ squat.stale_because.join(', ') }}. Ask the coach.
+      </p>
       <dl class="facts">
-        <div><dt>Feet</dt><dd>{{ cm(squat.stance_m, 0) }}<small>ankle to ankle, {{ squat.stance_feet }} of your feet</small></dd></div>
-        <div><dt>Toes</dt><dd>{{ squat.toe_out_deg }}°<small>out, knees follow them</small></dd></div>
-        <div><dt>Heel</dt><dd>{{ squat.heel_lift_m ? cm(squat.heel_lift_m) : 'flat' }}<small>{{ squat.heel_lift_m ? 'raised' : 'no wedge' }}</small></dd></div>
-        <div class="wide"><dt>Hands</dt><dd class="words">{{ squat.grip_words }}<small>both hands the same, {{ cm(squat.grip_m, 0) }} apart</small></dd></div>
+        <div>
+          <dt>Feet</dt>
+          <dd>
+            {{ cm(squat.stance_m, 0) }}<small>ankle to ankle, {{ squat.stance_feet }} of your feet</small>
+          </dd>
+        </div>
+        <div>
+          <dt>Toes</dt>
+          <dd>{{ squat.toe_out_deg }}°<small>out, knees follow them</small></dd>
+        </div>
+        <div>
+          <dt>Heel</dt>
+          <dd>
+            {{ squat.heel_lift_m ? cm(squat.heel_lift_m) : 'flat'
+            }}<small>{{ squat.heel_lift_m ? 'raised' : 'no wedge' }}</small>
+          </dd>
+        </div>
+        <div class="wide">
+          <dt>Hands</dt>
+          <dd class="words">
+            {{ squat.grip_words }}<small>both hands the same, {{ cm(squat.grip_m, 0) }} apart</small>
+          </dd>
+        </div>
         <div v-for="r in squat.racks" :key="r.rack" class="wide">
           <dt>{{ r.rack }}</dt>
-          <dd class="words">hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–' }}<small>{{ r.problem ?? `dip ${cm(r.dip_m, 0)}; pins ${cm(r.safety_below_m, 0)} under the bar at the bottom` }}</small></dd>
+          <dd class="words">
+            hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–'
+            }}<small>{{
+              r.problem ??
+              `dip ${cm(r.dip_m, 0)}; pins ${cm(r.safety_below_m, 0)} under the bar at the bottom`
+            }}</small>
+          </dd>
         </div>
       </dl>
-      <p class="small soft">At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°. {{ depth }} Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on {{ dayOf(squat.settled_at) }}.</p>
+      <p class="small soft">
+        At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°.
+        {{ depth }} Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on
+        {{ dayOf(squat.settled_at) }}.
+      </p>
     </template>
     <template v-if="pull">
       <h2>Deadlift, {{ pull.style }}</h2>
-      <p v-if="pull.stale_because.length" class="note decide small">Out of date: {{ pull.stale_because.join(', ') }}. Ask the coach.</p>
+      <p v-if="pull.stale_because.length" class="note decide small">
+        Out of date: {{ pull.stale_because.join(', ') }}. Ask the coach.
+      </p>
       <dl class="facts">
-        <div><dt>Feet</dt><dd>{{ cm(pull.stance_m, 0) }}<small>ankle to ankle, {{ pull.stance_feet }} of your feet</small></dd></div>
-        <div><dt>Toes</dt><dd>{{ pull.toe_out_deg }}°<small>out, knees over them</small></dd></div>
-        <div><dt>Hips</dt><dd>{{ cm(pull.hip_over_knee_m, 0) }}<small>above the knees, back {{ pull.back_deg }}° above level</small></dd></div>
-        <div class="wide"><dt>Feet to bar</dt><dd class="words">{{ pull.foot_words }}<small>{{ cm(pull.bar_from_shin_m, 0) }} in front of the ankle; the shin meets it as the hips come down</small></dd></div>
-        <div class="wide"><dt>Hands</dt><dd class="words">{{ pull.grip_words }}<small>{{ cm(pull.grip_m, 0) }} apart</small></dd></div>
+        <div>
+          <dt>Feet</dt>
+          <dd>
+            {{ cm(pull.stance_m, 0) }}<small>ankle to ankle, {{ pull.stance_feet }} of your feet</small>
+          </dd>
+        </div>
+        <div>
+          <dt>Toes</dt>
+          <dd>{{ pull.toe_out_deg }}°<small>out, knees over them</small></dd>
+        </div>
+        <div>
+          <dt>Hips</dt>
+          <dd>
+            {{ cm(pull.hip_over_knee_m, 0)
+            }}<small>above the knees, back {{ pull.back_deg }}° above level</small>
+          </dd>
+        </div>
+        <div class="wide">
+          <dt>Feet to bar</dt>
+          <dd class="words">
+            {{ pull.foot_words
+            }}<small
+              >{{ cm(pull.bar_from_shin_m, 0) }} in front of the ankle; the shin meets it as the hips come
+              down</small
+            >
+          </dd>
+        </div>
+        <div class="wide">
+          <dt>Hands</dt>
+          <dd class="words">
+            {{ pull.grip_words }}<small>{{ cm(pull.grip_m, 0) }} apart</small>
+          </dd>
+        </div>
       </dl>
-      <p class="small soft">Slack first, then the floor. Predicted {{ kg(pull.predicted_max_kg, 0) }} when settled on {{ dayOf(pull.settled_at) }}.</p>
+      <p class="small soft">
+        Slack first, then the floor. Predicted {{ kg(pull.predicted_max_kg, 0) }} when settled on
+        {{ dayOf(pull.settled_at) }}.
+      </p>
     </template>
     <template v-if="card.cues.length || card.pull_cues.length">
       <h2>Think of</h2>
       <dl class="thoughts">
-        <template v-if="card.cues.length"><dt>Squat</dt><dd v-for="c in card.cues" :key="c">{{ c }}</dd></template>
-        <template v-if="card.pull_cues.length"><dt>Deadlift</dt><dd v-for="c in card.pull_cues" :key="c">{{ c }}</dd></template>
+        <template v-if="card.cues.length"
+          ><dt>Squat</dt>
+          <dd v-for="c in card.cues" :key="c">{{ c }}</dd></template
+        >
+        <template v-if="card.pull_cues.length"
+          ><dt>Deadlift</dt>
+          <dd v-for="c in card.pull_cues" :key="c">{{ c }}</dd></template
+        >
       </dl>
     </template>
     <h2>Care</h2>
-    <ul class="care small"><li v-for="c in card.cautions" :key="c">{{ c }}</li></ul>
-    <footer class="small soft">A static model, not a promise. Model {{ (squat ?? pull)?.model_version }}.</footer>
+    <ul class="care small">
+      <li v-for="c in card.cautions" :key="c">{{ c }}</li>
+    </ul>
+    <footer class="small soft">
+      A static model, not a promise. Model {{ (squat ?? pull)?.model_version }}.
+    </footer>
   </article>
 </template>
 
 <style scoped>
-.card { max-width: 440px; margin: 22px auto; padding: 20px 24px; display: grid; gap: 12px; }
-header { display: flex; justify-content: space-between; gap: 16px; border-bottom: 1px dashed var(--body-line); padding-bottom: 8px; align-items: baseline; }
-.brand { font-weight: 800; font-size: 19px; }
-.who { font-weight: 700; text-align: right; overflow-wrap: anywhere; }
-.facts { display: grid; grid-template-columns: repeat(3, 1fr); gap: 10px 16px; margin: 0; }
-.facts div { border-top: 1px solid var(--ink); padding-top: 3px; }
-.facts .wide { grid-column: 1 / -1; }
-dt { font-size: 12px; color: var(--soft); }
-dd { margin: 0; font-size: 28px; font-weight: 700; line-height: 1.15; }
-dd.words { font-size: 19px; }
-dd small { display: block; font-size: 12px; font-weight: 400; color: var(--soft); line-height: 1.3; }
-.thoughts { margin: 0; }
-.thoughts dd { font-size: 14px; font-weight: 400; }
-.care { margin: 0; padding-left: 18px; }
-@media print { .card { margin: 0; border: 0; max-width: 110mm; } }
-@media (max-width: 500px) { .card { margin: 0; border: 0; padding: 16px; } }
+.card {
+  max-width: 440px;
+  margin: 22px auto;
+  padding: 20px 24px;
+  display: grid;
+  gap: 12px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
+  border-bottom: 1px dashed var(--body-line);
+  padding-bottom: 8px;
+  align-items: baseline;
+}
+.brand {
+  font-weight: 800;
+  font-size: 19px;
+}
+.who {
+  font-weight: 700;
+  text-align: right;
+  overflow-wrap: anywhere;
+}
+.facts {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px 16px;
+  margin: 0;
+}
+.facts div {
+  border-top: 1px solid var(--ink);
+  padding-top: 3px;
+}
+.facts .wide {
+  grid-column: 1 / -1;
+}
+dt {
+  font-size: 12px;
+  color: var(--soft);
+}
+dd {
+  margin: 0;
+  font-size: 28px;
+  font-weight: 700;
+  line-height: 1.15;
+}
+dd.words {
+  font-size: 19px;
+}
+dd small {
+  display: block;
+  font-size: 12px;
+  font-weight: 400;
+  color: var(--soft);
+  line-height: 1.3;
+}
+.thoughts {
+  margin: 0;
+}
+.thoughts dd {
+  font-size: 14px;
+  font-weight: 400;
+}
+.care {
+  margin: 0;
+  padding-left: 18px;
+}
+@media print {
+  .card {
+    margin: 0;
+    border: 0;
+    max-width: 110mm;
+  }
+}
+@media (max-width: 500px) {
+  .card {
+    margin: 0;
+    border: 0;
+    padding: 16px;
+  }
+}
 </style>

@@ -10,35 +10,87 @@ import CardSheet from './CardSheet.vue'
 
 const props = defineProps<{ token: string }>()
 const { kg, massOf } = useUnits()
-const shared = useQuery({ queryKey: ['shared', props.token], retry: 1, queryFn: () => answered(client.GET('/api/shared/{token}', { params: { path: { token: props.token } } })) })
+const shared = useQuery({
+  queryKey: ['shared', props.token],
+  retry: 1,
+  queryFn: () => answered(client.GET('/api/shared/{token}', { params: { path: { token: props.token } } })),
+})
 </script>
 
 <template>
   <main class="shared">
-    <Waiting v-if="!shared.data.value" :error="shared.error.value" what="Your card" @again="shared.refetch()" />
+    <Waiting
+      v-if="!shared.data.value"
+      :error="shared.error.value"
+      what="Your card"
+      @again="shared.refetch()"
+    />
     <template v-else>
       <section v-if="shared.data.value.day" class="day sheet">
         <h1>{{ dayWords(shared.data.value.day.on) }}</h1>
-        <div v-for="line in shared.data.value.day.lines.filter((l) => !l.overruled?.dropped)" :key="line.line_id" class="work">
-          <p><b>{{ titleOf(line) }}</b> <span v-if="line.note" class="small soft">{{ line.note }}</span></p>
-          <p><span class="num">{{ line.sets }} × {{ line.reps }}</span> <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b> <span v-if="line.rpe !== null" class="soft">@ {{ line.rpe }}</span> <span class="small soft">rest {{ minutes(line.rest_s) }}</span></p>
-          <p v-if="line.per_side.length" class="small">each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}</p>
-          <p v-if="shared.data.value.warm_ups[line.line_id]?.length" class="small soft">way up {{ shared.data.value.warm_ups[line.line_id]!.map((w) => `${w.reps} × ${massOf(w.load_kg, 2)}`).join(', ') }}</p>
+        <div
+          v-for="line in shared.data.value.day.lines.filter((l) => !l.overruled?.dropped)"
+          :key="line.line_id"
+          class="work"
+        >
+          <p>
+            <b>{{ titleOf(line) }}</b> <span v-if="line.note" class="small soft">{{ line.note }}</span>
+          </p>
+          <p>
+            <span class="num">{{ line.sets }} × {{ line.reps }}</span>
+            <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b>
+            <span v-if="line.rpe !== null" class="soft">@ {{ line.rpe }}</span>
+            <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
+          </p>
+          <p v-if="line.per_side.length" class="small">
+            each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}
+          </p>
+          <p v-if="shared.data.value.warm_ups[line.line_id]?.length" class="small soft">
+            way up
+            {{
+              shared.data.value.warm_ups[line.line_id]
+                ?.map((w) => `${w.reps} × ${massOf(w.load_kg, 2)}`)
+                .join(', ')
+            }}
+          </p>
           <p class="small soft">{{ line.reasons[0]?.text }}</p>
         </div>
-        <p v-if="shared.data.value.day.cues?.length" class="small"><b>Cues</b> {{ shared.data.value.day.cues.join(' / ') }}</p>
+        <p v-if="shared.data.value.day.cues?.length" class="small">
+          <b>Cues</b> {{ shared.data.value.day.cues.join(' / ') }}
+        </p>
       </section>
       <p v-else class="soft none">No day is planned ahead.</p>
-      <CardSheet v-if="shared.data.value.card.squat || shared.data.value.card.deadlift" :card="shared.data.value.card" />
-      <p class="small soft none">Read only, until {{ dayOf(shared.data.value.expires_at) }}. Ask your coach before changing anything.</p>
+      <CardSheet
+        v-if="shared.data.value.card.squat || shared.data.value.card.deadlift"
+        :card="shared.data.value.card"
+      />
+      <p class="small soft none">
+        Read only, until {{ dayOf(shared.data.value.expires_at) }}. Ask your coach before changing anything.
+      </p>
     </template>
   </main>
 </template>
 
 <style scoped>
-.shared { max-width: 470px; margin: 0 auto; padding: 12px 0 30px; }
-.day { padding: 16px 22px; display: grid; gap: 10px; margin: 10px 14px 0; }
-.work { border-top: 1px solid var(--ink); padding-top: 5px; }
-.load { font-size: 22px; }
-.none { padding: 12px 22px; }
+.shared {
+  max-width: 470px;
+  margin: 0 auto;
+  padding: 12px 0 30px;
+}
+.day {
+  padding: 16px 22px;
+  display: grid;
+  gap: 10px;
+  margin: 10px 14px 0;
+}
+.work {
+  border-top: 1px solid var(--ink);
+  padding-top: 5px;
+}
+.load {
+  font-size: 22px;
+}
+.none {
+  padding: 12px 22px;
+}
 </style>

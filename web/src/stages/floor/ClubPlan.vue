@@ -16,21 +16,33 @@ const asked = ref<Schemas['JobAnswer'] | null>(null)
 const { message, busy, run } = useProblem()
 const { job, cancel } = useJob(asked, () => void queries.invalidateQueries())
 async function begin() {
-  asked.value = (await run(() => answered(client.POST('/api/club/plans', { params: once(uuid7()), body: frame.value })))) ?? null
+  asked.value =
+    (await run(() =>
+      answered(client.POST('/api/club/plans', { params: once(uuid7()), body: frame.value })),
+    )) ?? null
 }
 </script>
 
 <template>
   <form class="note club" novalidate @submit.prevent="begin">
-    <p><b>{{ without }} lifters have no plan.</b> Each gets one from their own log, goal and flags; plans that stand are left alone.</p>
+    <p>
+      <b>{{ without }} lifters have no plan.</b> Each gets one from their own log, goal and flags; plans that
+      stand are left alone.
+    </p>
     <div class="row">
       <FrameFields v-model="frame" />
-      <v-btn variant="flat" type="submit" :disabled="busy || job?.state === 'running' || !without">Plan for {{ without }}</v-btn>
+      <v-btn variant="flat" type="submit" :disabled="busy || job?.state === 'running' || !without"
+        >Plan for {{ without }}</v-btn
+      >
       <v-btn class="quiet" @click="emit('close')">Close</v-btn>
     </div>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
     <p v-if="job" role="status">
-      <template v-if="job.state === 'running'"><progress :value="job.progress" max="1" aria-label="Plans made" /> {{ Math.round(job.progress * 100) }} % <button type="button" class="linkish" @click="cancel">stop</button></template>
+      <template v-if="job.state === 'running'"
+        ><progress :value="job.progress" max="1" aria-label="Plans made" />
+        {{ Math.round(job.progress * 100) }} %
+        <button type="button" class="linkish" @click="cancel">stop</button></template
+      >
       <span v-else-if="job.state === 'done'" class="holds">Every lifter has a plan.</span>
       <span v-else class="signal">Stopped; the plans made until then stand.</span>
     </p>
@@ -38,7 +50,19 @@ async function begin() {
 </template>
 
 <style scoped>
-.club { margin: 14px 26px 0; display: grid; gap: 10px; }
-.row { display: flex; gap: 16px; align-items: end; flex-wrap: wrap; }
-progress { accent-color: var(--holds); width: 220px; }
+.club {
+  margin: 14px 26px 0;
+  display: grid;
+  gap: 10px;
+}
+.row {
+  display: flex;
+  gap: 16px;
+  align-items: end;
+  flex-wrap: wrap;
+}
+progress {
+  accent-color: var(--holds);
+  width: 220px;
+}
 </style>

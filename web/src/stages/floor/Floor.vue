@@ -21,11 +21,20 @@ type Row = Schemas['FloorRow']
 
 const PRESSING = new Set(['pain', 'lift_ending', 'rising', 'stale'])
 const STAGE_OF: Record<string, string> = {
-  pain: 'lifter', lift_ending: 'review', rising: 'review', cap: 'review', overdue: 'log', missed: 'prescribe',
+  pain: 'lifter',
+  lift_ending: 'review',
+  rising: 'review',
+  cap: 'review',
+  overdue: 'log',
+  missed: 'prescribe',
 }
 const stageOf = (need: Schemas['Need']) => STAGE_OF[need.kind] ?? need.lift
-const pressing = computed(() => (floor.data.value ?? []).filter((r) => r.needs.some((n) => PRESSING.has(n.kind))))
-const calm = computed(() => (floor.data.value ?? []).filter((r) => !r.needs.some((n) => PRESSING.has(n.kind))))
+const pressing = computed(() =>
+  (floor.data.value ?? []).filter((r) => r.needs.some((n) => PRESSING.has(n.kind))),
+)
+const calm = computed(() =>
+  (floor.data.value ?? []).filter((r) => !r.needs.some((n) => PRESSING.has(n.kind))),
+)
 const answer = computed(() => {
   if (!floor.data.value) return 'Who needs you'
   if (!floor.data.value.length) return 'No lifters yet'
@@ -39,7 +48,9 @@ const groups = computed(() => [
 const nextText = (row: Row) =>
   row.planned
     ? `${dayWords(row.planned.on)}: ${row.planned.title.toLowerCase()}`
-    : row.next?.load_kg ? `${row.next.lift === 'squat' ? 'Squat' : 'Deadlift'} ${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}` : 'nothing prescribed'
+    : row.next?.load_kg
+      ? `${row.next.lift === 'squat' ? 'Squat' : 'Deadlift'} ${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}`
+      : 'nothing prescribed'
 </script>
 
 <template>
@@ -53,31 +64,48 @@ const nextText = (row: Row) =>
     <Waiting v-if="!floor.data.value" :error="floor.error.value" what="The floor" @again="floor.refetch()" />
     <div v-else-if="!floor.data.value.length" class="empty">
       <p class="big">An empty floor.</p>
-      <p class="mt-2 soft">Add the first lifter: a name, body mass and stature are enough to see what the body allows.</p>
+      <p class="mt-2 soft">
+        Add the first lifter: a name, body mass and stature are enough to see what the body allows.
+      </p>
     </div>
     <div v-else class="board">
       <section v-for="group in groups" v-show="group.rows.length" :key="group.title">
-        <h2>{{ group.title }} <small>{{ group.rows.length }}</small></h2>
+        <h2>
+          {{ group.title }} <small>{{ group.rows.length }}</small>
+        </h2>
         <ul>
           <li v-for="row in group.rows" :key="row.lifter_id" class="lifter">
             <div class="who">
-              <RouterLink :to="{ name: 'lifter', params: { lifterId: row.lifter_id } }"><b>{{ row.name }}</b></RouterLink>
+              <RouterLink :to="{ name: 'lifter', params: { lifterId: row.lifter_id } }"
+                ><b>{{ row.name }}</b></RouterLink
+              >
               <p class="small soft">{{ kg(row.mass_kg) }} · {{ cm(row.stature_m, 0) }}</p>
             </div>
             <ul class="needs">
               <li v-for="need in row.needs" :key="need.text">
                 <RouterLink
                   :class="['need', { press: PRESSING.has(need.kind) }]"
-                  :to="{ name: stageOf(need), params: { lifterId: row.lifter_id }, query: stageOf(need) === 'review' ? { lift: need.lift } : {} }"
-                >{{ need.text }}</RouterLink>
+                  :to="{
+                    name: stageOf(need),
+                    params: { lifterId: row.lifter_id },
+                    query: stageOf(need) === 'review' ? { lift: need.lift } : {},
+                  }"
+                  >{{ need.text }}</RouterLink
+                >
               </li>
               <li v-if="!row.needs.length" class="holds">all settled</li>
             </ul>
             <div class="next">
-              <RouterLink :to="{ name: 'prescribe', params: { lifterId: row.lifter_id } }">{{ nextText(row) }}</RouterLink>
-              <p class="small soft">{{ row.last_set_at ? `last set ${dayOf(row.last_set_at)}` : 'no set logged' }}</p>
+              <RouterLink :to="{ name: 'prescribe', params: { lifterId: row.lifter_id } }">{{
+                nextText(row)
+              }}</RouterLink>
+              <p class="small soft">
+                {{ row.last_set_at ? `last set ${dayOf(row.last_set_at)}` : 'no set logged' }}
+              </p>
             </div>
-            <RouterLink class="to-log small" :to="{ name: 'log', params: { lifterId: row.lifter_id } }">Log</RouterLink>
+            <RouterLink class="to-log small" :to="{ name: 'log', params: { lifterId: row.lifter_id } }"
+              >Log</RouterLink
+            >
           </li>
         </ul>
       </section>
@@ -86,22 +114,84 @@ const nextText = (row: Row) =>
 </template>
 
 <style scoped>
-.board { padding: 18px 26px 40px; display: grid; gap: 26px; max-width: 1100px; }
-ul { list-style: none; padding: 0; margin: 6px 0 0; }
-.lifter { display: grid; grid-template-columns: 220px minmax(0, 1fr) 230px 44px; gap: 18px; padding: 11px 0; border-top: 1px solid var(--line); align-items: start; }
-.who { min-width: 0; }
-.who a, .next a, .need { text-decoration: none; overflow-wrap: anywhere; }
-.who a:hover, .next a:hover, .need:hover { text-decoration: underline; }
-.needs { margin: 0; display: grid; gap: 3px; }
-.need { padding-left: 12px; border-left: 3px solid var(--line); display: block; }
-.need.press { border-left-color: var(--signal); font-weight: 600; }
-.to-log { border: 1px solid var(--line); border-radius: 3px; padding: 6px 9px; text-decoration: none; font-weight: 600; text-align: center; }
-.to-log:hover { border-color: var(--ink); }
-.empty { padding: 60px 26px; max-width: 460px; }
+.board {
+  padding: 18px 26px 40px;
+  display: grid;
+  gap: 26px;
+  max-width: 1100px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 0;
+}
+.lifter {
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr) 230px 44px;
+  gap: 18px;
+  padding: 11px 0;
+  border-top: 1px solid var(--line);
+  align-items: start;
+}
+.who {
+  min-width: 0;
+}
+.who a,
+.next a,
+.need {
+  text-decoration: none;
+  overflow-wrap: anywhere;
+}
+.who a:hover,
+.next a:hover,
+.need:hover {
+  text-decoration: underline;
+}
+.needs {
+  margin: 0;
+  display: grid;
+  gap: 3px;
+}
+.need {
+  padding-left: 12px;
+  border-left: 3px solid var(--line);
+  display: block;
+}
+.need.press {
+  border-left-color: var(--signal);
+  font-weight: 600;
+}
+.to-log {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 6px 9px;
+  text-decoration: none;
+  font-weight: 600;
+  text-align: center;
+}
+.to-log:hover {
+  border-color: var(--ink);
+}
+.empty {
+  padding: 60px 26px;
+  max-width: 460px;
+}
 @media (max-width: 900px) {
-  .board { padding: 14px; }
-  .lifter { grid-template-columns: 1fr 44px; gap: 6px 12px; }
-  .needs, .next { grid-column: 1; }
-  .to-log { grid-row: 1; grid-column: 2; min-height: 36px; }
+  .board {
+    padding: 14px;
+  }
+  .lifter {
+    grid-template-columns: 1fr 44px;
+    gap: 6px 12px;
+  }
+  .needs,
+  .next {
+    grid-column: 1;
+  }
+  .to-log {
+    grid-row: 1;
+    grid-column: 2;
+    min-height: 36px;
+  }
 }
 </style>

@@ -38,7 +38,12 @@ async function choose(question: string, position: string) {
 <template>
   <main>
     <StageHead :over="session?.club ?? ''" :answer="answer" />
-    <Waiting v-if="!equipment.data.value" :error="equipment.error.value" what="The gym" @again="equipment.refetch()" />
+    <Waiting
+      v-if="!equipment.data.value"
+      :error="equipment.error.value"
+      what="The gym"
+      @again="equipment.refetch()"
+    />
     <div v-else class="columns">
       <div>
         <Racks :racks="equipment.data.value.racks" :may-write="mayWrite" />
@@ -53,10 +58,21 @@ async function choose(question: string, position: string) {
         <p v-if="message" class="signal" role="alert">{{ message }}</p>
         <div v-for="s in shown" :key="s.id" class="school">
           <label :for="s.id">{{ s.question }}</label>
-          <select :id="s.id" :disabled="!mayWrite" :value="schools.data.value?.club[s.id]" @change="choose(s.id, ($event.target as HTMLSelectElement).value)">
+          <select
+            :id="s.id"
+            :disabled="!mayWrite"
+            :value="schools.data.value?.club[s.id]"
+            @change="choose(s.id, ($event.target as HTMLSelectElement).value)"
+          >
             <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
           </select>
-          <span class="small soft why">Default because: {{ s.why_default }} Switches {{ s.switches }}.<template v-if="s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue"> Cue: “{{ s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue }}”</template></span>
+          <span class="small soft why"
+            >Default because: {{ s.why_default }} Switches {{ s.switches }}.<template
+              v-if="s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue"
+            >
+              Cue: “{{ s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue }}”</template
+            ></span
+          >
         </div>
       </section>
     </div>
@@ -64,9 +80,40 @@ async function choose(question: string, position: string) {
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(0, 1.25fr) minmax(300px, 1fr); gap: 40px; padding: 18px 26px 40px; }
-.school { display: grid; grid-template-columns: 1fr 210px; gap: 2px 12px; padding: 7px 0; border-top: 1px solid var(--hair); align-items: center; }
-.why { grid-column: 1 / -1; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 5px 7px; width: 100%; }
-@media (max-width: 900px) { .columns { grid-template-columns: minmax(0, 1fr); padding: 14px; gap: 24px; } .school { grid-template-columns: 1fr; } }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.25fr) minmax(300px, 1fr);
+  gap: 40px;
+  padding: 18px 26px 40px;
+}
+.school {
+  display: grid;
+  grid-template-columns: 1fr 210px;
+  gap: 2px 12px;
+  padding: 7px 0;
+  border-top: 1px solid var(--hair);
+  align-items: center;
+}
+.why {
+  grid-column: 1 / -1;
+}
+select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 5px 7px;
+  width: 100%;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 14px;
+    gap: 24px;
+  }
+  .school {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

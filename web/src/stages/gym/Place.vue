@@ -9,10 +9,14 @@ defineProps<{ mayWrite: boolean }>()
 const queries = useQueryClient()
 const place = useQuery({ queryKey: ['place'], queryFn: () => answered(client.GET('/api/equipment/place')) })
 const here = Intl.DateTimeFormat().resolvedOptions().timeZone
-const zones = computed(() => [...new Set(['UTC', here, place.data.value?.time_zone ?? 'UTC', ...Intl.supportedValuesOf('timeZone')])])
+const zones = computed(() => [
+  ...new Set(['UTC', here, place.data.value?.time_zone ?? 'UTC', ...Intl.supportedValuesOf('timeZone')]),
+])
 const { message, busy, run } = useProblem()
 async function choose(zone: string) {
-  await run(() => answered(client.PUT('/api/equipment/place', { params: once(uuid7()), body: { time_zone: zone } })))
+  await run(() =>
+    answered(client.PUT('/api/equipment/place', { params: once(uuid7()), body: { time_zone: zone } })),
+  )
   await queries.invalidateQueries()
 }
 </script>
@@ -21,16 +25,37 @@ async function choose(zone: string) {
   <section v-if="place.data.value">
     <h2>Where the club trains <small>a training day begins and ends there</small></h2>
     <p class="row">
-      <select aria-label="Time zone of the club" :value="place.data.value.time_zone" :disabled="!mayWrite || busy" @change="choose(($event.target as HTMLSelectElement).value)">
+      <select
+        aria-label="Time zone of the club"
+        :value="place.data.value.time_zone"
+        :disabled="!mayWrite || busy"
+        @change="choose(($event.target as HTMLSelectElement).value)"
+      >
         <option v-for="z in zones" :key="z">{{ z }}</option>
       </select>
-      <button v-if="mayWrite && place.data.value.time_zone !== here" class="linkish" @click="choose(here)">this device is in {{ here }}: use it</button>
+      <button v-if="mayWrite && place.data.value.time_zone !== here" class="linkish" @click="choose(here)">
+        this device is in {{ here }}: use it
+      </button>
     </p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
   </section>
 </template>
 
 <style scoped>
-.row { display: flex; gap: 12px; align-items: center; flex-wrap: wrap; margin-top: 6px; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; min-height: 38px; max-width: 260px; }
+.row {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin-top: 6px;
+}
+select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  min-height: 38px;
+  max-width: 260px;
+}
 </style>

@@ -18,7 +18,12 @@ watch(
   },
   { immediate: true },
 )
-const save = () => count(rows.value.filter((r) => r.mass.trim()).map((r) => ({ kg: readMass(r.mass) || 0, pairs: Number(r.pairs) || 0 })))
+const save = () =>
+  count(
+    rows.value
+      .filter((r) => r.mass.trim())
+      .map((r) => ({ kg: readMass(r.mass) || 0, pairs: Number(r.pairs) || 0 })),
+  )
 </script>
 
 <template>
@@ -27,20 +32,45 @@ const save = () => count(rows.value.filter((r) => r.mass.trim()).map((r) => ({ k
     <form novalidate @submit.prevent="save" @input="touched = true">
       <div class="rows">
         <div v-for="(row, i) in rows" :key="i" class="row">
-          <input v-model="row.mass" :aria-label="`Weight ${i + 1}, ${massUnit}`" :disabled="!mayWrite" /> <span class="small soft">{{ massUnit }} ×</span>
+          <input v-model="row.mass" :aria-label="`Weight ${i + 1}, ${massUnit}`" :disabled="!mayWrite" />
+          <span class="small soft">{{ massUnit }} ×</span>
           <input v-model="row.pairs" :aria-label="`Pairs of weight ${i + 1}`" :disabled="!mayWrite" />
-          <span v-if="of(`plates.${i}.kg`).length || of(`plates.${i}.pairs`).length" class="small signal">{{ [...of(`plates.${i}.kg`), ...of(`plates.${i}.pairs`)][0] }}</span>
+          <span v-if="of(`plates.${i}.kg`).length || of(`plates.${i}.pairs`).length" class="small signal">{{
+            [...of(`plates.${i}.kg`), ...of(`plates.${i}.pairs`)][0]
+          }}</span>
         </div>
-        <button v-if="mayWrite" type="button" class="linkish" @click="rows.push({ mass: '', pairs: '1' })">another weight</button>
+        <button v-if="mayWrite" type="button" class="linkish" @click="rows.push({ mass: '', pairs: '1' })">
+          another weight
+        </button>
       </div>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
-      <v-btn v-if="mayWrite" class="mt-2 quiet" type="submit" :disabled="busy || !touched">Keep the count</v-btn>
+      <v-btn v-if="mayWrite" class="mt-2 quiet" type="submit" :disabled="busy || !touched"
+        >Keep the count</v-btn
+      >
     </form>
   </section>
 </template>
 
 <style scoped>
-.rows { display: flex; flex-wrap: wrap; gap: 6px 14px; align-items: center; margin-top: 6px; }
-.row { display: flex; gap: 4px; align-items: center; }
-input { font: inherit; width: 52px; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 4px 6px; }
+.rows {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  margin-top: 6px;
+}
+.row {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+input {
+  font: inherit;
+  width: 52px;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 6px;
+}
 </style>

@@ -12,11 +12,24 @@ export function useGym() {
     return done !== undefined
   }
   return {
-    message, busy, of,
-    saveRack: (body: Schemas['RackIn']) => write(() => answered(client.PUT('/api/equipment/racks', { params: once(), body }))),
-    saveBar: (body: Schemas['BarIn']) => write(() => answered(client.PUT('/api/equipment/bars', { params: once(), body }))),
-    count: (plates: Schemas['PlateCount'][]) => write(() => answered(client.PUT('/api/equipment/plates', { params: once(), body: { plates } }))),
-    takeRack: (rack_id: string) => write(() => answered(client.DELETE('/api/equipment/racks/{rack_id}', { params: { path: { rack_id }, ...once() } }))),
-    takeBar: (bar_id: string) => write(() => answered(client.DELETE('/api/equipment/bars/{bar_id}', { params: { path: { bar_id }, ...once() } }))),
+    message,
+    busy,
+    of,
+    saveRack: (body: Schemas['RackIn']) =>
+      write(() => answered(client.PUT('/api/equipment/racks', { params: once(), body }))),
+    saveBar: (body: Schemas['BarIn']) =>
+      write(() => answered(client.PUT('/api/equipment/bars', { params: once(), body }))),
+    count: (plates: Schemas['PlateCount'][]) =>
+      write(() => answered(client.PUT('/api/equipment/plates', { params: once(), body: { plates } }))),
+    takeRack: (rack_id: string) =>
+      write(() =>
+        answered(
+          client.DELETE('/api/equipment/racks/{rack_id}', { params: { path: { rack_id }, ...once() } }),
+        ),
+      ),
+    takeBar: (bar_id: string) =>
+      write(() =>
+        answered(client.DELETE('/api/equipment/bars/{bar_id}', { params: { path: { bar_id }, ...once() } })),
+      ),
   }
 }

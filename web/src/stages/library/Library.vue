@@ -24,27 +24,42 @@ const open = ref<string | null>(null)
 const data = computed(() => catalogue.data.value ?? null)
 const route = useRoute()
 /** A fault that a link names lies open and in view. */
-watch([data, () => route.query.fault], async () => {
-  const fault = data.value?.faults.find((f) => f.id === route.query.fault)
-  if (!fault) return
-  lift.value = fault.lift as 'squat' | 'deadlift'
-  wanted.value = ''
-  open.value = fault.id
-  await nextTick()
-  document.getElementById(`fault-${fault.id}`)?.scrollIntoView?.({ block: 'center' })
-}, { immediate: true })
+watch(
+  [data, () => route.query.fault],
+  async () => {
+    const fault = data.value?.faults.find((f) => f.id === route.query.fault)
+    if (!fault) return
+    lift.value = fault.lift as 'squat' | 'deadlift'
+    wanted.value = ''
+    open.value = fault.id
+    await nextTick()
+    document.getElementById(`fault-${fault.id}`)?.scrollIntoView?.({ block: 'center' })
+  },
+  { immediate: true },
+)
 const own = computed(() => new Set(data.value?.own))
 const hidden = computed(() => new Set(data.value?.hidden))
 const faults = computed(() => {
   const words = wanted.value.trim().toLowerCase()
-  return (data.value?.faults ?? []).filter((f) => f.lift === lift.value && (!words || `${f.name} ${f.seen}`.toLowerCase().includes(words)))
+  return (data.value?.faults ?? []).filter(
+    (f) => f.lift === lift.value && (!words || `${f.name} ${f.seen}`.toLowerCase().includes(words)),
+  )
 })
-const causesOf = (f: Schemas['FaultAnswer']) => (data.value?.causes ?? []).filter((c) => f.causes.includes(c.id))
-const remediesOf = (c: Schemas['CauseAnswer']) => (data.value?.remedies ?? []).filter((r) => c.remedies.includes(r.id))
+const causesOf = (f: Schemas['FaultAnswer']) =>
+  (data.value?.causes ?? []).filter((c) => f.causes.includes(c.id))
+const remediesOf = (c: Schemas['CauseAnswer']) =>
+  (data.value?.remedies ?? []).filter((r) => c.remedies.includes(r.id))
 const { message, run } = useProblem()
 type Entry = Schemas['EntryRequest']
 async function keep(entries: Entry[]): Promise<boolean> {
-  const kept = await run(() => answered(client.POST('/api/library/own', { params: once(), body: { format: 'pavrik-library', version: 1, entries } })))
+  const kept = await run(() =>
+    answered(
+      client.POST('/api/library/own', {
+        params: once(),
+        body: { format: 'pavrik-library', version: 1, entries },
+      }),
+    ),
+  )
   await queries.invalidateQueries({ queryKey: ['catalogue'] })
   await queries.invalidateQueries({ queryKey: ['variation-names'] })
   return Boolean(kept)
@@ -72,7 +87,14 @@ async function importFile(event: Event) {
 
 <template>
   <main>
-    <StageHead over="The library" :answer="data ? `${data.faults.length} faults, ${data.causes.length} causes, ${data.remedies.length} remedies` : 'Faults, causes, remedies'">
+    <StageHead
+      over="The library"
+      :answer="
+        data
+          ? `${data.faults.length} faults, ${data.causes.length} causes, ${data.remedies.length} remedies`
+          : 'Faults, causes, remedies'
+      "
+    >
       <template v-if="mayWrite">
         <v-btn @click="adding = 'fault'">Own fault</v-btn>
         <v-btn @click="adding = 'cause'">Own cause</v-btn>
@@ -85,11 +107,35 @@ async function importFile(event: Event) {
       <div class="bar">
         <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
         <v-text-field v-model="wanted" label="Find" class="find" />
-        <span class="small">Own entries: <a href="/api/library/own" download="pavrik-library.json">export</a><template v-if="mayWrite">, <label class="linkish">import<input type="file" accept=".json" class="visually-hidden" @change="importFile" /></label></template></span>
+        <span class="small"
+          >Own entries: <a href="/api/library/own" download="pavrik-library.json">export</a
+          ><template v-if="mayWrite"
+            >,
+            <label class="linkish"
+              >import<input
+                type="file"
+                accept=".json"
+                class="visually-hidden"
+                @change="importFile" /></label></template
+        ></span>
       </div>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
-      <OwnVariation v-if="adding === 'variation' && names.data.value" :catalogue="data" :names="names.data.value" :lift="lift" @keep="added" @close="adding = null" />
-      <OwnEntry v-else-if="adding && adding !== 'variation'" :kind="adding" :catalogue="data" :lift="lift" @keep="added" @close="adding = null" />
+      <OwnVariation
+        v-if="adding === 'variation' && names.data.value"
+        :catalogue="data"
+        :names="names.data.value"
+        :lift="lift"
+        @keep="added"
+        @close="adding = null"
+      />
+      <OwnEntry
+        v-else-if="adding && adding !== 'variation'"
+        :kind="adding"
+        :catalogue="data"
+        :lift="lift"
+        @keep="added"
+        @close="adding = null"
+      />
       <p v-if="!faults.length" class="soft mt-4">Nothing is called so.</p>
       <section v-if="names.data.value" class="mt-4">
         <h2>Variations <small>each computed for the lifter on the Prescribe stage</small></h2>
@@ -98,18 +144,35 @@ async function importFile(event: Event) {
       <ul class="faults">
         <li v-for="f in faults" :id="`fault-${f.id}`" :key="f.id" :class="{ hidden: hidden.has(f.id) }">
           <button class="fault" :aria-expanded="open === f.id" @click="open = open === f.id ? null : f.id">
-            <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">own</span><span v-if="hidden.has(f.id)" class="mark">hidden</span>
-            <span class="soft">{{ f.seen }}</span><span class="small soft">{{ f.phases.length > 5 ? 'any phase' : f.phases.join(', ') }}</span>
+            <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">own</span
+            ><span v-if="hidden.has(f.id)" class="mark">hidden</span>
+            <span class="soft">{{ f.seen }}</span><span class="small soft">{{
+              f.phases.length > 5 ? 'any phase' : f.phases.join(', ')
+            }}</span>
           </button>
           <div v-if="open === f.id" class="inside">
             <div v-for="c in causesOf(f)" :key="c.id" class="cause">
-              <p><b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">own</span></p>
+              <p>
+                <b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">own</span>
+              </p>
               <p class="small">Test: {{ /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }}</p>
-              <ul class="small"><li v-for="r in remediesOf(c)" :key="r.id"><span class="soft kind">{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span> {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span></li></ul>
+              <ul class="small">
+                <li v-for="r in remediesOf(c)" :key="r.id">
+                  <span class="soft kind"
+                    >{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span
+                  >
+                  {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span>
+                </li>
+              </ul>
             </div>
             <p v-if="f.watch" class="small">No price in this model: watch {{ f.watch }}.</p>
             <p v-if="f.caution" class="note small">{{ f.caution }}</p>
-            <p class="small soft">Common practice, no source. <button v-if="mayWrite" class="linkish" @click="hide('fault', f.id, hidden.has(f.id))">{{ hidden.has(f.id) ? 'Show it again' : 'Hide this fault' }}</button></p>
+            <p class="small soft">
+              Common practice, no source.
+              <button v-if="mayWrite" class="linkish" @click="hide('fault', f.id, hidden.has(f.id))">
+                {{ hidden.has(f.id) ? 'Show it again' : 'Hide this fault' }}
+              </button>
+            </p>
           </div>
         </li>
       </ul>
@@ -118,15 +181,67 @@ async function importFile(event: Event) {
 </template>
 
 <style scoped>
-.pad { padding: 14px 26px 40px; max-width: 1040px; }
-.bar { display: flex; gap: 18px; align-items: center; flex-wrap: wrap; }
-.find { max-width: 260px; }
-ul { list-style: none; padding: 0; margin: 10px 0 0; }
-.fault { font: inherit; color: inherit; width: 100%; text-align: left; background: none; border: 0; border-top: 1px solid var(--line); padding: 8px 0; cursor: pointer; display: flex; gap: 6px 12px; flex-wrap: wrap; align-items: baseline; min-height: 44px; }
-.fault > .small { margin-left: auto; }
-.hidden .fault { opacity: 0.75; text-decoration: line-through; }
-.mark { font-size: 11px; border: 1px solid var(--holds); color: var(--holds); border-radius: 2px; padding: 0 5px; }
-.inside { padding: 0 0 12px 18px; border-left: 3px solid var(--line); display: grid; gap: 10px; }
-.cause ul { margin: 2px 0 0; display: grid; gap: 2px; }
-.kind { display: inline-block; min-width: 150px; }
+.pad {
+  padding: 14px 26px 40px;
+  max-width: 1040px;
+}
+.bar {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.find {
+  max-width: 260px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 10px 0 0;
+}
+.fault {
+  font: inherit;
+  color: inherit;
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--line);
+  padding: 8px 0;
+  cursor: pointer;
+  display: flex;
+  gap: 6px 12px;
+  flex-wrap: wrap;
+  align-items: baseline;
+  min-height: 44px;
+}
+.fault > .small {
+  margin-left: auto;
+}
+.hidden .fault {
+  opacity: 0.75;
+  text-decoration: line-through;
+}
+.mark {
+  font-size: 11px;
+  border: 1px solid var(--holds);
+  color: var(--holds);
+  border-radius: 2px;
+  padding: 0 5px;
+}
+.inside {
+  padding: 0 0 12px 18px;
+  border-left: 3px solid var(--line);
+  display: grid;
+  gap: 10px;
+}
+.cause ul {
+  margin: 2px 0 0;
+  display: grid;
+  gap: 2px;
+}
+.kind {
+  display: inline-block;
+  min-width: 150px;
+}
 </style>

@@ -3,21 +3,77 @@
 import { computed, reactive } from 'vue'
 import type { Schemas } from '@/shared/api'
 
-const props = defineProps<{ kind: 'fault' | 'cause' | 'remedy'; catalogue: Schemas['CatalogueAnswer']; lift: 'squat' | 'deadlift' }>()
+const props = defineProps<{
+  kind: 'fault' | 'cause' | 'remedy'
+  catalogue: Schemas['CatalogueAnswer']
+  lift: 'squat' | 'deadlift'
+}>()
 const emit = defineEmits<{ keep: [entry: Schemas['EntryRequest']]; close: [] }>()
-const form = reactive({ name: '', seen: '', test: '', phases: [] as string[], links: [] as string[], remedies: [] as string[], remedyKind: 'cue', aim: 'body', purpose: 'brace', level: 1 })
-const titles = { fault: 'A fault of your own', cause: 'A cause of your own', remedy: 'A cue or drill of your own' }
-const faults = computed(() => props.catalogue.faults.filter((f) => f.lift === props.lift).map((f) => ({ title: f.name, value: f.id })))
+const form = reactive({
+  name: '',
+  seen: '',
+  test: '',
+  phases: [] as string[],
+  links: [] as string[],
+  remedies: [] as string[],
+  remedyKind: 'cue',
+  aim: 'body',
+  purpose: 'brace',
+  level: 1,
+})
+const titles = {
+  fault: 'A fault of your own',
+  cause: 'A cause of your own',
+  remedy: 'A cue or drill of your own',
+}
+const faults = computed(() =>
+  props.catalogue.faults.filter((f) => f.lift === props.lift).map((f) => ({ title: f.name, value: f.id })),
+)
 const causes = computed(() => props.catalogue.causes.map((c) => ({ title: c.text, value: c.id })))
 const remedies = computed(() => props.catalogue.remedies.map((r) => ({ title: r.text, value: r.id })))
-const ident = computed(() => `own-${form.name.toLowerCase().normalize('NFD').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '').slice(0, 40) || 'entry'}`)
+const ident = computed(
+  () =>
+    `own-${
+      form.name
+        .toLowerCase()
+        .normalize('NFD')
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .slice(0, 40) || 'entry'
+    }`,
+)
 const bodies = {
-  fault: () => ({ lift: props.lift, name: form.name, seen: form.seen, phases: form.phases, causes: form.links }),
+  fault: () => ({
+    lift: props.lift,
+    name: form.name,
+    seen: form.seen,
+    phases: form.phases,
+    causes: form.links,
+  }),
   cause: () => ({ text: form.name, test: form.test, remedies: form.remedies, faults: form.links }),
-  remedy: () => ({ kind: form.remedyKind, text: form.name, aim: form.remedyKind === 'cue' ? form.aim : null, purpose: form.remedyKind === 'cue' ? form.purpose : null, level: form.level, causes: form.links }),
+  remedy: () => ({
+    kind: form.remedyKind,
+    text: form.name,
+    aim: form.remedyKind === 'cue' ? form.aim : null,
+    purpose: form.remedyKind === 'cue' ? form.purpose : null,
+    level: form.level,
+    causes: form.links,
+  }),
 }
-const whole = computed(() => form.name.trim() && form.links.length && (props.kind !== 'fault' || (form.phases.length && form.seen)) && (props.kind !== 'cause' || form.test))
-const keep = () => emit('keep', { kind: props.kind, ident: ident.value, body: bodies[props.kind]() as Schemas['EntryRequest']['body'], hidden: false })
+const whole = computed(
+  () =>
+    form.name.trim() &&
+    form.links.length &&
+    (props.kind !== 'fault' || (form.phases.length && form.seen)) &&
+    (props.kind !== 'cause' || form.test),
+)
+const keep = () =>
+  emit('keep', {
+    kind: props.kind,
+    ident: ident.value,
+    body: bodies[props.kind]() as Schemas['EntryRequest']['body'],
+    hidden: false,
+  })
 </script>
 
 <template>
@@ -31,22 +87,41 @@ const keep = () => emit('keep', { kind: props.kind, ident: ident.value, body: bo
     </template>
     <template v-else-if="kind === 'cause'">
       <v-text-field v-model="form.test" label="The test that separates it" maxlength="300" />
-      <v-select v-model="form.links" :items="faults" multiple :label="`Faults of the ${lift} that it explains`" />
+      <v-select
+        v-model="form.links"
+        :items="faults"
+        multiple
+        :label="`Faults of the ${lift} that it explains`"
+      />
       <v-select v-model="form.remedies" :items="remedies" multiple label="What helps" />
     </template>
     <template v-else>
-      <v-select v-model="form.remedyKind" :items="['cue', 'drill', 'set-up', 'work', 'load', 'variation']" label="Kind" />
+      <v-select
+        v-model="form.remedyKind"
+        :items="['cue', 'drill', 'set-up', 'work', 'load', 'variation']"
+        label="Kind"
+      />
       <template v-if="form.remedyKind === 'cue'">
         <v-select v-model="form.aim" :items="['bar', 'body']" label="Aimed at" />
         <v-select v-model="form.purpose" :items="catalogue.purposes" label="For" />
       </template>
       <v-select v-model="form.links" :items="causes" multiple label="Causes that it helps" />
     </template>
-    <div class="acts"><v-btn variant="flat" type="submit" :disabled="!whole">Keep</v-btn><v-btn @click="emit('close')">Not now</v-btn></div>
+    <div class="acts">
+      <v-btn variant="flat" type="submit" :disabled="!whole">Keep</v-btn
+      ><v-btn @click="emit('close')">Not now</v-btn>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.own { display: grid; gap: 10px; max-width: 620px; }
-.acts { display: flex; gap: 8px; }
+.own {
+  display: grid;
+  gap: 10px;
+  max-width: 620px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
 </style>

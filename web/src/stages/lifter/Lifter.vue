@@ -84,7 +84,12 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
       <v-btn :to="{ name: 'measure', params: { lifterId } }">Measure</v-btn>
       <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
     </StageHead>
-    <Waiting v-if="!lifter.data.value" :error="lifter.error.value" what="The lifter" @again="lifter.refetch()" />
+    <Waiting
+      v-if="!lifter.data.value"
+      :error="lifter.error.value"
+      what="The lifter"
+      @again="lifter.refetch()"
+    />
     <div v-else class="columns">
       <form novalidate @submit.prevent="save">
         <h2 class="mb-3">Who</h2>
@@ -99,12 +104,23 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
         <section>
           <h2>Best lifts <small>estimated from the log</small></h2>
           <table v-if="lifter.data.value.bests.length" class="plain mt-1">
-            <thead><tr><th>Lift</th><th>Estimated max</th><th>From</th></tr></thead>
+            <thead>
+              <tr>
+                <th>Lift</th>
+                <th>Estimated max</th>
+                <th>From</th>
+              </tr>
+            </thead>
             <tbody>
               <tr v-for="b in lifter.data.value.bests" :key="b.lift + b.variation">
                 <td>{{ b.variation === 'competition' ? b.lift : b.variation }}</td>
-                <td><b>{{ kg(b.estimated_max_kg) }}</b></td>
-                <td class="soft">{{ b.reps }} × {{ kg(b.load_kg) }}<template v-if="b.rpe"> @ {{ b.rpe }}</template>, {{ dayOf(b.performed_at) }}</td>
+                <td>
+                  <b>{{ kg(b.estimated_max_kg) }}</b>
+                </td>
+                <td class="soft">
+                  {{ b.reps }} × {{ kg(b.load_kg) }}<template v-if="b.rpe"> @ {{ b.rpe }}</template
+                  >, {{ dayOf(b.performed_at) }}
+                </td>
               </tr>
             </tbody>
           </table>
@@ -114,23 +130,68 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
           <h2>Schools <small>followed with this lifter</small></h2>
           <div v-for="s in squatSchools" :key="s.id" class="school">
             <label :for="s.id">{{ s.question }}</label>
-            <select :id="s.id" :disabled="!mayWrite" :value="lifter.data.value.schools[s.id]" @change="choose(s.id, ($event.target as HTMLSelectElement).value)">
+            <select
+              :id="s.id"
+              :disabled="!mayWrite"
+              :value="lifter.data.value.schools[s.id]"
+              @change="choose(s.id, ($event.target as HTMLSelectElement).value)"
+            >
               <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
             </select>
-            <span class="small soft why">Default because: {{ s.why_default }} Switches {{ s.switches }}.</span>
+            <span class="small soft why"
+              >Default because: {{ s.why_default }} Switches {{ s.switches }}.</span
+            >
           </div>
         </section>
-        <p class="soft small">{{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.</p>
+        <p class="soft small">
+          {{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.
+        </p>
       </div>
     </div>
   </main>
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(320px, 500px) minmax(0, 1fr); gap: 40px; padding: 20px 26px 40px; max-width: 1080px; }
-.right { display: grid; gap: 26px; align-content: start; }
-.school { display: grid; grid-template-columns: 1fr 230px; gap: 2px 12px; padding: 7px 0; border-top: 1px solid var(--hair); align-items: center; }
-.why { grid-column: 1 / -1; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 5px 7px; width: 100%; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; padding: 14px; gap: 24px; } .school { grid-template-columns: 1fr; } }
+.columns {
+  display: grid;
+  grid-template-columns: minmax(320px, 500px) minmax(0, 1fr);
+  gap: 40px;
+  padding: 20px 26px 40px;
+  max-width: 1080px;
+}
+.right {
+  display: grid;
+  gap: 26px;
+  align-content: start;
+}
+.school {
+  display: grid;
+  grid-template-columns: 1fr 230px;
+  gap: 2px 12px;
+  padding: 7px 0;
+  border-top: 1px solid var(--hair);
+  align-items: center;
+}
+.why {
+  grid-column: 1 / -1;
+}
+select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 5px 7px;
+  width: 100%;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+    padding: 14px;
+    gap: 24px;
+  }
+  .school {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

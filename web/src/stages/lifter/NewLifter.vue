@@ -45,5 +45,8 @@ async function add() {
 </template>
 
 <style scoped>
-.sheet-of { padding: 22px 26px; max-width: 640px; }
+.sheet-of {
+  padding: 22px 26px;
+  max-width: 640px;
+}
 </style>

@@ -11,7 +11,16 @@ const props = defineProps<{ lifterId: string; flags: Schemas['FlagAnswer'][] }>(
 const { mayWrite } = useSession()
 const forget = useForget()
 const { message, busy, run, of } = useProblem()
-const REGIONS: Schemas['FlagRequest']['region'][] = ['ankle', 'knee', 'hip', 'lower back', 'upper back', 'shoulder', 'elbow', 'wrist']
+const REGIONS: Schemas['FlagRequest']['region'][] = [
+  'ankle',
+  'knee',
+  'hip',
+  'lower back',
+  'upper back',
+  'shoulder',
+  'elbow',
+  'wrist',
+]
 const region = ref<Schemas['FlagRequest']['region']>('knee')
 const note = ref('')
 const raising = ref(false)
@@ -52,14 +61,20 @@ async function clear(flagId: string) {
   <section>
     <h2>Pain</h2>
     <div v-for="flag in flags" :key="flag.flag_id" class="note decide mt-2">
-      <p><b>{{ flag.region }}</b> <span class="soft">since {{ dayOf(flag.raised_at) }}</span></p>
+      <p>
+        <b>{{ flag.region }}</b> <span class="soft">since {{ dayOf(flag.raised_at) }}</span>
+      </p>
       <p v-if="flag.note">{{ flag.note }}</p>
-      <p class="small soft">Loads are capped. Sharp, radiating or new pain: stop, and a licensed clinician decides.</p>
+      <p class="small soft">
+        Loads are capped. Sharp, radiating or new pain: stop, and a licensed clinician decides.
+      </p>
       <div v-if="clearing === flag.flag_id" class="mt-2">
         <v-text-field v-model="reason" label="Cleared because" :error-messages="of('reason')" />
         <v-btn class="mt-2" :disabled="busy" @click="clear(flag.flag_id)">Clear it</v-btn>
       </div>
-      <button v-else-if="mayWrite" class="linkish small" @click="clearing = flag.flag_id">Clear with a reason</button>
+      <button v-else-if="mayWrite" class="linkish small" @click="clearing = flag.flag_id">
+        Clear with a reason
+      </button>
     </div>
     <p v-if="!flags.length" class="soft">Nothing is flagged.</p>
     <div v-if="raising" class="raise mt-2">

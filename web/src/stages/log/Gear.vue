@@ -5,27 +5,84 @@ const gear = defineModel<Schemas['Gear']>({ required: true })
 defineProps<{ bars: Schemas['BarAnswer'][]; racks: string[] }>()
 const set = (part: Partial<Schemas['Gear']>) => (gear.value = { ...gear.value, ...part })
 const words = (g: Schemas['Gear']) =>
-  [g.bar, g.rack, g.belt ? 'belt' : null, g.suit ? 'suit' : null, g.shoes].filter(Boolean).join(', ') || 'as usual'
+  [g.bar, g.rack, g.belt ? 'belt' : null, g.suit ? 'suit' : null, g.shoes].filter(Boolean).join(', ') ||
+  'as usual'
 const valueOf = (event: Event) => (event.target as HTMLSelectElement).value || null
 </script>
 
 <template>
   <details>
-    <summary class="small">Gear: <b>{{ words(gear) }}</b></summary>
+    <summary class="small">
+      Gear: <b>{{ words(gear) }}</b>
+    </summary>
     <div class="fields">
-      <label><span class="small soft">Bar</span><select :value="gear.bar ?? ''" @change="set({ bar: valueOf($event) })"><option value="">the usual</option><option v-for="b in bars" :key="b.bar_id">{{ b.name }}</option></select></label>
-      <label><span class="small soft">Rack</span><select :value="gear.rack ?? ''" @change="set({ rack: valueOf($event) })"><option value="">the usual</option><option v-for="r in racks" :key="r">{{ r }}</option></select></label>
-      <label><span class="small soft">Shoes</span><select :value="gear.shoes ?? ''" @change="set({ shoes: valueOf($event) })"><option value="">the usual</option><option>flat</option><option>heeled</option><option>barefoot</option></select></label>
-      <label class="tick"><input type="checkbox" :checked="Boolean(gear.belt)" @change="set({ belt: !gear.belt })" /> belt</label>
-      <label class="tick"><input type="checkbox" :checked="Boolean(gear.suit)" @change="set({ suit: !gear.suit })" /> suit</label>
+      <label
+        ><span class="small soft">Bar</span
+        ><select :value="gear.bar ?? ''" @change="set({ bar: valueOf($event) })">
+          <option value="">the usual</option>
+          <option v-for="b in bars" :key="b.bar_id">{{ b.name }}</option>
+        </select></label
+      >
+      <label
+        ><span class="small soft">Rack</span
+        ><select :value="gear.rack ?? ''" @change="set({ rack: valueOf($event) })">
+          <option value="">the usual</option>
+          <option v-for="r in racks" :key="r">{{ r }}</option>
+        </select></label
+      >
+      <label
+        ><span class="small soft">Shoes</span
+        ><select :value="gear.shoes ?? ''" @change="set({ shoes: valueOf($event) })">
+          <option value="">the usual</option>
+          <option>flat</option>
+          <option>heeled</option>
+          <option>barefoot</option>
+        </select></label
+      >
+      <label class="tick"
+        ><input type="checkbox" :checked="Boolean(gear.belt)" @change="set({ belt: !gear.belt })" />
+        belt</label
+      >
+      <label class="tick"
+        ><input type="checkbox" :checked="Boolean(gear.suit)" @change="set({ suit: !gear.suit })" />
+        suit</label
+      >
     </div>
   </details>
 </template>
 
 <style scoped>
-summary { min-height: 32px; cursor: pointer; display: flex; align-items: center; gap: 6px; }
-.fields { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: end; padding-top: 4px; }
-label { display: flex; flex-direction: column; }
-.tick { flex-direction: row; gap: 6px; align-items: center; min-height: 40px; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; height: 40px; padding: 4px 8px; }
+summary {
+  min-height: 32px;
+  cursor: pointer;
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: end;
+  padding-top: 4px;
+}
+label {
+  display: flex;
+  flex-direction: column;
+}
+.tick {
+  flex-direction: row;
+  gap: 6px;
+  align-items: center;
+  min-height: 40px;
+}
+select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  height: 40px;
+  padding: 4px 8px;
+}
 </style>

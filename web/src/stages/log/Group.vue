@@ -25,22 +25,54 @@ const begin = () => router.push({ name: 'platform', query: { lifters: picked.val
   <Log v-if="chosen.length" :key="chosen.join()" :lifter-ids="chosen" />
   <main v-else>
     <StageHead over="The platform" answer="Who lifts together?">
-      <v-btn variant="flat" :disabled="!picked.length || picked.length > MOST" @click="begin">{{ picked.length ? `Start with ${picked.length}` : 'Start' }}</v-btn>
+      <v-btn variant="flat" :disabled="!picked.length || picked.length > MOST" @click="begin">{{
+        picked.length ? `Start with ${picked.length}` : 'Start'
+      }}</v-btn>
     </StageHead>
-    <Waiting v-if="!floor.data.value" :error="floor.error.value" what="The lifters" @again="floor.refetch()" />
-    <p v-else-if="!floor.data.value.length" class="pad soft">No lifters yet: add the first one on the floor.</p>
+    <Waiting
+      v-if="!floor.data.value"
+      :error="floor.error.value"
+      what="The lifters"
+      @again="floor.refetch()"
+    />
+    <p v-else-if="!floor.data.value.length" class="pad soft">
+      No lifters yet: add the first one on the floor.
+    </p>
     <ul v-else class="pad">
       <li v-for="row in floor.data.value" :key="row.lifter_id">
-        <label><input v-model="picked" type="checkbox" :value="row.lifter_id" /> <b>{{ row.name }}</b> <span v-if="row.needs[0]" class="small soft">{{ row.needs[0].text }}</span></label>
+        <label
+          ><input v-model="picked" type="checkbox" :value="row.lifter_id" /> <b>{{ row.name }}</b>
+          <span v-if="row.needs[0]" class="small soft">{{ row.needs[0].text }}</span></label
+        >
       </li>
     </ul>
-    <p v-if="picked.length > MOST" class="pad signal" role="alert">A platform takes up to {{ MOST }}: take someone off, or start two groups.</p>
+    <p v-if="picked.length > MOST" class="pad signal" role="alert">
+      A platform takes up to {{ MOST }}: take someone off, or start two groups.
+    </p>
   </main>
 </template>
 
 <style scoped>
-.pad { padding: 14px 26px; }
-ul { list-style: none; margin: 0; max-width: 760px; }
-label { display: flex; gap: 10px; align-items: center; min-height: 46px; border-bottom: 1px solid var(--hair); flex-wrap: wrap; cursor: pointer; }
-input { width: 20px; height: 20px; accent-color: var(--holds); }
+.pad {
+  padding: 14px 26px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  max-width: 760px;
+}
+label {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 46px;
+  border-bottom: 1px solid var(--hair);
+  flex-wrap: wrap;
+  cursor: pointer;
+}
+input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--holds);
+}
 </style>

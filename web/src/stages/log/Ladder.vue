@@ -2,7 +2,7 @@
 // The way up to the work set; a step is taken over with one tap.
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-defineProps<{ steps: Schemas['WarmUpAnswer'][]; loadKg: number }>()
+defineProps<{ steps: Schemas['WarmUpStep'][]; loadKg: number }>()
 defineEmits<{ take: [loadKg: number] }>()
 const { kg, massOf } = useUnits()
 </script>
@@ -22,7 +22,29 @@ const { kg, massOf } = useUnits()
 </template>
 
 <style scoped>
-ul { list-style: none; padding: 0; margin: 4px 0 0; display: grid; grid-template-columns: repeat(auto-fill, minmax(150px, 1fr)); gap: 4px; }
-.step { font: inherit; color: inherit; width: 100%; min-height: 44px; text-align: left; background: none; border: 1px solid var(--hair); border-radius: 3px; padding: 4px 8px; cursor: pointer; display: flex; flex-direction: column; }
-.step.on { border-color: var(--ink); }
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 4px;
+}
+.step {
+  font: inherit;
+  color: inherit;
+  width: 100%;
+  min-height: 44px;
+  text-align: left;
+  background: none;
+  border: 1px solid var(--hair);
+  border-radius: 3px;
+  padding: 4px 8px;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+}
+.step.on {
+  border-color: var(--ink);
+}
 </style>

@@ -31,7 +31,11 @@ const emit = defineEmits<{ lift: [lift: Lift]; kept: [] }>()
 const { kg, massOf, massUnit, readMass } = useUnits()
 const { enqueue } = useOutbox()
 const { draft, next, isNew } = useDraft(props.one.lifter_id)
-const ofLift = computed(() => props.one.lifts.find((l) => l.lift === draft.value.lift)!)
+const ofLift = computed(() => {
+  const found = props.one.lifts.find((l) => l.lift === draft.value.lift)
+  if (!found) throw new Error(`the session has no ${draft.value.lift}`)
+  return found
+})
 
 function followPlan() {
   const plan = ofLift.value.next
@@ -58,7 +62,9 @@ watch(
 
 const loadText = ref('')
 const loadWrong = ref(false)
-watch([() => draft.value.load_kg, massUnit], () => (loadText.value = massOf(draft.value.load_kg, 2)), { immediate: true })
+watch([() => draft.value.load_kg, massUnit], () => (loadText.value = massOf(draft.value.load_kg, 2)), {
+  immediate: true,
+})
 function takeLoad() {
   const value = readMass(loadText.value)
   loadWrong.value = !(value > 0 && value <= 600)
@@ -72,7 +78,10 @@ const handsOn = ref<number | null>(null)
 function hands() {
   if (handsOn.value === null) handsOn.value = Date.now()
   else {
-    draft.value.measures = { ...draft.value.measures, hands_to_pull_s: Math.min(120, Math.round((Date.now() - handsOn.value) / 100) / 10) }
+    draft.value.measures = {
+      ...draft.value.measures,
+      hands_to_pull_s: Math.min(120, Math.round((Date.now() - handsOn.value) / 100) / 10),
+    }
     handsOn.value = null
   }
 }
@@ -113,38 +122,97 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
 <template>
   <div class="platform">
     <section class="now">
-      <p v-if="one.pain.length" class="pain signal">Pain flag on the {{ one.pain.join(', ') }}: stay under the cap, stop at sharp, radiating or new pain.</p>
-      <p v-if="draft.replaces" class="note decide">You are amending a logged set; the old one stays on record. <button class="linkish" @click="giveUpAmending">Leave it as it was</button></p>
+      <p v-if="one.pain.length" class="pain signal">
+        Pain flag on the {{ one.pain.join(', ') }}: stay under the cap, stop at sharp, radiating or new pain.
+      </p>
+      <p v-if="draft.replaces" class="note decide">
+        You are amending a logged set; the old one stays on record.
+        <button class="linkish" @click="giveUpAmending">Leave it as it was</button>
+      </p>
       <div class="top">
-        <label class="load"><span class="small soft">Load, {{ massUnit }}</span><input v-model="loadText" inputmode="decimal" :aria-invalid="loadWrong" @change="takeLoad" /></label>
-        <label><span class="small soft">Variation</span><select v-model="draft.variation"><option v-for="v in variations[draft.lift]" :key="v">{{ v }}</option></select></label>
-        <label v-if="draft.lift === 'deadlift'"><span class="small soft">Reps from</span><select v-model="draft.pull_style"><option :value="null">dead stop</option><option value="rebound">rebound</option></select></label>
+        <label class="load"
+          ><span class="small soft">Load, {{ massUnit }}</span
+          ><input v-model="loadText" inputmode="decimal" :aria-invalid="loadWrong" @change="takeLoad"
+        /></label>
+        <label
+          ><span class="small soft">Variation</span
+          ><select v-model="draft.variation">
+            <option v-for="v in variations[draft.lift]" :key="v">{{ v }}</option>
+          </select></label
+        >
+        <label v-if="draft.lift === 'deadlift'"
+          ><span class="small soft">Reps from</span
+          ><select v-model="draft.pull_style">
+            <option :value="null">dead stop</option>
+            <option value="rebound">rebound</option>
+          </select></label
+        >
         <RestClock :since="sets[0]?.performed_at ?? null" class="clock" />
       </div>
       <p v-if="loadWrong" class="signal small" role="alert">A load lies between 0 and 600 kg.</p>
-      <PlateStack v-if="loading" :per-side="loading.per_side" :bar-kg="gym.bar_kg" :collars-kg="gym.collars_kg" />
-      <p class="small signal steady"><template v-if="loading && Math.abs(off) > 0.01">The plates make {{ kg(loading.total_kg, 2) }}, {{ kg(Math.abs(off), 2) }} {{ off > 0 ? 'more' : 'less' }}.</template></p>
-      <p v-if="overCap" class="small signal">Above the technique cap of {{ kg(ofLift.cap_kg!, 0) }}: {{ ofLift.cap_words }}.</p>
+      <PlateStack
+        v-if="loading"
+        :per-side="loading.per_side"
+        :bar-kg="gym.bar_kg"
+        :collars-kg="gym.collars_kg"
+      />
+      <p class="small signal steady">
+        <template v-if="loading && Math.abs(off) > 0.01"
+          >The plates make {{ kg(loading.total_kg, 2) }}, {{ kg(Math.abs(off), 2) }}
+          {{ off > 0 ? 'more' : 'less' }}.</template
+        >
+      </p>
+      <p v-if="overCap && ofLift.cap_kg !== null" class="small signal">
+        Above the technique cap of {{ kg(ofLift.cap_kg, 0) }}: {{ ofLift.cap_words }}.
+      </p>
       <RepKeys
-        ref="keys" :draft="draft" :catalogue="catalogue" :frequent="ofLift.frequent" :silenced="one.silenced" :disabled="!mayWrite"
-        @rep="addRep(draft, $event)" @fault="(fault, same) => addFault(draft, fault, same)" @change="changeLast(draft, $event)" @undo="undo(draft)"
+        ref="keys"
+        :draft="draft"
+        :catalogue="catalogue"
+        :frequent="ofLift.frequent"
+        :silenced="one.silenced"
+        :disabled="!mayWrite"
+        @rep="addRep(draft, $event)"
+        @fault="(fault, same) => addFault(draft, fault, same)"
+        @change="changeLast(draft, $event)"
+        @undo="undo(draft)"
       />
       <div class="row">
         <span class="small soft">RPE</span>
         <OneOf v-model="draft.rpe" label="RPE" :options="RPES" clearable loose />
       </div>
       <div v-if="draft.lift === 'deadlift'" class="row">
-        <v-btn class="quiet" @click="hands">{{ handsOn === null ? 'Hands on the bar' : 'Plates leave' }}</v-btn>
-        <span class="small soft">{{ handsOn !== null ? 'timing …' : draft.measures.hands_to_pull_s != null ? `${draft.measures.hands_to_pull_s} s from hands to pull` : 'times the wait before the pull' }}</span>
+        <v-btn class="quiet" @click="hands">{{
+          handsOn === null ? 'Hands on the bar' : 'Plates leave'
+        }}</v-btn>
+        <span class="small soft">{{
+          handsOn !== null
+            ? 'timing …'
+            : draft.measures.hands_to_pull_s != null
+              ? `${draft.measures.hands_to_pull_s} s from hands to pull`
+              : 'times the wait before the pull'
+        }}</span>
       </div>
-      <v-btn variant="flat" height="52" block :disabled="!draft.reps.length || loadWrong || !mayWrite" @click="keep">{{ draft.replaces ? 'Keep the amendment' : 'Keep the set' }}</v-btn>
+      <v-btn
+        variant="flat"
+        height="52"
+        block
+        :disabled="!draft.reps.length || loadWrong || !mayWrite"
+        @click="keep"
+        >{{ draft.replaces ? 'Keep the amendment' : 'Keep the set' }}</v-btn
+      >
       <p v-if="said && !draft.reps.length" class="holds" role="status">{{ said }}</p>
       <slot />
       <Gear v-model="draft.gear" :bars="bars" :racks="racks" />
       <v-text-field v-model="draft.note" label="Note" maxlength="1000" />
     </section>
     <aside class="side">
-      <Planned :lines="ofLift.planned" :variation="draft.variation" :load-kg="draft.load_kg" @take="takeLine" />
+      <Planned
+        :lines="ofLift.planned"
+        :variation="draft.variation"
+        :load-kg="draft.load_kg"
+        @take="takeLine"
+      />
       <section v-if="ofLift.setup_words.length">
         <h2>Set-up of the day</h2>
         <p v-for="w in ofLift.setup_words" :key="w">{{ w }}</p>
@@ -153,7 +221,14 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
         <h2>Cues</h2>
         <p v-for="c in ofLift.cues" :key="c.text" class="cue">
           {{ c.text }}
-          <label v-if="c.id" class="small soft tick"><input type="checkbox" :checked="draft.cue === c.id" @change="draft.cue = draft.cue === c.id ? '' : c.id" /> given in this set{{ c.on_trial ? ', on trial' : '' }}</label>
+          <label v-if="c.id" class="small soft tick"
+            ><input
+              type="checkbox"
+              :checked="draft.cue === c.id"
+              @change="draft.cue = draft.cue === c.id ? '' : c.id"
+            />
+            given in this set{{ c.on_trial ? ', on trial' : '' }}</label
+          >
         </p>
       </section>
       <Ladder :steps="ofLift.next.warm_up" :load-kg="draft.load_kg" @take="draft.load_kg = $event" />
@@ -163,18 +238,77 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
 </template>
 
 <style scoped>
-.steady { min-height: 1.4em; }
-.platform { display: grid; grid-template-columns: minmax(0, 580px) minmax(0, 1fr); gap: 36px; padding: 14px 26px 40px; }
-.now, .side { display: grid; gap: 12px; align-content: start; }
-.side { gap: 20px; }
-.pain { font-weight: 600; }
-.top { display: flex; gap: 10px; flex-wrap: wrap; align-items: end; }
-.top label { display: flex; flex-direction: column; }
-.clock { margin-left: auto; }
-.top input, .top select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; height: 46px; padding: 4px 10px; max-width: 190px; }
-.load input { font-size: 28px; font-weight: 700; width: 120px; }
-.row { display: flex; gap: 12px; align-items: center; }
-.cue { border-left: 3px solid var(--holds); padding-left: 10px; margin-top: 6px; }
-.tick { display: flex; gap: 6px; align-items: center; min-height: 28px; }
-@media (max-width: 900px) { .platform { grid-template-columns: 1fr; padding: 12px 14px 40px; gap: 20px; } }
+.steady {
+  min-height: 1.4em;
+}
+.platform {
+  display: grid;
+  grid-template-columns: minmax(0, 580px) minmax(0, 1fr);
+  gap: 36px;
+  padding: 14px 26px 40px;
+}
+.now,
+.side {
+  display: grid;
+  gap: 12px;
+  align-content: start;
+}
+.side {
+  gap: 20px;
+}
+.pain {
+  font-weight: 600;
+}
+.top {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: end;
+}
+.top label {
+  display: flex;
+  flex-direction: column;
+}
+.clock {
+  margin-left: auto;
+}
+.top input,
+.top select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  height: 46px;
+  padding: 4px 10px;
+  max-width: 190px;
+}
+.load input {
+  font-size: 28px;
+  font-weight: 700;
+  width: 120px;
+}
+.row {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.cue {
+  border-left: 3px solid var(--holds);
+  padding-left: 10px;
+  margin-top: 6px;
+}
+.tick {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+}
+@media (max-width: 900px) {
+  .platform {
+    grid-template-columns: 1fr;
+    padding: 12px 14px 40px;
+    gap: 20px;
+  }
+}
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // The platform: one lifter or a group in turn, next set with its plates, rep by rep, offline too.
-import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
+import { onKeyStroke } from '@vueuse/core'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import OneOf from '@/shared/OneOf.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { useSession } from '@/shared/session'
+import { isTyping } from '@/shared/keys'
 import { LIFT_CHOICE } from '@/shared/words'
 import LifterSet from './LifterSet.vue'
 import SyncState from './SyncState.vue'
@@ -24,11 +26,13 @@ const followed = ref(false)
 watch(lifters, (now) => {
   if (!followed.value && now.length) {
     followed.value = true
-    const planned = now[0]!.lifts.find((l) => l.planned.length)
-    if (planned && !now[0]!.lifts.some((l) => l.lift === lift.value && l.planned.length)) lift.value = planned.lift
+    const lifts = now[0]?.lifts ?? []
+    const planned = lifts.find((l) => l.planned.length)
+    if (planned && !lifts.some((l) => l.lift === lift.value && l.planned.length)) lift.value = planned.lift
   }
 
-  if (now.length && !now.some((one) => one.lifter_id === open.value)) open.value = now[0]!.lifter_id
+  const [first] = now
+  if (first && !now.some((one) => one.lifter_id === open.value)) open.value = first.lifter_id
 })
 const current = computed(() => lifters.value.find((one) => one.lifter_id === open.value) ?? lifters.value[0])
 const group = computed(() => lifters.value.length > 1)
@@ -57,29 +61,33 @@ async function kept() {
   }
 }
 const lastOf = (one: (typeof lifters.value)[number]) => setsOf(one)[0]
-const nextLoad = (one: (typeof lifters.value)[number]) => one.lifts.find((l) => l.lift === lift.value)?.next.load_kg
+const nextLoad = (one: (typeof lifters.value)[number]) =>
+  one.lifts.find((l) => l.lift === lift.value)?.next.load_kg
 
-function onKey(event: KeyboardEvent) {
-  const target = event.target as HTMLElement
-  const typing = ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) && (target as HTMLInputElement).type !== 'checkbox'
-  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+onKeyStroke((event) => {
+  const { target } = event
+  const ticks = target instanceof HTMLInputElement && target.type === 'checkbox'
+  if (isTyping(event) && !ticks) return
   if (document.querySelector('.v-overlay--active')) return
-  if (['Enter', ' '].includes(event.key) && ['BUTTON', 'A', 'SUMMARY'].includes(target.tagName)) return
+  const presses = target instanceof HTMLElement && ['BUTTON', 'A', 'SUMMARY'].includes(target.tagName)
+  if (presses && ['Enter', ' '].includes(event.key)) return
   if (event.key === 'n' && group.value) inTurn()
   else if (!panel.value?.press(event.key)) return
   event.preventDefault()
-}
-onMounted(() => {
-  window.addEventListener('keydown', onKey)
-  void outbox.drain()
 })
-onUnmounted(() => window.removeEventListener('keydown', onKey))
+onMounted(() => void outbox.drain())
 
+function askAgain() {
+  void session.refetch()
+  void catalogue.refetch()
+}
 const heading = computed(() => {
   const one = current.value
   if (!one) return 'The platform'
-  const next = one.lifts.find((l) => l.lift === lift.value)!.next
-  return next.load_kg ? `${next.prescribed ? 'Next' : 'Proposed'}: ${next.sets} × ${next.reps} @ ${next.rpe}` : 'Log a set'
+  const next = one.lifts.find((l) => l.lift === lift.value)?.next
+  return next?.load_kg
+    ? `${next.prescribed ? 'Next' : 'Proposed'}: ${next.sets} × ${next.reps} @ ${next.rpe}`
+    : 'Log a set'
 })
 </script>
 
@@ -88,17 +96,43 @@ const heading = computed(() => {
     <StageHead :over="current?.name ?? ''" :answer="heading">
       <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
     </StageHead>
-    <Waiting v-if="!session.data.value || !catalogue.data.value" :error="session.error.value ?? catalogue.error.value" what="The platform" @again="session.refetch(); catalogue.refetch()" />
+    <Waiting
+      v-if="!session.data.value || !catalogue.data.value"
+      :error="session.error.value ?? catalogue.error.value"
+      what="The platform"
+      @again="askAgain"
+    />
     <template v-else>
       <nav v-if="group" class="turns" aria-label="Turns">
-        <button v-for="(one, i) in lifters" :key="one.lifter_id" :class="{ on: one.lifter_id === open }" :aria-current="one.lifter_id === open" @click="open = one.lifter_id">
+        <button
+          v-for="(one, i) in lifters"
+          :key="one.lifter_id"
+          :class="{ on: one.lifter_id === open }"
+          :aria-current="one.lifter_id === open"
+          @click="open = one.lifter_id"
+        >
           <span class="small soft">{{ i + 1 }}</span> <b>{{ one.name }}</b>
-          <span class="small soft">{{ nextLoad(one) ? `${nextLoad(one)} kg` : '–' }}<template v-if="lastOf(one)?.waiting"> · waiting</template></span>
+          <span class="small soft"
+            >{{ nextLoad(one) ? `${nextLoad(one)} kg` : '–'
+            }}<template v-if="lastOf(one)?.waiting"> · waiting</template></span
+          >
         </button>
       </nav>
       <LifterSet
-        v-if="current" ref="panel" :key="`${current.lifter_id}/${mended}`" :lift="lift" :one="current" :sets="setsOf(current)" :catalogue="catalogue.data.value"
-        :gym="session.data.value.gym" :bars="session.data.value.bars" :racks="session.data.value.racks" :variations="session.data.value.variations" :may-write="mayWrite" @lift="lift = $event" @kept="kept"
+        v-if="current"
+        ref="panel"
+        :key="`${current.lifter_id}/${mended}`"
+        :lift="lift"
+        :one="current"
+        :sets="setsOf(current)"
+        :catalogue="catalogue.data.value"
+        :gym="session.data.value.gym"
+        :bars="session.data.value.bars"
+        :racks="session.data.value.racks"
+        :variations="session.data.value.variations"
+        :may-write="mayWrite"
+        @lift="lift = $event"
+        @kept="kept"
       >
         <SyncState @mend="mend" />
       </LifterSet>
@@ -107,12 +141,51 @@ const heading = computed(() => {
 </template>
 
 <style scoped>
-.turns button { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--line); min-height: 40px; padding: 4px 14px; cursor: pointer; }
-.on { background: var(--ink) !important; color: var(--paper) !important; }
-.on .soft { color: inherit; }
-.turns { display: flex; gap: 6px; overflow-x: auto; padding: 10px 26px; border-bottom: 1px solid var(--line); }
-.turns button { display: flex; gap: 8px; align-items: center; border-radius: 3px; text-align: left; min-height: 48px; white-space: nowrap; max-width: 260px; flex: none; }
-.turns button b { min-width: 0; overflow: hidden; text-overflow: ellipsis; }
-.turns button span { flex: none; }
-@media (max-width: 900px) { .turns { padding: 8px 14px; } }
+.turns button {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  min-height: 40px;
+  padding: 4px 14px;
+  cursor: pointer;
+}
+.on {
+  background: var(--ink) !important;
+  color: var(--paper) !important;
+}
+.on .soft {
+  color: inherit;
+}
+.turns {
+  display: flex;
+  gap: 6px;
+  overflow-x: auto;
+  padding: 10px 26px;
+  border-bottom: 1px solid var(--line);
+}
+.turns button {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  border-radius: 3px;
+  text-align: left;
+  min-height: 48px;
+  white-space: nowrap;
+  max-width: 260px;
+  flex: none;
+}
+.turns button b {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.turns button span {
+  flex: none;
+}
+@media (max-width: 900px) {
+  .turns {
+    padding: 8px 14px;
+  }
+}
 </style>

@@ -13,9 +13,25 @@ const { kg } = useUnits()
     <h2>Today's plan</h2>
     <ul>
       <li v-for="line in lines" :key="line.line_id">
-        <button :class="{ on: line.variation === variation && line.load_kg === loadKg, done: line.done >= line.sets }" @click="emit('take', line)">
-          <span><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template><template v-if="line.rpe !== null"> @ {{ line.rpe }}</template></span>
-          <span class="small soft">{{ line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : line.note || line.reasons[0]?.text }}</span>
+        <button
+          :class="{
+            on: line.variation === variation && line.load_kg === loadKg,
+            done: line.done >= line.sets,
+          }"
+          @click="emit('take', line)"
+        >
+          <span
+            ><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps
+            }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template
+            ><template v-if="line.rpe !== null"> @ {{ line.rpe }}</template></span
+          >
+          <span class="small soft">{{
+            line.done >= line.sets
+              ? 'done'
+              : line.done
+                ? `${line.done} of ${line.sets} done`
+                : line.note || line.reasons[0]?.text
+          }}</span>
         </button>
       </li>
     </ul>
@@ -23,8 +39,33 @@ const { kg } = useUnits()
 </template>
 
 <style scoped>
-ul { list-style: none; padding: 0; margin: 4px 0 0; display: grid; gap: 4px; }
-button { font: inherit; color: inherit; width: 100%; min-height: 46px; text-align: left; background: none; border: 1px solid var(--hair); border-left: 3px solid var(--line); border-radius: 3px; padding: 4px 10px; cursor: pointer; display: flex; flex-direction: column; }
-.on { border-color: var(--ink); border-left-color: var(--signal); }
-.done b { text-decoration: line-through; }
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+  display: grid;
+  gap: 4px;
+}
+button {
+  font: inherit;
+  color: inherit;
+  width: 100%;
+  min-height: 46px;
+  text-align: left;
+  background: none;
+  border: 1px solid var(--hair);
+  border-left: 3px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 10px;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+}
+.on {
+  border-color: var(--ink);
+  border-left-color: var(--signal);
+}
+.done b {
+  text-decoration: line-through;
+}
 </style>

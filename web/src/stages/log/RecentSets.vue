@@ -44,38 +44,68 @@ async function putBack(set: ShownSet) {
 }
 const versions = ref<Schemas['SetAnswer'][] | null>(null)
 async function history(set_id: string) {
-  versions.value = (await run(() => answered(client.GET('/api/sets/{set_id}/versions', { params: { path: { set_id } } })))) ?? null
+  versions.value =
+    (await run(() =>
+      answered(client.GET('/api/sets/{set_id}/versions', { params: { path: { set_id } } })),
+    )) ?? null
 }
-const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.missed_reps} missed` : ''} × ${kg(s.load_kg, 2)}`
+const asText = (s: Schemas['SetAnswer']) =>
+  `${s.reps}${s.missed_reps ? `+${s.missed_reps} missed` : ''} × ${kg(s.load_kg, 2)}`
 </script>
 
 <template>
   <section>
     <h2>Logged</h2>
-    <p v-if="!sets.length" class="soft mt-2">Nothing yet: the first clean set of five gives the first estimate.</p>
+    <p v-if="!sets.length" class="soft mt-2">
+      Nothing yet: the first clean set of five gives the first estimate.
+    </p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
     <PutBack v-if="gone" :told="`Taken back: ${asText(gone)}`" @back="putBack(gone)" />
     <div v-for="[day, logged] in days" :key="day" class="day">
       <p class="small soft">{{ day }}</p>
       <ul>
         <li v-for="s in logged" :key="s.set_id">
-          <span><b>{{ asText(s) }}</b><template v-if="s.rpe"> @ {{ s.rpe }}</template></span>
-          <span class="small"><span class="signal">{{ faultsOf(s) }}</span> <span v-if="s.waiting" class="soft">waiting</span></span>
+          <span
+            ><b>{{ asText(s) }}</b
+            ><template v-if="s.rpe"> @ {{ s.rpe }}</template></span
+          >
+          <span class="small"
+            ><span class="signal">{{ faultsOf(s) }}</span>
+            <span v-if="s.waiting" class="soft">waiting</span></span
+          >
           <span v-if="mayWrite" class="acts small soft">
-            <button class="linkish" :aria-label="`Amend ${asText(s)}`" @click="emit('amend', s)">amend</button>
-            <button v-if="s.replaces" class="linkish" :aria-label="`History of ${asText(s)}`" @click="history(s.set_id)">history</button>
-            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s)">take back</button>
+            <button class="linkish" :aria-label="`Amend ${asText(s)}`" @click="emit('amend', s)">
+              amend
+            </button>
+            <button
+              v-if="s.replaces"
+              class="linkish"
+              :aria-label="`History of ${asText(s)}`"
+              @click="history(s.set_id)"
+            >
+              history
+            </button>
+            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s)">
+              take back
+            </button>
           </span>
         </li>
       </ul>
     </div>
-    <v-dialog :model-value="versions !== null" aria-labelledby="versions-title" @update:model-value="versions = null">
+    <v-dialog
+      :model-value="versions !== null"
+      aria-labelledby="versions-title"
+      @update:model-value="versions = null"
+    >
       <v-card v-if="versions" class="pa-6">
         <h1 id="versions-title">This set, as it was said</h1>
         <ol class="mt-3">
           <li v-for="(v, i) in versions" :key="v.set_id" class="version">
-            <b>{{ asText(v) }}</b><template v-if="v.rpe"> @ {{ v.rpe }}</template> <span class="signal">{{ faultsOf(v) }}</span>
-            <span class="soft">{{ v.withdrawn ? ' taken back' : i === 0 ? ' stands now' : ' replaced' }}</span>
+            <b>{{ asText(v) }}</b><template v-if="v.rpe"> @ {{ v.rpe }}</template>
+            <span class="signal">{{ faultsOf(v) }}</span>
+            <span class="soft">{{
+              v.withdrawn ? ' taken back' : i === 0 ? ' stands now' : ' replaced'
+            }}</span>
           </li>
         </ol>
         <div class="mt-4"><v-btn @click="versions = null">Close</v-btn></div>
@@ -85,11 +115,40 @@ const asText = (s: Schemas['SetAnswer']) => `${s.reps}${s.missed_reps ? `+${s.mi
 </template>
 
 <style scoped>
-.day { margin-top: 10px; border-top: 1px solid var(--line); padding-top: 4px; }
-ul { list-style: none; padding: 0; margin: 0; }
-.day li { display: grid; grid-template-columns: 132px minmax(0, 1fr) auto; gap: 10px; padding: 2px 0; align-items: baseline; }
-.acts { display: flex; gap: 10px; }
-.acts button { min-height: 26px; }
-.version { padding: 4px 0; }
-@media (max-width: 560px) { .day li { grid-template-columns: 1fr auto; } .day li > span:nth-child(2) { grid-row: 2; grid-column: 1 / -1; } }
+.day {
+  margin-top: 10px;
+  border-top: 1px solid var(--line);
+  padding-top: 4px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+.day li {
+  display: grid;
+  grid-template-columns: 132px minmax(0, 1fr) auto;
+  gap: 10px;
+  padding: 2px 0;
+  align-items: baseline;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+.acts button {
+  min-height: 26px;
+}
+.version {
+  padding: 4px 0;
+}
+@media (max-width: 560px) {
+  .day li {
+    grid-template-columns: 1fr auto;
+  }
+  .day li > span:nth-child(2) {
+    grid-row: 2;
+    grid-column: 1 / -1;
+  }
+}
 </style>

@@ -23,15 +23,22 @@ const phase = ref<string | null>(null)
 const sameRep = ref(false)
 
 const hidden = computed(() => new Set([...props.catalogue.hidden, ...props.silenced]))
-const ofLift = computed(() => props.catalogue.faults.filter((f) => f.lift === props.draft.lift && !hidden.value.has(f.id)))
+const ofLift = computed(() =>
+  props.catalogue.faults.filter((f) => f.lift === props.draft.lift && !hidden.value.has(f.id)),
+)
 const phases = computed(() =>
   (props.catalogue.phases[props.draft.lift] ?? []).map((name, i) => ({
-    name, key: PHASE_KEYS[i], often: props.frequent.some((f) => f.phase === name),
+    name,
+    key: PHASE_KEYS[i],
+    often: props.frequent.some((f) => f.phase === name),
   })),
 )
-const countOf = (id: string) => props.frequent.find((f) => f.fault_id === id && f.phase === phase.value)?.count ?? 0
+const countOf = (id: string) =>
+  props.frequent.find((f) => f.fault_id === id && f.phase === phase.value)?.count ?? 0
 const faults = computed(() =>
-  phase.value === null ? [] : ofLift.value.filter((f) => f.phases.includes(phase.value!)).sort((a, b) => countOf(b.id) - countOf(a.id)),
+  ofLift.value
+    .filter((f) => phase.value !== null && f.phases.includes(phase.value))
+    .sort((a, b) => countOf(b.id) - countOf(a.id)),
 )
 const usual = computed(() =>
   props.frequent
@@ -41,7 +48,11 @@ const usual = computed(() =>
 )
 const nameOf = (id: string) => props.catalogue.faults.find((f) => f.id === id)?.name ?? id
 const last = computed(() => props.draft.faults.at(-1))
-const SEVERITIES: [number, string][] = [[1, 'slight'], [2, 'clear'], [3, 'lift-ending']]
+const SEVERITIES: [number, string][] = [
+  [1, 'slight'],
+  [2, 'clear'],
+  [3, 'lift-ending'],
+]
 
 function pick(fault_id: string, of: string) {
   emit('fault', { fault_id, phase: of }, sameRep.value)
@@ -53,13 +64,17 @@ function press(key: string): boolean {
   if (props.disabled) return false
   const at = phase.value === null ? -1 : FAULT_KEYS.indexOf(key)
   const fault = at >= 0 ? faults.value[at] : undefined
-  if (fault) pick(fault.id, phase.value!)
+  const opened = phases.value[PHASE_KEYS.indexOf(key)]
+  if (fault && phase.value !== null) pick(fault.id, phase.value)
   else if (key === 'Escape' && phase.value !== null) phase.value = null
-  else if (PHASE_KEYS.includes(key) && phases.value[PHASE_KEYS.indexOf(key)]) phase.value = phases.value[PHASE_KEYS.indexOf(key)]!.name
+  else if (opened) phase.value = opened.name
   else if (key === 'g' || key === ' ') emit('rep', 'good')
   else if (key === 'm') emit('rep', 'miss')
   else if (key === 's') sameRep.value = !sameRep.value
-  else if (key === '-' || key === '=') emit('change', { severity: Math.min(3, Math.max(1, (last.value?.severity ?? 2) + (key === '=' ? 1 : -1))) })
+  else if (key === '-' || key === '=')
+    emit('change', {
+      severity: Math.min(3, Math.max(1, (last.value?.severity ?? 2) + (key === '=' ? 1 : -1))),
+    })
   else if (key === '[' || key === ']') emit('change', { side: key === '[' ? 'left' : 'right' })
   else if (key === 'Backspace') emit('undo')
   else return false
@@ -71,9 +86,16 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
 <template>
   <div class="rep-keys">
     <div class="reps" aria-live="polite" aria-label="Reps of this set">
-      <span v-for="(r, i) in draft.reps" :key="i" :class="['rep', r, { faulty: draft.faults.some((f) => f.rep === i + 1) }]">{{ i + 1 }}</span>
+      <span
+        v-for="(r, i) in draft.reps"
+        :key="i"
+        :class="['rep', r, { faulty: draft.faults.some((f) => f.rep === i + 1) }]"
+        >{{ i + 1 }}</span
+      >
       <span v-if="!draft.reps.length" class="soft">No rep yet.</span>
-      <button class="linkish small undo" :disabled="!draft.past.length || disabled" @click="emit('undo')">Undo the last</button>
+      <button class="linkish small undo" :disabled="!draft.past.length || disabled" @click="emit('undo')">
+        Undo the last
+      </button>
     </div>
     <div class="keys">
       <button class="key good" :disabled="disabled" @click="emit('rep', 'good')">Good <kbd>g</kbd></button>
@@ -81,53 +103,185 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
     </div>
     <p class="small soft lead">
       Fault: {{ phase === null ? 'the phase' : `${phase}, and now what was seen` }}
-      <label v-if="draft.reps.length" class="same"><input v-model="sameRep" type="checkbox" /> also in rep {{ draft.reps.length }} <kbd>s</kbd></label>
+      <label v-if="draft.reps.length" class="same"
+        ><input v-model="sameRep" type="checkbox" /> also in rep {{ draft.reps.length }} <kbd>s</kbd></label
+      >
     </p>
     <template v-if="phase === null">
       <div class="grid phases">
-        <button v-for="p in phases" :key="p.name" :class="['tile', { often: p.often }]" :disabled="disabled" @click="phase = p.name">{{ p.name }} <kbd>{{ p.key }}</kbd></button>
+        <button
+          v-for="p in phases"
+          :key="p.name"
+          :class="['tile', { often: p.often }]"
+          :disabled="disabled"
+          @click="phase = p.name"
+        >
+          {{ p.name }} <kbd>{{ p.key }}</kbd>
+        </button>
       </div>
       <div v-if="usual.length" class="usual">
-        <button v-for="f in usual" :key="f.fault_id + f.phase" class="tile often" :disabled="disabled" @click="pick(f.fault_id, f.phase)">
+        <button
+          v-for="f in usual"
+          :key="f.fault_id + f.phase"
+          class="tile often"
+          :disabled="disabled"
+          @click="pick(f.fault_id, f.phase)"
+        >
           <b>{{ f.name }}</b> <span class="small soft">{{ f.phase }}, {{ f.count }} lately</span>
         </button>
       </div>
     </template>
     <div v-else class="grid">
-      <button v-for="(f, i) in faults" :key="f.id" :class="['tile fault', { often: countOf(f.id) }]" :disabled="disabled" @click="pick(f.id, phase)">
-        <span><b>{{ f.name }}</b> <kbd>{{ FAULT_KEYS[i] }}</kbd></span><span class="small soft">{{ f.seen }}</span>
+      <button
+        v-for="(f, i) in faults"
+        :key="f.id"
+        :class="['tile fault', { often: countOf(f.id) }]"
+        :disabled="disabled"
+        @click="pick(f.id, phase)"
+      >
+        <span
+          ><b>{{ f.name }}</b> <kbd>{{ FAULT_KEYS[i] }}</kbd></span
+        ><span class="small soft">{{ f.seen }}</span>
       </button>
       <button class="tile" @click="phase = null">Another phase <kbd>esc</kbd></button>
     </div>
     <div v-if="last" class="last small">
-      <span>Rep {{ last.rep }}: <b>{{ nameOf(last.fault_id) }}</b>, {{ last.phase }}</span>
-      <OneOf :model-value="last.severity" label="How severe" :options="SEVERITIES" loose @update:model-value="emit('change', { severity: $event })" />
-      <OneOf :model-value="last.side" label="Which side" :options="[['left', 'left'], ['right', 'right']]" clearable loose @update:model-value="emit('change', { side: $event })" />
+      <span
+        >Rep {{ last.rep }}: <b>{{ nameOf(last.fault_id) }}</b>, {{ last.phase }}</span
+      >
+      <OneOf
+        :model-value="last.severity"
+        label="How severe"
+        :options="SEVERITIES"
+        loose
+        @update:model-value="emit('change', { severity: $event })"
+      />
+      <OneOf
+        :model-value="last.side"
+        label="Which side"
+        :options="[
+          ['left', 'left'],
+          ['right', 'right'],
+        ]"
+        clearable
+        loose
+        @update:model-value="emit('change', { side: $event })"
+      />
     </div>
   </div>
 </template>
 
 <style scoped>
-.rep-keys { display: grid; gap: 10px; }
-button { font: inherit; color: inherit; cursor: pointer; }
-button:disabled { opacity: 0.5; cursor: default; }
-.reps { display: flex; gap: 6px; flex-wrap: wrap; min-height: 38px; align-items: center; }
-.rep { width: 36px; height: 36px; border-radius: 50%; display: grid; place-items: center; font-weight: 700; border: 2px solid var(--holds); }
-.rep.faulty { border-color: var(--signal); border-style: dashed; }
-.rep.miss { border: 2px solid var(--signal); background: var(--signal); color: var(--paper); }
-.undo { margin-left: auto; min-height: 32px; }
-.keys { display: grid; grid-template-columns: 1.8fr 1fr; gap: 8px; }
-.key { font-size: 19px; font-weight: 700; min-height: 60px; background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; border-bottom-width: 4px; }
-.key.good { border-bottom-color: var(--holds); }
-.key.miss { border-bottom-color: var(--signal); }
-.lead { display: flex; justify-content: space-between; }
-.same { display: flex; gap: 6px; align-items: center; min-height: 28px; }
-.grid { display: grid; grid-template-columns: repeat(auto-fill, minmax(160px, 1fr)); gap: 6px; }
-.grid.phases { grid-template-columns: repeat(auto-fill, minmax(104px, 1fr)); }
-.usual { display: flex; flex-wrap: wrap; gap: 6px; }
-.tile { background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; min-height: 44px; padding: 6px 10px; text-align: left; }
-.tile.fault { display: flex; flex-direction: column; }
-.tile.often { border-left: 3px solid var(--signal); }
-.tile:hover, .key:hover { border-color: var(--ink); }
-.last { display: flex; gap: 8px 14px; flex-wrap: wrap; align-items: center; border-top: 1px solid var(--line); padding-top: 8px; }
+.rep-keys {
+  display: grid;
+  gap: 10px;
+}
+button {
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+}
+button:disabled {
+  opacity: 0.5;
+  cursor: default;
+}
+.reps {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+  min-height: 38px;
+  align-items: center;
+}
+.rep {
+  width: 36px;
+  height: 36px;
+  border-radius: 50%;
+  display: grid;
+  place-items: center;
+  font-weight: 700;
+  border: 2px solid var(--holds);
+}
+.rep.faulty {
+  border-color: var(--signal);
+  border-style: dashed;
+}
+.rep.miss {
+  border: 2px solid var(--signal);
+  background: var(--signal);
+  color: var(--paper);
+}
+.undo {
+  margin-left: auto;
+  min-height: 32px;
+}
+.keys {
+  display: grid;
+  grid-template-columns: 1.8fr 1fr;
+  gap: 8px;
+}
+.key {
+  font-size: 19px;
+  font-weight: 700;
+  min-height: 60px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  border-bottom-width: 4px;
+}
+.key.good {
+  border-bottom-color: var(--holds);
+}
+.key.miss {
+  border-bottom-color: var(--signal);
+}
+.lead {
+  display: flex;
+  justify-content: space-between;
+}
+.same {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(160px, 1fr));
+  gap: 6px;
+}
+.grid.phases {
+  grid-template-columns: repeat(auto-fill, minmax(104px, 1fr));
+}
+.usual {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.tile {
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  min-height: 44px;
+  padding: 6px 10px;
+  text-align: left;
+}
+.tile.fault {
+  display: flex;
+  flex-direction: column;
+}
+.tile.often {
+  border-left: 3px solid var(--signal);
+}
+.tile:hover,
+.key:hover {
+  border-color: var(--ink);
+}
+.last {
+  display: flex;
+  gap: 8px 14px;
+  flex-wrap: wrap;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding-top: 8px;
+}
 </style>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // Time since the last set of this lifter; it outlives the page.
-import { computed, onUnmounted, ref } from 'vue'
+import { useNow } from '@vueuse/core'
+import { computed } from 'vue'
 
 const props = defineProps<{ since: string | null; aimS?: number }>()
-const now = ref(Date.now())
-const timer = setInterval(() => (now.value = Date.now()), 1000)
-onUnmounted(() => clearInterval(timer))
-const seconds = computed(() => (props.since ? Math.max(0, Math.floor((now.value - Date.parse(props.since)) / 1000)) : null))
+const now = useNow({ interval: 1000 })
+const seconds = computed(() =>
+  props.since ? Math.max(0, Math.floor((now.value.getTime() - Date.parse(props.since)) / 1000)) : null,
+)
 const shown = computed(() => {
   const s = seconds.value
   if (s === null || s > 5400) return null
@@ -21,5 +22,7 @@ const shown = computed(() => {
 </template>
 
 <style scoped>
-.rest { white-space: nowrap; }
+.rest {
+  white-space: nowrap;
+}
 </style>

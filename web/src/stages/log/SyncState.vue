@@ -24,13 +24,18 @@ async function mend(item: Queued) {
 <template>
   <div class="sync" role="status">
     <p v-if="waiting" class="wait">
-      <b>{{ waiting }} kept on this device</b>, {{ state.sending ? 'sending …' : `not sent yet. ${state.trouble} They go out by themselves.` }}
+      <b>{{ waiting }} kept on this device</b>,
+      {{ state.sending ? 'sending …' : `not sent yet. ${state.trouble} They go out by themselves.` }}
       <button v-if="!state.sending" class="linkish" @click="drain()">Send now</button>
     </p>
     <p v-else-if="!refused.length" class="holds small">All on the server.</p>
     <div v-for="item in refused" :key="item.key" class="note decide">
-      <p><b>One {{ item.body.kind === 'set' ? 'set' : 'withdrawal' }} was not taken:</b> {{ item.refused }}.</p>
-      <p v-if="item.body.kind === 'set'" class="small soft">{{ item.body.set.lift }} {{ item.body.set.load_kg }} kg × {{ item.body.set.reps }}</p>
+      <p>
+        <b>One {{ item.body.kind === 'set' ? 'set' : 'withdrawal' }} was not taken:</b> {{ item.refused }}.
+      </p>
+      <p v-if="item.body.kind === 'set'" class="small soft">
+        {{ item.body.set.lift }} {{ item.body.set.load_kg }} kg × {{ item.body.set.reps }}
+      </p>
       <p class="acts">
         <button v-if="item.body.kind === 'set'" class="linkish small" @click="mend(item)">Mend it</button>
         <button class="linkish small" @click="discard(item.key)">Give it up</button>
@@ -41,6 +46,12 @@ async function mend(item: Queued) {
 </template>
 
 <style scoped>
-.wait { border-left: 3px solid var(--signal); padding-left: 10px; }
-.acts { display: flex; gap: 14px; }
+.wait {
+  border-left: 3px solid var(--signal);
+  padding-left: 10px;
+}
+.acts {
+  display: flex;
+  gap: 14px;
+}
 </style>

@@ -1,5 +1,5 @@
 // The set being logged, kept in the browser until it is in the outbox: nothing typed is lost.
-import { ref, watch } from 'vue'
+import { useLocalStorage } from '@vueuse/core'
 import { uuid7, type Schemas } from '@/shared/api'
 
 export type Lift = 'squat' | 'deadlift'
@@ -33,9 +33,24 @@ export interface Draft {
 }
 
 export const freshDraft = (from: Partial<Draft> = {}): Draft => ({
-  set_id: uuid7(), key: uuid7(), replaces: null, performed_at: null, lift: 'squat', variation: 'competition',
-  load_kg: 60, reps: [], rpe: null, aimed_rpe: null, pull_style: null, cue: '', gear: {}, measures: {}, note: '',
-  faults: [], past: [], ...from,
+  set_id: uuid7(),
+  key: uuid7(),
+  replaces: null,
+  performed_at: null,
+  lift: 'squat',
+  variation: 'competition',
+  load_kg: 60,
+  reps: [],
+  rpe: null,
+  aimed_rpe: null,
+  pull_style: null,
+  cue: '',
+  gear: {},
+  measures: {},
+  note: '',
+  faults: [],
+  past: [],
+  ...from,
 })
 
 const MOST_UNDO = 40
@@ -54,7 +69,14 @@ export function addFault(draft: Draft, fault: { fault_id: string; phase: string 
   if (draft.reps.length >= 30) return
   remember(draft)
   if (!sameRep || !draft.reps.length) draft.reps.push('good')
-  draft.faults.push({ observation_id: uuid7(), rep: draft.reps.length, severity: 2, side: null, note: '', ...fault })
+  draft.faults.push({
+    observation_id: uuid7(),
+    rep: draft.reps.length,
+    severity: 2,
+    side: null,
+    note: '',
+    ...fault,
+  })
 }
 
 /** Says more about the fault noted last. */
@@ -73,32 +95,82 @@ export function undo(draft: Draft) {
 /** The set as the server takes it. */
 export function bodyOf(draft: Draft): Schemas['SetRequest'] {
   return {
-    set_id: draft.set_id, replaces: draft.replaces, lift: draft.lift, variation: draft.variation, load_kg: draft.load_kg,
-    reps: draft.reps.filter((r) => r === 'good').length, missed_reps: draft.reps.filter((r) => r === 'miss').length,
-    rpe: draft.rpe, aimed_rpe: draft.aimed_rpe, pull_style: draft.lift === 'deadlift' ? (draft.pull_style ?? 'dead_stop') : null,
-    cue: draft.cue, gear: draft.gear, measures: draft.measures, note: draft.note,
-    performed_at: draft.performed_at ?? new Date().toISOString(), faults: draft.faults,
+    set_id: draft.set_id,
+    replaces: draft.replaces,
+    lift: draft.lift,
+    variation: draft.variation,
+    load_kg: draft.load_kg,
+    reps: draft.reps.filter((r) => r === 'good').length,
+    missed_reps: draft.reps.filter((r) => r === 'miss').length,
+    rpe: draft.rpe,
+    aimed_rpe: draft.aimed_rpe,
+    pull_style: draft.lift === 'deadlift' ? (draft.pull_style ?? 'dead_stop') : null,
+    cue: draft.cue,
+    gear: draft.gear,
+    measures: draft.measures,
+    note: draft.note,
+    performed_at: draft.performed_at ?? new Date().toISOString(),
+    faults: draft.faults,
   }
 }
 
 /** A draft that amends a logged set: the old fact stays on record. */
 export function amending(s: Schemas['SetAnswer']): Draft {
   return freshDraft({
-    replaces: s.set_id, performed_at: s.performed_at, lift: s.lift as Lift, variation: s.variation, load_kg: s.load_kg,
+    replaces: s.set_id,
+    performed_at: s.performed_at,
+    lift: s.lift as Lift,
+    variation: s.variation,
+    load_kg: s.load_kg,
     reps: [...Array<'good'>(s.reps).fill('good'), ...Array<'miss'>(s.missed_reps).fill('miss')],
-    rpe: s.rpe, aimed_rpe: s.aimed_rpe, pull_style: s.pull_style as Draft['pull_style'], cue: s.cue, gear: s.gear,
-    measures: s.measures, note: s.note,
-    faults: s.faults.map((f) => ({ observation_id: uuid7(), rep: f.rep, fault_id: f.fault_id, phase: f.phase, severity: f.severity ?? 2, side: f.side ?? null, note: f.note ?? '' })),
+    rpe: s.rpe,
+    aimed_rpe: s.aimed_rpe,
+    pull_style: s.pull_style as Draft['pull_style'],
+    cue: s.cue,
+    gear: s.gear,
+    measures: s.measures,
+    note: s.note,
+    faults: s.faults.map((f) => ({
+      observation_id: uuid7(),
+      rep: f.rep,
+      fault_id: f.fault_id,
+      phase: f.phase,
+      severity: f.severity ?? 2,
+      side: f.side ?? null,
+      note: f.note ?? '',
+    })),
   })
 }
 
 /** A draft of a set that the server refused: everything as it was entered, under a new key. */
 export function mending(s: Schemas['SetRequest']): Draft {
-  const { set_id, missed_reps = 0, measures, gear, variation = 'competition', note = '', cue = '', faults = [], ...rest } = s
+  const {
+    set_id,
+    missed_reps = 0,
+    measures,
+    gear,
+    variation = 'competition',
+    note = '',
+    cue = '',
+    faults = [],
+    ...rest
+  } = s
   const whole = {
-    ...rest, set_id, missed_reps, measures: measures ?? {}, gear: gear ?? {}, variation, note, cue, faults,
-    rpe: s.rpe ?? null, aimed_rpe: s.aimed_rpe ?? null, pull_style: s.pull_style ?? null, replaces: s.replaces ?? null,
-    withdrawn: false, estimated_max_kg: null,
+    ...rest,
+    set_id,
+    missed_reps,
+    measures: measures ?? {},
+    gear: gear ?? {},
+    variation,
+    note,
+    cue,
+    faults,
+    rpe: s.rpe ?? null,
+    aimed_rpe: s.aimed_rpe ?? null,
+    pull_style: s.pull_style ?? null,
+    replaces: s.replaces ?? null,
+    withdrawn: false,
+    estimated_max_kg: null,
   }
   return { ...amending(whole), replaces: s.replaces ?? null }
 }
@@ -118,13 +190,12 @@ export function keepDraft(lifterId: string, draft: Draft): void {
 
 export function useDraft(lifterId: string) {
   const place = placeOf(lifterId)
-  const stored = localStorage.getItem(place)
-  const draft = ref<Draft>(stored ? freshDraft(JSON.parse(stored) as Partial<Draft>) : freshDraft())
-  watch(draft, (now) => localStorage.setItem(place, JSON.stringify(now)), { deep: true })
+  const isNew = localStorage.getItem(place) === null
+  const draft = useLocalStorage<Draft>(place, freshDraft(), { mergeDefaults: true })
   /** The next set: same lift, load, style and gear, a new id. */
   function next() {
     const { lift, variation, load_kg, aimed_rpe, pull_style, cue, gear } = draft.value
     draft.value = freshDraft({ lift, variation, load_kg, aimed_rpe, pull_style, cue, gear })
   }
-  return { draft, next, isNew: stored === null }
+  return { draft, next, isNew }
 }

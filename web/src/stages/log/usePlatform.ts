@@ -1,4 +1,5 @@
 // The session as it stands: what the server said last, and what waits in the outbox on top.
+import { nearest } from '@/shared/lifts'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onUnmounted, type Ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
@@ -16,7 +17,10 @@ export function usePlatform(lifterIds: Ref<string[]>, lift: Ref<Lift>) {
     queryKey: ['platform', lifterIds, lift],
     enabled: computed(() => lifterIds.value.length > 0),
     placeholderData: (previous: Schemas['PlatformAnswer'] | undefined) => previous,
-    queryFn: () => answered(client.GET('/api/platform', { params: { query: { lifter_id: lifterIds.value, lift: lift.value } } })),
+    queryFn: () =>
+      answered(
+        client.GET('/api/platform', { params: { query: { lifter_id: lifterIds.value, lift: lift.value } } }),
+      ),
   })
   const catalogue = useQuery(catalogueQuery)
   const forget = outbox.onTaken(() => {
@@ -50,26 +54,30 @@ export function usePlatform(lifterIds: Ref<string[]>, lift: Ref<Lift>) {
 
 function shownOf(body: Schemas['SetRequest']): ShownSet {
   return {
-    set_id: body.set_id, lift: body.lift, variation: body.variation ?? 'competition', load_kg: body.load_kg, reps: body.reps,
-    missed_reps: body.missed_reps ?? 0, rpe: body.rpe ?? null, aimed_rpe: body.aimed_rpe ?? null,
-    pull_style: body.pull_style ?? null, cue: body.cue ?? '', gear: body.gear ?? {}, measures: body.measures ?? {},
-    note: body.note ?? '', performed_at: body.performed_at, withdrawn: false, replaces: body.replaces ?? null,
-    estimated_max_kg: null, faults: body.faults ?? [], waiting: true,
+    set_id: body.set_id,
+    lift: body.lift,
+    variation: body.variation ?? 'competition',
+    load_kg: body.load_kg,
+    reps: body.reps,
+    missed_reps: body.missed_reps ?? 0,
+    rpe: body.rpe ?? null,
+    aimed_rpe: body.aimed_rpe ?? null,
+    pull_style: body.pull_style ?? null,
+    cue: body.cue ?? '',
+    gear: body.gear ?? {},
+    measures: body.measures ?? {},
+    note: body.note ?? '',
+    performed_at: body.performed_at,
+    withdrawn: false,
+    replaces: body.replaces ?? null,
+    estimated_max_kg: null,
+    faults: body.faults ?? [],
+    waiting: true,
   }
 }
 
 /** The loading nearest to a load, out of those that the plates make. */
 export function nearestLoading(gym: Schemas['GymLoadings'], loadKg: number): Schemas['LoadingAnswer'] | null {
-  const all = gym.loadings
-  let low = 0
-  let high = all.length - 1
-  if (high < 0) return null
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if (all[middle]!.total_kg < loadKg) low = middle + 1
-    else high = middle
-  }
-  const above = all[low]!
-  const below = all[low - 1]
-  return below && loadKg - below.total_kg <= above.total_kg - loadKg ? below : above
+  const totals = gym.loadings.map(({ total_kg }) => total_kg)
+  return gym.loadings[nearest(totals, loadKg)] ?? null
 }

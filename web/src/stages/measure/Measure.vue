@@ -7,34 +7,42 @@ import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { useUnits } from '@/shared/units'
 import { useLifter } from '@/shared/useLifter'
-import { BAR_NAMES } from '@/shared/words'
+import { useLift } from '@/shared/lifts'
+import { styleOf } from '@/stages/setup/liftPage'
 import Readings from './Readings.vue'
 import Screens from './Screens.vue'
-import { measurementsQuery, squatRankingQuery } from '@/shared/queries'
+import { measurementsQuery, rankingQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
+const { nameOf } = useLift('squat')
 const { data: lifter } = useLifter(() => props.lifterId)
 const sheet = useQuery(measurementsQuery(props.lifterId))
-const ranking = useQuery(squatRankingQuery(props.lifterId))
+const ranking = useQuery(rankingQuery('squat', props.lifterId))
 const picked = ref('thigh_m')
 const landmark = computed(() => sheet.data.value?.landmarks.find((l) => l.segment === picked.value))
-const measured = computed(() => (sheet.data.value?.landmarks ?? []).filter((l) => !l.estimated).map((l) => l.segment))
-const twice = computed(() => (sheet.data.value?.landmarks ?? []).filter((l) => l.readings_m.length > 1).length)
+const measured = computed(() =>
+  (sheet.data.value?.landmarks ?? []).filter((l) => !l.estimated).map((l) => l.segment),
+)
+const twice = computed(
+  () => (sheet.data.value?.landmarks ?? []).filter((l) => l.readings_m.length > 1).length,
+)
 const answer = computed(() => {
   const all = sheet.data.value?.landmarks.length ?? 0
   if (!all) return 'Measuring'
-  const doubts = sheet.data.value!.landmarks.filter((l) => l.doubt && !l.kept_because).length
+  const doubts = (sheet.data.value?.landmarks ?? []).filter((l) => l.doubt && !l.kept_because).length
   if (doubts) return `${doubts} reading${doubts > 1 ? 's' : ''} cannot well be right`
   if (!twice.value) return 'Every length is still estimated from stature'
-  return twice.value === all ? 'Measured, twice' : `${twice.value} of ${all} lengths measured twice, the rest estimated`
+  return twice.value === all
+    ? 'Measured, twice'
+    : `${twice.value} of ${all} lengths measured twice, the rest estimated`
 })
 
 const before = ref<string | null>(null)
 const leader = computed(() => {
   const best = ranking.data.value?.leaders[0]
   if (!best) return ranking.data.value ? 'no squat to full depth is feasible' : null
-  return `${BAR_NAMES[best.setup.bar_position]}, ${cm(best.setup.stance_m, 0)}, ${kg(best.predicted_max_kg, 0)}`
+  return `${nameOf(styleOf(best.setup))}, ${cm(best.setup.stance_m, 0)}, ${kg(best.predicted_max_kg, 0)}`
 })
 watch(leader, (now, then) => {
   if (now && then && now !== then) before.value = then
@@ -46,24 +54,45 @@ watch(leader, (now, then) => {
     <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
       <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
     </StageHead>
-    <Waiting v-if="!sheet.data.value" :error="sheet.error.value" what="The measuring sheet" @again="sheet.refetch()" />
+    <Waiting
+      v-if="!sheet.data.value"
+      :error="sheet.error.value"
+      what="The measuring sheet"
+      @again="sheet.refetch()"
+    />
     <div v-else class="columns">
-      <StandingBody class="figure" :segments="sheet.data.value.segments_m" :picked="picked" :measured="measured" @pick="picked = $event" />
+      <StandingBody
+        class="figure"
+        :segments="sheet.data.value.segments_m"
+        :picked="picked"
+        :measured="measured"
+        @pick="picked = $event"
+      />
       <div class="middle">
         <div class="picks" role="group" aria-label="Segments">
           <button
-            v-for="l in sheet.data.value.landmarks" :key="l.landmark" :class="['pick', { on: l.segment === picked }]"
-            :aria-pressed="l.segment === picked" @click="picked = l.segment"
+            v-for="l in sheet.data.value.landmarks"
+            :key="l.landmark"
+            :class="['pick', { on: l.segment === picked }]"
+            :aria-pressed="l.segment === picked"
+            @click="picked = l.segment"
           >
             <span>{{ l.name }}</span>
-            <span class="small"><b>{{ cm(l.length_m) }}</b> <span :class="l.doubt ? 'signal' : 'soft'">{{ l.estimated ? 'estimated' : `${l.readings_m.length}×` }}</span></span>
+            <span class="small"
+              ><b>{{ cm(l.length_m) }}</b>
+              <span :class="l.doubt ? 'signal' : 'soft'">{{
+                l.estimated ? 'estimated' : `${l.readings_m.length}×`
+              }}</span></span
+            >
           </button>
         </div>
         <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" />
         <div class="note mt-5 small">
           <p><b>What it does to the squat.</b> {{ leader ?? 'Fitting …' }}</p>
           <p v-if="before" class="soft">Before the last change: {{ before }}</p>
-          <p v-if="sheet.data.value.technical_error_m !== null" class="soft">Technical error of your tape: {{ cm(sheet.data.value.technical_error_m, 2) }}</p>
+          <p v-if="sheet.data.value.technical_error_m !== null" class="soft">
+            Technical error of your tape: {{ cm(sheet.data.value.technical_error_m, 2) }}
+          </p>
           <p v-if="sheet.data.value.sum_doubt" class="signal">{{ sheet.data.value.sum_doubt }}.</p>
         </div>
       </div>
@@ -73,12 +102,60 @@ watch(leader, (now, then) => {
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: 270px minmax(300px, 1fr) minmax(300px, 400px); gap: 28px; padding: 18px 26px 40px; }
-.figure { position: sticky; top: 16px; }
-.picks { display: grid; margin-bottom: 18px; }
-.pick { display: flex; justify-content: space-between; gap: 8px; background: none; border: 0; border-top: 1px solid var(--hair); border-left: 3px solid transparent; padding: 4px 4px 4px 8px; font: inherit; color: inherit; text-align: left; cursor: pointer; }
-.pick.on { border-left-color: var(--signal); background: var(--signal-wash); }
-.pick:hover { background: var(--hair); }
-@media (max-width: 1180px) { .columns { grid-template-columns: 240px minmax(0, 1fr); } .screens { grid-column: 2; } }
-@media (max-width: 760px) { .columns { grid-template-columns: 1fr; padding: 14px; } .figure { position: static; max-height: 46vh; } .screens { grid-column: 1; } }
+.columns {
+  display: grid;
+  grid-template-columns: 270px minmax(300px, 1fr) minmax(300px, 400px);
+  gap: 28px;
+  padding: 18px 26px 40px;
+}
+.figure {
+  position: sticky;
+  top: 16px;
+}
+.picks {
+  display: grid;
+  margin-bottom: 18px;
+}
+.pick {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  background: none;
+  border: 0;
+  border-top: 1px solid var(--hair);
+  border-left: 3px solid transparent;
+  padding: 4px 4px 4px 8px;
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+.pick.on {
+  border-left-color: var(--signal);
+  background: var(--signal-wash);
+}
+.pick:hover {
+  background: var(--hair);
+}
+@media (max-width: 1180px) {
+  .columns {
+    grid-template-columns: 240px minmax(0, 1fr);
+  }
+  .screens {
+    grid-column: 2;
+  }
+}
+@media (max-width: 760px) {
+  .columns {
+    grid-template-columns: 1fr;
+    padding: 14px;
+  }
+  .figure {
+    position: static;
+    max-height: 46vh;
+  }
+  .screens {
+    grid-column: 1;
+  }
+}
 </style>

@@ -19,16 +19,25 @@ watch(
   () => [props.landmark.landmark, props.landmark.readings_m.length] as const,
   () => {
     const known = props.landmark.readings_m.map((m) => lengthOf(m))
-    texts.value = [...known, '', ''].slice(0, Math.max(2, known.length + (props.landmark.third_reading_wanted ? 1 : 0)))
+    texts.value = [...known, '', ''].slice(
+      0,
+      Math.max(2, known.length + (props.landmark.third_reading_wanted ? 1 : 0)),
+    )
     kept.value = props.landmark.kept_because
   },
   { immediate: true },
 )
 const lengths = computed(() => texts.value.filter((t) => t.trim()).map((t) => units.readLength(t)))
-const unreadable = computed(() => texts.value.map((t) => (t.trim() && !Number.isFinite(units.readLength(t)) ? 'write it like 43.5, 43.5 cm or 17 in' : '')))
+const unreadable = computed(() =>
+  texts.value.map((t) =>
+    t.trim() && !Number.isFinite(units.readLength(t)) ? 'write it like 43.5, 43.5 cm or 17 in' : '',
+  ),
+)
 const apart = computed(() => {
   const [a, b] = lengths.value
-  return a && b && lengths.value.length === 2 && Math.abs(a - b) > Math.min(0.01, 0.02 * ((a + b) / 2)) ? Math.abs(a - b) : 0
+  return a && b && lengths.value.length === 2 && Math.abs(a - b) > Math.min(0.01, 0.02 * ((a + b) / 2))
+    ? Math.abs(a - b)
+    : 0
 })
 watch(apart, (d) => {
   if (d > 0 && texts.value.length === 2) texts.value.push('')
@@ -56,32 +65,71 @@ const place = computed(() => Math.min(100, Math.max(0, 50 + props.landmark.z_sco
     <p class="soft">{{ landmark.how }}</p>
     <div class="row mt-3">
       <v-text-field
-        v-for="(_, i) in texts" :key="i" v-model="texts[i]" :label="`${['First', 'Second', 'Third'][i]}, ${lengthUnit}`"
-        inputmode="decimal" :error-messages="unreadable[i] ? [unreadable[i]!] : []"
+        v-for="(_, i) in texts"
+        :key="i"
+        v-model="texts[i]"
+        :label="`${['First', 'Second', 'Third'][i]}, ${lengthUnit}`"
+        inputmode="decimal"
+        :error-messages="unreadable[i] ? [unreadable[i]!] : []"
       />
     </div>
-    <p v-if="apart" class="signal small mt-2">The two differ by {{ cm(apart) }}: take a third, the middle one counts.</p>
+    <p v-if="apart" class="signal small mt-2">
+      The two differ by {{ cm(apart) }}: take a third, the middle one counts.
+    </p>
     <div class="against mt-4">
-      <div class="scale" aria-hidden="true"><span class="band" /><span class="mark" :style="{ left: `${place}%` }" /></div>
+      <div class="scale" aria-hidden="true">
+        <span class="band" /><span class="mark" :style="{ left: `${place}%` }" />
+      </div>
       <p class="small">
-        <b>{{ cm(landmark.length_m) }}</b> {{ landmark.estimated ? 'estimated from stature' : '' }} ·
-        people of this stature {{ cm(landmark.expected_m) }} · {{ landmark.z_score >= 0 ? '+' : '−' }}{{ Math.abs(landmark.z_score).toFixed(1) }} SD
+        <b>{{ cm(landmark.length_m) }}</b> {{ landmark.estimated ? 'estimated from stature' : '' }} · people
+        of this stature {{ cm(landmark.expected_m) }} · {{ landmark.z_score >= 0 ? '+' : '−'
+        }}{{ Math.abs(landmark.z_score).toFixed(1) }} SD
       </p>
     </div>
-    <p v-if="landmark.doubt && !message" class="note decide small mt-2">{{ landmark.doubt }}. <template v-if="landmark.kept_because">Kept: {{ landmark.kept_because }}</template></p>
+    <p v-if="landmark.doubt && !message" class="note decide small mt-2">
+      {{ landmark.doubt }}.
+      <template v-if="landmark.kept_because">Kept: {{ landmark.kept_because }}</template>
+    </p>
     <template v-if="message">
       <p class="note decide small mt-2" role="alert">{{ message }}.</p>
       <v-text-field v-model="kept" class="mt-2" label="Keep it because" maxlength="1000" />
     </template>
-    <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy || !lengths.length || unreadable.some(Boolean)">
+    <v-btn
+      class="mt-4"
+      variant="flat"
+      type="submit"
+      :disabled="busy || !lengths.length || unreadable.some(Boolean)"
+    >
       Keep these readings
     </v-btn>
   </form>
 </template>
 
 <style scoped>
-.row { display: grid; grid-template-columns: repeat(3, minmax(0, 130px)); gap: 10px; }
-.scale { position: relative; height: 16px; border-bottom: 1px solid var(--ink); max-width: 420px; }
-.band { position: absolute; left: 25%; right: 25%; bottom: 0; height: 6px; background: var(--body); }
-.mark { position: absolute; bottom: -4px; width: 2px; height: 16px; background: var(--signal); }
+.row {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 130px));
+  gap: 10px;
+}
+.scale {
+  position: relative;
+  height: 16px;
+  border-bottom: 1px solid var(--ink);
+  max-width: 420px;
+}
+.band {
+  position: absolute;
+  left: 25%;
+  right: 25%;
+  bottom: 0;
+  height: 6px;
+  background: var(--body);
+}
+.mark {
+  position: absolute;
+  bottom: -4px;
+  width: 2px;
+  height: 16px;
+  background: var(--signal);
+}
 </style>

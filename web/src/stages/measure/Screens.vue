@@ -6,12 +6,15 @@ import { useUnits } from '@/shared/units'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
-import { GRIPS, SCREENS, type Screen } from './screens'
+import { useLift } from '@/shared/lifts'
+import { SCREENS, gripScreen, type Screen } from './screens'
 
 const props = defineProps<{ lifterId: string; screens: Schemas['ScreenAnswer'][] }>()
 const units = useUnits()
 const forget = useForget()
 const { message, busy, run, of } = useProblem()
+const { styles, nameOf } = useLift('squat')
+const GRIPS = computed(() => styles.value.map(({ id }) => gripScreen(id, nameOf(id))))
 const known = computed(() => Object.fromEntries(props.screens.map((s) => [s.kind, s])))
 const typed = ref<Record<string, [string, string]>>({})
 const wrong = ref<Record<string, string>>({})
@@ -51,13 +54,22 @@ async function take(s: Screen) {
   const readable = readings.length > 0 && readings.every(Number.isFinite)
   wrong.value[s.kind] = readable ? '' : s.unit === 'deg' ? 'a number of degrees' : 'a length such as 46 cm'
   if (!readable) return
-  await send(lunge ? { kind: s.kind, readings: [], knee_to_wall_cm: readings.map((m) => m * 100) } : { kind: s.kind, readings, knee_to_wall_cm: [] })
+  await send(
+    lunge
+      ? { kind: s.kind, readings: [], knee_to_wall_cm: readings.map((m) => m * 100) }
+      : { kind: s.kind, readings, knee_to_wall_cm: [] },
+  )
 }
 async function takePicture() {
   const [thigh, lean] = [degrees(picture.value.thigh), degrees(picture.value.lean)]
   wrong.value.picture = Number.isFinite(thigh) && Number.isFinite(lean) ? '' : 'two angles in degrees'
   if (!wrong.value.picture) {
-    await send({ kind: 'neutral_depth', readings: [], knee_to_wall_cm: [], side_picture: { thigh_deg: thigh, lean_deg: lean } })
+    await send({
+      kind: 'neutral_depth',
+      readings: [],
+      knee_to_wall_cm: [],
+      side_picture: { thigh_deg: thigh, lean_deg: lean },
+    })
   }
 }
 </script>
@@ -68,10 +80,17 @@ async function takePicture() {
     <div v-for="s in SCREENS" :key="s.kind" class="screen">
       <div>
         <p>
-          <b>{{ s.name }}</b> <span :class="known[s.kind] ? '' : s.optional ? 'soft' : 'signal'">{{ shown(s) }}</span>
-          <span class="small soft"> {{ s.usual }}<template v-if="known[s.kind]">, {{ dayOf(known[s.kind]!.taken_at) }}</template></span>
+          <b>{{ s.name }}</b>
+          <span :class="known[s.kind] ? '' : s.optional ? 'soft' : 'signal'">{{ shown(s) }}</span>
+          <span class="small soft">
+            {{ s.usual
+            }}<template v-if="known[s.kind]">, {{ dayOf(known[s.kind]?.taken_at ?? '') }}</template></span
+          >
         </p>
-        <details class="small soft"><summary>How, and what it gates</summary>{{ s.how }} <b>Gates:</b> {{ s.gates }}</details>
+        <details class="small soft">
+          <summary>How, and what it gates</summary>
+          {{ s.how }} <b>Gates:</b> {{ s.gates }}
+        </details>
         <p v-if="apart(s)" class="small signal">{{ apart(s) }}</p>
         <form v-if="s.kind === 'neutral_depth'" class="picture" @submit.prevent="takePicture">
           <span class="small soft">From a side picture: knee above hip</span>
@@ -83,30 +102,88 @@ async function takePicture() {
         </form>
       </div>
       <form class="take" @submit.prevent="take(s)">
-        <v-text-field v-for="i in 2" :key="i" v-model="both(s.kind)[i - 1]" :label="i === 1 ? s.field(units.lengthUnit.value) : '2nd'" :aria-label="`${s.name}, reading ${i}`" :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []" />
+        <v-text-field
+          v-for="i in 2"
+          :key="i"
+          v-model="both(s.kind)[i - 1]"
+          :label="i === 1 ? s.field(units.lengthUnit.value) : '2nd'"
+          :aria-label="`${s.name}, reading ${i}`"
+          :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []"
+        />
         <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
       </form>
     </div>
     <h2 class="mt-5">Shoulders <small>narrowest bearable hands, by bar position</small></h2>
-    <p class="small soft">Empty bar, hands moved in until elbow, wrist or shoulder complains; out again by a finger. It gates the bar position and the grip.</p>
+    <p class="small soft">
+      Empty bar, hands moved in until elbow, wrist or shoulder complains; out again by a finger. It gates the
+      bar position and the grip.
+    </p>
     <div v-for="g in GRIPS" :key="g.kind" class="screen">
-      <p><b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shown(g) }}</span></p>
+      <p>
+        <b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shown(g) }}</span>
+      </p>
       <form class="take" @submit.prevent="take(g)">
-        <v-text-field v-model="both(g.kind)[0]" :label="units.lengthUnit.value" :aria-label="`${g.name}, hands apart`" :error-messages="wrong[g.kind] ? [wrong[g.kind]!] : []" />
+        <v-text-field
+          v-model="both(g.kind)[0]"
+          :label="units.lengthUnit.value"
+          :aria-label="`${g.name}, hands apart`"
+          :error-messages="wrong[g.kind] ? [wrong[g.kind]!] : []"
+        />
         <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${g.name}`">Keep</v-btn>
-        <v-btn class="quiet" :disabled="busy" :aria-label="`${g.name} cannot be held`" @click="send({ kind: g.kind, readings: [], knee_to_wall_cm: [] })">Cannot</v-btn>
+        <v-btn
+          class="quiet"
+          :disabled="busy"
+          :aria-label="`${g.name} cannot be held`"
+          @click="send({ kind: g.kind, readings: [], knee_to_wall_cm: [] })"
+          >Cannot</v-btn
+        >
       </form>
     </div>
-    <p v-if="message" class="signal mt-2" role="alert">{{ of('readings')[0] ?? of('value')[0] ?? message }}</p>
+    <p v-if="message" class="signal mt-2" role="alert">
+      {{ of('readings')[0] ?? of('value')[0] ?? message }}
+    </p>
   </section>
 </template>
 
 <style scoped>
-.screen { display: grid; grid-template-columns: minmax(0, 1fr) auto; gap: 12px; padding: 8px 0; border-top: 1px solid var(--hair); align-items: start; }
-.take { display: flex; gap: 6px; }
-.take .v-text-field { width: 72px; }
-summary { cursor: pointer; }
-.picture { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; margin-top: 4px; }
-.picture input { width: 46px; font: inherit; font-size: 12px; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; padding: 2px 5px; }
-@media (max-width: 560px) { .screen { grid-template-columns: 1fr; } }
+.screen {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 12px;
+  padding: 8px 0;
+  border-top: 1px solid var(--hair);
+  align-items: start;
+}
+.take {
+  display: flex;
+  gap: 6px;
+}
+.take .v-text-field {
+  width: 72px;
+}
+summary {
+  cursor: pointer;
+}
+.picture {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin-top: 4px;
+}
+.picture input {
+  width: 46px;
+  font: inherit;
+  font-size: 12px;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 2px 5px;
+}
+@media (max-width: 560px) {
+  .screen {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -9,7 +9,10 @@ const asked = defineModel<PlanFrame>({ required: true })
 function toggle(day: number) {
   const days = asked.value.weekdays
   const without = days.filter((d) => d !== day)
-  asked.value = { ...asked.value, weekdays: without.length < days.length ? (without.length ? without : days) : [...days, day].sort() }
+  asked.value = {
+    ...asked.value,
+    weekdays: without.length < days.length ? (without.length ? without : days) : [...days, day].sort(),
+  }
 }
 /** A meet sets the length: the last week is the meet's. */
 function dates(change: Partial<PlanFrame>) {
@@ -24,20 +27,79 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <label><span class="small soft">Start</span><input :value="asked.start" type="date" @change="dates({ start: value($event) })" /></label>
-  <label v-if="withMeet"><span class="small soft">Meet, if there is one</span><input :value="asked.meet ?? ''" type="date" @change="dates({ meet: value($event) || null })" /></label>
-  <label><span class="small soft">{{ asked.weeks }} weeks</span><input :value="asked.weeks" type="range" min="3" max="16" aria-label="Weeks" @input="asked = { ...asked, weeks: Number(value($event)) }" /></label>
+  <label
+    ><span class="small soft">Start</span
+    ><input :value="asked.start" type="date" @change="dates({ start: value($event) })"
+  /></label>
+  <label v-if="withMeet"
+    ><span class="small soft">Meet, if there is one</span
+    ><input :value="asked.meet ?? ''" type="date" @change="dates({ meet: value($event) || null })"
+  /></label>
+  <label
+    ><span class="small soft">{{ asked.weeks }} weeks</span
+    ><input
+      :value="asked.weeks"
+      type="range"
+      min="3"
+      max="16"
+      aria-label="Weeks"
+      @input="asked = { ...asked, weeks: Number(value($event)) }"
+  /></label>
   <fieldset>
     <legend class="small soft">Training days</legend>
-    <button v-for="(name, i) in WEEKDAYS" :key="name" type="button" :aria-pressed="asked.weekdays.includes(i)" :class="{ on: asked.weekdays.includes(i) }" @click="toggle(i)">{{ name }}</button>
+    <button
+      v-for="(name, i) in WEEKDAYS"
+      :key="name"
+      type="button"
+      :aria-pressed="asked.weekdays.includes(i)"
+      :class="{ on: asked.weekdays.includes(i) }"
+      @click="toggle(i)"
+    >
+      {{ name }}
+    </button>
   </fieldset>
 </template>
 
 <style scoped>
-label { display: flex; flex-direction: column; }
-input[type='date'] { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; height: 40px; padding: 4px 10px; }
-input[type='range'] { height: 40px; accent-color: var(--ink); width: 150px; }
-fieldset { border: 0; padding: 0; margin: 0; display: flex; gap: 4px; flex-wrap: wrap; }
-fieldset button { font: inherit; color: inherit; min-width: 46px; min-height: 40px; background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; cursor: pointer; }
-fieldset .on { background: var(--ink); color: var(--paper); font-weight: 700; }
+label {
+  display: flex;
+  flex-direction: column;
+}
+input[type='date'] {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  height: 40px;
+  padding: 4px 10px;
+}
+input[type='range'] {
+  height: 40px;
+  accent-color: var(--ink);
+  width: 150px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  gap: 4px;
+  flex-wrap: wrap;
+}
+fieldset button {
+  font: inherit;
+  color: inherit;
+  min-width: 46px;
+  min-height: 40px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  cursor: pointer;
+}
+fieldset .on {
+  background: var(--ink);
+  color: var(--paper);
+  font-weight: 700;
+}
 </style>

@@ -5,7 +5,11 @@ import type { Schemas } from '@/shared/api'
 import Lifter from '@/figure/Lifter.vue'
 import { poseAt } from '@/figure/pose'
 
-const props = defineProps<{ drawn: Schemas['DrawnColumns']; segments: Record<string, number>; hanging?: boolean }>()
+const props = defineProps<{
+  drawn: Schemas['DrawnColumns']
+  segments: Record<string, number>
+  hanging?: boolean
+}>()
 const pose = computed(() => poseAt(props.drawn, 0))
 const sizes = computed(() => ({
   foot: props.segments.foot_m ?? 0.266,
@@ -24,7 +28,18 @@ const sizes = computed(() => ({
 </template>
 
 <style scoped>
-svg { --body: #b9b5a9; --body-line: #5f6469; display: block; }
-.plumb { stroke: var(--body-line); stroke-width: 1; stroke-dasharray: 5 4; }
-.floor { stroke: var(--ink); stroke-width: 1; }
+svg {
+  --body: #b9b5a9;
+  --body-line: #5f6469;
+  display: block;
+}
+.plumb {
+  stroke: var(--body-line);
+  stroke-width: 1;
+  stroke-dasharray: 5 4;
+}
+.floor {
+  stroke: var(--ink);
+  stroke-width: 1;
+}
 </style>

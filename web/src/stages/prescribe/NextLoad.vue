@@ -22,7 +22,8 @@ const target = reactive({ lift: 'squat' as 'squat' | 'deadlift', sets: 3, reps: 
 const proposal = useQuery({
   queryKey: ['proposal', props.lifterId, target],
   placeholderData: (previous) => previous,
-  queryFn: () => answered(client.POST('/api/lifters/{lifter_id}/next-load', { params: at.value, body: { ...target } })),
+  queryFn: () =>
+    answered(client.POST('/api/lifters/{lifter_id}/next-load', { params: at.value, body: { ...target } })),
 })
 const given = useQuery({
   queryKey: ['prescriptions', props.lifterId],
@@ -41,7 +42,8 @@ async function prescribe() {
       client.POST('/api/lifters/{lifter_id}/prescriptions', {
         params: { ...at.value, ...once(id) },
         body: {
-          ...target, prescription_id: id,
+          ...target,
+          prescription_id: id,
           overruled_kg: overruling.value ? readMass(overruled.value) || null : null,
           overruled_because: overruling.value ? because.value : '',
         },
@@ -65,43 +67,108 @@ const answer = computed(() => {
   <div>
     <header class="answer">
       <p class="first">{{ answer }}</p>
-      <v-btn v-if="mayWrite && proposal.data.value?.load_kg" class="quiet" @click="overruling = !overruling">Overrule</v-btn>
-      <v-btn v-if="mayWrite && proposal.data.value?.load_kg && !overruling" variant="flat" :disabled="busy" @click="prescribe">Prescribe this load</v-btn>
+      <v-btn v-if="mayWrite && proposal.data.value?.load_kg" class="quiet" @click="overruling = !overruling"
+        >Overrule</v-btn
+      >
+      <v-btn
+        v-if="mayWrite && proposal.data.value?.load_kg && !overruling"
+        variant="flat"
+        :disabled="busy"
+        @click="prescribe"
+        >Prescribe this load</v-btn
+      >
     </header>
-    <Waiting v-if="!proposal.data.value" :error="proposal.error.value" what="The next load" @again="proposal.refetch()" />
+    <Waiting
+      v-if="!proposal.data.value"
+      :error="proposal.error.value"
+      what="The next load"
+      @again="proposal.refetch()"
+    />
     <div v-else class="columns">
       <section>
         <div class="target">
-          <label><span class="small soft">Lift</span><select v-model="target.lift"><option value="squat">Squat</option><option value="deadlift">Deadlift</option></select></label>
-          <label><span class="small soft">Sets</span><select v-model.number="target.sets"><option v-for="n in 8" :key="n">{{ n }}</option></select></label>
-          <label><span class="small soft">Reps</span><select v-model.number="target.reps"><option v-for="n in 10" :key="n">{{ n }}</option></select></label>
-          <label><span class="small soft">RPE</span><select v-model.number="target.rpe"><option v-for="n in [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10]" :key="n">{{ n }}</option></select></label>
+          <label
+            ><span class="small soft">Lift</span
+            ><select v-model="target.lift">
+              <option value="squat">Squat</option>
+              <option value="deadlift">Deadlift</option>
+            </select></label
+          >
+          <label
+            ><span class="small soft">Sets</span
+            ><select v-model.number="target.sets">
+              <option v-for="n in 8" :key="n">{{ n }}</option>
+            </select></label
+          >
+          <label
+            ><span class="small soft">Reps</span
+            ><select v-model.number="target.reps">
+              <option v-for="n in 10" :key="n">{{ n }}</option>
+            </select></label
+          >
+          <label
+            ><span class="small soft">RPE</span
+            ><select v-model.number="target.rpe">
+              <option v-for="n in [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10]" :key="n">{{ n }}</option>
+            </select></label
+          >
         </div>
         <form v-if="overruling" class="note decide mt-4" novalidate @submit.prevent="prescribe">
           <p><b>Overrule the load.</b> The reason is kept with it; the rule learns nothing silently.</p>
           <div class="over mt-3">
-            <v-text-field v-model="overruled" :label="`Load, ${massUnit}`" inputmode="decimal" :error-messages="of('overruled_kg')" />
+            <v-text-field
+              v-model="overruled"
+              :label="`Load, ${massUnit}`"
+              inputmode="decimal"
+              :error-messages="of('overruled_kg')"
+            />
             <v-text-field v-model="because" label="Because" :error-messages="of('overruled_because')" />
           </div>
           <v-btn class="mt-3" variant="flat" type="submit" :disabled="busy">Prescribe this</v-btn>
         </form>
         <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-        <p v-if="done && !message" class="holds mt-3" role="status">Prescribed; it stands on the floor and on the platform.</p>
+        <p v-if="done && !message" class="holds mt-3" role="status">
+          Prescribed; it stands on the floor and on the platform.
+        </p>
         <template v-if="proposal.data.value.load_kg !== null">
-          <p class="mt-5"><span class="big">{{ massOf(proposal.data.value.load_kg, 2) }}</span> {{ massUnit }}</p>
-          <PlateStack class="mt-2" :per-side="proposal.data.value.per_side" :bar-kg="proposal.data.value.bar_kg" :collars-kg="proposal.data.value.collars_kg" />
+          <p class="mt-5">
+            <span class="big">{{ massOf(proposal.data.value.load_kg, 2) }}</span> {{ massUnit }}
+          </p>
+          <PlateStack
+            class="mt-2"
+            :per-side="proposal.data.value.per_side"
+            :bar-kg="proposal.data.value.bar_kg"
+            :collars-kg="proposal.data.value.collars_kg"
+          />
         </template>
         <h2 class="mt-6">Because</h2>
-        <Reasons class="mt-1" :reasons="proposal.data.value.reasons" :lifter-id="lifterId" :lift="target.lift" />
-        <p class="note small mt-4">Squat with pins or spotters. Holding the breath raises blood pressure: with heart, eye or pressure conditions, pregnancy or hernia a doctor is asked first. No max tests for novices or the injured.</p>
+        <Reasons
+          class="mt-1"
+          :reasons="proposal.data.value.reasons"
+          :lifter-id="lifterId"
+          :lift="target.lift"
+        />
+        <p class="note small mt-4">
+          Squat with pins or spotters. Holding the breath raises blood pressure: with heart, eye or pressure
+          conditions, pregnancy or hernia a doctor is asked first. No max tests for novices or the injured.
+        </p>
       </section>
       <aside>
         <h2>Way up</h2>
         <table v-if="proposal.data.value.warm_up.length" class="plain mt-1">
-          <thead><tr><th>Reps</th><th>Load</th><th>Each side</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Reps</th>
+              <th>Load</th>
+              <th>Each side</th>
+            </tr>
+          </thead>
           <tbody>
             <tr v-for="w in proposal.data.value.warm_up" :key="w.load_kg">
-              <td>{{ w.reps }}</td><td><b>{{ kg(w.load_kg, 2) }}</b></td>
+              <td>{{ w.reps }}</td>
+              <td>
+                <b>{{ kg(w.load_kg, 2) }}</b>
+              </td>
               <td class="soft">{{ w.per_side.map((p) => massOf(p, 2)).join(' + ') || 'empty bar' }}</td>
             </tr>
           </tbody>
@@ -112,7 +179,9 @@ const answer = computed(() => {
           <li v-for="p in given.data.value ?? []" :key="p.prescription_id">
             <span class="soft small">{{ dayOf(p.prescribed_at) }}</span>
             {{ p.lift }} {{ p.answer.sets }} × {{ p.answer.reps }} @ {{ p.answer.rpe }},
-            <b>{{ p.overruled_kg ? kg(p.overruled_kg) : p.answer.load_kg ? kg(p.answer.load_kg) : 'no load' }}</b>
+            <b>{{
+              p.overruled_kg ? kg(p.overruled_kg) : p.answer.load_kg ? kg(p.answer.load_kg) : 'no load'
+            }}</b>
             <span v-if="p.overruled_kg" class="small signal">overruled: {{ p.overruled_because }}</span>
           </li>
         </ul>
@@ -122,14 +191,61 @@ const answer = computed(() => {
 </template>
 
 <style scoped>
-.answer { display: flex; gap: 12px; align-items: center; padding: 14px 26px 0; }
-.answer p { font-weight: 700; font-size: 19px; }
-.columns { display: grid; grid-template-columns: minmax(0, 600px) minmax(260px, 380px); gap: 48px; padding: 18px 26px 40px; }
-.target { display: flex; gap: 10px; flex-wrap: wrap; }
-.target label { display: flex; flex-direction: column; }
-select { font: inherit; font-weight: 600; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; height: 38px; padding: 4px 10px; min-width: 72px; }
-.over { display: grid; grid-template-columns: 130px 1fr; gap: 10px; }
-.before { list-style: none; padding: 0; margin: 6px 0 0; }
-.before li { border-top: 1px solid var(--hair); padding: 5px 0; }
-@media (max-width: 900px) { .columns { grid-template-columns: 1fr; padding: 14px; gap: 24px; } }
+.answer {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 14px 26px 0;
+}
+.answer p {
+  font-weight: 700;
+  font-size: 19px;
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 600px) minmax(260px, 380px);
+  gap: 48px;
+  padding: 18px 26px 40px;
+}
+.target {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+}
+.target label {
+  display: flex;
+  flex-direction: column;
+}
+select {
+  font: inherit;
+  font-weight: 600;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  height: 38px;
+  padding: 4px 10px;
+  min-width: 72px;
+}
+.over {
+  display: grid;
+  grid-template-columns: 130px 1fr;
+  gap: 10px;
+}
+.before {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 0;
+}
+.before li {
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+    padding: 14px;
+    gap: 24px;
+  }
+}
 </style>

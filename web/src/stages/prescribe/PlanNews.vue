@@ -5,7 +5,12 @@ import type { Schemas } from '@/shared/api'
 import Reasons from './Reasons.vue'
 import { dayWords } from './words'
 
-const props = defineProps<{ lifterId: string; standing: Schemas['StandingPlan']; mayWrite: boolean; busy: boolean }>()
+const props = defineProps<{
+  lifterId: string
+  standing: Schemas['StandingPlan']
+  mayWrite: boolean
+  busy: boolean
+}>()
 const emit = defineEmits<{ follow: [] }>()
 const before = computed(() => (props.standing.versions ?? []).filter((v) => v.changes.length))
 const pending = computed(() => props.standing.pending ?? [])
@@ -15,16 +20,23 @@ const pending = computed(() => props.standing.pending ?? [])
   <div class="news">
     <section v-if="pending.length" class="note decide">
       <header>
-        <p><b>{{ pending.length }} lines would change</b> after what was logged and said since.</p>
-        <v-btn v-if="mayWrite" variant="flat" size="small" :disabled="busy" @click="emit('follow')">Let the plan follow</v-btn>
+        <p>
+          <b>{{ pending.length }} lines would change</b> after what was logged and said since.
+        </p>
+        <v-btn v-if="mayWrite" variant="flat" size="small" :disabled="busy" @click="emit('follow')"
+          >Let the plan follow</v-btn
+        >
       </header>
       <details>
         <summary class="small">Every change with its reason</summary>
         <table class="plain small">
           <tbody>
             <tr v-for="c in pending" :key="c.line_id + c.after">
-              <td>{{ dayWords(c.on) }}</td><td>{{ c.what }}</td>
-              <td><s v-if="c.before" class="soft">{{ c.before }}</s> {{ c.after || 'goes' }}</td>
+              <td>{{ dayWords(c.on) }}</td>
+              <td>{{ c.what }}</td>
+              <td>
+                <s v-if="c.before" class="soft">{{ c.before }}</s> {{ c.after || 'goes' }}
+              </td>
               <td><Reasons :reasons="c.reasons.slice(0, 2)" :lifter-id="lifterId" :lift="c.lift" /></td>
             </tr>
           </tbody>
@@ -38,8 +50,13 @@ const pending = computed(() => props.standing.pending ?? [])
     <details v-if="before.length" class="small">
       <summary>Changed before: {{ before.length }} version{{ before.length > 1 ? 's' : '' }}</summary>
       <div v-for="v in before" :key="v.plan_id">
-        <p class="soft">{{ new Date(v.made_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}</p>
-        <p v-for="c in v.changes.slice(0, 12)" :key="c.line_id + c.after">{{ dayWords(c.on) }} {{ c.what }}: {{ c.before || 'new' }} → {{ c.after || 'gone' }}, {{ c.reasons[0]?.text }}</p>
+        <p class="soft">
+          {{ new Date(v.made_at).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}
+        </p>
+        <p v-for="c in v.changes.slice(0, 12)" :key="c.line_id + c.after">
+          {{ dayWords(c.on) }} {{ c.what }}: {{ c.before || 'new' }} → {{ c.after || 'gone' }},
+          {{ c.reasons[0]?.text }}
+        </p>
         <p v-if="v.changes.length > 12" class="soft">and {{ v.changes.length - 12 }} more</p>
       </div>
     </details>
@@ -47,7 +64,19 @@ const pending = computed(() => props.standing.pending ?? [])
 </template>
 
 <style scoped>
-.news { display: grid; gap: 8px; }
-header { display: flex; justify-content: space-between; align-items: center; gap: 12px; flex-wrap: wrap; }
-summary { cursor: pointer; padding: 4px 0; }
+.news {
+  display: grid;
+  gap: 8px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+summary {
+  cursor: pointer;
+  padding: 4px 0;
+}
 </style>

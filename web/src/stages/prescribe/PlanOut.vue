@@ -9,23 +9,42 @@ import { dayOf } from '@/shared/words'
 const props = defineProps<{ lifterId: string; mayWrite: boolean; hasPlan: boolean }>()
 const queries = useQueryClient()
 const path = { lifter_id: props.lifterId }
-const links = useQuery({ queryKey: ['links', props.lifterId], queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/links', { params: { path } })) })
+const links = useQuery({
+  queryKey: ['links', props.lifterId],
+  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/links', { params: { path } })),
+})
 const open = computed(() => (links.data.value ?? []).filter((l) => l.state === 'open'))
 const made = ref<Schemas['MadeLinkAnswer'] | null>(null)
 const days = ref(30)
 const { message, busy, run } = useProblem()
 async function make() {
   const id = uuid7()
-  made.value = (await run(() => answered(client.POST('/api/lifters/{lifter_id}/links', { params: { path, ...once(id) }, body: { link_id: id, days: days.value } })))) ?? null
+  made.value =
+    (await run(() =>
+      answered(
+        client.POST('/api/lifters/{lifter_id}/links', {
+          params: { path, ...once(id) },
+          body: { link_id: id, days: days.value },
+        }),
+      ),
+    )) ?? null
   await queries.invalidateQueries({ queryKey: ['links', props.lifterId] })
 }
 async function close(linkId: string) {
-  await run(() => answered(client.POST('/api/lifters/{lifter_id}/links/{link_id}/closing', { params: { path: { ...path, link_id: linkId }, ...once(uuid7()) } })))
+  await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/links/{link_id}/closing', {
+        params: { path: { ...path, link_id: linkId }, ...once(uuid7()) },
+      }),
+    ),
+  )
   if (made.value?.link_id === linkId) made.value = null
   await queries.invalidateQueries({ queryKey: ['links', props.lifterId] })
 }
 const address = computed(() => (made.value ? location.origin + made.value.path : ''))
-const qr = computed(() => (made.value ? `data:image/svg+xml;utf8,${encodeURIComponent(made.value.qr_svg)}` : ''))
+const qr = computed(() =>
+  made.value ? `data:image/svg+xml;utf8,${encodeURIComponent(made.value.qr_svg)}` : '',
+)
 const FILES = [
   ['pdf', 'Print (PDF)'],
   ['ics', 'Calendar'],
@@ -37,24 +56,43 @@ const FILES = [
 <template>
   <div class="out">
     <p v-if="hasPlan" class="files">
-      <a v-for="[kind, name] in FILES" :key="kind" :href="`/api/lifters/${lifterId}/plan.${kind}`" download>{{ name }}</a>
+      <a v-for="[kind, name] in FILES" :key="kind" :href="`/api/lifters/${lifterId}/plan.${kind}`" download>{{
+        name
+      }}</a>
     </p>
     <section>
       <h2>The lifter's own link <small>card and next day, read only</small></h2>
       <p v-if="mayWrite" class="row">
-        <label class="small">lasts <select v-model.number="days"><option v-for="d in [7, 30, 90, 180]" :key="d" :value="d">{{ d }} days</option></select></label>
+        <label class="small"
+          >lasts
+          <select v-model.number="days">
+            <option v-for="d in [7, 30, 90, 180]" :key="d" :value="d">{{ d }} days</option>
+          </select></label
+        >
         <v-btn class="quiet" size="small" :disabled="busy" @click="make">Make a link</v-btn>
       </p>
       <div v-if="made" class="made note">
         <img :src="qr" alt="QR code of the link" width="132" height="132" />
         <div>
-          <p class="small">Shown once; whoever holds it sees card and day until {{ dayOf(made.expires_at) }}.</p>
-          <input :value="address" readonly aria-label="Address of the link" @focus="($event.target as HTMLInputElement).select()" />
+          <p class="small">
+            Shown once; whoever holds it sees card and day until {{ dayOf(made.expires_at) }}.
+          </p>
+          <input
+            :value="address"
+            readonly
+            aria-label="Address of the link"
+            @focus="($event.target as HTMLInputElement).select()"
+          />
         </div>
       </div>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <ul>
-        <li v-for="l in open" :key="l.link_id" class="small">made {{ dayOf(l.made_at) }}, open until {{ dayOf(l.expires_at) }} <button v-if="mayWrite" class="linkish signal" :disabled="busy" @click="close(l.link_id)">close it</button></li>
+        <li v-for="l in open" :key="l.link_id" class="small">
+          made {{ dayOf(l.made_at) }}, open until {{ dayOf(l.expires_at) }}
+          <button v-if="mayWrite" class="linkish signal" :disabled="busy" @click="close(l.link_id)">
+            close it
+          </button>
+        </li>
       </ul>
       <p v-if="!open.length && links.data.value" class="small soft">No link is open.</p>
     </section>
@@ -62,12 +100,50 @@ const FILES = [
 </template>
 
 <style scoped>
-.out { display: grid; gap: 14px; }
-.files { display: flex; gap: 16px; flex-wrap: wrap; }
-.row { display: flex; gap: 10px; align-items: center; }
-select { font: inherit; color: var(--ink); background: var(--sheet); border: 1px solid var(--line); border-radius: 3px; min-height: 34px; }
-.made { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; }
-.made img { background: #fff; }
-.made input { font: inherit; width: 100%; min-width: 240px; border: 1px solid var(--line); border-radius: 3px; padding: 4px 8px; background: var(--paper); color: var(--ink); }
-ul { list-style: none; padding: 0; margin: 4px 0 0; }
+.out {
+  display: grid;
+  gap: 14px;
+}
+.files {
+  display: flex;
+  gap: 16px;
+  flex-wrap: wrap;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  min-height: 34px;
+}
+.made {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.made img {
+  background: #fff;
+}
+.made input {
+  font: inherit;
+  width: 100%;
+  min-width: 240px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 8px;
+  background: var(--paper);
+  color: var(--ink);
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+}
 </style>

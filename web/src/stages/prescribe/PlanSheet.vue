@@ -9,20 +9,41 @@ import SeasonLine from './SeasonLine.vue'
 import { dayWords, isoDay, titleOf } from './words'
 import type { Day, Line, Plan } from './usePlan'
 
-const props = defineProps<{ lifterId: string; plan: Plan; volume: Schemas['WeekVolume'][]; preview?: boolean; mayWrite?: boolean; busy?: boolean }>()
-const emit = defineEmits<{ overrule: [lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }] }>()
+const props = defineProps<{
+  lifterId: string
+  plan: Plan
+  volume: Schemas['WeekVolume'][]
+  preview?: boolean
+  mayWrite?: boolean
+  busy?: boolean
+}>()
+const emit = defineEmits<{
+  overrule: [lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }]
+}>()
 const { massOf } = useUnits()
 const today = isoDay(new Date())
 const days = computed(() => props.plan.weeks.flatMap((w) => w.days))
 const chosen = ref<string | null>(null)
 const open = computed<Day | null>(
-  () => days.value.find((d) => d.day_id === chosen.value) ?? days.value.find((d) => d.on >= today) ?? days.value.at(-1) ?? null,
+  () =>
+    days.value.find((d) => d.day_id === chosen.value) ??
+    days.value.find((d) => d.on >= today) ??
+    days.value.at(-1) ??
+    null,
 )
 const most = computed(() => Math.max(1, ...props.plan.weeks.map((w) => w.days.length)))
-const short = (line: Line) => `${line.sets}×${line.reps}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
+const short = (line: Line) =>
+  `${line.sets}×${line.reps}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
 const hardest = (v: Schemas['WeekVolume']) =>
-  Object.entries(v.capacities).filter(([, n]) => n > 0).sort((a, b) => b[1] - a[1]).slice(0, 3)
-const worked = computed(() => Object.keys(props.volume[0]?.capacities ?? {}).filter((name) => props.volume.some((v) => v.capacities[name])))
+  Object.entries(v.capacities)
+    .filter(([, n]) => n > 0)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, 3)
+const worked = computed(() =>
+  Object.keys(props.volume[0]?.capacities ?? {}).filter((name) =>
+    props.volume.some((v) => v.capacities[name]),
+  ),
+)
 const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
 </script>
 
@@ -30,20 +51,64 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
   <div class="whole">
     <div class="weeks">
       <SeasonLine :plan="plan" :open-day="open?.day_id ?? null" @open="chosen = $event" />
-      <p v-for="text in plan.refused ?? []" :key="text" class="note decide small">{{ text[0]!.toUpperCase() + text.slice(1) }}.</p>
+      <p v-for="text in plan.refused ?? []" :key="text" class="note decide small">
+        <span class="first">{{ text }}.</span>
+      </p>
       <table class="sheet-table">
-        <colgroup><col style="width: 92px" /><col v-for="i in most" :key="i" /></colgroup>
-        <thead><tr><th class="visually-hidden">Week</th><th v-for="i in most" :key="i" class="visually-hidden">Day {{ i }}</th></tr></thead>
+        <colgroup>
+          <col style="width: 92px" />
+          <col v-for="i in most" :key="i" />
+        </colgroup>
+        <thead>
+          <tr>
+            <th class="visually-hidden">Week</th>
+            <th v-for="i in most" :key="i" class="visually-hidden">Day {{ i }}</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="(week, w) in plan.weeks" :key="week.number" :class="week.role">
             <th scope="row">
               <b>{{ week.number }}</b> {{ week.role }}
-              <span v-if="volume[w]" class="small soft" :title="hardest(volume[w]!).map(([k, n]) => `${USE_NAMES[k] ?? k} ${n}`).join(', ')">hard sets {{ volume[w]!.lifts.squat }} + {{ volume[w]!.lifts.deadlift }}</span>
+              <span
+                v-for="v in volume.slice(w, w + 1)"
+                :key="v.week"
+                class="small soft"
+                :title="
+                  hardest(v)
+                    .map(([k, n]) => `${USE_NAMES[k] ?? k} ${n}`)
+                    .join(', ')
+                "
+                >hard sets {{ v.lifts.squat }} + {{ v.lifts.deadlift }}</span
+              >
             </th>
             <td v-for="day in week.days" :key="day.day_id">
-              <button :class="['cell', { open: day.day_id === open?.day_id, past: day.on < today && !preview, today: day.on === today && !preview }]" :aria-pressed="day.day_id === open?.day_id" @click="chosen = day.day_id">
-                <span class="small soft">{{ dayWords(day.on) }}<span v-if="day.moved" class="signal"> moved</span></span>
-                <span v-for="line in shown(day)" :key="line.line_id" :class="['line', line.kind, { said: line.overruled, held: line.cap_kg && line.load_kg && line.load_kg >= line.cap_kg * 0.97 }]">
+              <button
+                :class="[
+                  'cell',
+                  {
+                    open: day.day_id === open?.day_id,
+                    past: day.on < today && !preview,
+                    today: day.on === today && !preview,
+                  },
+                ]"
+                :aria-pressed="day.day_id === open?.day_id"
+                @click="chosen = day.day_id"
+              >
+                <span class="small soft"
+                  >{{ dayWords(day.on) }}<span v-if="day.moved" class="signal"> moved</span></span
+                >
+                <span
+                  v-for="line in shown(day)"
+                  :key="line.line_id"
+                  :class="[
+                    'line',
+                    line.kind,
+                    {
+                      said: line.overruled,
+                      held: line.cap_kg && line.load_kg && line.load_kg >= line.cap_kg * 0.97,
+                    },
+                  ]"
+                >
                   <span class="name">{{ titleOf(line) }}</span><span class="num">{{ short(line) }}</span>
                 </span>
               </button>
@@ -52,57 +117,201 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
         </tbody>
       </table>
       <details class="small">
-        <summary>Hard sets by muscle and week <span class="soft">a set counts for what it uses most</span></summary>
+        <summary>
+          Hard sets by muscle and week <span class="soft">a set counts for what it uses most</span>
+        </summary>
         <table class="plain volume">
-          <thead><tr><th>Week</th><th v-for="v in volume" :key="v.week">{{ v.week }}</th></tr></thead>
+          <thead>
+            <tr>
+              <th>Week</th>
+              <th v-for="v in volume" :key="v.week">{{ v.week }}</th>
+            </tr>
+          </thead>
           <tbody>
-            <tr v-for="name in worked" :key="name"><td>{{ USE_NAMES[name] ?? name }}</td><td v-for="v in volume" :key="v.week" class="num">{{ v.capacities[name] || '·' }}</td></tr>
+            <tr v-for="name in worked" :key="name">
+              <td>{{ USE_NAMES[name] ?? name }}</td>
+              <td v-for="v in volume" :key="v.week" class="num">{{ v.capacities[name] || '·' }}</td>
+            </tr>
           </tbody>
         </table>
       </details>
       <section v-if="Object.keys(plan.attempts ?? {}).length" class="attempts">
         <h2>Attempts <small>the rule book in force goes before them</small></h2>
-        <p class="small soft">Depth: the crease of the hip below the top of the knee. Wait for every command before moving, racking or lowering. Steps are at least 2.5 kg and never down.</p>
+        <p class="small soft">
+          Depth: the crease of the hip below the top of the knee. Wait for every command before moving,
+          racking or lowering. Steps are at least 2.5 kg and never down.
+        </p>
         <p v-for="(tries, lift) in plan.attempts" :key="lift">
           <span class="first">{{ lift }}</span>
-          <span v-for="a in tries" :key="a.number" class="try" :title="a.reasons.map((b) => b.text).join('; ')"><b>{{ massOf(a.load_kg, 1) }}</b> <span class="small soft">{{ a.reasons[0]?.text }}</span></span>
+          <span
+            v-for="a in tries"
+            :key="a.number"
+            class="try"
+            :title="a.reasons.map((b) => b.text).join('; ')"
+            ><b>{{ massOf(a.load_kg, 1) }}</b> <span class="small soft">{{ a.reasons[0]?.text }}</span></span
+          >
         </p>
       </section>
     </div>
-    <DayPane v-if="open" :key="open.day_id" class="pane" :lifter-id="lifterId" :day="open" :may-write="!!mayWrite && !preview" :busy="!!busy" :today="open.on === today && !preview" @overrule="(id, word) => emit('overrule', id, word)" />
+    <DayPane
+      v-if="open"
+      :key="open.day_id"
+      class="pane"
+      :lifter-id="lifterId"
+      :day="open"
+      :may-write="!!mayWrite && !preview"
+      :busy="!!busy"
+      :today="open.on === today && !preview"
+      @overrule="(id, word) => emit('overrule', id, word)"
+    />
   </div>
 </template>
 
 <style scoped>
-.whole { display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 26px; align-items: start; }
-.weeks { display: grid; gap: 12px; min-width: 0; }
-.sheet-table { border-collapse: collapse; width: 100%; table-layout: fixed; }
-.sheet-table tbody th { width: 92px; text-align: left; font-weight: 400; vertical-align: top; padding: 6px 8px 6px 0; border-top: 1px solid var(--line); font-size: 13px; }
-.sheet-table th .small { display: block; }
-.sheet-table td { padding: 3px; border-top: 1px solid var(--line); vertical-align: top; }
-tr.light th b, tr.light th { color: var(--holds); }
-.cell { font: inherit; color: inherit; text-align: left; width: 100%; background: none; border: 1px solid transparent; border-radius: 3px; padding: 3px 7px 5px; cursor: pointer; display: grid; gap: 1px; }
-.cell:hover { border-color: var(--line); }
-.cell.open { background: var(--sheet); border-color: var(--ink); }
-.cell.past { color: var(--soft); }
-.cell.today { box-shadow: inset 3px 0 0 var(--signal); }
-.line { display: flex; flex-wrap: wrap; gap: 0 6px; font-size: 12.5px; line-height: 1.3; }
-.line .name { max-width: 100%; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-.line .num { white-space: nowrap; margin-left: auto; }
-.line.main .name { font-weight: 700; }
-.line.special .name, .line.drill .name { color: var(--soft); }
-.line.said .num { color: var(--signal); font-weight: 700; }
-.line.held .num::after { content: ' ⊣'; color: var(--signal); }
-.volume { max-width: 560px; }
-summary { cursor: pointer; padding: 4px 0; }
-.attempts p { display: flex; gap: 18px; align-items: baseline; flex-wrap: wrap; border-top: 1px solid var(--hair); padding: 5px 0; }
-.attempts .first { width: 80px; }
-.try b { font-size: 19px; }
-.pane { position: sticky; top: 12px; }
-@media (max-width: 1180px) { .whole { grid-template-columns: minmax(0, 1fr); } .pane { position: static; order: -1; } }
+.whole {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 26px;
+  align-items: start;
+}
+.weeks {
+  display: grid;
+  gap: 12px;
+  min-width: 0;
+}
+.sheet-table {
+  border-collapse: collapse;
+  width: 100%;
+  table-layout: fixed;
+}
+.sheet-table tbody th {
+  width: 92px;
+  text-align: left;
+  font-weight: 400;
+  vertical-align: top;
+  padding: 6px 8px 6px 0;
+  border-top: 1px solid var(--line);
+  font-size: 13px;
+}
+.sheet-table th .small {
+  display: block;
+}
+.sheet-table td {
+  padding: 3px;
+  border-top: 1px solid var(--line);
+  vertical-align: top;
+}
+tr.light th b,
+tr.light th {
+  color: var(--holds);
+}
+.cell {
+  font: inherit;
+  color: inherit;
+  text-align: left;
+  width: 100%;
+  background: none;
+  border: 1px solid transparent;
+  border-radius: 3px;
+  padding: 3px 7px 5px;
+  cursor: pointer;
+  display: grid;
+  gap: 1px;
+}
+.cell:hover {
+  border-color: var(--line);
+}
+.cell.open {
+  background: var(--sheet);
+  border-color: var(--ink);
+}
+.cell.past {
+  color: var(--soft);
+}
+.cell.today {
+  box-shadow: inset 3px 0 0 var(--signal);
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 6px;
+  font-size: 12.5px;
+  line-height: 1.3;
+}
+.line .name {
+  max-width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.line .num {
+  white-space: nowrap;
+  margin-left: auto;
+}
+.line.main .name {
+  font-weight: 700;
+}
+.line.special .name,
+.line.drill .name {
+  color: var(--soft);
+}
+.line.said .num {
+  color: var(--signal);
+  font-weight: 700;
+}
+.line.held .num::after {
+  content: ' ⊣';
+  color: var(--signal);
+}
+.volume {
+  max-width: 560px;
+}
+summary {
+  cursor: pointer;
+  padding: 4px 0;
+}
+.attempts p {
+  display: flex;
+  gap: 18px;
+  align-items: baseline;
+  flex-wrap: wrap;
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+}
+.attempts .first {
+  width: 80px;
+}
+.try b {
+  font-size: 19px;
+}
+.pane {
+  position: sticky;
+  top: 12px;
+}
+@media (max-width: 1180px) {
+  .whole {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .pane {
+    position: static;
+    order: -1;
+  }
+}
 @media (max-width: 620px) {
-  .sheet-table thead, .sheet-table colgroup { display: none; }
-  .sheet-table, .sheet-table tbody, .sheet-table tr, .sheet-table tbody th, .sheet-table td { display: block; width: 100%; }
-  .sheet-table td { border: 0; }
+  .sheet-table thead,
+  .sheet-table colgroup {
+    display: none;
+  }
+  .sheet-table,
+  .sheet-table tbody,
+  .sheet-table tr,
+  .sheet-table tbody th,
+  .sheet-table td {
+    display: block;
+    width: 100%;
+  }
+  .sheet-table td {
+    border: 0;
+  }
 }
 </style>

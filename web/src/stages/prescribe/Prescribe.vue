@@ -23,7 +23,9 @@ const router = useRouter()
 const { mayWrite } = useSession()
 const { data: lifter } = useLifter(() => props.lifterId)
 const { standing, plan, problem, make, follow, withdraw, overrule } = usePlan(props.lifterId)
-const view = computed<View>(() => (typeof route.query.view === 'string' && route.query.view in VIEWS ? (route.query.view as View) : 'plan'))
+const view = computed<View>(() =>
+  typeof route.query.view === 'string' && route.query.view in VIEWS ? (route.query.view as View) : 'plan',
+)
 const show = (wanted: View) => router.replace({ query: { ...route.query, view: wanted } })
 const anew = ref(false)
 const out = ref(false)
@@ -55,26 +57,85 @@ const answer = computed(() => {
       <v-btn :to="{ name: 'log', params: { lifterId } }">To the platform</v-btn>
     </StageHead>
     <nav class="tabs" role="tablist" aria-label="Prescribe">
-      <button v-for="(name, id) in VIEWS" :key="id" role="tab" :aria-selected="view === id" @click="show(id)">{{ name }}</button>
+      <button v-for="(name, id) in VIEWS" :key="id" role="tab" :aria-selected="view === id" @click="show(id)">
+        {{ name }}
+      </button>
     </nav>
     <Variations v-if="view === 'variations'" :lifter-id="lifterId" />
     <NextLoad v-else-if="view === 'load'" :lifter-id="lifterId" />
-    <Waiting v-else-if="!standing.data.value" :error="standing.error.value" what="The plan" @again="standing.refetch()" />
-    <PlanForm v-else-if="!plan || anew" :lifter-id="lifterId" :from="standing.data.value.ask ?? null" :busy="problem.busy.value" :message="problem.message.value" @make="keep" @leave="anew = false" />
+    <Waiting
+      v-else-if="!standing.data.value"
+      :error="standing.error.value"
+      what="The plan"
+      @again="standing.refetch()"
+    />
+    <PlanForm
+      v-else-if="!plan || anew"
+      :lifter-id="lifterId"
+      :from="standing.data.value.ask ?? null"
+      :busy="problem.busy.value"
+      :message="problem.message.value"
+      @make="keep"
+      @leave="anew = false"
+    />
     <div v-else class="stands">
       <PlanOut v-if="out" :lifter-id="lifterId" :may-write="mayWrite" has-plan class="note" />
       <p v-if="problem.message.value" class="signal" role="alert">{{ problem.message.value }}</p>
-      <PlanNews :lifter-id="lifterId" :standing="standing.data.value" :may-write="mayWrite" :busy="problem.busy.value" @follow="follow" />
-      <PlanSheet :lifter-id="lifterId" :plan="plan" :volume="standing.data.value.volume ?? []" :may-write="mayWrite" :busy="problem.busy.value" @overrule="overrule" />
-      <p v-if="mayWrite" class="small"><button class="linkish soft" :disabled="problem.busy.value" @click="withdraw">Take the plan back</button></p>
+      <PlanNews
+        :lifter-id="lifterId"
+        :standing="standing.data.value"
+        :may-write="mayWrite"
+        :busy="problem.busy.value"
+        @follow="follow"
+      />
+      <PlanSheet
+        :lifter-id="lifterId"
+        :plan="plan"
+        :volume="standing.data.value.volume ?? []"
+        :may-write="mayWrite"
+        :busy="problem.busy.value"
+        @overrule="overrule"
+      />
+      <p v-if="mayWrite" class="small">
+        <button class="linkish soft" :disabled="problem.busy.value" @click="withdraw">
+          Take the plan back
+        </button>
+      </p>
     </div>
   </main>
 </template>
 
 <style scoped>
-.tabs { display: flex; gap: 20px; padding: 6px 26px 0; border-bottom: 1px solid var(--line); }
-.tabs button { font: inherit; color: inherit; background: none; border: 0; border-bottom: 2px solid transparent; padding: 6px 0; min-height: 36px; cursor: pointer; }
-.tabs [aria-selected='true'] { border-bottom-color: var(--signal); font-weight: 700; }
-.stands { padding: 14px 26px 40px; display: grid; gap: 14px; }
-@media (max-width: 760px) { .stands, .tabs { padding-left: 14px; padding-right: 14px; } }
+.tabs {
+  display: flex;
+  gap: 20px;
+  padding: 6px 26px 0;
+  border-bottom: 1px solid var(--line);
+}
+.tabs button {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  padding: 6px 0;
+  min-height: 36px;
+  cursor: pointer;
+}
+.tabs [aria-selected='true'] {
+  border-bottom-color: var(--signal);
+  font-weight: 700;
+}
+.stands {
+  padding: 14px 26px 40px;
+  display: grid;
+  gap: 14px;
+}
+@media (max-width: 760px) {
+  .stands,
+  .tabs {
+    padding-left: 14px;
+    padding-right: 14px;
+  }
+}
 </style>

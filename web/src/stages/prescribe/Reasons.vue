@@ -13,13 +13,32 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
 <template>
   <ul class="reasons">
     <li v-for="b in reasons" :key="b.text">
-      {{ b.text }}<template v-for="p in places(b, lifterId, lift)" :key="p.name">, <RouterLink class="soft" :to="p.to">{{ p.name }}</RouterLink></template>.
+      {{ b.text
+      }}<template v-for="p in places(b, lifterId, lift)" :key="p.name"
+        >, <RouterLink class="soft" :to="p.to">{{ p.name }}</RouterLink></template
+      >.
     </li>
   </ul>
 </template>
 
 <style scoped>
-.reasons { list-style: none; padding: 0; margin: 0; display: grid; gap: 3px; font-size: 12px; max-width: 76ch; }
-.reasons li { padding-left: 12px; text-indent: -12px; }
-.reasons li::before { content: '|'; color: var(--signal); font-weight: 700; padding-right: 8px; }
+.reasons {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 3px;
+  font-size: 12px;
+  max-width: 76ch;
+}
+.reasons li {
+  padding-left: 12px;
+  text-indent: -12px;
+}
+.reasons li::before {
+  content: '|';
+  color: var(--signal);
+  font-weight: 700;
+  padding-right: 8px;
+}
 </style>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
 // One variation: use by phase beside the competition lift, how its ratio was learnt, why or why not.
+import { extent } from 'd3-array'
+import { scaleLinear } from 'd3-scale'
+import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -26,13 +29,33 @@ function say(word: 'use' | 'leave out' | 'as computed') {
   wrong.value = reason.value.trim().length < 3 ? 'Say why: the reason is kept with it.' : ''
   if (!wrong.value) emit('say', word, reason.value.trim())
 }
-const names = computed(() => Object.keys(props.competition.use).filter((n) => Math.max(...props.competition.use[n]!, ...(props.row.loading?.use[n] ?? [0])) > 0.12))
+const uses = computed(() =>
+  Object.entries(props.competition.use)
+    .map(([name, of]) => ({ name, competition: of, own: props.row.loading?.use[name] ?? [] }))
+    .filter(({ competition, own }) => Math.max(0, ...competition, ...own) > 0.12),
+)
 const steps = computed(() => props.row.ratio?.steps ?? [])
-const LOW = computed(() => Math.min(...steps.value.map((s) => Math.min(s.low, s.said ?? s.low))) - 0.01)
-const HIGH = computed(() => Math.max(...steps.value.map((s) => Math.max(s.high, s.said ?? s.high))) + 0.01)
-const x = (i: number) => 8 + (i / Math.max(1, steps.value.length - 1)) * 270
-const y = (r: number) => 66 - ((r - LOW.value) / (HIGH.value - LOW.value)) * 58
-const band = computed(() => [...steps.value.map((s, i) => `${x(i)},${y(s.high)}`), ...steps.value.map((s, i) => `${x(i)},${y(s.low)}`).reverse()].join(' '))
+const x = computed(() => scaleLinear([0, Math.max(1, steps.value.length - 1)], [8, 278]))
+const y = computed(() => {
+  const [low = 0, high = 1] = extent(steps.value.flatMap((s) => [s.low, s.high, s.said ?? s.ratio]))
+  return scaleLinear([low - 0.01, high + 0.01], [66, 8])
+})
+type Step = Schemas['RatioStepAnswer']
+const band = computed(
+  () =>
+    area<Step>(
+      (_, i) => x.value(i),
+      (s) => y.value(s.low),
+      (s) => y.value(s.high),
+    )(steps.value) ?? '',
+)
+const way = computed(
+  () =>
+    line<Step>(
+      (_, i) => x.value(i),
+      (s) => y.value(s.ratio),
+    )(steps.value) ?? '',
+)
 </script>
 
 <template>
@@ -43,34 +66,78 @@ const band = computed(() => [...steps.value.map((s, i) => `${x(i)},${y(s.high)}`
     <p v-if="row.why_not" class="note small">Not chosen: {{ row.why_not }}.</p>
     <p v-for="r in row.loading?.reasons ?? []" :key="r" class="signal small">{{ r }}</p>
     <table v-if="row.loading" class="plain small">
-      <thead><tr><th>Use at {{ kg(row.loading.load_kg, 0) }}</th><th v-for="p in row.loading.phases" :key="p">{{ p }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Use at {{ kg(row.loading.load_kg, 0) }}</th>
+          <th v-for="p in row.loading.phases" :key="p">{{ p }}</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="n in names" :key="n">
-          <td>{{ USE_NAMES[n] }}</td>
+        <tr v-for="u in uses" :key="u.name">
+          <td>{{ USE_NAMES[u.name] }}</td>
           <td v-for="(p, i) in row.loading.phases" :key="p" class="num">
-            <b :class="{ up: row.loading.use[n]![i]! > competition.use[n]![i]! + 0.03 }">{{ percent(row.loading.use[n]![i]!) }}</b><br /><span class="soft">{{ percent(competition.use[n]![i]!) }}</span>
+            <b :class="{ up: (u.own[i] ?? 0) > (u.competition[i] ?? 0) + 0.03 }">{{
+              percent(u.own[i] ?? 0)
+            }}</b><br /><span class="soft">{{ percent(u.competition[i] ?? 0) }}</span>
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-if="row.goal" class="small"><b>{{ row.goal.share.toFixed(2) }}</b> for the goal {{ goal }}: {{ row.goal.formula }}.</p>
+    <p v-if="row.goal" class="small">
+      <b>{{ row.goal.share.toFixed(2) }}</b> for the goal {{ goal }}: {{ row.goal.formula }}.
+    </p>
     <section v-if="row.ratio && steps.length">
-      <h2>{{ row.ratio.ratio.toFixed(2) }} of the competition lift <small>{{ row.ratio.low.toFixed(2) }} to {{ row.ratio.high.toFixed(2) }}</small></h2>
-      <p v-if="maxKg" class="small">An estimated max of <b>{{ kg(row.ratio.ratio * maxKg, 0) }}</b>, {{ kg(row.ratio.low * maxKg, 0) }} to {{ kg(row.ratio.high * maxKg, 0) }}.</p>
-      <svg v-if="steps.length > 1" viewBox="0 0 290 74" role="img" :aria-label="`Ratio learnt over ${row.ratio.days} days, band from ${row.ratio.low.toFixed(2)} to ${row.ratio.high.toFixed(2)}`">
-        <polygon :points="band" class="band" />
-        <polyline :points="steps.map((s, i) => `${x(i)},${y(s.ratio)}`).join(' ')" class="way" />
-        <template v-for="(s, i) in steps" :key="i"><circle v-if="s.said" :cx="x(i)" :cy="y(s.said)" r="2.4" class="dot" /></template>
+      <h2>
+        {{ row.ratio.ratio.toFixed(2) }} of the competition lift
+        <small>{{ row.ratio.low.toFixed(2) }} to {{ row.ratio.high.toFixed(2) }}</small>
+      </h2>
+      <p v-if="maxKg" class="small">
+        An estimated max of <b>{{ kg(row.ratio.ratio * maxKg, 0) }}</b>, {{ kg(row.ratio.low * maxKg, 0) }} to
+        {{ kg(row.ratio.high * maxKg, 0) }}.
+      </p>
+      <svg
+        v-if="steps.length > 1"
+        viewBox="0 0 290 74"
+        role="img"
+        :aria-label="`Ratio learnt over ${row.ratio.days} days, band from ${row.ratio.low.toFixed(2)} to ${row.ratio.high.toFixed(2)}`"
+      >
+        <path :d="band" class="band" />
+        <path :d="way" class="way" />
+        <template v-for="(s, i) in steps" :key="i">
+          <circle v-if="s.said" :cx="x(i)" :cy="y(s.said)" r="2.4" class="dot" />
+        </template>
       </svg>
-      <p class="small soft">{{ row.ratio.days ? `Prior of common practice on the left, then ${row.ratio.days} days of this lifter's own; recent days count more.` : 'A prior of common practice: log it on some days and it becomes this lifter’s own.' }}</p>
+      <p class="small soft">
+        {{
+          row.ratio.days
+            ? `Prior of common practice on the left, then ${row.ratio.days} days of this lifter's own; recent days count more.`
+            : 'A prior of common practice: log it on some days and it becomes this lifter’s own.'
+        }}
+      </p>
     </section>
     <form v-if="mayWrite" novalidate @submit.prevent="say('use')">
       <p v-if="word" class="small signal">{{ word.coach }}: {{ word.word }}, {{ word.reason }}</p>
       <v-text-field v-model="reason" label="Because" :error-messages="wrong" />
       <div class="acts">
-        <v-btn v-if="word?.word !== 'use' && !row.chosen" class="quiet" size="small" type="submit" :disabled="busy">Use it</v-btn>
-        <v-btn v-if="word?.word !== 'leave out'" class="quiet" size="small" :disabled="busy" @click="say('leave out')">Leave it out</v-btn>
-        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="say('as computed')">As computed</v-btn>
+        <v-btn
+          v-if="word?.word !== 'use' && !row.chosen"
+          class="quiet"
+          size="small"
+          type="submit"
+          :disabled="busy"
+          >Use it</v-btn
+        >
+        <v-btn
+          v-if="word?.word !== 'leave out'"
+          class="quiet"
+          size="small"
+          :disabled="busy"
+          @click="say('leave out')"
+          >Leave it out</v-btn
+        >
+        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="say('as computed')"
+          >As computed</v-btn
+        >
       </div>
       <p v-if="message" class="signal small" role="alert">{{ message }}</p>
       <p class="small soft">Your word counts from the next version of the plan.</p>
@@ -79,12 +146,36 @@ const band = computed(() => [...steps.value.map((s, i) => `${x(i)},${y(s.high)}`
 </template>
 
 <style scoped>
-.one { display: grid; gap: 10px; }
-td.num { white-space: nowrap; }
-td .up { color: var(--signal); }
-.band { fill: var(--body); opacity: 0.6; }
-.way { fill: none; stroke: var(--ink); stroke-width: 1.4; }
-.dot { fill: var(--paper); stroke: var(--ink); }
-svg { width: 100%; max-width: 320px; }
-.acts { display: flex; gap: 6px; flex-wrap: wrap; }
+.one {
+  display: grid;
+  gap: 10px;
+}
+td.num {
+  white-space: nowrap;
+}
+td .up {
+  color: var(--signal);
+}
+.band {
+  fill: var(--body);
+  opacity: 0.6;
+}
+.way {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+.dot {
+  fill: var(--paper);
+  stroke: var(--ink);
+}
+svg {
+  width: 100%;
+  max-width: 320px;
+}
+.acts {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
 </style>

@@ -26,19 +26,53 @@ export function usePlan(lifterId: string) {
     return done !== undefined
   }
   const make = (frame: PlanFrame) =>
-    write((id) => answered(client.POST('/api/lifters/{lifter_id}/plan', { params: { path, ...once(id) }, body: { ...frame, plan_id: id } })))
+    write((id) =>
+      answered(
+        client.POST('/api/lifters/{lifter_id}/plan', {
+          params: { path, ...once(id) },
+          body: { ...frame, plan_id: id },
+        }),
+      ),
+    )
   const follow = () =>
-    write((id) => answered(client.POST('/api/lifters/{lifter_id}/plan/reflow', { params: { path, ...once(id) }, body: { plan_id: id } })))
+    write((id) =>
+      answered(
+        client.POST('/api/lifters/{lifter_id}/plan/reflow', {
+          params: { path, ...once(id) },
+          body: { plan_id: id },
+        }),
+      ),
+    )
   const withdraw = () =>
-    write((id) => answered(client.POST('/api/lifters/{lifter_id}/plan/withdrawal', { params: { path, ...once(id) }, body: { plan_id: id } })))
+    write((id) =>
+      answered(
+        client.POST('/api/lifters/{lifter_id}/plan/withdrawal', {
+          params: { path, ...once(id) },
+          body: { plan_id: id },
+        }),
+      ),
+    )
   const overrule = (lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }) =>
     write((id) =>
       answered(
         client.POST('/api/lifters/{lifter_id}/plan/lines/{line_id}', {
           params: { path: { ...path, line_id: lineId }, ...once(id) },
-          body: { plan_id: id, load_kg: word.load_kg ?? null, dropped: word.dropped ?? false, reason: word.reason },
+          body: {
+            plan_id: id,
+            load_kg: word.load_kg ?? null,
+            dropped: word.dropped ?? false,
+            reason: word.reason,
+          },
         }),
       ),
     )
-  return { standing, plan: computed(() => standing.data.value?.plan ?? null), problem, make, follow, withdraw, overrule }
+  return {
+    standing,
+    plan: computed(() => standing.data.value?.plan ?? null),
+    problem,
+    make,
+    follow,
+    withdraw,
+    overrule,
+  }
 }

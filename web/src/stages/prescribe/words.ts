@@ -4,7 +4,8 @@ import type { Line } from './usePlan'
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
-export const isoDay = (date: Date) => `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
+export const isoDay = (date: Date) =>
+  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
 
 export function nextMonday(from = new Date()): string {
   const day = new Date(from)
@@ -14,8 +15,12 @@ export function nextMonday(from = new Date()): string {
 
 /** The day as "Mon 30 Nov"; the date is a calendar day, no moment. */
 export function dayWords(iso: string): string {
-  const [y, m, d] = iso.split('-').map(Number)
-  return new Date(y!, m! - 1, d!).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+  const [y = 0, m = 1, d = 1] = iso.split('-').map(Number)
+  return new Date(y, m - 1, d).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  })
 }
 
 export const titleOf = (line: Pick<Line, 'lift' | 'variation'>) => {
@@ -28,12 +33,22 @@ export function minutes(seconds: number): string {
 }
 
 /** Where a fact of a reason is shown. */
-export function placeOf(fact: string, lifterId: string, lift: string, text: string): { name: string; to: RouteLocationRaw } {
+export function placeOf(
+  fact: string,
+  lifterId: string,
+  lift: string,
+  text: string,
+): { name: string; to: RouteLocationRaw } {
   const params = { lifterId }
   const [kind, id] = fact.includes(':') ? (fact.split(':', 2) as [string, string]) : ['', fact]
-  if (kind === 'fault') return { name: 'what the log says of it', to: { name: 'review', params, query: { lift, fault: id } } }
+  if (kind === 'fault')
+    return { name: 'what the log says of it', to: { name: 'review', params, query: { lift, fault: id } } }
   if (kind === 'fit') return { name: 'the bench', to: { name: lift, params } }
-  if (kind === 'ratio') return { name: 'how it was learnt', to: { name: 'prescribe', params, query: { view: 'variations', lift, open: id } } }
+  if (kind === 'ratio')
+    return {
+      name: 'how it was learnt',
+      to: { name: 'prescribe', params, query: { view: 'variations', lift, open: id } },
+    }
   if (text.includes('pain flag')) return { name: 'the flag', to: { name: 'lifter', params } }
   return { name: 'the log', to: { name: 'log', params } }
 }

@@ -10,10 +10,13 @@ import FloorWalk from './FloorWalk.vue'
 const props = defineProps<{ lifterId: string; lift: 'squat' | 'deadlift'; faultId: string }>()
 const { mayWrite } = useSession()
 const queries = useQueryClient()
-const path = computed(() => ({ path: { lifter_id: props.lifterId, lift: props.lift, fault_id: props.faultId } }))
+const path = computed(() => ({
+  path: { lifter_id: props.lifterId, lift: props.lift, fault_id: props.faultId },
+}))
 const diagnosis = useQuery({
   queryKey: ['diagnosis', props.lifterId, () => props.lift, () => props.faultId],
-  queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/diagnosis/{lift}/{fault_id}', { params: path.value })),
+  queryFn: () =>
+    answered(client.GET('/api/lifters/{lifter_id}/diagnosis/{lift}/{fault_id}', { params: path.value })),
 })
 const { message, run } = useProblem()
 async function tested(cause_id: string, result: 'for' | 'against' | 'unclear') {
@@ -22,7 +25,14 @@ async function tested(cause_id: string, result: 'for' | 'against' | 'unclear') {
     answered(
       client.POST('/api/lifters/{lifter_id}/tests', {
         params: { path: { lifter_id: props.lifterId }, ...once(test_id) },
-        body: { test_id, fault_id: props.faultId, cause_id, result, note: '', tested_at: new Date().toISOString() },
+        body: {
+          test_id,
+          fault_id: props.faultId,
+          cause_id,
+          result,
+          note: '',
+          tested_at: new Date().toISOString(),
+        },
       }),
     ),
   )
@@ -42,8 +52,19 @@ async function tryCue(cue: string) {
   if (done) trying.value = cue
   await queries.invalidateQueries({ queryKey: ['platform'] })
 }
-const bench = (remedy: Schemas['RemedyToDo']) => ({ name: props.lift, params: { lifterId: props.lifterId }, query: { repair: remedy.id } })
-const KINDS: Record<string, string> = { 'set-up': 'Set-up', cue: 'Cue', drill: 'Drill', variation: 'Variation', load: 'Load', work: 'Extra work' }
+const bench = (remedy: Schemas['RemedyToDo']) => ({
+  name: props.lift,
+  params: { lifterId: props.lifterId },
+  query: { repair: remedy.id },
+})
+const KINDS: Record<string, string> = {
+  'set-up': 'Set-up',
+  cue: 'Cue',
+  drill: 'Drill',
+  variation: 'Variation',
+  load: 'Load',
+  work: 'Extra work',
+}
 </script>
 
 <template>
@@ -51,14 +72,19 @@ const KINDS: Record<string, string> = { 'set-up': 'Set-up', cue: 'Cue', drill: '
     <p v-if="diagnosis.error.value" class="signal">{{ diagnosis.error.value.message }}</p>
     <template v-if="diagnosis.data.value">
       <h2>Why “{{ diagnosis.data.value.name.toLowerCase() }}”?</h2>
-      <p v-if="diagnosis.data.value.stop" class="note decide"><b>{{ diagnosis.data.value.stop }}</b></p>
+      <p v-if="diagnosis.data.value.stop" class="note decide">
+        <b>{{ diagnosis.data.value.stop }}</b>
+      </p>
       <p v-if="diagnosis.data.value.caution" class="note small mt-2">{{ diagnosis.data.value.caution }}</p>
       <p v-for="l in diagnosis.data.value.leads" :key="l" class="note decide small mt-2">{{ l }}.</p>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <FloorWalk v-if="diagnosis.data.value.is_floor_stall" :lifter-id="lifterId" />
       <ol v-else class="causes">
         <li v-for="c in diagnosis.data.value.causes" :key="c.cause_id">
-          <p><span :class="['standing', c.standing.replace(' ', '-')]">{{ c.standing }}</span> <b>{{ c.text }}</b></p>
+          <p>
+            <span :class="['standing', c.standing.replace(' ', '-')]">{{ c.standing }}</span>
+            <b>{{ c.text }}</b>
+          </p>
           <p v-for="e in c.for_it" :key="e" class="small">+ {{ e }}</p>
           <p v-for="e in c.against_it" :key="e" class="small soft">− {{ e }}</p>
           <p class="small">
@@ -73,25 +99,71 @@ const KINDS: Record<string, string> = { 'set-up': 'Set-up', cue: 'Cue', drill: '
             <li v-for="r in c.remedies" :key="r.id">
               <span class="soft">{{ KINDS[r.kind] ?? r.kind }}</span> {{ r.text }}
               <RouterLink v-if="r.opens_bench" :to="bench(r)">on the bench, beside today's</RouterLink>
-              <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="tryCue(r.id)">{{ trying === r.id ? 'on trial now' : 'try this cue' }}</button>
+              <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="tryCue(r.id)">
+                {{ trying === r.id ? 'on trial now' : 'try this cue' }}
+              </button>
             </li>
           </ul>
         </li>
       </ol>
-      <p class="small soft">“Likely” weighs what fit, screens and log say; a logged test outweighs them all. Weights are judgements, not measurements.</p>
+      <p class="small soft">
+        “Likely” weighs what fit, screens and log say; a logged test outweighs them all. Weights are
+        judgements, not measurements.
+      </p>
     </template>
   </section>
 </template>
 
 <style scoped>
-.causes { list-style: none; padding: 0; margin: 8px 0; }
-.causes > li { border-top: 1px solid var(--line); padding: 8px 0; display: grid; gap: 2px; }
-.standing { font-size: 12px; border: 1px solid var(--line); border-radius: 2px; padding: 1px 6px; color: var(--soft); }
-.standing.likely { border-color: var(--signal); color: var(--signal); }
-.standing.confirmed { background: var(--ink); border-color: var(--ink); color: var(--paper); }
-.standing.ruled-out { text-decoration: line-through; }
-.answers { display: inline-flex; gap: 12px; margin-left: 8px; }
-.answers button, .remedies button, .remedies a { min-height: 24px; }
-.remedies { list-style: none; padding: 0; margin: 4px 0 0; display: grid; gap: 3px; }
-.remedies .soft { display: inline-block; min-width: 74px; }
+.causes {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+}
+.causes > li {
+  border-top: 1px solid var(--line);
+  padding: 8px 0;
+  display: grid;
+  gap: 2px;
+}
+.standing {
+  font-size: 12px;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  padding: 1px 6px;
+  color: var(--soft);
+}
+.standing.likely {
+  border-color: var(--signal);
+  color: var(--signal);
+}
+.standing.confirmed {
+  background: var(--ink);
+  border-color: var(--ink);
+  color: var(--paper);
+}
+.standing.ruled-out {
+  text-decoration: line-through;
+}
+.answers {
+  display: inline-flex;
+  gap: 12px;
+  margin-left: 8px;
+}
+.answers button,
+.remedies button,
+.remedies a {
+  min-height: 24px;
+}
+.remedies {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+  display: grid;
+  gap: 3px;
+}
+.remedies .soft {
+  display: inline-block;
+  min-width: 74px;
+}
 </style>

@@ -1,17 +1,23 @@
 <script setup lang="ts">
 // One fault: where it begins, in which loads, reps and variations it is seen.
-import { computed, defineAsyncComponent } from 'vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
+import BandChart from '@/shared/BandChart.vue'
 import { useUnits } from '@/shared/units'
 import RateBars from './RateBars.vue'
 
-const BandChart = defineAsyncComponent(() => import('@/shared/BandChart.vue'))
 const props = defineProps<{ fault: Schemas['FaultKnowledgeAnswer']; maxKg: number | null }>()
 const { kg, massUnit } = useUnits()
-const scale = computed(() => (props.maxKg ? props.maxKg * (massUnit.value === 'lb' ? 1 / 0.45359237 : 1) : 100))
-const band = computed(() => props.fault.onset.curve.map((p) => ({ x: p.share * scale.value, mid: p.chance, low: p.low, high: p.high })))
+const scale = computed(() =>
+  props.maxKg ? props.maxKg * (massUnit.value === 'lb' ? 1 / 0.45359237 : 1) : 100,
+)
+const band = computed(() =>
+  props.fault.onset.curve.map((p) => ({ x: p.share * scale.value, mid: p.chance, low: p.low, high: p.high })),
+)
 const marks = computed(() =>
-  [props.fault.onset.fifth, props.fault.onset.half].flatMap((level) => (level ? [{ x: level.share * scale.value, name: level.chance === 0.5 ? '1 in 2' : '1 in 5' }] : [])),
+  [props.fault.onset.fifth, props.fault.onset.half].flatMap((level) =>
+    level ? [{ x: level.share * scale.value, name: level.chance === 0.5 ? '1 in 2' : '1 in 5' }] : [],
+  ),
 )
 const levels = computed(() => [props.fault.onset.fifth, props.fault.onset.half].filter((l) => l !== null))
 </script>
@@ -21,11 +27,25 @@ const levels = computed(() => [props.fault.onset.fifth, props.fault.onset.half].
     <h2>{{ fault.name }}</h2>
     <p>{{ fault.words }}.</p>
     <p v-if="band.length" class="small soft mt-2">Chance in a rep against the load, with its 80 % band</p>
-    <BandChart v-if="band.length" :band="band" :dots="[]" :marks="marks" :x-name="maxKg ? `load, ${massUnit}, at today's max` : 'load, % of max'" y-name="chance in a rep" y-percent />
+    <BandChart
+      v-if="band.length"
+      :band="band"
+      :dots="[]"
+      :marks="marks"
+      :x-name="maxKg ? `load, ${massUnit}, at today's max` : 'load, % of max'"
+      y-name="chance in a rep"
+      y-percent
+    />
     <p v-for="l in levels" :key="l.chance" class="small">
-      <template v-if="l.load_kg !== null">{{ Math.round(l.chance * 100) }} % of reps at <b>{{ kg(l.load_kg, 0) }}</b>, 80 % band {{ kg(l.low_kg!, 0) }} {{ l.high_kg !== null ? `to ${kg(l.high_kg, 0)}` : 'or more' }}</template>
+      <template v-if="l.load_kg !== null"
+        >{{ Math.round(l.chance * 100) }} % of reps at <b>{{ kg(l.load_kg, 0) }}</b>, 80 % band
+        {{ kg(l.low_kg ?? 0, 0) }} {{ l.high_kg !== null ? `to ${kg(l.high_kg, 0)}` : 'or more' }}</template
+      >
     </p>
-    <p v-if="fault.onset.verdict === 'known'" class="small soft">Logistic fit of {{ fault.reps }} reps against load, weak prior, widened where reps of one set resemble each other; loads count as shares of the max of their day.</p>
+    <p v-if="fault.onset.verdict === 'known'" class="small soft">
+      Logistic fit of {{ fault.reps }} reps against load, weak prior, widened where reps of one set resemble
+      each other; loads count as shares of the max of their day.
+    </p>
     <div class="tables">
       <RateBars :rates="fault.by_load" title="By load, share of the max" />
       <RateBars :rates="fault.by_rep" title="By rep" />
@@ -36,5 +56,10 @@ const levels = computed(() => [props.fault.onset.fifth, props.fault.onset.half].
 </template>
 
 <style scoped>
-.tables { display: grid; grid-template-columns: repeat(auto-fit, minmax(330px, 1fr)); gap: 14px 28px; margin-top: 10px; }
+.tables {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(330px, 1fr));
+  gap: 14px 28px;
+  margin-top: 10px;
+}
 </style>

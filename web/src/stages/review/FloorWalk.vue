@@ -12,7 +12,13 @@ const said = ref<Schemas['FloorFactsRequest']>({})
 const walk = useQuery({
   queryKey: ['floor-walk', props.lifterId, said],
   placeholderData: keepPreviousData,
-  queryFn: () => answered(client.POST('/api/lifters/{lifter_id}/floor-walk', { params: { path: { lifter_id: props.lifterId } }, body: said.value })),
+  queryFn: () =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/floor-walk', {
+        params: { path: { lifter_id: props.lifterId } },
+        body: said.value,
+      }),
+    ),
 })
 const typed = reactive({ attempt: '', best: '', light: '', heavy: '' })
 watch(
@@ -26,11 +32,15 @@ watch(
   },
   { immediate: true },
 )
-const seconds = (text: string) => (Number.isFinite(parseFloat(text)) ? parseFloat(text.replace(',', '.')) : null)
+const seconds = (text: string) =>
+  Number.isFinite(parseFloat(text)) ? parseFloat(text.replace(',', '.')) : null
 function ask() {
   said.value = {
-    ...said.value, attempt_kg: readMass(typed.attempt) || null, best_single_kg: readMass(typed.best) || null,
-    wait_light_s: seconds(typed.light), wait_heavy_s: seconds(typed.heavy),
+    ...said.value,
+    attempt_kg: readMass(typed.attempt) || null,
+    best_single_kg: readMass(typed.best) || null,
+    wait_light_s: seconds(typed.light),
+    wait_heavy_s: seconds(typed.heavy),
   }
 }
 const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.value, ...part })
@@ -38,31 +48,84 @@ const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.valu
 
 <template>
   <div v-if="walk.data.value" class="walk">
-    <p class="verdict first"><b>{{ walk.data.value.verdict }}.</b></p>
+    <p class="verdict first">
+      <b>{{ walk.data.value.verdict }}.</b>
+    </p>
     <form class="facts" @submit.prevent="ask">
       <v-text-field v-model="typed.attempt" :label="`The pull that stayed, ${massUnit}`" @change="ask" />
       <v-text-field v-model="typed.best" :label="`Best clean single, ${massUnit}`" @change="ask" />
       <v-text-field v-model="typed.light" label="Wait when light, s" @change="ask" />
       <v-text-field v-model="typed.heavy" label="Wait when heavy, s" @change="ask" />
-      <label><input type="checkbox" :checked="Boolean(walk.data.value.facts.all_out_before)" @change="say({ all_out_before: !walk.data.value!.facts.all_out_before })" /> an all-out attempt came just before</label>
-      <label><input type="checkbox" :checked="Boolean(walk.data.value.facts.old_injury)" @change="say({ old_injury: !walk.data.value!.facts.old_injury })" /> an old injury is guarded</label>
+      <label
+        ><input
+          type="checkbox"
+          :checked="Boolean(walk.data.value.facts.all_out_before)"
+          @change="say({ all_out_before: !walk.data.value?.facts.all_out_before })"
+        />
+        an all-out attempt came just before</label
+      >
+      <label
+        ><input
+          type="checkbox"
+          :checked="Boolean(walk.data.value.facts.old_injury)"
+          @change="say({ old_injury: !walk.data.value?.facts.old_injury })"
+        />
+        an old injury is guarded</label
+      >
     </form>
     <ol>
       <li v-for="s in walk.data.value.steps" :key="s.id">
-        <p><span :class="['answer', s.answer]">{{ s.answer }}</span> <b>{{ s.question }}</b></p>
-        <p class="small">{{ s.reasons }}.</p>
-        <ul v-if="s.answer === 'yes'" class="small"><li v-for="r in s.remedies" :key="r.id">{{ r.text }}</li></ul>
+        <p>
+          <span :class="['answer', s.answer]">{{ s.answer }}</span> <b>{{ s.question }}</b>
+        </p>
+        <p class="small">{{ s.reason }}.</p>
+        <ul v-if="s.answer === 'yes'" class="small">
+          <li v-for="r in s.remedies" :key="r.id">{{ r.text }}</li>
+        </ul>
       </li>
     </ol>
   </div>
 </template>
 
 <style scoped>
-.walk { display: grid; gap: 10px; margin-top: 8px; }
-.facts { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
-.facts label { display: flex; gap: 8px; align-items: center; min-height: 32px; }
-ol { padding-left: 20px; margin: 0; display: grid; gap: 8px; }
-.answer { display: inline-block; min-width: 64px; text-align: center; border: 1px solid var(--line); border-radius: 2px; font-size: 12px; color: var(--soft); }
-.answer.yes { border-color: var(--signal); color: var(--signal); font-weight: 700; }
-.answer.no { border-color: var(--holds); color: var(--holds); }
+.walk {
+  display: grid;
+  gap: 10px;
+  margin-top: 8px;
+}
+.facts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+.facts label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+}
+ol {
+  padding-left: 20px;
+  margin: 0;
+  display: grid;
+  gap: 8px;
+}
+.answer {
+  display: inline-block;
+  min-width: 64px;
+  text-align: center;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  font-size: 12px;
+  color: var(--soft);
+}
+.answer.yes {
+  border-color: var(--signal);
+  color: var(--signal);
+  font-weight: 700;
+}
+.answer.no {
+  border-color: var(--holds);
+  color: var(--holds);
+}
 </style>

@@ -11,18 +11,48 @@ defineProps<{ heading: string }>()
       <h1>{{ heading }}</h1>
       <slot />
       <p class="soft small mt-8">
-        Lifting can hurt people. Pavrik is a static model, not a diagnosis; licensed clinicians, the rule book in
-        force and the gym's rules go before it.
+        Lifting can hurt people. Pavrik is a static model, not a diagnosis; licensed clinicians, the rule book
+        in force and the gym's rules go before it.
       </p>
     </div>
   </main>
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; place-items: center; position: relative; padding: 24px; }
-.plumb { position: absolute; left: 18vw; top: 0; bottom: 12vh; border-left: 1.5px dashed var(--body-line); }
-.plumb::after { content: ''; position: absolute; bottom: -18px; left: -8px; border: 7px solid transparent; border-top: 18px solid var(--ink); border-bottom: 0; }
-.words { max-width: 420px; width: 100%; }
-.brand { font-size: 28px; font-weight: 800; }
-@media (max-width: 760px) { .plumb { display: none; } }
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  position: relative;
+  padding: 24px;
+}
+.plumb {
+  position: absolute;
+  left: 18vw;
+  top: 0;
+  bottom: 12vh;
+  border-left: 1.5px dashed var(--body-line);
+}
+.plumb::after {
+  content: '';
+  position: absolute;
+  bottom: -18px;
+  left: -8px;
+  border: 7px solid transparent;
+  border-top: 18px solid var(--ink);
+  border-bottom: 0;
+}
+.words {
+  max-width: 420px;
+  width: 100%;
+}
+.brand {
+  font-size: 28px;
+  font-weight: 800;
+}
+@media (max-width: 760px) {
+  .plumb {
+    display: none;
+  }
+}
 </style>

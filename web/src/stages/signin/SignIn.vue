@@ -12,7 +12,11 @@ const router = useRouter()
 const email = ref('')
 const password = ref('')
 const { message, busy, run, of } = useProblem()
-const doors = useQuery({ queryKey: ['doors'], gcTime: 0, queryFn: () => answered(client.GET('/api/session/doors')) })
+const doors = useQuery({
+  queryKey: ['doors'],
+  gcTime: 0,
+  queryFn: () => answered(client.GET('/api/session/doors')),
+})
 
 async function enter(ask: () => Promise<unknown>) {
   const done = await run(async () => {
@@ -22,7 +26,9 @@ async function enter(ask: () => Promise<unknown>) {
   if (done) await router.push(String(route.query.to ?? '/'))
 }
 const signIn = () =>
-  enter(() => answered(client.POST('/api/session', { body: { email: email.value, password: password.value } })))
+  enter(() =>
+    answered(client.POST('/api/session', { body: { email: email.value, password: password.value } })),
+  )
 const enterDemo = () => enter(() => answered(client.POST('/api/session/demo')))
 </script>
 
@@ -30,9 +36,19 @@ const enterDemo = () => enter(() => answered(client.POST('/api/session/demo')))
   <Door heading="The set-up that this body allows, and what it is worth.">
     <p class="soft mt-2">Measures, fits, logs and prescribes for powerlifting coaches, and says why.</p>
     <form class="mt-6" novalidate @submit.prevent="signIn">
-      <v-text-field v-model="email" label="E-mail" type="email" autocomplete="username" :error-messages="of('email')" />
       <v-text-field
-        v-model="password" class="mt-3" label="Password" type="password" autocomplete="current-password"
+        v-model="email"
+        label="E-mail"
+        type="email"
+        autocomplete="username"
+        :error-messages="of('email')"
+      />
+      <v-text-field
+        v-model="password"
+        class="mt-3"
+        label="Password"
+        type="password"
+        autocomplete="current-password"
         :error-messages="of('password')"
       />
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
@@ -47,5 +63,11 @@ const enterDemo = () => enter(() => answered(client.POST('/api/session/demo')))
 </template>
 
 <style scoped>
-.doors { display: flex; gap: 8px; flex-wrap: wrap; border-top: 1px solid var(--line); padding-top: 16px; }
+.doors {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+  border-top: 1px solid var(--line);
+  padding-top: 16px;
+}
 </style>

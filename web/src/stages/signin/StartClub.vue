@@ -13,16 +13,26 @@ const router = useRouter()
 const form = reactive({ club: '', name: '', email: '', password: '' })
 const { message, busy, run, of } = useProblem()
 const link = useQuery({
-  queryKey: ['club-link', props.token], enabled: !!props.token, retry: false,
-  queryFn: () => answered(client.GET('/api/session/club-link/{token}', { params: { path: { token: props.token ?? '' } } })),
+  queryKey: ['club-link', props.token],
+  enabled: !!props.token,
+  retry: false,
+  queryFn: () =>
+    answered(
+      client.GET('/api/session/club-link/{token}', { params: { path: { token: props.token ?? '' } } }),
+    ),
 })
-watch(() => link.data.value, (opens) => opens && Object.assign(form, opens))
+watch(
+  () => link.data.value,
+  (opens) => opens && Object.assign(form, opens),
+)
 const closed = computed(() => link.error.value?.message ?? '')
 
 async function start() {
   const started = await run(async () => {
     const time_zone = Intl.DateTimeFormat().resolvedOptions().timeZone ?? ''
-    await answered(client.POST('/api/session/club', { body: { ...form, time_zone, token: props.token ?? '' } }))
+    await answered(
+      client.POST('/api/session/club', { body: { ...form, time_zone, token: props.token ?? '' } }),
+    )
     return loadSession()
   })
   if (started) await router.push('/')
@@ -31,14 +41,39 @@ async function start() {
 
 <template>
   <Door heading="Start your own club.">
-    <p class="soft mt-2">It begins with a plain 20 kg bar and a usual set of plates; change them under Gym at any time.</p>
+    <p class="soft mt-2">
+      It begins with a plain 20 kg bar and a usual set of plates; change them under Gym at any time.
+    </p>
     <p v-if="closed" class="signal mt-6" role="alert">{{ closed }}</p>
     <form v-else class="mt-6" novalidate @submit.prevent="start">
-      <v-text-field v-model="form.club" label="Name of the club" maxlength="80" :error-messages="of('club')" />
-      <v-text-field v-model="form.name" class="mt-3" label="Your name" maxlength="80" autocomplete="name" :error-messages="of('name')" />
-      <v-text-field v-model="form.email" class="mt-3" label="E-mail" type="email" autocomplete="username" :error-messages="of('email')" />
       <v-text-field
-        v-model="form.password" class="mt-3" label="Password, 12 characters or more" type="password" autocomplete="new-password"
+        v-model="form.club"
+        label="Name of the club"
+        maxlength="80"
+        :error-messages="of('club')"
+      />
+      <v-text-field
+        v-model="form.name"
+        class="mt-3"
+        label="Your name"
+        maxlength="80"
+        autocomplete="name"
+        :error-messages="of('name')"
+      />
+      <v-text-field
+        v-model="form.email"
+        class="mt-3"
+        label="E-mail"
+        type="email"
+        autocomplete="username"
+        :error-messages="of('email')"
+      />
+      <v-text-field
+        v-model="form.password"
+        class="mt-3"
+        label="Password, 12 characters or more"
+        type="password"
+        autocomplete="new-password"
         :error-messages="of('password')"
       />
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>

@@ -1,0 +1,217 @@
+<script setup lang="ts">
+// Best set-up of each style: predicted max, 80 % band, chance of best; and why not the rest.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/shared/api'
+import { useLift } from '@/shared/lifts'
+import { useUnits } from '@/shared/units'
+import { otherBodies, percent } from '@/shared/words'
+import BandLine from './BandLine.vue'
+import Deciding from './Deciding.vue'
+import WhyNot from './WhyNot.vue'
+import { styleOf, type Leader, type LiftPage, type Part, type Ranking, type Setup } from './liftPage'
+import { sameSetup } from './useSetup'
+
+const props = defineProps<{
+  page: LiftPage
+  ranking: Ranking
+  live: Setup
+  lifterId: string
+  deciding?: Schemas['DecidingAnswer']
+}>()
+defineEmits<{ choose: [setup: Part]; cancel: []; again: [] }>()
+const units = useUnits()
+const { massOf, massUnit, kg } = units
+const { nameOf, isRival } = useLift(props.page.id)
+const asked = ref<string | null>(null)
+
+const span = computed(() => {
+  const all = props.ranking.leaders.flatMap((l) => [l.predicted_max_kg, ...(l.band_kg ?? [])])
+  return [Math.min(...all), Math.max(...all)] as const
+})
+const closed = computed(() => Object.keys(props.ranking.why_not))
+const competes = (leader: Leader) => isRival(styleOf(leader.setup))
+const rest = computed(() => otherBodies(props.ranking.leaders.filter(competes).map((l) => l.chance_best)))
+const isLive = (leader: Leader) => sameSetup(props.page.setupOf(leader.setup), props.live)
+const trunk = (leader: Leader) => {
+  const above = (props.page.trunkDeg(leader) * Math.PI) / 180
+  return { x: 4 + 26 * Math.cos(above), y: 28 - 26 * Math.sin(above) }
+}
+</script>
+
+<template>
+  <section aria-labelledby="ranking-title">
+    <h2 id="ranking-title">
+      {{ page.rankingTitle }} <small>{{ page.rankingNote }}</small>
+    </h2>
+    <p v-if="ranking.job" class="job small" role="status">
+      <progress :value="ranking.job.progress" max="1" aria-label="Bodies drawn" />
+      <template v-if="ranking.job.state === 'running'"
+        >How sure? {{ percent(ranking.job.progress) }} of the bodies drawn
+        <button class="linkish" @click="$emit('cancel')">Cancel</button></template
+      >
+      <template v-else
+        >Not sure how sure: the drawing of bodies was {{ ranking.job.state }}.
+        <button class="linkish" @click="$emit('again')">Draw them</button></template
+      >
+    </p>
+    <ol class="ranks">
+      <li v-for="leader in ranking.leaders" :key="styleOf(leader.setup)">
+        <button
+          :class="['rank', { on: isLive(leader) }]"
+          :aria-pressed="isLive(leader)"
+          @click="$emit('choose', page.setupOf(leader.setup))"
+        >
+          <svg viewBox="0 0 34 32" class="glyph" aria-hidden="true">
+            <line x1="2" x2="32" y1="28" y2="28" class="level" />
+            <line x1="4" y1="28" :x2="trunk(leader).x" :y2="trunk(leader).y" class="trunk" />
+          </svg>
+          <span class="name">
+            <b>{{ nameOf(styleOf(leader.setup)) }}</b>
+            <span class="small soft">{{ page.placed(page.setupOf(leader.setup), units) }}</span>
+          </span>
+          <span class="max"
+            ><b>{{ massOf(leader.predicted_max_kg, 0) }}</b>
+            <span class="small soft">{{ massUnit }}</span></span
+          >
+          <BandLine :span="span" :band="leader.band_kg" :at="leader.predicted_max_kg" />
+          <span v-if="leader.chance_best != null && competes(leader)" class="chance"
+            ><b>{{ (leader.chance_best * 100).toFixed(0) }}</b> <span class="small soft">%</span></span
+          >
+          <span class="small soft facts">{{ page.facts(leader, units) }}</span>
+          <span v-if="leader.band_kg" class="visually-hidden">
+            band {{ leader.band_kg.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being
+            best {{ percent(leader.chance_best ?? 0) }}
+          </span>
+        </button>
+      </li>
+      <li v-for="style in closed" :key="style" class="out">
+        <p class="line">
+          <span
+            ><b>{{ nameOf(style) }}</b> <span class="signal small">not feasible</span></span
+          >
+          <button
+            class="linkish small"
+            :aria-expanded="asked === style"
+            @click="asked = asked === style ? null : style"
+          >
+            Why not {{ nameOf(style).toLowerCase() }}?
+          </button>
+        </p>
+        <WhyNot
+          v-if="asked === style"
+          :page="page"
+          :lifter-id="lifterId"
+          :style="style"
+          @choose="$emit('choose', $event)"
+        />
+        <p v-else class="small soft clip first">{{ ranking.why_not[style]?.[0] }}</p>
+      </li>
+    </ol>
+    <p v-if="rest" class="small soft mt-2">{{ rest }}</p>
+    <Deciding v-if="deciding" :lift="page.id" :deciding="deciding" />
+    <p v-for="n in page.notes(ranking)" :key="n.text" class="note small mt-2">
+      <b v-if="n.title">{{ n.title }}</b> <span class="first">{{ n.text }}.</span>
+    </p>
+    <p class="small soft mt-2">
+      {{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not.
+      {{
+        ranking.strengths === 'nothing'
+          ? 'Strengths are assumptions: no lift is known.'
+          : `Strengths from own lifts: ${ranking.strengths}.`
+      }}
+      <template v-if="ranking.leaders[0]"
+        >Bodies drawn with seed {{ ranking.seed }}. {{ kg(ranking.leaders[0].predicted_max_kg, 0) }} is where
+        the first capacity is used up.</template
+      >
+    </p>
+    <p v-for="told in ranking.lifts_told" :key="told" class="small mt-2">
+      <span class="first">{{ told }}.</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.ranks {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0 0;
+}
+.rank {
+  display: grid;
+  grid-template-columns: 38px 1fr auto 46px;
+  column-gap: 6px;
+  align-items: start;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  padding: 6px 0 5px 8px;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  margin-left: -10px;
+  width: calc(100% + 10px);
+  border-left: 3px solid transparent;
+}
+.rank.on {
+  background: var(--signal-wash);
+  border-left-color: var(--signal);
+}
+.rank:hover {
+  background: var(--hair);
+}
+.glyph {
+  width: 34px;
+  grid-row: 1 / 3;
+}
+.level {
+  stroke: var(--line);
+  stroke-width: 1.4;
+}
+.trunk {
+  stroke: var(--ink);
+  stroke-width: 3;
+  stroke-linecap: round;
+}
+.name b {
+  display: block;
+  line-height: 1.2;
+}
+.max b {
+  font-size: 19px;
+}
+.chance {
+  grid-column: 4;
+  text-align: right;
+  line-height: 1;
+}
+.facts {
+  grid-column: 2 / 5;
+  margin-top: 2px;
+}
+.out {
+  padding: 7px 0 7px 22px;
+  border-bottom: 1px solid var(--line);
+}
+.line {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+}
+.clip {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.job {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 4px;
+}
+progress {
+  width: 90px;
+  height: 6px;
+  accent-color: var(--ink);
+}
+</style>

@@ -1,0 +1,159 @@
+<script setup lang="ts">
+// Which set-up for this body, how surely, and what limits it: for every lift.
+import { useQuery } from '@tanstack/vue-query'
+import { onKeyStroke } from '@vueuse/core'
+import { computed, ref, watchEffect } from 'vue'
+import StageHead from '@/shared/StageHead.vue'
+import Waiting from '@/shared/Waiting.vue'
+import { isTyping } from '@/shared/keys'
+import { useLift } from '@/shared/lifts'
+import { measurementsQuery, rankingQuery, settledQuery } from '@/shared/queries'
+import { useSession } from '@/shared/session'
+import { useUnits } from '@/shared/units'
+import { useJob } from '@/shared/useJob'
+import { useLifter } from '@/shared/useLifter'
+import { dayOf } from '@/shared/words'
+import Explorer from './Explorer.vue'
+import SettleDialog from './SettleDialog.vue'
+import { styleOf, type LiftPage, type Setup } from './liftPage'
+import { useRepair } from './useRepair'
+
+const props = defineProps<{ lifterId: string; page: LiftPage }>()
+const { id: lift } = props.page
+const units = useUnits()
+const { cm, kg } = units
+const { mayWrite } = useSession()
+const { nameOf, isRival } = useLift(lift)
+const { data: lifter } = useLifter(() => props.lifterId)
+const ranking = useQuery(rankingQuery(lift, props.lifterId))
+const settled = useQuery(settledQuery(lift, props.lifterId))
+const sheet = useQuery(measurementsQuery(props.lifterId))
+const { job, cancel } = useJob(
+  () => ranking.data.value?.job ?? null,
+  () => ranking.refetch(),
+)
+const rankingNow = computed(() => (ranking.data.value ? { ...ranking.data.value, job: job.value } : null))
+const hopM = computed(() => lifter.value?.screens.find((s) => s.kind === 'hop')?.value ?? null)
+
+const rivals = computed(() => (ranking.data.value?.leaders ?? []).filter((l) => isRival(styleOf(l.setup))))
+const start = computed<Setup | null>(() => {
+  if (!ranking.data.value || settled.isPending.value) return null
+  const from = settled.data.value?.setup ?? (rivals.value[0] ?? ranking.data.value.leaders[0])?.setup
+  return props.page.setupOf(from ?? props.page.fresh)
+})
+const startLoad = computed(() => {
+  const best =
+    ranking.data.value?.leaders[0]?.predicted_max_kg ??
+    lifter.value?.bests.find((b) => b.lift === lift)?.estimated_max_kg ??
+    60
+  return Math.round((best * 0.9) / 2.5) * 2.5
+})
+const over = computed(() => {
+  const profile = lifter.value?.profile
+  return profile ? `${profile.name} · ${kg(profile.mass_kg)} · ${cm(profile.stature_m, 0)}` : ''
+})
+const heading = computed(() => {
+  const [first, second] = rivals.value
+  if (!ranking.data.value) return 'Fitting …'
+  if (!first) return props.page.nothing
+  const place = ({ setup }: typeof first) => `${nameOf(styleOf(setup))}, ${cm(setup.stance_m, 0)}`
+  if (first.chance_best == null)
+    return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° leads; drawing bodies to see how surely`
+  const sure = (first.chance_best * 100).toFixed(0)
+  if (ranking.data.value.toss_up && second) return `Toss-up: ${place(first)} (${sure} %) or ${place(second)}`
+  if (!second) return `Only ${place(first).toLowerCase()}, is open: ${sure} % sure that it holds`
+  return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° fits best: ${sure} % sure`
+})
+watchEffect(() => (document.title = `${heading.value} · Pavrik`))
+
+const settling = ref<Setup | null>(null)
+const explorer = ref<InstanceType<typeof Explorer> | null>(null)
+const repair = useRepair(explorer, (setup, change) =>
+  props.page.repaired(setup, change, ranking.data.value ?? null),
+)
+const KEYS = {
+  u: () => explorer.value?.undo(),
+  r: () => explorer.value?.redo(),
+  p: () => explorer.value?.pin(),
+}
+onKeyStroke(Object.keys(KEYS), (event) => {
+  if (!isTyping(event)) KEYS[event.key as keyof typeof KEYS]()
+})
+</script>
+
+<template>
+  <main class="set-up">
+    <StageHead :over="over" :answer="heading">
+      <template v-if="explorer">
+        <v-btn class="quiet" :disabled="!explorer.canUndo" @click="explorer.undo()">Undo</v-btn>
+        <v-btn class="quiet" :disabled="!explorer.canRedo" @click="explorer.redo()">Redo</v-btn>
+        <v-btn :aria-pressed="explorer.isPinned" @click="explorer.pin()">{{
+          explorer.isPinned ? 'Let A go' : 'Pin as A'
+        }}</v-btn>
+        <v-btn
+          v-if="mayWrite"
+          variant="flat"
+          :disabled="!explorer.isFeasible"
+          @click="settling = explorer.setup"
+          >Settle</v-btn
+        >
+      </template>
+    </StageHead>
+    <p v-if="settled.data.value?.stale_because.length" class="stale signal">
+      <b>Settled on {{ dayOf(settled.data.value.settled_at) }}, out of date:</b>
+      {{ settled.data.value.stale_because.join(', ') }}.
+      <template v-if="settled.data.value.now_kg"
+        >Then {{ kg(settled.data.value.predicted_max_kg, 0) }}, now
+        {{ kg(settled.data.value.now_kg, 0) }}.</template
+      >
+      Settle again or keep it knowingly.
+    </p>
+    <p v-if="repair" class="repair" role="status">
+      <b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.
+    </p>
+    <Waiting
+      v-if="!start || !sheet.data.value"
+      :error="ranking.error.value ?? sheet.error.value"
+      :what="page.fitting"
+      @again="ranking.refetch()"
+    />
+    <Explorer
+      v-else-if="rankingNow"
+      ref="explorer"
+      :page="page"
+      :lifter-id="lifterId"
+      :ranking="rankingNow"
+      :start="start"
+      :start-load="startLoad"
+      :segments="sheet.data.value.segments_m"
+      :hop-m="hopM"
+      @cancel="cancel"
+      @again="ranking.refetch()"
+    />
+    <SettleDialog v-model="settling" :page="page" :lifter-id="lifterId" />
+  </main>
+</template>
+
+<style scoped>
+.set-up {
+  height: 100vh;
+  display: flex;
+  flex-direction: column;
+}
+@media (max-width: 1080px) {
+  .set-up {
+    height: auto;
+  }
+}
+.repair {
+  padding: 6px 26px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+  border-left: 3px solid var(--holds);
+}
+.stale {
+  padding: 6px 26px;
+  border-bottom: 1px solid var(--line);
+  background: var(--signal-wash);
+}
+</style>

@@ -10,8 +10,13 @@ const offline = VitePWA({
   registerType: 'autoUpdate',
   injectRegister: 'script-defer',
   manifest: {
-    name: 'Pavrik', short_name: 'Pavrik', description: 'Set-ups, faults and loads of powerlifters', start_url: '/',
-    display: 'standalone', background_color: '#15181b', theme_color: '#23272b',
+    name: 'Pavrik',
+    short_name: 'Pavrik',
+    description: 'Set-ups, faults and loads of powerlifters',
+    start_url: '/',
+    display: 'standalone',
+    background_color: '#15181b',
+    theme_color: '#23272b',
     icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
   },
   workbox: {
@@ -23,7 +28,10 @@ const offline = VitePWA({
     runtimeCaching: [
       {
         urlPattern: ({ url, request, sameOrigin }) =>
-          sameOrigin && request.method === 'GET' && url.pathname.startsWith('/api/') && !/\/(jobs|log\.)/.test(url.pathname),
+          sameOrigin &&
+          request.method === 'GET' &&
+          url.pathname.startsWith('/api/') &&
+          !/\/(jobs|log\.)/.test(url.pathname),
         handler: 'NetworkFirst',
         options: {
           cacheName: 'pavrik-data',
@@ -37,7 +45,12 @@ const offline = VitePWA({
 })
 
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true }), offline],
+  plugins: [
+    // A line break between two inline words is a space, as everywhere in HTML.
+    vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
+    vuetify({ autoImport: true }),
+    offline,
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { proxy: { '/api': 'http://127.0.0.1:8460' } },
   build: { chunkSizeWarningLimit: 900 },

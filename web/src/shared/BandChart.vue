@@ -113,6 +113,7 @@ const words = computed(() => {
 <style scoped>
 .frame {
   position: relative;
+  contain: inline-size;
 }
 svg {
   display: block;

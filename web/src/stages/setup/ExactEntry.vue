@@ -121,16 +121,16 @@ function takeStyle(event: Event) {
 <style scoped>
 .entry {
   display: flex;
-  gap: 6px;
+  gap: 5px;
   flex-wrap: wrap;
 }
 label {
   display: flex;
   flex-direction: column;
-  width: 62px;
+  width: 57px;
 }
 label.style {
-  width: 108px;
+  width: 106px;
 }
 label span {
   white-space: nowrap;
@@ -146,7 +146,7 @@ select {
   background: var(--sheet);
   border: 1px solid var(--line);
   border-radius: 3px;
-  padding: 4px 6px;
+  padding: 4px 5px;
   height: 32px;
   width: 100%;
   font-variant-numeric: tabular-nums;

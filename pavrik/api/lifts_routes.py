@@ -77,7 +77,7 @@ def _answer(lift: Lift[Any]) -> LiftAnswer:
                 reach_high=axis.reach[1],
             )
             for axis in lift.axes
-        ],  # fmt: skip
+        ],
         maps=list(lift.maps),
     )
 

@@ -21,7 +21,7 @@ def shown_max(page) -> str:
 def test_styles_stand_side_by_side_with_back_angles_and_the_coachs_rule(coach):
     open_pull(coach)
     coach.see("Conventional", "Sumo", "Trap bar, low", "The coach's rule", "Both lifts")
-    assert len(coach.all(".style .trunk")) >= 4
+    assert len(coach.all(".rank .trunk")) >= 4
     coach.click("Conventional")
     coach.until(lambda: "Conventional" in coach.find("select").text, "the style on the bench")
 
@@ -71,7 +71,7 @@ def test_feet_too_far_are_named_and_cannot_be_settled(coach):
     open_pull(coach)
     coach.fill("Ahead", "9")
     coach.keys(Keys.ENTER)
-    coach.see("Does not hold as drawn", "step nearer to the bar")
+    coach.see("Not feasible as drawn", "tep nearer to the bar")
     settle = next(b for b in coach.all("button") if b.text == "Settle")
     assert not settle.is_enabled()
 
@@ -89,9 +89,9 @@ def test_faults_have_prices_and_the_map_moves_the_start(coach):
 
 def test_the_way_to_lockout_is_walked(coach):
     open_pull(coach)
-    coach.press('[aria-label="Way from the floor to lockout"]', Keys.END)
+    coach.press('[aria-label="Way of the lift"]', Keys.END)
     coach.until(
-        lambda: coach.find(".way .on").text.startswith("lockout"), "the last phase of the pull"
+        lambda: coach.find(".way .on").text.startswith("Lockout"), "the last phase of the pull"
     )
 
 

@@ -25,6 +25,7 @@ const shown = (more: Partial<Shown> = {}) =>
   ({
     way,
     home: 'bottom',
+    phases: [],
     stops: STOPS.map(([id, index]) => ({ id, name: id, index, text: stopText(way, index) })),
     ...more,
   }) as unknown as Shown

@@ -139,9 +139,9 @@ class ReviewAnswer(BaseModel):
 
 
 class RemedyToDo(RemedyAnswer):
-    """A remedy; ``opens_bench`` where the fit can show it beside today's set-up."""
+    """A remedy; ``changes_setup`` where the fit can show it beside today's set-up."""
 
-    opens_bench: bool
+    changes_setup: bool
     lift: str
 
 

@@ -42,7 +42,7 @@ ALL_OUT_RPE = 10.0
 
 def _remedy(remedy: Remedy, lift: str) -> RemedyToDo:
     known = {k: v for k, v in vars(remedy).items() if k in RemedyToDo.model_fields}
-    return RemedyToDo(**known, opens_bench=bool(remedy.change), lift=lift)
+    return RemedyToDo(**known, changes_setup=bool(remedy.change), lift=lift)
 
 
 def _cause(cause: RankedCause, catalogue: Catalogue, lift: str) -> RankedCauseAnswer:

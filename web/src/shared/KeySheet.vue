@@ -7,9 +7,9 @@ const props = defineProps<{ platform: boolean }>()
 const KEYS = [
   ['0', 'the floor'],
   ['1 … 8', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Review, Card of the open lifter'],
-  ['Tab', 'to the next handle of the bench'],
+  ['Tab', 'to the next handle of the figure'],
   ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
-  ['u, r', 'undo and redo on the bench'],
+  ['u, r', 'undo and redo a change of set-up'],
   ['p', 'pin the set-up as A, again to let it go'],
 ]
 const ALWAYS = [

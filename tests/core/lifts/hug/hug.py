@@ -37,8 +37,8 @@ HUG = Lift(
     axes=(
         Axis("stance_m", "stance_m", "m", "stance", 0.1, 1.0, 0.01, (0.2, 0.8),
              handles=(0.3, 0.4, 0.5), rows=(0.3, 0.4, 0.5)),
-        Axis("toe_out_deg", "toe_out", "deg", "toes out", 0.0, 60.0, 1.0, (0.0, 60.0), grid=(12.0, 24.0),
-             handles=(12.0, 24.0), rows=(6.0, 12.0, 24.0)),
+        Axis("toe_out_deg", "toe_out", "deg", "toes out", 0.0, 60.0, 1.0, (0.0, 60.0),
+             grid=(12.0, 24.0), handles=(12.0, 24.0), rows=(6.0, 12.0, 24.0)),
     ),
     phases=(Phase("hook on"), Phase("bottom", True, 1.0), Phase("up", True, 0.5)),
     kinematics=HugKinematics(),

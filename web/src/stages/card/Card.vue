@@ -24,12 +24,12 @@ const print = () => window.print()
       "
     >
       <v-btn v-if="squat || pull" variant="flat" @click="print">Print</v-btn>
-      <v-btn :to="{ name: 'squat', params: { lifterId } }">To the bench</v-btn>
+      <v-btn :to="{ name: 'squat', params: { lifterId } }">To the squat</v-btn>
     </StageHead>
     <Waiting v-if="!card.data.value" :error="card.error.value" what="The card" @again="card.refetch()" />
     <CardSheet v-else-if="squat || pull" :card="card.data.value" />
     <div v-else class="none">
-      <p>Settle on a set-up on a bench; its settings then stand here in holes, fingers and foot lengths.</p>
+      <p>Settle on a set-up; its settings then stand here in holes, fingers and foot lengths.</p>
     </div>
   </main>
 </template>

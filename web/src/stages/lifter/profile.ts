@@ -2,11 +2,10 @@
 import type { Schemas } from '@/shared/api'
 
 export type Profile = Schemas['ProfileRequest']
-export interface TypedProfile extends Omit<Profile, 'mass_kg' | 'stature_m' | 'born_year'> {
-  mass: string
-  stature: string
-  born: string
-}
+type Numbers = 'mass_kg' | 'stature_m' | 'born_year'
+/** What a form leaves out the server fills with its usual value. */
+type Said = Pick<Profile, 'name' | 'sex'> & Partial<Omit<Profile, Numbers>>
+export type TypedProfile = Said & { mass: string; stature: string; born: string }
 
 export const emptyProfile = (): TypedProfile => ({
   name: '',
@@ -28,31 +27,22 @@ interface Units {
   readLength: (text: string) => number
 }
 
-export const typed = (profile: Profile, units: Units): TypedProfile => ({
-  name: profile.name,
-  sex: profile.sex,
-  goal: profile.goal,
-  training_age: profile.training_age,
-  walks_out: profile.walks_out,
-  gear: profile.gear,
-  history: profile.history,
-  mass: units.massOf(profile.mass_kg),
-  stature: units.lengthOf(profile.stature_m),
-  born: profile.born_year ? String(profile.born_year) : '',
-})
+export function typed({ mass_kg, stature_m, born_year, ...said }: Profile, units: Units): TypedProfile {
+  return {
+    ...said,
+    mass: units.massOf(mass_kg),
+    stature: units.lengthOf(stature_m),
+    born: born_year ? String(born_year) : '',
+  }
+}
 
 /** What is sent; a number that cannot be read becomes 0, which the server refuses beside its field. */
-export function untyped(form: TypedProfile, units: Units): Profile {
+export function untyped({ mass, stature, born, ...said }: TypedProfile, units: Units) {
   return {
-    name: form.name.trim(),
-    sex: form.sex,
-    goal: form.goal,
-    training_age: form.training_age,
-    walks_out: form.walks_out,
-    gear: form.gear,
-    history: form.history,
-    born_year: form.born ? Number(form.born) || 0 : null,
-    mass_kg: units.readMass(form.mass) || 0,
-    stature_m: units.readLength(form.stature) || 0,
-  }
+    ...said,
+    name: said.name.trim(),
+    born_year: born ? Number(born) || 0 : null,
+    mass_kg: units.readMass(mass) || 0,
+    stature_m: units.readLength(stature) || 0,
+  } as Profile
 }

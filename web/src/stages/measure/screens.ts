@@ -60,7 +60,7 @@ export const SCREENS: Screen[] = [
     optional: true,
     field: length,
     how: 'A small hop, landing soft: where the ankles are. A first guess for the squat stance; a little wide for a conventional pull.',
-    gates: 'nothing; it is shown on the bench.',
+    gates: 'nothing; it is shown beside the figure.',
   },
   {
     kind: 'box',

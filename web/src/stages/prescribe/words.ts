@@ -43,7 +43,7 @@ export function placeOf(
   const [kind, id] = fact.includes(':') ? (fact.split(':', 2) as [string, string]) : ['', fact]
   if (kind === 'fault')
     return { name: 'what the log says of it', to: { name: 'review', params, query: { lift, fault: id } } }
-  if (kind === 'fit') return { name: 'the bench', to: { name: lift, params } }
+  if (kind === 'fit') return { name: 'the set-up', to: { name: lift, params } }
   if (kind === 'ratio')
     return {
       name: 'how it was learnt',

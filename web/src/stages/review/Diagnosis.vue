@@ -52,7 +52,7 @@ async function tryCue(cue: string) {
   if (done) trying.value = cue
   await queries.invalidateQueries({ queryKey: ['platform'] })
 }
-const bench = (remedy: Schemas['RemedyToDo']) => ({
+const inDrawing = (remedy: Schemas['RemedyToDo']) => ({
   name: props.lift,
   params: { lifterId: props.lifterId },
   query: { repair: remedy.id },
@@ -98,7 +98,9 @@ const KINDS: Record<string, string> = {
           <ul class="remedies small">
             <li v-for="r in c.remedies" :key="r.id">
               <span class="soft">{{ KINDS[r.kind] ?? r.kind }}</span> {{ r.text }}
-              <RouterLink v-if="r.opens_bench" :to="bench(r)">on the bench, beside today's</RouterLink>
+              <RouterLink v-if="r.changes_setup" :to="inDrawing(r)"
+                >in the drawing, beside today's</RouterLink
+              >
               <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="tryCue(r.id)">
                 {{ trying === r.id ? 'on trial now' : 'try this cue' }}
               </button>

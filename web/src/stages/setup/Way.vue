@@ -9,8 +9,13 @@ const step = defineModel<number | null>({ required: true })
 const last = computed(() => Math.max(0, (props.shown.way?.pitch_deg.length ?? 1) - 1))
 const home = computed(() => props.shown.stops.find(({ id }) => id === props.shown.home)?.index ?? 0)
 const at = computed(() => step.value ?? home.value)
-const onStop = computed(() =>
-  step.value === null ? props.shown.home : props.shown.stops.find(({ index }) => index === step.value)?.id,
+const onStop = computed(() => {
+  const { home: judged, phases, stops } = props.shown
+  if (step.value === null) return judged
+  return phases[step.value] ?? stops.find(({ index }) => index === step.value)?.id
+})
+const told = computed(
+  () => props.shown.stops.find(({ id }) => id === onStop.value)?.name ?? `step ${at.value} of ${last.value}`,
 )
 function walk(event: Event) {
   const wanted = Number((event.target as HTMLInputElement).value)
@@ -27,7 +32,7 @@ function walk(event: Event) {
       :value="at"
       :disabled="!shown.way"
       aria-label="Way of the lift"
-      :aria-valuetext="shown.stops.find((s) => s.index === at)?.name ?? `step ${at} of ${last}`"
+      :aria-valuetext="told"
       @input="walk"
     />
     <ol aria-label="Phases of the lift">

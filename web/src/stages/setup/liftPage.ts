@@ -38,6 +38,8 @@ export interface Shown {
   /** The way, standing to bottom or floor to lockout; null until the exact answer is here. */
   way: Schemas['DrawnColumns'] | null
   stops: Stop[]
+  /** The phase of every step, where each step lies in one only. */
+  phases: string[]
   /** The stop that `pose` stands for. */
   home: string
   start: Schemas['StartAnswer'] | null

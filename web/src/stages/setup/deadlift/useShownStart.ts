@@ -45,6 +45,7 @@ function shownOf(answer: Start): Shown {
     explanations: answer.explanations,
     way: answer.path,
     stops: stops.map((stop, i) => (i === 0 ? { ...stop, index: 0 } : stop)),
+    phases: answer.phases,
     home: stops[0]?.id ?? '',
     start: answer,
   }

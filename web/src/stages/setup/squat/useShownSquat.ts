@@ -30,6 +30,7 @@ export function fromGrid(grid: Grid, setup: SquatSetup): Shown {
     explanations: {},
     way: null,
     stops: [],
+    phases: [],
     home: 'bottom',
     start: null,
   }
@@ -45,6 +46,7 @@ function fromExact(answer: Exact, exact: boolean, stops: Stop[]): Shown {
     explanations: exact ? answer.explanations : {},
     way: exact ? answer.path : null,
     stops,
+    phases: [],
     home: 'bottom',
     start: null,
   }

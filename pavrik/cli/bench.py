@@ -20,6 +20,7 @@ from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.report import pose_report
+from pavrik.core.fitting.sampling import Ask
 from pavrik.core.fitting.sensitivity import sensitivity
 from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.lifts.case import DEEPEST
@@ -90,7 +91,7 @@ def run_bench() -> None:
         print(f"  against a MuJoCo loop in Python     {rate / mujoco_rate:12.1f} times")
     grid = SetupGrid(SQUAT, chosen={"stance_m": tuple(0.32 + 0.04 * i for i in range(9))})
     fit = _seconds(lambda: fit_lift(SQUAT, lifter, grid))
-    sure = _seconds(lambda: fit_lift(SQUAT, lifter, grid, SAMPLES), 1) - fit
+    sure = _seconds(lambda: fit_lift(SQUAT, lifter, grid, Ask(SAMPLES)), 1) - fit
     known = [
         KnownBest(SQUAT, _SETUP, 180.0),
         KnownBest(SQUAT, replace(_SETUP, bar_position="front"), 150.0),
@@ -143,7 +144,7 @@ def _bench_plan() -> None:
 
 def _bench_deadlift(lifter: Lifter) -> None:
     pull = _seconds(lambda: fit_lift(DEADLIFT, lifter))
-    sure = _seconds(lambda: fit_lift(DEADLIFT, lifter, samples=SAMPLES), 1) - pull
+    sure = _seconds(lambda: fit_lift(DEADLIFT, lifter, ask=Ask(SAMPLES)), 1) - pull
     starts = len(SetupGrid(DEADLIFT).setups())
     each = LOOP / _seconds(lambda: [assess(DEADLIFT, lifter, [_START]) for _ in range(LOOP)], 1)
     print(f"whole deadlift fit, {starts} starts       {pull * 1e3:12.0f} ms")

@@ -128,11 +128,16 @@ class Assumptions:
     tape_error_m: float = _assume(0.010, "m", "error (sd) of one tape reading")
     screen_error_deg: float = _assume(2.0, "deg", "error (sd) of a screen that was taken")
     screen_guess_deg: float = _assume(4.0, "deg", "error (sd) of a screen that is missing")
-    capacity_error: float = _assume(0.10, "log", "error (sd) of each capacity, in the log")
+    capacity_error: float = _assume(0.10, "log", "one step of a capacity in what decides")
+    style_error: float = _assume(
+        0.03, "log", "error (sd) of the model for one style, which only lifts in it reduce"
+    )
+    overstep_half_deg: float = _assume(
+        8.0, "deg", "degrees beyond a screen at which half of the max is lost"
+    )
     hold_error_deg: float = _assume(3.0, "deg", "error (sd) of the lean a bar position holds")
     spread_low: float = _assume(0.15, "share", "least floor spread sampled")
     spread_high: float = _assume(0.45, "share", "most floor spread sampled")
-    toss_up_below: float = _assume(0.70, "chance", "leader's chance below which it is a toss-up")
     clear_lead: float = _assume(0.01, "share", "lead that counts as better")
 
 

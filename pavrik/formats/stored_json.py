@@ -8,7 +8,7 @@ that were written before it stay as they are.
 from collections.abc import Callable, Mapping
 from typing import Any
 
-JSON_VERSION = 2
+JSON_VERSION = 3
 """The form in which JSON is stored now."""
 
 
@@ -27,7 +27,16 @@ def _reasons_named(value: Any) -> Any:
     return renamed
 
 
-_STEPS: Mapping[int, Callable[[Any], Any]] = {1: _reasons_named}
+def _verdict_of_a_kind(value: Any) -> Any:
+    """Version 3 gives a verdict its kind; version 2 said whether it was a toss-up."""
+    if not (isinstance(value, dict) and "toss_up" in value):
+        return value
+    kind = "worth_a_trial" if value["toss_up"] else "clear"
+    rest = {name: item for name, item in value.items() if name != "toss_up"}
+    return {**rest, "verdict": {"kind": kind, "sentence": value["verdict"]}}
+
+
+_STEPS: Mapping[int, Callable[[Any], Any]] = {1: _reasons_named, 2: _verdict_of_a_kind}
 
 
 def current(value: Any, version: int) -> Any:

@@ -30,7 +30,17 @@ def test_sureness_runs_as_a_job_and_is_kept(coach, lifter):
     assert progress == sorted(progress)
     whole = coach.get(at(lifter, "ranking")).json()
     assert whole["job"] is None
-    assert sum(leader["chance_best"] for leader in whole["leaders"]) <= 1.0
+    assert first["verdict"]["kind"] == "undecided"
+    assert whole["verdict"]["kind"] in (
+        "does_not_matter",
+        "clear",
+        "measure_first",
+        "worth_a_trial",
+    )
+    told = sum(family["chance_best"] for family in whole["families"])
+    assert told + whole["none_clearly_best"] == pytest.approx(1.0)
+    low, high = whole["leaders"][0]["stance_range_m"]
+    assert low <= whole["leaders"][0]["setup"]["stance_m"] <= high
 
 
 def test_a_job_can_be_cancelled_and_asked_for_again(coach):

@@ -56,7 +56,7 @@ def test_fit_answers_for_the_default_body_within_the_bands(run):
     best = {name: found["predicted_max_kg"] for name, found in answer["best_of_style"].items()}
     assert 0.80 <= best["front"] / best["low"] <= 0.93
     assert 0.90 <= best["high"] / best["low"] <= 1.00
-    assert answer["verdict"]
+    assert answer["verdict"]["sentence"]
     assert answer["model_version"]
     for leader in answer["candidates"][:4]:
         assert leader["band_kg"][0] < leader["predicted_max_kg"] < leader["band_kg"][1]

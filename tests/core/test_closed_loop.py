@@ -74,7 +74,7 @@ def test_an_easy_set_is_a_lower_bound_and_a_heavy_one_without_rpe_raises_the_max
     assert ability_of([*days, light]).kg == level
     single = TrainingSet("c", "2026-11-11", level + 20, 1, None)
     assert ability_of([*days, light, single]).kg >= level + 20
-    assert ability_of([light]).reasons.text.endswith("giving at least 168.2 kg"), (
+    assert ability_of([light]).reason.text.endswith("giving at least 168.2 kg"), (
         "4 reps, as if all-out: 150 / 0.892"
     )
 
@@ -110,7 +110,7 @@ def test_a_sessions_faults_hold_that_session_and_nothing_else():
     held = lifter.plan(ask)
     first, free = (main_lines(p, 0, "deadlift")[0] for p in (held, clean))
     assert first.load_kg < 0.95 * free.load_kg
-    assert any("until two clean sets" in b.text for b in first.reason)
+    assert any("until two clean sets" in b.text for b in first.reasons)
     level = ability_of(lifter.log["deadlift"]).kg / ability_of(lifter.log["deadlift"][:-2]).kg
     later, as_before = (main_lines(p, 1, "deadlift")[0] for p in (held, clean))
     assert later.load_kg == pytest.approx(level * as_before.load_kg, abs=2.5)
@@ -179,7 +179,7 @@ def test_work_that_was_too_much_since_is_no_floor():
     lifter.log["squat"] = [*at, hard]
     first = main_lines(lifter.plan(ask), 0, "squat")[0]
     assert first.load_kg < 190.0
-    assert not any("done clean" in b.text for b in first.reason)
+    assert not any("done clean" in b.text for b in first.reasons)
 
 
 def test_a_meet_single_stands_however_light_the_weeks_after_it_were():
@@ -205,7 +205,7 @@ def test_a_set_harder_than_aimed_for_holds_the_next_session_to_what_it_stands_fo
     first, later = (main_lines(plan, week, "squat")[0] for week in (0, 1))
     worth = 180.0 * load_for(1.0, 6, 7.0) / load_for(1.0, 5, 9.5)
     assert worth - 2.5 < first.load_kg <= worth < free.load_kg
-    assert "today no more than what that stands for" in first.reason[0].text
+    assert "today no more than what that stands for" in first.reasons[0].text
     assert later.load_kg > first.load_kg
 
 
@@ -228,7 +228,7 @@ def test_a_hard_session_of_weeks_ago_holds_nothing_any_more():
     light = [replace(s, aimed_rpe=5.0, rpe=5.0, load_kg=120.0) for s in lifter.log["squat"][1:]]
     lifter.log["squat"] = [lifter.log["squat"][0], *light]
     first = main_lines(lifter.plan(ask), 0, "squat")[0]
-    assert not any("was aimed for" in b.text or "held to a step" in b.text for b in first.reason)
+    assert not any("was aimed for" in b.text or "held to a step" in b.text for b in first.reasons)
 
 
 @pytest.fixture(scope="module")

@@ -26,6 +26,7 @@ from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.report import one
+from pavrik.core.fitting.sampling import Ask
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.grid import SetupGrid
@@ -184,7 +185,8 @@ def test_a_stiff_body_reads_why_and_which_blocks_open_the_pull():
     stiff = default_lifter(DEFAULT_MAN, screens=make_screens(neutral_closing_deg=112))
     fit = fit_lift(DEADLIFT, stiff, SetupGrid(DEADLIFT, styles=("conventional",)))
     assert not fit.leaders
-    assert "no start from the floor" in fit.verdict
+    assert fit.verdict.kind == "none_open"
+    assert "no start from the floor" in fit.verdict.sentence
     closed = why_not(DEADLIFT, stiff, "conventional")
     assert any("the hip would close" in reason for reason in closed.binding)
     assert closed.remedies[0].words.startswith("the bar raised")
@@ -310,13 +312,16 @@ def test_every_priced_fault_of_the_pull_has_a_price():
 
 
 def test_the_verdict_and_the_coachs_rule_speak_and_sampling_repeats():
-    first, again = (fit_lift(DEADLIFT, MAN, samples=64, seed=4) for _ in range(2))
+    first, again = (fit_lift(DEADLIFT, MAN, ask=Ask(64, 4)) for _ in range(2))
     assert first.intervals == again.intervals
     assert {c.setup.style for c in first.leaders} == set(COMPETING)
-    assert first.verdict
+    assert first.verdict == again.verdict
+    assert first.choice is not None
+    families = {frozenset(family.styles) for family in first.choice.families}
+    assert families == {frozenset(("conventional", "frog")), frozenset(("semi_sumo", "sumo"))}
     assert "upright back" in coach_rule(first.rivals())
-    chances = [s.chance_best for s in first.intervals]
-    assert sum(chances) <= 1.0
+    told = sum(family.chance_best for family in first.choice.families)
+    assert told + first.choice.none_clearly_best == pytest.approx(1.0)
     for leader, sure in zip(first.leaders, first.intervals, strict=True):
         assert sure.band_kg[0] < leader.predicted_max_kg < sure.band_kg[1]
 

@@ -12,6 +12,7 @@ from pavrik.core.body.segments import Body
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.report import PoseReport, pose_report
+from pavrik.core.fitting.sampling import Ask
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS, make_screens
 from pavrik.core.lifter.schools import SquatSchools
@@ -164,9 +165,10 @@ def test_a_stance_wider_than_the_thigh_allows_says_so():
 
 def test_no_feasible_setup_is_an_answer():
     screens = make_screens(ankle_dorsiflexion_deg=5, neutral_closing_deg=100)
-    fit = fit_lift(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), samples=16)
+    fit = fit_lift(SQUAT, default_lifter(DEFAULT_MAN, screens=screens), ask=Ask(16))
     assert fit.leaders == []
-    assert "no set-up" in fit.verdict
+    assert fit.verdict.kind == "none_open"
+    assert "no set-up" in fit.verdict.sentence
     assert fit.rejected
 
 

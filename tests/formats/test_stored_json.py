@@ -16,6 +16,15 @@ def test_version_1_calls_one_reason_and_several_by_their_names():
     assert week["days"][0]["lines"][0] == {"reasons": [{"text": "x"}]}
 
 
+def test_version_2_says_toss_up_and_version_3_what_to_do_about_it():
+    before = {"verdict": "toss-up: try both", "toss_up": True, "predicted_max_kg": 190.0}
+    assert current(before, 2) == {
+        "verdict": {"kind": "worth_a_trial", "sentence": "toss-up: try both"},
+        "predicted_max_kg": 190.0,
+    }
+    assert current({**before, "toss_up": False}, 2)["verdict"]["kind"] == "clear"
+
+
 def test_values_are_left_alone():
     assert current(BEFORE, 1)["note"] == "because of the meet"
 

@@ -76,18 +76,20 @@ def _trap(id: StyleId, name: str, above_floor_m: float) -> DeadliftStyle:
 STYLES: dict[str, DeadliftStyle] = {
     style.id: style
     for style in (
-        _straight("conventional", "conventional"),
+        _straight("conventional", "conventional", family="narrow"),
         _straight(
-            "frog", "frog stance", toes_deg=(32.0, 35.0, 38.0, 41.0, 45.0), usual_toes_deg=38.0
+            "frog", "frog stance", toes_deg=(32.0, 35.0, 38.0, 41.0, 45.0), usual_toes_deg=38.0,
+            family="narrow",
         ),
         _straight(
             "semi_sumo", "semi-sumo", tuple(round(0.36 + 0.02 * i, 2) for i in range(9)),
             (15.0, 22.0, 28.0, 34.0, 40.0), hands="inside", usual_stance_m=0.46,
-            usual_toes_deg=28.0,
+            usual_toes_deg=28.0, family="wide",
         ),
         _straight(
             "sumo", "sumo", _WIDE, (25.0, 32.0, 38.0, 44.0, 50.0), hands="inside",
             usual_stance_m=0.64, usual_toes_deg=32.0,
+            family="wide",
         ),
         _trap("trap_low", "trap bar, low handles", 0.0),
         _trap("trap_high", "trap bar, high handles", 0.075),

@@ -5,28 +5,39 @@ from dataclasses import dataclass, replace
 from typing import Generic
 
 from pavrik.core.fitting.candidates import assess
-from pavrik.core.fitting.sampling import PredictionInterval, intervals, sample_maxes_kg
+from pavrik.core.fitting.choice import Choice, Reading, choose
+from pavrik.core.fitting.sampling import (
+    Ask,
+    Draws,
+    PredictionInterval,
+    explained_by_one_more,
+    intervals,
+    reading_errors,
+    sample,
+)
+from pavrik.core.fitting.verdict import Ranges, Verdict, ranges_of, verdict_on
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate, Rejected, S
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.units import Floats
 
 
 @dataclass(frozen=True)
 class Fit(Generic[S]):
     """Leaders (best of each style, best first), the rest, the rejected, the verdict.
 
-    ``intervals`` runs parallel to ``leaders`` and is empty when it was not asked for.
+    ``intervals`` runs parallel to ``leaders`` and is empty, and ``choice`` None, where no bodies
+    were drawn; ``ranges`` runs parallel to ``leaders`` too.
     """
 
     lift: Lift[S]
     leaders: list[Candidate[S]]
     rest: list[Candidate[S]]
     rejected: list[Rejected[S]]
+    ranges: list[Ranges]
     intervals: list[PredictionInterval]
-    toss_up: bool
-    verdict: str
+    choice: Choice | None
+    verdict: Verdict
 
     def rivals(self) -> list[Candidate[S]]:
         """The leaders that compete with each other; the others stand beside them."""
@@ -43,43 +54,13 @@ def _leaders(
     return sorted(best, key=lambda c: -c.predicted_max_kg)
 
 
-def _judged(fit: Fit[S], toss_up_below: float, clear_lead: float) -> Fit[S]:
-    """The fit with its verdict."""
-    toss_up, verdict = _verdict(fit, toss_up_below, clear_lead)
-    return replace(fit, toss_up=toss_up, verdict=verdict)
-
-
-def _verdict(fit: Fit[S], toss_up_below: float, clear_lead: float) -> tuple[bool, str]:
-    rivals, lift = fit.rivals(), fit.lift
-    if not rivals:
-        return False, lift.sentences.none_open
-    first, *others = rivals
-    name = lift.in_words(first.setup)
-    if not others:
-        return False, f"{name} {lift.sentences.only}"
-    second = others[0]
-    rival = lift.in_words(second.setup)
-    if fit.intervals:
-        chance = fit.intervals[fit.leaders.index(first)].chance_best
-        if chance < toss_up_below:
-            return True, (
-                f"toss-up: {name} leads {rival} with a chance of {chance:.0%} to be the better by "
-                f"1 %; {lift.sentences.try_both}"
-            )
-        return False, f"{name} fits best: {chance:.0%} sure"
-    lead = first.predicted_max_kg / second.predicted_max_kg - 1.0
-    if lead < clear_lead:
-        return True, f"toss-up: {name} and {rival} differ by {lead:.1%}; try both before settling"
-    return False, f"{name} fits best, {lead:.1%} ahead of {rival}"
-
-
 def fit(
-    lift: Lift[S], lifter: Lifter, grid: SetupGrid[S] | None = None, samples: int = 0, seed: int = 1
+    lift: Lift[S], lifter: Lifter, grid: SetupGrid[S] | None = None, ask: Ask | None = None
 ) -> Fit[S]:
     """Fit over every axis of the grid, each set-up with its best feasible shank.
 
-    ``samples`` lifters are drawn for intervals and chances, which then order the leaders; with 0
-    the predicted max does. Same seed, same answer.
+    Bodies are drawn as asked for intervals and the choice, which then orders the leaders; else the
+    predicted max does. Same seed, same answer.
     """
     assumed = lifter.assumed
     searched = grid or SetupGrid(lift, chosen=lift.chosen_by(lifter))
@@ -89,30 +70,57 @@ def fit(
     rest = sorted(
         (c for c in candidates if id(c) not in leading), key=lambda c: -c.predicted_max_kg
     )
-    found = Fit(lift, leaders, rest, rejected, [], False, "")
-    found = _judged(found, assumed.toss_up_below, assumed.clear_lead)
-    if not (leaders and samples):
+    ranges = ranges_of(lift, lifter, leaders)
+    undecided = Verdict("undecided", "")
+    found = Fit(lift, leaders, rest, rejected, ranges, [], None, undecided)
+    found = replace(found, verdict=verdict_on(lift, found.rivals(), None))
+    if not leaders or ask is None or not ask.samples:
         return found
-    maxes = sample_maxes_kg(lift, lifter, [c.setup for c in leaders], samples, seed)
-    return with_intervals(found, lifter, maxes)
+    draws = sample(lift, lifter, [c.setup for c in leaders], ask)
+    return with_intervals(found, lifter, draws)
 
 
-def with_intervals(fit: Fit[S], lifter: Lifter, maxes_kg: Floats) -> Fit[S]:
-    """A fit with its rivals ordered by chance; ``maxes_kg`` has shape (samples, leaders). A leader
-    that is no rival stands behind them, by itself, with no chance to be best."""
-    assumed = lifter.assumed
-    rivals = fit.rivals()
+def with_intervals(fit: Fit[S], lifter: Lifter, draws: Draws) -> Fit[S]:
+    """A fit with its rivals ordered by what choosing them loses; ``draws`` are of its leaders. A
+    leader that is no rival stands behind them."""
+    rivals, lift = fit.rivals(), fit.lift
     at = [i for i, leader in enumerate(fit.leaders) if leader in rivals]
     beside = [i for i in range(len(fit.leaders)) if i not in at]
-    found = dict(zip(at, intervals(maxes_kg[:, at], assumed.clear_lead), strict=True))
-    for i in beside:
-        alone = intervals(maxes_kg[:, [i]], assumed.clear_lead)[0]
-        found[i] = replace(alone, chance_best=0.0)
-    order = sorted(at, key=lambda i: (-found[i].chance_best, -found[i].median_kg)) + beside
+    sure = intervals(draws.maxes_kg)
+    choice = _choice(lift, lifter, [fit.leaders[i] for i in at], draws, at) if at else None
+    place = {style: n for n, family in enumerate(choice.families if choice else ())
+             for style in family.styles}  # fmt: skip
+
+    def rank(i: int) -> tuple[int, float]:
+        return place[fit.leaders[i].setup.style], -fit.leaders[i].predicted_max_kg
+
+    order = sorted(at, key=rank) + beside
     ordered = replace(
-        fit, leaders=[fit.leaders[i] for i in order], intervals=[found[i] for i in order]
+        fit,
+        leaders=[fit.leaders[i] for i in order],
+        ranges=[fit.ranges[i] for i in order],
+        intervals=[sure[i] for i in order],
+        choice=choice,
     )
-    return _judged(ordered, assumed.toss_up_below, assumed.clear_lead)
+    return replace(ordered, verdict=verdict_on(lift, ordered.rivals(), choice))
+
+
+def _choice(
+    lift: Lift[S], lifter: Lifter, rivals: Sequence[Candidate[S]], draws: Draws,
+    columns: Sequence[int],
+) -> Choice:  # fmt: skip
+    errors = reading_errors(lifter)
+    readings = {
+        name: Reading(values, explained_by_one_more(lifter, name, errors[name]))
+        for name, values in draws.readings.items()
+    }
+    return choose(
+        draws.maxes_kg[:, list(columns)],
+        [lift.family_of(rival.setup) for rival in rivals],
+        [rival.setup.style for rival in rivals],
+        readings,
+        lifter.assumed.clear_lead,
+    )
 
 
 def nearest_rejected(fit: Fit[S], style: str) -> list[str]:

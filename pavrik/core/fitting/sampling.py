@@ -4,76 +4,127 @@ A tape errs, a screen errs, strengths and the model's own numbers are guesses. O
 a set-up may move the feet a little and finds its best shank anew.
 """
 
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import SEGMENTS, Body
 from pavrik.core.fitting.candidates import groups
-from pavrik.core.fitting.search import evaluate
+from pavrik.core.fitting.known_bests import KnownBest
+from pavrik.core.fitting.search import Evaluation, evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Lift, Unknown
+from pavrik.core.lifts.limit import overstepped_deg
 from pavrik.core.strength.capacities import Capacities
+from pavrik.core.strength.inverse import MUSCLES, OBSERVATION_SD, PRIOR_COVARIANCE
 from pavrik.core.units import Floats, radians
 
 BAND_PERCENT = (10.0, 90.0)
 OFFSETS = ("hip_crease_m", "knee_top_m")
 STEP = 32
 """Bodies drawn at once: small enough to report progress, large enough to be fast."""
+LEAST_KG = 1.0
 AXES = (1, 1, 1)
 """Set-up, shank and step: behind the lifters' own axis."""
 
 
 @dataclass(frozen=True)
 class PredictionInterval:
-    """Median and 80 % band of the predicted max in kg, and the chance of being best by 1 %."""
+    """Median and 80 % band of the predicted max in kg."""
 
     median_kg: float
     band_kg: tuple[float, float]
-    chance_best: float
+
+
+@dataclass(frozen=True)
+class Ask:
+    """How many bodies to draw, from which seed, and the bests that are known of the lifter."""
+
+    samples: int
+    seed: int = 1
+    known: tuple[KnownBest, ...] = ()
+
+
+@dataclass(frozen=True)
+class Draws:
+    """Drawn bodies: predicted maxes in kg, shape (bodies, set-ups), what they hold in the set-ups
+    of the known bests, shape (bodies, bests), and what each reading of the body came to."""
+
+    maxes_kg: Floats
+    told_kg: Floats
+    readings: Mapping[str, Floats]
+
+    def __len__(self) -> int:
+        return len(self.maxes_kg)
+
+    @staticmethod
+    def joined(parts: Sequence["Draws"]) -> "Draws":
+        """All parts as one, in their order."""
+        return Draws(
+            np.concatenate([part.maxes_kg for part in parts]),
+            np.concatenate([part.told_kg for part in parts]),
+            {name: np.concatenate([part.readings[name] for part in parts])
+             for name in parts[0].readings},
+        )  # fmt: skip
+
+
+def reading_errors(lifter: Lifter) -> dict[str, float]:
+    """Error (sd) of every length (m) and screen (rad) as it is known now."""
+    assumed, body = lifter.assumed, lifter.body
+    errors = {}
+    for name in SEGMENTS:
+        length = float(getattr(body, name))
+        guess = assumed.offset_error_m if name in OFFSETS else assumed.length_error * length
+        taped = min(assumed.tape_error_m, 0.05 * length)
+        errors[name] = taped if name in lifter.measured else guess
+    for screen in ANGLE_SCREENS:
+        taken = screen.field not in lifter.screens.assumed
+        error = assumed.screen_error_deg if taken else assumed.screen_guess_deg
+        errors[screen.field] = float(radians(error))
+    return errors
+
+
+def explained_by_one_more(lifter: Lifter, name: str, error: float) -> float:
+    """Share of a reading's variance that taking it once more would explain."""
+    assumed = lifter.assumed
+    again = assumed.tape_error_m if name in SEGMENTS else float(radians(assumed.screen_error_deg))
+    return error**2 / (error**2 + again**2)
 
 
 def _sample_body(lifter: Lifter, count: int, random: np.random.Generator) -> Body:
-    assumed, body = lifter.assumed, lifter.body
+    errors = reading_errors(lifter)
     drawn: dict[str, Any] = {}
     for name in SEGMENTS:
-        length = float(getattr(body, name))
-        tape = min(assumed.tape_error_m, 0.05 * length)
-        guess = assumed.offset_error_m if name in OFFSETS else assumed.length_error * length
-        error = tape if name in lifter.measured else guess
-        drawn[name] = np.maximum(length + error * random.standard_normal(count), 0.3 * length)
-    return replace(body, **drawn).reshaped(count, *AXES)
+        length = float(getattr(lifter.body, name))
+        varied = length + errors[name] * random.standard_normal(count)
+        drawn[name] = np.maximum(varied, 0.3 * length)
+    return replace(lifter.body, **drawn).reshaped(count, *AXES)
 
 
 def _sample_screens(lifter: Lifter, count: int, random: np.random.Generator) -> Screens:
-    assumed, screens = lifter.assumed, lifter.screens
+    errors, screens = reading_errors(lifter), lifter.screens
 
     def draw(name: str) -> Floats:
-        taken = name not in screens.assumed
-        error = radians(assumed.screen_error_deg if taken else assumed.screen_guess_deg)
-        drawn = getattr(screens, name) + error * random.standard_normal(count)
+        drawn = getattr(screens, name) + errors[name] * random.standard_normal(count)
         return np.asarray(np.maximum(drawn, 0.0).reshape(count, *AXES))
 
-    drawn = {screen.field: draw(screen.field) for screen in ANGLE_SCREENS}
-    return screens.with_limits(**drawn)
+    return screens.with_limits(**{screen.field: draw(screen.field) for screen in ANGLE_SCREENS})
 
 
-def _sample_capacities(
-    known: Capacities, assumed: Assumptions, count: int, random: np.random.Generator
-) -> Capacities:
-    names = (
-        "hip_extensors", "hamstrings", "knee_extensors", "adductors", "lower_back", "upper_back",
-    )  # fmt: skip
-    factors = np.exp(assumed.capacity_error * random.standard_normal((len(names), count, *AXES)))
+def _sample_capacities(lifter: Lifter, count: int, random: np.random.Generator) -> Capacities:
+    """Strengths drawn round those that are taken, as widely as while no lift is known."""
+    spread = np.linalg.cholesky(PRIOR_COVARIANCE)
+    factors = np.exp(spread @ random.standard_normal((len(MUSCLES), count)))
+    known = lifter.capacities
     return replace(
         known,
         **{
-            name: getattr(known, name) * factor for name, factor in zip(names, factors, strict=True)
+            name: getattr(known, name) * factor.reshape(count, *AXES)
+            for name, factor in zip(MUSCLES, factors, strict=True)
         },
     )
 
@@ -85,27 +136,100 @@ def draw_lifters(lifter: Lifter, count: int, random: np.random.Generator) -> Lif
         lifter,
         body=_sample_body(lifter, count, random),
         screens=_sample_screens(lifter, count, random),
-        capacities=_sample_capacities(lifter.capacities, lifter.assumed, count, random),
+        capacities=_sample_capacities(lifter, count, random),
     )
 
 
-def sample_in_steps(
-    lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], samples: int, seed: int
-) -> Iterator[Floats]:
-    """The rows of ``sample_maxes_kg``, a few lifters at a time."""
-    for start in range(0, samples, STEP):
-        random, count = np.random.default_rng([seed, start]), min(STEP, samples - start)
-        drawn = draw_lifters(lifter, count, random)
-        unknown = lift.kinematics.unknown(lifter.assumed, random, (count, *AXES))
-        yield best_maxes_kg(lift, drawn, setups, unknown)
+def _readings_of(drawn: Lifter, count: int) -> dict[str, Floats]:
+    lengths = {name: getattr(drawn.body, name) for name in SEGMENTS}
+    screens = {screen.field: getattr(drawn.screens, screen.field) for screen in ANGLE_SCREENS}
+    return {name: np.reshape(values, count) for name, values in (lengths | screens).items()}
 
 
-def sample_maxes_kg(
-    lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], samples: int, seed: int
+@dataclass(frozen=True)
+class _Missed:
+    """What the model misses in each style of each lift: one factor for each drawn body."""
+
+    error: float
+    count: int
+    random: np.random.Generator
+    factors: dict[tuple[str, str], Floats] = field(default_factory=dict)
+
+    def of(self, lift: Lift[Any], setups: Sequence[Any]) -> Floats:
+        """Factors of shape (bodies, set-ups); the same style always has the same."""
+        for setup in setups:
+            if (lift.id, setup.style) not in self.factors:
+                drawn = np.exp(self.error * self.random.standard_normal(self.count))
+                self.factors[lift.id, setup.style] = drawn
+        return np.stack([self.factors[lift.id, setup.style] for setup in setups], axis=1)
+
+
+def _told_kg(
+    drawn: Lifter, known: Sequence[KnownBest], missed: _Missed, unknown: Mapping[str, Unknown]
 ) -> Floats:
-    """Predicted max in kg of each set-up on each drawn lifter, shape (samples, set-ups); 0 where
-    it is not feasible there. Same seed, same answer."""
-    return np.concatenate(list(sample_in_steps(lift, lifter, setups, samples, seed)))
+    """What the drawn bodies lift in the set-ups of the known bests, shape (bodies, bests); 0 where
+    no such posture exists. What was lifted was lifted: a limit takes half of the max at most."""
+    told = np.zeros((missed.count, len(known)))
+    for at, best in enumerate(known):
+        put = unknown[best.lift.id]
+        kg = soft_maxes_kg(best.lift, drawn, [best.setup], put, least_left=0.5)
+        told[:, at] = (kg * missed.of(best.lift, [best.setup]))[:, 0]
+    return told
+
+
+def sample_in_steps(
+    lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], ask: Ask
+) -> Iterator[Draws]:
+    """Drawn bodies, a few at a time; ``conditioned`` on the bests that are known when all are
+    there. Same seed, same answer."""
+    for start in range(0, ask.samples, STEP):
+        random = np.random.default_rng([ask.seed, start])
+        count = min(STEP, ask.samples - start)
+        drawn = draw_lifters(lifter, count, random)
+        lifts = {lift.id: lift} | {best.lift.id: best.lift for best in ask.known}
+        unknown = {
+            name: one.kinematics.unknown(lifter.assumed, random, (count, *AXES))
+            for name, one in sorted(lifts.items())
+        }
+        missed = _Missed(lifter.assumed.style_error, count, random)
+        maxes = soft_maxes_kg(lift, drawn, setups, unknown[lift.id]) * missed.of(lift, setups)
+        told = _told_kg(drawn, ask.known, missed, unknown)
+        yield Draws(maxes, told, _readings_of(drawn, count))
+
+
+def conditioned(draws: Draws, ask: Ask) -> Draws:
+    """The draws as far as the known bests leave them: every body is moved by what its own lifts in
+    those set-ups miss of what was lifted, as far as a best can be trusted (Burgers, van Leeuwen &
+    Evensen 1998, from memory: ensemble update with perturbed observations). A best in a set-up
+    that some drawn body cannot take at all says nothing here."""
+    heard = [at for at in range(len(ask.known)) if np.all(draws.told_kg[:, at] > LEAST_KG)]
+    if not heard:
+        return draws
+    bests = [ask.known[at] for at in heard]
+    errors = np.array([np.hypot(OBSERVATION_SD, best.rep_error) for best in bests])
+    told = np.log(draws.told_kg[:, heard])
+    noise = errors * np.random.default_rng(ask.seed).standard_normal(told.shape)
+    lifted = np.log([best.estimated_max_kg for best in bests])
+    away = told - told.mean(axis=0)
+    spread = away.T @ away / len(told) + np.diag(errors**2)
+    missed = np.linalg.solve(spread, (lifted + noise - noise.mean(axis=0) - told).T).T
+
+    def moved(values: Floats) -> Floats:
+        columns = values.reshape(len(told), -1)
+        together = (columns - columns.mean(axis=0)).T @ away / len(told)
+        return np.asarray((columns + missed @ together.T).reshape(values.shape))
+
+    none = draws.maxes_kg <= 0
+    maxes = np.exp(moved(np.log(np.maximum(draws.maxes_kg, LEAST_KG))))
+    return Draws(
+        np.where(none, 0.0, maxes), draws.told_kg,
+        {name: moved(values) for name, values in draws.readings.items()},
+    )  # fmt: skip
+
+
+def sample(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], ask: Ask) -> Draws:
+    """All drawn bodies at once; a max is 0 where no such posture exists."""
+    return conditioned(Draws.joined(list(sample_in_steps(lift, lifter, setups, ask))), ask)
 
 
 def _as_assumed(case: Case) -> Case:
@@ -116,31 +240,44 @@ def best_maxes_kg(
     lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown = _as_assumed
 ) -> Floats:
     """Best predicted max in kg of each set-up and its neighbours, for many lifters laid out along
-    a leading axis; shape (lifters, set-ups)."""
+    a leading axis; shape (lifters, set-ups), 0 where a limit is overstepped."""
+    return _best_of_neighbours(lift, lifters, setups, unknown, lambda e: e.predicted_max_kg)
+
+
+def soft_maxes_kg(
+    lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
+    least_left: float = 0.0,
+) -> Floats:  # fmt: skip
+    """The same where a limit that is overstepped costs the more the further: a screen is known to
+    some degrees only, and a body that turns out stiffer is cut short rather than shut out.
+    ``least_left`` is the share of the max that no limit takes."""
+    half = lifters.assumed.overstep_half_deg
+
+    def soft(found: Evaluation) -> Floats:
+        over = overstepped_deg(lift.limits, found.excess) / half
+        return found.held_max_kg * np.maximum(1.0 - 0.5 * over**2, least_left)
+
+    return _best_of_neighbours(lift, lifters, setups, unknown, soft)
+
+
+def _best_of_neighbours(
+    lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
+    kg_of: Callable[[Evaluation], Floats],
+) -> Floats:  # fmt: skip
     best = np.zeros((np.shape(lifters.body.thigh_m)[0], len(setups)))
     for places in groups(lift, setups):
         refits = [near for place in places for near in lift.neighbours(setups[place])]
         case = unknown(lift.kinematics.case(lifters, refits, before=(1,)))
-        maxes = evaluate(lift, case, lift.quick).predicted_max_kg
+        maxes = kg_of(evaluate(lift, case, lift.quick))
         best[:, places] = maxes.reshape(len(best), len(places), -1).max(axis=-1)
     return best
 
 
-def intervals(maxes_kg: Floats, clear_lead: float) -> list[PredictionInterval]:
-    """Band and chance of best of each column of sampled maxes, shape (samples, set-ups)."""
+def intervals(maxes_kg: Floats) -> list[PredictionInterval]:
+    """Median and band of each column of drawn maxes, shape (bodies, set-ups)."""
     bands = np.percentile(maxes_kg, BAND_PERCENT, axis=0)
     medians = np.median(maxes_kg, axis=0)
-    result = []
-    for column in range(maxes_kg.shape[1]):
-        others = np.delete(maxes_kg, column, axis=1)
-        rival = others.max(axis=1) if others.shape[1] else np.zeros(maxes_kg.shape[0])
-        own = maxes_kg[:, column]
-        best = (own > 0) & (own >= rival * (1.0 + clear_lead))
-        result.append(
-            PredictionInterval(
-                float(medians[column]),
-                (float(bands[0, column]), float(bands[1, column])),
-                float(np.mean(best)),
-            )
-        )
-    return result
+    return [
+        PredictionInterval(float(median), (float(low), float(high)))
+        for median, low, high in zip(medians, *bands, strict=True)
+    ]

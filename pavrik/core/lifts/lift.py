@@ -21,7 +21,7 @@ from pavrik.core.lifts.perturbation import OneSided, Perturbation
 from pavrik.core.lifts.phases import Phase
 from pavrik.core.lifts.posture import Posture
 from pavrik.core.strength.capacities import Capacities
-from pavrik.core.units import Floats, radians
+from pavrik.core.units import Floats, degrees, radians
 
 
 @dataclass(frozen=True)
@@ -50,6 +50,11 @@ class Axis:
         """A value of the axis in the set-up's own unit, m or rad."""
         return float(radians(value)) if self.unit == "deg" else value
 
+    def outside(self, setup: Any) -> float:
+        """A set-up's value on this axis, in the axis's unit."""
+        value = float(getattr(setup, self.field))
+        return float(degrees(value)) if self.unit == "deg" else value
+
     def put(self, setup: Any, value: float) -> Any:
         """The set-up with another value on this axis."""
         return replace(setup, **{self.field: self.inside(value)})
@@ -69,6 +74,8 @@ class Style:
     grid: Mapping[str, tuple[float, ...]] = field(default_factory=dict)
     fixed: Mapping[str, float] = field(default_factory=dict)
     rival: bool = True
+    family: str = ""
+    """Styles of one family are nearly the same set-up; empty where a style is its own."""
     tells_strength: bool = True
     """False where a best says nothing of strengths: nobody lifts a max in it, or the model does not
     place it well enough beside the other styles."""
@@ -184,6 +191,10 @@ class Lift(Generic[S]):
     def axis(self, axis_id: str) -> Axis:
         """An axis by its id. Raises KeyError."""
         return self._axes_by_id[axis_id]
+
+    def family_of(self, setup: S) -> str:
+        """The family of a set-up's style."""
+        return self.style_of(setup).family or setup.style
 
     def style_of(self, setup: S) -> Style:
         """The style of a set-up."""

@@ -19,8 +19,9 @@ class Shelf:
     ``handles``: the hands hold handles in front, so the shoulder screen does not gate it.
 
     ``ease`` (share): how easily the bar is put down; ``arms`` (share): what shoulders, elbows and
-    wrists are asked; ``school``: the bar school that prefers it; ``instead``: what to do where the
-    shoulders do not bear it. Common practice, no source."""
+    wrists are asked; ``school``: the bar school that prefers it; ``family``: what is nearly the
+    same place; ``instead``: what to do where the shoulders do not bear it. Common practice, no
+    source."""
 
     name: str
     beyond_shoulder_m: float
@@ -31,6 +32,7 @@ class Shelf:
     ease: float = 0.5
     arms: float = 0.5
     school: str = "model"
+    family: str = ""
     instead: str = "carry the bar higher, or work on the shoulders and screen again"
 
 
@@ -43,8 +45,14 @@ SHELVES: dict[BarPosition, Shelf] = {
         "high bar", 0.03, -0.075, 38.0, 0.22, ease=0.7, arms=0.4, school="upright",
         instead="try a bar with handles, or work on the shoulders and screen again",
     ),
-    "middle": Shelf("middle bar", 0.0, -0.09, 46.0, 0.30, ease=0.5, arms=0.7, school="low"),
-    "low": Shelf("low bar", -0.04, -0.10, 55.0, 0.40, ease=0.4, arms=1.0, school="low"),
+    "middle": Shelf(
+        "middle bar", 0.0, -0.09, 46.0, 0.30, ease=0.5, arms=0.7, school="low",
+        family="on the back",
+    ),
+    "low": Shelf(
+        "low bar", -0.04, -0.10, 55.0, 0.40, ease=0.4, arms=1.0, school="low",
+        family="on the back",
+    ),
 }  # fmt: skip
 """Hands: front just outside the shoulders, high a thumb beyond them, low with the middle finger
 about on the ring (common practice, no source)."""

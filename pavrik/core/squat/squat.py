@@ -23,7 +23,12 @@ from pavrik.core.units import degrees, radians
 
 STYLES: dict[str, Style] = {
     position: Style(
-        position, shelf.name, ease=shelf.ease, arms=shelf.arms, schools=frozenset({shelf.school})
+        position,
+        shelf.name,
+        family=shelf.family,
+        ease=shelf.ease,
+        arms=shelf.arms,
+        schools=frozenset({shelf.school}),
     )
     for position, shelf in SHELVES.items()
 }

@@ -19,7 +19,7 @@ from pavrik.core.units import Floats
 MUSCLES = (
     "hip_extensors", "hamstrings", "knee_extensors", "adductors", "lower_back", "upper_back",
 )  # fmt: skip
-SHARED_SD = 0.25
+SHARED_SD = 0.20
 OWN_SD = 0.15
 OBSERVATION_SD = 0.05
 _STEP = 1e-2
@@ -34,11 +34,10 @@ Predict = Callable[[Capacities], Floats]
 
 @dataclass(frozen=True)
 class Inferred:
-    """Capacities that explain the bests; ``log_sd`` per muscle (Laplace); ``residual`` per best
-    is the log of lifted over predicted; ``told`` says in words which of them stand out."""
+    """Capacities that explain the bests; ``residual`` per best is the log of lifted over predicted;
+    ``told`` says in words which of them stand out."""
 
     capacities: Capacities
-    log_sd: dict[str, float]
     residual: list[float]
     firmness: Firmness
     told: tuple[str, ...] = ()
@@ -126,22 +125,20 @@ def most_likely(
 
 
 def inferred(point: Point) -> Inferred:
-    """What a point says, with how sure it is (Laplace)."""
-    covariance = np.linalg.inv(point.slope.T @ point.slope)
-    to_log = np.hstack([np.ones((len(MUSCLES), 1)), np.eye(len(MUSCLES))])
-    variances = np.diag(to_log @ covariance @ to_log.T)
+    """What a point says."""
     best, bests = point.capacities, len(point.seen.lifted_kg)
     plain = replace(best, **{name: float(getattr(best, name).item()) for name in MUSCLES})
     return Inferred(
         plain,
-        {name: float(np.sqrt(v)) for name, v in zip(MUSCLES, variances, strict=True)},
         [float(r) for r in -point.residuals[:bests] * point.seen.spread],
         _firmness(bests),
     )
 
 
+PRIOR_COVARIANCE = SHARED_SD**2 + OWN_SD**2 * np.eye(len(MUSCLES))
+"""Of the log capacities while no lift is known."""
+
+
 def nothing_known(prior: Capacities) -> Inferred:
     """The prior, where nothing was lifted."""
-    return Inferred(
-        prior, dict.fromkeys(MUSCLES, float(np.hypot(SHARED_SD, OWN_SD))), [], "nothing"
-    )
+    return Inferred(prior, [], "nothing")

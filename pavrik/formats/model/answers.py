@@ -2,6 +2,8 @@
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.fitting.choice import VerdictKind
+
 
 class PointMassOut(BaseModel):
     """A mass, both sides lumped."""
@@ -41,6 +43,22 @@ class SquatSetupOut(BaseModel):
     balance: str
 
 
+class FamilyOut(BaseModel):
+    """Styles that are nearly one set-up: the chance that one of them is the best by a clear lead,
+    and what choosing them loses on average, in kg."""
+
+    styles: list[str]
+    chance_best: float
+    expected_loss_kg: float
+
+
+class VerdictOut(BaseModel):
+    """What to do about the choice, and why."""
+
+    kind: VerdictKind
+    sentence: str
+
+
 class CandidateOut(BaseModel):
     """A feasible set-up with its best shank and what it promises."""
 
@@ -52,6 +70,8 @@ class CandidateOut(BaseModel):
     band_kg: list[float] | None = Field(None, description="10th and 90th percentile")
     median_kg: float | None = None
     chance_best: float | None = None
+    stance_range_m: list[float] | None = None
+    toe_range_deg: list[float] | None = None
     limiter: str
     use: dict[str, float]
 
@@ -69,8 +89,9 @@ class FitAnswer(BaseModel):
     candidates: list[CandidateOut]
     best_of_style: dict[str, CandidateOut | None]
     rejected: list[RejectedOut]
-    toss_up: bool
-    verdict: str
+    families: list[FamilyOut] = []
+    none_clearly_best: float | None = None
+    verdict: VerdictOut
     strengths: str = Field(description="where the strengths come from: nothing, scale only, ...")
     residual_log: list[float] = Field(description="log of lifted over predicted, per known best")
     lifts_told: list[str] = Field([], description="lifts that stand out, and what that says")

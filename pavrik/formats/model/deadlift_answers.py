@@ -4,6 +4,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from pavrik.formats.model.answers import FamilyOut, VerdictOut
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import (
@@ -28,6 +29,8 @@ class DeadliftCandidateOut(BaseModel):
     band_kg: list[float] | None = None
     median_kg: float | None = None
     chance_best: float | None = None
+    stance_range_m: list[float] | None = None
+    toe_range_deg: list[float] | None = None
     limiter: str
     use: dict[str, float]
     travel_m: float
@@ -39,8 +42,9 @@ class DeadliftRankingAnswer(BaseModel):
     """Leaders (best start of each style), the coach's rule beside the model's verdict."""
 
     leaders: list[DeadliftCandidateOut]
-    toss_up: bool
-    verdict: str
+    families: list[FamilyOut] = []
+    none_clearly_best: float | None = None
+    verdict: VerdictOut
     coach_rule: str
     why_not: dict[str, list[str]]
     rejected_count: int
@@ -68,8 +72,9 @@ class DeadliftFitAnswer(BaseModel):
     candidates: list[DeadliftCandidateOut]
     best_of_style: dict[str, DeadliftCandidateOut | None]
     rejected: list[DeadliftRejectedOut]
-    toss_up: bool
-    verdict: str
+    families: list[FamilyOut] = []
+    none_clearly_best: float | None = None
+    verdict: VerdictOut
     coach_rule: str
     strengths: str
     residual_log: list[float]

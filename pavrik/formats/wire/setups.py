@@ -6,7 +6,7 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
-from pavrik.formats.model.answers import CandidateOut
+from pavrik.formats.model.answers import CandidateOut, FamilyOut, VerdictOut
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Note
@@ -45,8 +45,7 @@ class SettledAnswer(BaseModel):
     setup_id: UUID
     predicted_max_kg: float
     limiter: str
-    verdict: str
-    toss_up: bool
+    verdict: VerdictOut
 
 
 class HistoryAnswer(BaseModel, Generic[W]):
@@ -73,8 +72,9 @@ class RankingAnswer(BaseModel):
     the log says before a style is changed."""
 
     leaders: list[CandidateOut]
-    toss_up: bool
-    verdict: str
+    families: list[FamilyOut] = []
+    none_clearly_best: float | None = None
+    verdict: VerdictOut
     why_not: dict[str, list[str]]
     rejected_count: int
     feasible_count: int

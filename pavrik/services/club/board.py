@@ -136,8 +136,9 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
             states[lift] = "stale"
             changed = ", ".join(view.stale_because)
             needs.append(_need("stale", f"{lift} set-up out of date: {changed}", lift))
-        elif view.settled.prediction.get("toss_up"):
-            needs.append(_need("open", f"{lift} set-up was a toss-up: a trial is waiting", lift))
+        elif view.settled.prediction["verdict"]["kind"] == "measure_first":
+            told = view.settled.prediction["verdict"]["sentence"]
+            needs.append(_need("open", f"{lift} set-up: {told}", lift))
     return needs, states[SQUAT.id]
 
 

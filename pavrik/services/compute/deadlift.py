@@ -16,10 +16,10 @@ from pavrik.formats.model.deadlift_answers import (
 from pavrik.formats.model.requests import DeadliftFitRequest
 from pavrik.formats.model.setup_codec import deadlift_from_wire, deadlift_to_wire
 from pavrik.services.compute.model import check_budget, grid_from
-from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
+from pavrik.services.lifters.model_lifter import ask_of, lifter_from, with_own_strengths
 from pavrik.services.setups.analysis import lifter_at_load
 from pavrik.services.setups.deadlift import candidate_out, leaders_out, start_answer
-from pavrik.services.setups.fits import SEED
+from pavrik.services.setups.verdict_out import choice_out
 
 PLAIN_BARS = (("28 mm bar", 20.0, 28.0), ("27 mm pulling bar", 20.0, 27.0), ("axle", 16.0, 50.0))
 
@@ -35,10 +35,8 @@ def fit(request: DeadliftFitRequest) -> DeadliftFitAnswer:
     lifter = lifter_from(request.body, request.screens, request.schools)
     lifter, inferred = with_own_strengths(lifter, request)
     grid = grid_from(DEADLIFT, lifter, request.grid)
-    samples = request.uncertainty.samples if request.uncertainty else 0
-    seed = request.uncertainty.seed if request.uncertainty else SEED
     check_budget(len(grid))
-    found = fit_lift(DEADLIFT, lifter, grid, samples, seed)
+    found = fit_lift(DEADLIFT, lifter, grid, ask_of(request))
     leaders = leaders_out(lifter, found)
     by_style: dict[str, DeadliftCandidateOut] = {leader.setup.style: leader for leader in leaders}
     return DeadliftFitAnswer(
@@ -48,8 +46,7 @@ def fit(request: DeadliftFitRequest) -> DeadliftFitAnswer:
             DeadliftRejectedOut(setup=deadlift_to_wire(r.setup), reasons=r.reasons)
             for r in found.rejected
         ],
-        toss_up=found.toss_up,
-        verdict=found.verdict,
+        **choice_out(found),
         coach_rule=coach_rule(found.rivals()),
         strengths=inferred.firmness if inferred else "nothing",
         residual_log=inferred.residual if inferred else [],

@@ -28,7 +28,7 @@ from pavrik.formats.model.requests import (
     SquatSetupIn,
 )
 from pavrik.formats.model.setup_codec import from_wire
-from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
+from pavrik.services.lifters.model_lifter import ask_of, lifter_from, with_own_strengths
 from pavrik.services.setups.squat_answers import fit_out
 
 
@@ -65,11 +65,9 @@ def fit(request: SquatFitRequest) -> FitAnswer:
     """The whole squat fit."""
     lifter = lifter_from(request.body, request.screens, request.schools)
     lifter, inferred = with_own_strengths(lifter, request)
-    samples = request.uncertainty.samples if request.uncertainty else 0
-    seed = request.uncertainty.seed if request.uncertainty else 1
     grid = grid_from(SQUAT, lifter, request.grid)
     check_budget(len(grid))
-    found = fit_lift(SQUAT, lifter, grid, samples, seed)
+    found = fit_lift(SQUAT, lifter, grid, ask_of(request))
     answer = fit_out(lifter, found, inferred)
     return answer.model_copy(update={"advice": gear_advice(request.gear)})
 

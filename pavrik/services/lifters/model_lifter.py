@@ -11,6 +11,7 @@ from pavrik.core.competition_lifts import lift_of
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.schools import check_choice, deadlift_schools, squat_schools
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
+from pavrik.core.fitting.sampling import Ask
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens, make_screens
 from pavrik.core.squat.depth import hip_above_knee_on_box
@@ -22,8 +23,10 @@ from pavrik.core.strength.inverse import Inferred
 from pavrik.core.units import degrees, dorsiflexion_from_knee_to_wall, radians
 from pavrik.formats.model.requests import (
     BodyIn,
+    DeadliftFitRequest,
     FitRequest,
     ScreensIn,
+    SquatFitRequest,
     SquatSetupIn,
 )
 from pavrik.formats.model.setup_codec import from_wire, squat_from_wire
@@ -103,14 +106,25 @@ def squat_for(lifter: Lifter, request: SquatSetupIn) -> SquatSetup:
     return squat_from_wire(request)
 
 
+def known_bests_of(request: FitRequest) -> list[KnownBest]:
+    """The known bests of a request, each with the error of its rep formula."""
+    found = []
+    for best in request.known_bests:
+        estimate = estimate_max(best.load_kg, best.reps, best.rpe)
+        setup = from_wire(best.setup)
+        found.append(KnownBest(lift_of(setup), setup, estimate.kg, estimate.log_error))
+    return found
+
+
 def with_own_strengths(lifter: Lifter, request: FitRequest) -> tuple[Lifter, Inferred | None]:
     """The lifter with strengths inferred from the known bests, if there are any."""
     if not request.known_bests:
         return lifter, None
-    bests = []
-    for best in request.known_bests:
-        estimate = estimate_max(best.load_kg, best.reps, best.rpe)
-        setup = from_wire(best.setup)
-        bests.append(KnownBest(lift_of(setup), setup, estimate.kg, estimate.log_error))
-    inferred = strengths_from(lifter, bests)
+    inferred = strengths_from(lifter, known_bests_of(request))
     return replace(lifter, capacities=inferred.capacities), inferred
+
+
+def ask_of(request: SquatFitRequest | DeadliftFitRequest) -> Ask | None:
+    """The bodies that a public request wants drawn."""
+    wanted = request.uncertainty
+    return Ask(wanted.samples, wanted.seed, tuple(known_bests_of(request))) if wanted else None

@@ -17,7 +17,6 @@ from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.explain import explain_max
 from pavrik.core.fitting.fit import Fit, closed_styles
 from pavrik.core.fitting.report import one
-from pavrik.core.fitting.sampling import PredictionInterval
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.drawn import draw
@@ -38,18 +37,19 @@ from pavrik.formats.model.requests import DeadliftSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, deadlift_to_wire
 from pavrik.services.context import Who
 from pavrik.services.setups.fits import SEED, Fitting, lifter_model
+from pavrik.services.setups.verdict_out import SureOut, choice_out, sure_of_leaders
 from pavrik.store import equipment, training
 from pavrik.store.database import Connection, Database
 
 
 def candidate_out(
-    lifter: Lifter, candidate: Candidate[DeadliftSetup], sure: PredictionInterval | None = None
+    lifter: Lifter, candidate: Candidate[DeadliftSetup], sure: SureOut | None = None
 ) -> DeadliftCandidateOut:
     """A start in the answer's terms, with its travel and work."""
     placed = place_starts(lifter, [candidate.setup])[0]
     case, start = placed.case, placed.posture
     end = lockout(case, start, candidate.predicted_max_kg, lifter.deadlift_schools.blades_down)
-    return DeadliftCandidateOut(
+    told = DeadliftCandidateOut(
         setup=deadlift_to_wire(candidate.setup),
         shank_deg=float(degrees(candidate.shank)),
         back_deg=90.0 - float(degrees(candidate.lean)),
@@ -57,21 +57,19 @@ def candidate_out(
         hip_abduction_deg=float(degrees(candidate.abduction)),
         hip_over_knee_m=candidate.hip_over_knee_m,
         predicted_max_kg=candidate.predicted_max_kg,
-        band_kg=list(sure.band_kg) if sure else None,
-        median_kg=sure.median_kg if sure else None,
-        chance_best=sure.chance_best if sure else None,
         limiter=candidate.limiter,
         use=candidate.utilization,
         travel_m=end.travel_m,
         work_j=end.work_j,
         hip_rotation_deg=one(degrees(start.legs.rotation)),
     )
+    return told.model_copy(update=dict(sure)) if sure else told
 
 
 def leaders_out(lifter: Lifter, fit: Fit[DeadliftSetup]) -> list[DeadliftCandidateOut]:
     """The leaders of a fit in the answer's terms."""
-    intervals: list[PredictionInterval | None] = [*fit.intervals] or [None] * len(fit.leaders)
-    return [candidate_out(lifter, c, s) for c, s in zip(fit.leaders, intervals, strict=True)]
+    sure = sure_of_leaders(fit)
+    return [candidate_out(lifter, c, s) for c, s in zip(fit.leaders, sure, strict=True)]
 
 
 def _both_lifts(inferred: Inferred | None) -> str:
@@ -87,8 +85,7 @@ def _answer(
 ) -> DeadliftRankingAnswer:
     return DeadliftRankingAnswer(
         leaders=leaders_out(lifter, fit),
-        toss_up=fit.toss_up,
-        verdict=fit.verdict,
+        **choice_out(fit),
         coach_rule=coach_rule(fit.rivals()),
         why_not=closed_styles(fit),
         rejected_count=len(fit.rejected),

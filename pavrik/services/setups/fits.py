@@ -7,7 +7,6 @@ from functools import lru_cache
 from typing import Any, TypeVar
 from uuid import UUID
 
-import numpy as np
 from pydantic import BaseModel
 from uuid6 import uuid7
 
@@ -15,12 +14,11 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.fit import Fit, with_intervals
 from pavrik.core.fitting.fit import fit as fit_lift
-from pavrik.core.fitting.sampling import sample_in_steps
+from pavrik.core.fitting.sampling import Ask, Draws, conditioned, sample_in_steps
 from pavrik.core.fitting.staleness import changes_since, stored_wrong
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
-from pavrik.core.units import Floats
 from pavrik.errors import InvalidError
 from pavrik.formats.model.deadlift_answers import DeadliftRankingAnswer
 from pavrik.formats.model.lift_answers import JobAnswer
@@ -37,7 +35,7 @@ from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.lifters.model_lifter import known_bests_of, setup_for
 from pavrik.services.writes import digest_of, write_once
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
@@ -76,10 +74,10 @@ class Fitting:
         """The wire's form of the lift's set-ups."""
         return WIRE[self.of.id]
 
-    def draw(self, lifter: Lifter, fit: Fit[Any]) -> Iterator[Floats]:
+    def draw(self, lifter: Lifter, fit: Fit[Any], ask: Ask) -> Iterator[Draws]:
         """Sampled maxes of the leaders, a few lifters at a time."""
         setups = [leader.setup for leader in fit.leaders]
-        return sample_in_steps(self.of, lifter, setups, SAMPLES, SEED) if setups else iter(())
+        return sample_in_steps(self.of, lifter, setups, ask) if setups else iter(())
 
     def predict(self, lifter: Lifter, setup: BaseModel) -> Prediction:
         """What one set-up promises. Raises ValueError where it contradicts the lifter's schools."""
@@ -98,6 +96,11 @@ def model(request_json: str, walks_out: bool) -> tuple[Lifter, Inferred | None]:
 def model_of(inputs: LifterInputs) -> tuple[Lifter, Inferred | None]:
     """The model's lifter with strengths from the own lifts, remembered by content."""
     return model(inputs.request.model_dump_json(), inputs.profile.walks_out)
+
+
+def ask_of(inputs: LifterInputs) -> Ask:
+    """The bodies that are drawn for a lifter, and the bests that they must explain."""
+    return Ask(SAMPLES, SEED, tuple(known_bests_of(inputs.request)))
 
 
 def inputs_of(database: Database, who: Who, lifter_id: UUID) -> LifterInputs:
@@ -162,9 +165,10 @@ def ranking_in(fitting: Fitting, connection: Connection, who: Who, inputs: Lifte
     if known is not None:
         return Ranking(known, digest)
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
-    drawn = list(fitting.draw(lifter, fit))
+    ask = ask_of(inputs)
+    drawn = list(fitting.draw(lifter, fit, ask))
     if drawn:
-        fit = with_intervals(fit, lifter, np.concatenate(drawn))
+        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
     return Ranking(_keep(fitting, connection, who, inputs, fit), digest)
 
 
@@ -173,12 +177,13 @@ def _sampling_steps(
 ) -> Iterator[float]:
     """Draw the bodies step by step and keep the whole fit at the end."""
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
-    drawn: list[Floats] = []
-    for rows in fitting.draw(lifter, fit):
+    drawn: list[Draws] = []
+    ask = ask_of(inputs)
+    for rows in fitting.draw(lifter, fit, ask):
         drawn.append(rows)
         yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
     if drawn:
-        fit = with_intervals(fit, lifter, np.concatenate(drawn))
+        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
     with database.club(who.club_id) as connection:
         _keep(fitting, connection, who, inputs, fit)
 
@@ -228,8 +233,7 @@ def settle(
         prediction: dict[str, Any] = {
             "predicted_max_kg": found.predicted_max_kg,
             "limiter": found.limiter,
-            "verdict": fitted.answer.verdict,
-            "toss_up": fitted.answer.toss_up,
+            "verdict": fitted.answer.verdict.model_dump(),
         }
         settled = setups.Settled(
             setup_id=setup_id,

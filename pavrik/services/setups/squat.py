@@ -18,6 +18,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SEED, Fitting, inputs_of, lifter_model, model
 from pavrik.services.setups.squat_answers import fit_out
+from pavrik.services.setups.verdict_out import choice_out
 from pavrik.store.database import Database
 
 
@@ -25,8 +26,7 @@ def _answer(lifter: Lifter, inferred: Inferred | None, fit: Fit[SquatSetup]) -> 
     answer = fit_out(lifter, fit, inferred)
     return RankingAnswer(
         leaders=answer.candidates[: len(fit.leaders)],
-        toss_up=answer.toss_up,
-        verdict=answer.verdict,
+        **choice_out(fit),
         why_not=closed_styles(fit),
         rejected_count=len(fit.rejected),
         feasible_count=len(fit.leaders) + len(fit.rest),

@@ -2,7 +2,6 @@
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.fitting.fit import Fit
-from pavrik.core.fitting.sampling import PredictionInterval
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.lifts.candidate import Candidate
@@ -17,6 +16,7 @@ from pavrik.formats.model.answers import (
     SquatSetupOut,
 )
 from pavrik.formats.model.setup_codec import degrees_of
+from pavrik.services.setups.verdict_out import SureOut, choice_out, sure_of_leaders
 
 
 def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
@@ -32,29 +32,26 @@ def setup_out(lifter: Lifter, setup: SquatSetup) -> SquatSetupOut:
 
 
 def candidate_out(
-    lifter: Lifter, candidate: Candidate[SquatSetup], sure: PredictionInterval | None = None
+    lifter: Lifter, candidate: Candidate[SquatSetup], sure: SureOut | None = None
 ) -> CandidateOut:
     """A candidate in the answer's terms."""
-    return CandidateOut(
+    told = CandidateOut(
         setup=setup_out(lifter, candidate.setup),
         shank_deg=float(degrees(candidate.shank)),
         trunk_lean_deg=float(degrees(candidate.lean)),
         hip_closing_deg=float(degrees(candidate.hip_flexion)),
         predicted_max_kg=candidate.predicted_max_kg,
-        band_kg=list(sure.band_kg) if sure else None,
-        median_kg=sure.median_kg if sure else None,
-        chance_best=sure.chance_best if sure else None,
         limiter=candidate.limiter,
         use=candidate.utilization,
     )
+    return told.model_copy(update=dict(sure)) if sure else told
 
 
 def fit_out(lifter: Lifter, fit: Fit[SquatSetup], inferred: Inferred | None) -> FitAnswer:
     """A fit in the answer's terms."""
-    intervals: list[PredictionInterval | None] = [*fit.intervals] or [None] * len(fit.leaders)
     leaders = [
         candidate_out(lifter, candidate, sure)
-        for candidate, sure in zip(fit.leaders, intervals, strict=True)
+        for candidate, sure in zip(fit.leaders, sure_of_leaders(fit), strict=True)
     ]
     by_style = {leader.setup.bar_position: leader for leader in leaders}
     return FitAnswer(
@@ -63,8 +60,7 @@ def fit_out(lifter: Lifter, fit: Fit[SquatSetup], inferred: Inferred | None) -> 
         rejected=[
             RejectedOut(setup=setup_out(lifter, r.setup), reasons=r.reasons) for r in fit.rejected
         ],
-        toss_up=fit.toss_up,
-        verdict=fit.verdict,
+        **choice_out(fit),
         strengths=inferred.firmness if inferred else "nothing",
         residual_log=inferred.residual if inferred else [],
         lifts_told=list(inferred.told) if inferred else [],

@@ -21,6 +21,7 @@ from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.maps import setup_map
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.report import one, pose_report
+from pavrik.core.fitting.sampling import Ask
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.fitting.sensitivity import sensitivity
 from pavrik.core.lifter.lifter import default_lifter
@@ -238,7 +239,7 @@ def test_prices_and_catalogue_name_the_same_faults(lift):
 
 @every_lift
 def test_a_fit_ranks_one_leader_of_each_open_style(lift):
-    first, again = (fit(lift, MAN, samples=40, seed=3) for _ in range(2))
+    first, again = (fit(lift, MAN, ask=Ask(40, 3)) for _ in range(2))
     styles = [leader.setup.style for leader in first.leaders]
     assert len(set(styles)) == len(styles)
     assert not set(styles) & set(closed_styles(first))
@@ -246,11 +247,19 @@ def test_a_fit_ranks_one_leader_of_each_open_style(lift):
     assert first.verdict == again.verdict
     beside = [not lift.styles[style].rival for style in styles]
     assert beside == sorted(beside), "what is no rival stands behind"
-    for leader, interval, alone in zip(first.leaders, first.intervals, beside, strict=True):
+    for leader, interval in zip(first.leaders, first.intervals, strict=True):
         low, high = interval.band_kg
         assert low < leader.predicted_max_kg < high
-        assert 0.0 <= interval.chance_best <= (0.0 if alone else 1.0)
-    assert sum(interval.chance_best for interval in first.intervals) <= 1.0
+    choice = first.choice
+    assert choice is not None
+    assert {style for family in choice.families for style in family.styles} == {
+        style for style, alone in zip(styles, beside, strict=True) if not alone
+    }
+    told = sum(family.chance_best for family in choice.families) + choice.none_clearly_best
+    assert told == pytest.approx(1.0)
+    losses = [family.expected_loss_kg for family in choice.families]
+    assert losses == sorted(losses)
+    assert min(losses) >= 0
 
 
 @every_lift

@@ -56,16 +56,6 @@ export const GOALS = [
 
 export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)} %`
 
-/** What the chances of being best leave over, in words; nothing while bodies are being drawn. */
-export function otherBodies(chances: (number | null | undefined)[]): string | null {
-  const known = chances.filter((chance) => chance != null)
-  const left = Math.round(100 * (1 - known.reduce((sum, chance) => sum + chance, 0)))
-  if (!known.length || left < 1) return null
-  return known.length === 1
-    ? `In the other ${left} % of the bodies drawn it does not hold.`
-    : `In the other ${left} % of the bodies drawn the best two lie within 1 %, or none holds.`
-}
-
 export function dayOf(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 }

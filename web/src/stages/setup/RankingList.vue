@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useLift } from '@/shared/lifts'
 import { useUnits } from '@/shared/units'
-import { otherBodies, percent } from '@/shared/words'
+import { percent } from '@/shared/words'
 import BandLine from './BandLine.vue'
 import Deciding from './Deciding.vue'
 import WhyNot from './WhyNot.vue'
@@ -30,7 +30,23 @@ const span = computed(() => {
 })
 const closed = computed(() => Object.keys(props.ranking.why_not))
 const competes = (leader: Leader) => isRival(styleOf(leader.setup))
-const rest = computed(() => otherBodies(props.ranking.leaders.filter(competes).map((l) => l.chance_best)))
+const familyOf = (leader: Leader) =>
+  props.ranking.families.find(({ styles }) => styles.includes(styleOf(leader.setup)))
+/** The family's chance stands at the first of its leaders. */
+const leads = (leader: Leader) => {
+  const styles = familyOf(leader)?.styles ?? []
+  return props.ranking.leaders.find((l) => styles.includes(styleOf(l.setup))) === leader
+}
+const range = (leader: Leader) => {
+  const [low = 0, high = 0] = leader.stance_range_m ?? []
+  return high - low < 0.015 ? '' : `as good from ${units.cm(low, 0)} to ${units.cm(high, 0)}`
+}
+const rest = computed(() => {
+  const left = props.ranking.none_clearly_best
+  return left == null || left < 0.005
+    ? ''
+    : `In the other ${percent(left)} of the bodies drawn none is clearly best.`
+})
 const isLive = (leader: Leader) => sameSetup(props.page.setupOf(leader.setup), props.live)
 const trunk = (leader: Leader) => {
   const above = (props.page.trunkDeg(leader) * Math.PI) / 180
@@ -74,10 +90,16 @@ const trunk = (leader: Leader) => {
             <span class="small soft">{{ massUnit }}</span></span
           >
           <BandLine :span="span" :band="leader.band_kg" :at="leader.predicted_max_kg" />
-          <span v-if="leader.chance_best != null && competes(leader)" class="chance"
-            ><b>{{ (leader.chance_best * 100).toFixed(0) }}</b> <span class="small soft">%</span></span
+          <span v-if="leader.chance_best != null && competes(leader)" class="chance">
+            <template v-if="leads(leader)"
+              ><b>{{ (leader.chance_best * 100).toFixed(0) }}</b> <span class="small soft">%</span></template
+            >
+            <span v-else class="small soft">same</span>
+          </span>
+          <span class="small soft facts"
+            >{{ page.facts(leader, units)
+            }}<template v-if="range(leader)"> · {{ range(leader) }}</template></span
           >
-          <span class="small soft facts">{{ page.facts(leader, units) }}</span>
           <span v-if="leader.band_kg" class="visually-hidden">
             band {{ leader.band_kg.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being
             best {{ percent(leader.chance_best ?? 0) }}
@@ -108,6 +130,12 @@ const trunk = (leader: Leader) => {
       </li>
     </ol>
     <p v-if="rest" class="small soft mt-2">{{ rest }}</p>
+    <p v-if="ranking.families.length > 1" class="note small mt-2">
+      <b>What a wrong choice costs.</b> <span class="first">{{ ranking.verdict.sentence }}.</span>
+      <span v-for="f in ranking.families" :key="f.styles[0]" class="cost"
+        >{{ f.styles.map((style) => nameOf(style)).join(' or ') }} <b>{{ kg(f.expected_loss_kg) }}</b></span
+      >
+    </p>
     <Deciding v-if="deciding" :lift="page.id" :deciding="deciding" />
     <p v-for="n in page.notes(ranking)" :key="n.text" class="note small mt-2">
       <b v-if="n.title">{{ n.title }}</b> <span class="first">{{ n.text }}.</span>
@@ -213,5 +241,9 @@ progress {
   width: 90px;
   height: 6px;
   accent-color: var(--ink);
+}
+.cost {
+  display: flex;
+  justify-content: space-between;
 }
 </style>

@@ -12,7 +12,7 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { useJob } from '@/shared/useJob'
 import { useLifter } from '@/shared/useLifter'
-import { dayOf } from '@/shared/words'
+import { dayOf, percent } from '@/shared/words'
 import Explorer from './Explorer.vue'
 import SettleDialog from './SettleDialog.vue'
 import { styleOf, type LiftPage, type Setup } from './liftPage'
@@ -53,16 +53,25 @@ const over = computed(() => {
   return profile ? `${profile.name} · ${kg(profile.mass_kg)} · ${cm(profile.stature_m, 0)}` : ''
 })
 const heading = computed(() => {
-  const [first, second] = rivals.value
+  const [first] = rivals.value
   if (!ranking.data.value) return 'Fitting …'
   if (!first) return props.page.nothing
-  const place = ({ setup }: typeof first) => `${nameOf(styleOf(setup))}, ${cm(setup.stance_m, 0)}`
-  if (first.chance_best == null)
-    return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° leads; drawing bodies to see how surely`
-  const sure = (first.chance_best * 100).toFixed(0)
-  if (ranking.data.value.toss_up && second) return `Toss-up: ${place(first)} (${sure} %) or ${place(second)}`
-  if (!second) return `Only ${place(first).toLowerCase()}, is open: ${sure} % sure that it holds`
-  return `${place(first)}, toes ${first.setup.toe_out_deg.toFixed(0)}° fits best: ${sure} % sure`
+  const { kind, sentence } = ranking.data.value.verdict
+  const place = `${nameOf(styleOf(first.setup))}, ${cm(first.setup.stance_m, 0)}, toes ${first.setup.toe_out_deg.toFixed(0)}°`
+  const families = ranking.data.value.families
+  const [best, rival] = families.map(({ styles }) => styles.map((style) => nameOf(style)).join(' or '))
+  switch (kind) {
+    case 'undecided':
+      return `${place} leads; drawing bodies to see how surely`
+    case 'only_one':
+      return `Only ${place.toLowerCase()}, is open`
+    case 'clear':
+      return `${place} fits best: ${percent(families[0]?.chance_best ?? 0)} sure`
+    case 'worth_a_trial':
+      return `Worth a trial: ${best} against ${rival?.toLowerCase()}`
+    default:
+      return sentence.charAt(0).toUpperCase() + sentence.slice(1)
+  }
 })
 watchEffect(() => (document.title = `${heading.value} · Pavrik`))
 

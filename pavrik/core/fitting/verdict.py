@@ -1,0 +1,114 @@
+"""The verdict on a fit in words, and how wide a set-up is as good as its best."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.assumptions import assume
+from pavrik.core.fitting.candidates import quick_maxes_kg
+from pavrik.core.fitting.choice import Choice, VerdictKind
+from pavrik.core.fitting.sensitivity import input_words
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.candidate import Candidate
+from pavrik.core.lifts.lift import Lift
+
+AS_GOOD = assume("range_as_good", 0.02, "share of the max", "lost at the ends of a told range")
+RANGE_STEPS = {"m": 0.02, "deg": 3.0}
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """What to do about a choice of set-up, and why."""
+
+    kind: VerdictKind
+    sentence: str
+
+
+@dataclass(frozen=True)
+class Ranges:
+    """Stance in m and toes in degrees between which a set-up keeps 98 % of its predicted max."""
+
+    stance_m: tuple[float, float]
+    toe_out_deg: tuple[float, float]
+
+
+def _lost(kg: float, best_kg: float) -> str:
+    return f"{kg:.1f} kg ({kg / best_kg:.1%})"
+
+
+def _styles(lift: Lift[Any], styles: Sequence[str]) -> str:
+    return " or ".join(lift.styles[style].name for style in styles)
+
+
+def verdict_on(lift: Lift[Any], rivals: Sequence[Candidate[Any]], choice: Choice | None) -> Verdict:
+    """The verdict once bodies were drawn; before that only what is open is told."""
+    if not rivals:
+        return Verdict("none_open", lift.sentences.none_open)
+    name = lift.in_words(rivals[0].setup)
+    if len(rivals) == 1:
+        return Verdict("only_one", f"{name} {lift.sentences.only}")
+    if choice is None:
+        return Verdict("undecided", f"{name} leads; bodies are drawn to see how surely")
+    return Verdict(choice.kind, _sentence(lift, name, choice))
+
+
+def _sentence(lift: Lift[Any], leader: str, choice: Choice) -> str:
+    first, *others = choice.families
+    lost = _lost(first.expected_loss_kg, choice.best_kg)
+    if choice.kind == "only_one":
+        return f"{leader}: {_styles(lift, first.styles)} are nearly one set-up, take the usual one"
+    rival = _styles(lift, others[0].styles)
+    if choice.kind == "does_not_matter":
+        most = _lost(max(f.expected_loss_kg for f in choice.families), choice.best_kg)
+        return (
+            f"it does not matter: the wrong one costs {most} on average; take the comfortable one, "
+            "the school's or the present one"
+        )
+    if choice.kind == "clear":
+        sure = f"{first.chance_best:.0%} sure"
+        return f"{leader} fits best: {sure}, and choosing it costs {lost} on average"
+    if choice.kind == "measure_first":
+        reading, gain = input_words(choice.next_reading), _lost(choice.gain_kg, choice.best_kg)
+        return f"measure first: the {reading} once more is worth {gain} on average"
+    return (
+        f"worth a trial: {leader} against {rival}; choosing {_styles(lift, first.styles)} now "
+        f"costs {lost} on average, and {lift.sentences.try_both}"
+    )
+
+
+def _within(values: np.ndarray, kg: np.ndarray, at: float) -> tuple[float, float]:
+    """The unbroken run of values round ``at`` that keep nearly all of its max."""
+    here = int(np.argmin(np.abs(values - at)))
+    good = kg >= (1.0 - AS_GOOD) * kg[here]
+    low = high = here
+    while low > 0 and good[low - 1]:
+        low -= 1
+    while high < len(values) - 1 and good[high + 1]:
+        high += 1
+    return round(float(min(values[low], at)), 3), round(float(max(values[high], at)), 3)
+
+
+def ranges_of(lift: Lift[Any], lifter: Lifter, leaders: Sequence[Candidate[Any]]) -> list[Ranges]:
+    """How wide each leader's stance and toes are as good as told, the rest of it left as it is."""
+    tried: list[Any] = []
+    rows = []
+    for axis_id in ("stance_m", "toe_out_deg"):
+        axis = lift.axis(axis_id)
+        step = RANGE_STEPS[axis.unit]
+        steps = np.arange(-np.ceil(axis.reach[1] / step), np.ceil(axis.reach[1] / step) + 1) * step
+        for leader in leaders:
+            at = axis.outside(leader.setup)
+            values = at + steps
+            values = values[(values >= axis.reach[0] - 1e-9) & (values <= axis.reach[1] + 1e-9)]
+            setups = [axis.put(leader.setup, float(value)) for value in values]
+            rows.append((values, at, len(tried), [bool(lift.gates(lifter, s)) for s in setups]))
+            tried += setups
+    kg = quick_maxes_kg(lift, lifter, tried)
+    found = [
+        _within(values, np.where(gated, 0.0, kg[start : start + len(values)]), at)
+        for values, at, start, gated in rows
+    ]
+    half = len(leaders)
+    return [Ranges(found[i], found[half + i]) for i in range(half)]

@@ -40,6 +40,16 @@ describe('the ranking', () => {
         .map((c) => c.text()),
     ).toEqual(['middle or low 1.4 kg', 'high 7.5 kg'])
   })
+  it('asks for no single reading once the choice is clear', () => {
+    const deciding = { sentence: 'thigh decides', flips: [] }
+    const told = (kind: string) =>
+      mounted(RankingList, {
+        page: SQUAT, ranking: ranking({ verdict: { kind, sentence: 'so it is' } }), live, lifterId: 'x', deciding,
+      }).text() // prettier-ignore
+    expect(told('worth_a_trial')).toContain('thigh decides')
+    expect(told('clear')).not.toContain('thigh decides')
+    expect(told('does_not_matter')).not.toContain('thigh decides')
+  })
   it('tells a stance as the range that is as good', () => {
     expect(shown().text()).toContain('as good from 46 cm to 58 cm')
     const narrow = { leaders: [leader('low', 1, { stance_range_m: [0.5, 0.51] })] }

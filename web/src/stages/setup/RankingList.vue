@@ -24,6 +24,8 @@ const { massOf, massUnit, kg } = units
 const { nameOf, isRival } = useLift(props.page.id)
 const asked = ref<string | null>(null)
 
+/** Then no single reading is asked for. */
+const isDecided = computed(() => ['clear', 'does_not_matter'].includes(props.ranking.verdict.kind))
 const span = computed(() => {
   const all = props.ranking.leaders.flatMap((l) => [l.predicted_max_kg, ...(l.band_kg ?? [])])
   return [Math.min(...all), Math.max(...all)] as const
@@ -136,7 +138,7 @@ const trunk = (leader: Leader) => {
         >{{ f.styles.map((style) => nameOf(style)).join(' or ') }} <b>{{ kg(f.expected_loss_kg) }}</b></span
       >
     </p>
-    <Deciding v-if="deciding" :lift="page.id" :deciding="deciding" />
+    <Deciding v-if="deciding && !isDecided" :lift="page.id" :deciding="deciding" />
     <p v-for="n in page.notes(ranking)" :key="n.text" class="note small mt-2">
       <b v-if="n.title">{{ n.title }}</b> <span class="first">{{ n.text }}.</span>
     </p>

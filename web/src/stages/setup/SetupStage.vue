@@ -64,7 +64,8 @@ const heading = computed(() => {
     case 'undecided':
       return `${place} leads; drawing bodies to see how surely`
     case 'only_one':
-      return `Only ${place.toLowerCase()}, is open`
+      if (rivals.value.length === 1) return `Only ${place.toLowerCase()}, is open`
+      return sentence.charAt(0).toUpperCase() + sentence.slice(1)
     case 'clear':
       return `${place} fits best: ${percent(families[0]?.chance_best ?? 0)} sure`
     case 'worth_a_trial':

@@ -12,6 +12,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
+from pavrik.cli.bench_population import run_population_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.errors import BadInputError, PavrikError
 from pavrik.formats.model.computations import (
@@ -69,6 +70,15 @@ def _compute(arguments: argparse.Namespace) -> None:
     print(answer.model_dump_json(indent=2))
 
 
+def _bench(asked: argparse.Namespace) -> None:
+    if asked.data:
+        run_data_bench()
+    elif asked.population:
+        run_population_bench()
+    else:
+        run_bench()
+
+
 def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser]") -> None:
     start_command = commands.add_parser("start", help="database, demo club and server in one")
     start_command.add_argument("--port", type=int, help="port of the page, else the first free one")
@@ -92,7 +102,10 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     new.set_defaults(run=lambda a: clubs.new_club(a.name, a.owner_email))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")
-    bench.set_defaults(run=lambda a: run_data_bench() if a.data else run_bench())
+    bench.add_argument(
+        "--population", action="store_true", help="the model's judgements over 600 made-up lifters"
+    )
+    bench.set_defaults(run=_bench)
     for name, about, run_file in (
         ("backup", "dump PAVRIK_DATABASE_URL to a file", operation.run_backup),
         ("restore", "restore a dump into an empty PAVRIK_DATABASE_URL", operation.run_restore),

@@ -4,4 +4,4 @@ Axes: origin on the floor midway between the two mid-feet; x forward, y to the l
 z up. SI units and radians inside; a name at an edge carries its unit.
 """
 
-MODEL_VERSION = "2026.11.26.4"
+MODEL_VERSION = "2026.11.26.5"

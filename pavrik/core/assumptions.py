@@ -69,54 +69,70 @@ class Assumptions:
     lumbar_cut: float = _assume(0.18, "trunk lengths", "L5/S1 above the hip centre")
     midback_cut: float = _assume(0.60, "trunk lengths", "mid-back above the hip centre")
     head_centre: float = _assume(0.55, "head-and-neck lengths", "head centre above the shoulders")
-    floor_spread: float = _assume(
-        0.30, "share", "frontal hip lever taken by pushing the feet apart"
-    )
     floor_friction: float = _assume(0.60, "share", "most sideways force per vertical force")
 
-    hip_extensors_nm: float = _assume(430.0, "N m", "hip extensors without hamstrings, 83 kg man")
-    hamstrings_nm: float = _assume(480.0, "N m", "hamstrings at the hip, 83 kg man")
-    knee_extensors_nm: float = _assume(535.0, "N m", "knee extensors, 83 kg man")
-    adductors_nm: float = _assume(460.0, "N m", "hip adductors, 83 kg man")
-    lower_back_nm: float = _assume(1000.0, "N m", "back extensors at L5/S1, 83 kg man")
-    upper_back_nm: float = _assume(270.0, "N m", "back extensors at mid-back, 83 kg man")
+    hip_extensors_nm: float = _assume(585.0, "N m", "hip extensors without hamstrings, 83 kg man")
+    hamstrings_nm: float = _assume(303.0, "N m", "hamstrings at the hip, 83 kg man")
+    knee_extensors_nm: float = _assume(412.0, "N m", "knee extensors, 83 kg man")
+    lower_back_nm: float = _assume(706.0, "N m", "back extensors at L5/S1, 83 kg man")
+    upper_back_nm: float = _assume(235.0, "N m", "back extensors at mid-back, 83 kg man")
+    lats_nm: float = _assume(150.0, "N m", "shoulder extensors with arms that hang, 83 kg man")
     upper_back_in_pulls: float = _assume(
-        1.3, "share", "mid-back strength in pulls, where the arms hang"
+        1.36, "share", "mid-back strength in pulls, where the arms hang"
     )
     reference_mass_kg: float = _assume(83.0, "kg", "body mass of the reference man")
-    female_legs: float = _assume(
-        0.8, "share", "a woman's leg strength per kg, until lifts are known"
+    mass_exponent: float = _assume(0.75, "power", "strength grows with body mass to this power")
+    female_legs: float = _assume(0.8, "share", "a woman's leg strength, until lifts are known")
+    female_upper_back: float = _assume(0.7, "share", "a woman's mid-back strength, likewise")
+    female_lower_back: float = _assume(0.8, "share", "a woman's lower-back strength, likewise")
+    hamstring_at_knee: float = _assume(0.724, "share", "hamstring knee moment per hip moment")
+    hips_over_adductors: float = _assume(
+        1.21, "share", "hip extensors' strength over the adductors'"
     )
-    female_upper_back: float = _assume(0.7, "share", "a woman's mid-back strength per kg, likewise")
-    hamstring_at_knee: float = _assume(0.6, "share", "hamstring knee moment per hip moment")
     knee_best_deg: float = _assume(
-        70.0, "deg", "knee flexion where the knee extensors are strongest"
+        86.6, "deg", "knee flexion where the knee extensors are strongest"
     )
-    knee_width_deg: float = _assume(100.0, "deg", "how fast they weaken away from it")
-    knee_least: float = _assume(0.4, "share", "least share that is left of them")
-    hip_best_deg: float = _assume(90.0, "deg", "hip flexion where the hip extensors are strongest")
-    hip_width_deg: float = _assume(128.0, "deg", "how fast they weaken away from it")
-    hip_least: float = _assume(0.5, "share", "least share that is left of them")
-    wide_hip_from_deg: float = _assume(
-        12.0, "deg", "abduction from which a deep hip loses strength"
+    knee_width: float = _assume(0.716, "rad per rad", "how fast they weaken away from it")
+    passive_knee_deg: float = _assume(
+        20.0, "deg", "flexion from which a knee needs its flexors; straighter it holds by itself"
     )
-    wide_hip_width_deg: float = _assume(52.0, "deg", "how fast it does")
-    deep_hip_from_deg: float = _assume(122.0, "deg", "hip flexion from which width costs strength")
-    deep_hip_span_deg: float = _assume(20.0, "deg", "hip flexion over which that sets in")
+    hip_best_deg: float = _assume(64.3, "deg", "hip flexion where the hip extensors are strongest")
+    hip_width: float = _assume(0.446, "rad per rad", "how fast they weaken away from it")
+    lumbar_joins_deg: float = _assume(
+        60.0, "deg", "flexion over the thigh from which the lower back gives a part"
+    )
+    lumbar_share: float = _assume(0.25, "share", "part of it that the lower back gives")
 
-    abduction_lost_per_deg: float = _assume(0.5, "deg per deg", "abduction lost per deg of it")
-    abduction_lost_from_deg: float = _assume(115.0, "deg", "flexion from which abduction is lost")
+    neutral_best_abduction_deg: float = _assume(
+        17.5, "deg", "abduction at which a hip flexes furthest with a still lower back"
+    )
+    neutral_lost_per_deg2: float = _assume(
+        0.0128, "deg per deg2", "neutral flexion lost per squared degree of abduction away from it"
+    )
     held_knee_m: float = _assume(
         0.06, "m", "most that the knee passes the ball of the foot in the held-back school"
     )
     moderate_abduction_deg: float = _assume(
-        30.0, "deg", "abduction that the moderate school allows"
+        38.0, "deg", "abduction that the moderate school allows"
     )
-    knee_track_deg: float = _assume(15.0, "deg", "most that the thigh may turn away from the toes")
+    knee_track_deg: float = _assume(
+        8.0, "deg", "how far the thigh may turn away from the toes for nothing"
+    )
+    knee_track_cost: float = _assume(
+        0.0018, "share per deg2", "max lost per squared degree beyond it"
+    )
     lean_cost: float = _assume(
-        0.001, "share per deg2", "max lost per squared degree of excess lean"
+        0.0061, "share per deg2", "max lost per squared degree of excess lean"
     )
-    lean_excess_deg: float = _assume(15.0, "deg", "most lean beyond what a bar position holds")
+    off_balance_half_m: float = _assume(
+        0.05, "m", "mass centre beyond what a pull bears for nothing at which half of it is lost"
+    )
+    deficit_per_cm: float = _assume(
+        0.006, "share per cm", "strength that a start below the floor's costs, by its longer way"
+    )
+    block_per_cm: float = _assume(
+        0.0036, "share per cm", "strength that a start above the floor's gains, by its shorter way"
+    )
     standing_shank_deg: float = _assume(7.0, "deg", "shank lean when standing with the bar")
     stance_limit_walkout_m: float = _assume(0.85, "m", "widest stance after a walk-out")
     stance_limit_monolift_m: float = _assume(1.05, "m", "widest stance in a monolift")
@@ -136,8 +152,9 @@ class Assumptions:
         8.0, "deg", "degrees beyond a screen at which half of the max is lost"
     )
     hold_error_deg: float = _assume(3.0, "deg", "error (sd) of the lean a bar position holds")
-    spread_low: float = _assume(0.15, "share", "least floor spread sampled")
-    spread_high: float = _assume(0.45, "share", "most floor spread sampled")
+    push_low: float = _assume(
+        0.5, "share", "least of the frontal lever that a drawn lifter can push away"
+    )
     clear_lead: float = _assume(0.01, "share", "lead that counts as better")
 
 

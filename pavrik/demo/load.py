@@ -141,7 +141,7 @@ def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
     for fitting in (SQUAT_FITTING, DEADLIFT_FITTING):
         with database.club(CLUB_ID) as connection:
             inputs = load_inputs(connection, lifter_id)
-            answer = fits.ranking_in(fitting, connection, WHO, inputs).answer
+        answer = fits.whole_ranking(fitting, database, WHO, inputs).answer
         rivals = [leader.setup.model_dump() for leader in answer.leaders]
         leader = next(x for x in rivals if not x.get("style", "").startswith("trap"))
         kept = {k: v for k, v in leader.items() if k in fitting.setup_type.model_fields}

@@ -144,7 +144,7 @@ PEOPLE = (
         "Desk work, two old ankle sprains. Cannot get down in flat shoes.",
         120.0, 170.0,
         segments_m={"thigh": 0.459, "shank": 0.436, "trunk": 0.500},
-        ankle_deg=17.0, closing_deg=138.0, hip_deg=38.0,
+        ankle_deg=14.0, closing_deg=138.0, hip_deg=38.0,
         grips_m={"low": None, "high": 0.86, "front": None},
         troubles=(Trouble("heels-up", "bottom", 0.72), Trouble("butt-wink", "bottom", 0.8)),
         settles=False,

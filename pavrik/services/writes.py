@@ -16,6 +16,7 @@ from pavrik.store import accounts
 from pavrik.store.database import Connection, Database
 
 A = TypeVar("A", bound=BaseModel)
+P = TypeVar("P")
 
 
 def digest_of(value: object) -> str:
@@ -33,21 +34,51 @@ def write_once(
     The same key with the same request gets the same answer without a second effect; with another
     request it is refused. Every write leaves a line in the audit trail.
     """
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    _check_role(who)
     digest = digest_of(request)
     with database.club(who.club_id) as connection:
         accounts.lock_key(connection, key)
-        known = accounts.find_write(connection, key)
-        if known:
-            if (known.route, known.request_digest) != (route, digest):
-                raise KeyReusedError(
-                    "this Idempotency-Key was already used for another request: make a new one"
-                )
-            return form.model_validate(current(known.answer, known.json_version))
+        known = _known(connection, key, route, digest, form)
+        if known is not None:
+            return known
         answer = action(connection)
         told = answer.model_dump(mode="json")
         kept = accounts.KeptWrite(route, digest, told, JSON_VERSION)
         accounts.add_write(connection, who.club_id, key, kept)
         accounts.add_audit(connection, who.club_id, uuid7(), who.coach_id, route, subject)
         return answer
+
+
+def compute_and_write(
+    database: Database, who: Who, key: UUID, route: str, request: object, form: type[A],
+    compute: Callable[[], P], action: Callable[[Connection, P], A], *, subject: str = "",
+) -> A:  # fmt: skip
+    """``write_once`` of what is computed first: ``compute`` runs before the transaction, so that no
+    lock waits for it, and not at all where the key is known."""
+    _check_role(who)
+    with database.club(who.club_id) as connection:
+        known = _known(connection, key, route, digest_of(request), form)
+    if known is not None:
+        return known
+    computed = compute()
+    return write_once(
+        database, who, key, route, request, form, lambda found: action(found, computed),
+        subject=subject,
+    )  # fmt: skip
+
+
+def _check_role(who: Who) -> None:
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
+
+
+def _known(connection: Connection, key: UUID, route: str, digest: str, form: type[A]) -> A | None:
+    """The answer that the key got before; None where it is new."""
+    known = accounts.find_write(connection, key)
+    if known is None:
+        return None
+    if (known.route, known.request_digest) != (route, digest):
+        raise KeyReusedError(
+            "this Idempotency-Key was already used for another request: make a new one"
+        )
+    return form.model_validate(current(known.answer, known.json_version))

@@ -6,7 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, run_each, tuples_of
+from pavrik.store.statements import all_of, one_of, run, run_each, tuples_of, value_of
 
 
 @dataclass(frozen=True)
@@ -96,6 +96,11 @@ def observations_of(connection: Connection, set_ids: list[UUID]) -> dict[UUID, l
     for set_id, *rest in tuples_of(connection, "list_observations", set_ids=set_ids):
         found[set_id].append(Observation(*rest))
     return found
+
+
+def has_shown(connection: Connection, lifter_id: UUID, fault_id: str) -> bool:
+    """Whether a fault was seen in a standing set of a lifter."""
+    return bool(value_of(connection, "has_shown", lifter_id=lifter_id, fault_id=fault_id))
 
 
 def measures_of(

@@ -1,5 +1,7 @@
 from collections.abc import Callable, Iterator
-from contextlib import ExitStack
+from contextlib import ExitStack, contextmanager
+from functools import wraps
+from threading import local
 
 import pytest
 from fastapi.testclient import TestClient
@@ -7,9 +9,43 @@ from uuid6 import uuid7
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
+from pavrik.core.deadlift.kinematics import DeadliftCase
+from pavrik.core.squat.kinematics import SquatCase
+from pavrik.services.plans import planning
+from pavrik.store.database import Database
 from tests.api.helpers import Coach, a_set, add_club, add_lifter, seen
 from tests.api.planned import DISCS, ago
 from tests.conftest import CHEAP, Server
+
+
+@pytest.fixture(scope="session", autouse=True)
+def nothing_is_computed_inside_a_transaction() -> Iterator[None]:
+    """A posture or a plan computed while a transaction is open fails every test here."""
+    opened, transaction = local(), Database._transaction
+
+    @contextmanager
+    def watched(database: Database, **settings: str) -> Iterator[object]:
+        with transaction(database, **settings) as connection:
+            opened.count = getattr(opened, "count", 0) + 1
+            try:
+                yield connection
+            finally:
+                opened.count -= 1
+
+    def outside(compute: Callable[..., object]) -> Callable[..., object]:
+        @wraps(compute)
+        def checked(*given: object, **named: object) -> object:
+            assert not getattr(opened, "count", 0), f"{compute.__qualname__} in a transaction"
+            return compute(*given, **named)
+
+        return checked
+
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr(Database, "_transaction", watched)
+        patch.setattr(planning, "make_plan", outside(planning.make_plan))
+        for case in (SquatCase, DeadliftCase):
+            patch.setattr(case, "posture", outside(case.posture))
+        yield
 
 
 @pytest.fixture(scope="module")

@@ -6,6 +6,7 @@ import psycopg
 import pytest
 from uuid6 import uuid7
 
+from pavrik.services.plans import planning
 from pavrik.services.plans.club_planning import SHARED_FROM
 from tests.api.helpers import a_set, add_lifter
 from tests.api.planned import DISCS, TODAY, frame, lines_of, make, overrule
@@ -200,6 +201,25 @@ def test_drills_and_support_are_overruled_like_any_line(coach, lifter):
     after = {x["line_id"]: x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())}
     assert after[drill["line_id"]]["overruled"]["dropped"] is True
     assert "drops this: seen on film" in after[drill["line_id"]]["reasons"][0]["text"]
+
+
+def test_a_plan_that_was_changed_meanwhile_is_not_overwritten(coach, lifter, monkeypatch):
+    """A plan is computed before the transaction that keeps it; another coach may be quicker."""
+    standing = make(coach, lifter)
+    line = next(x["line_id"] for x in lines_of(standing) if x["load_kg"])
+    with_line = planning._with_line
+
+    def slow(old, fresh, line_id):
+        monkeypatch.setattr(planning, "_with_line", with_line)
+        make(coach, lifter)
+        return with_line(old, fresh, line_id)
+
+    monkeypatch.setattr(planning, "_with_line", slow)
+    late = overrule(coach, lifter, line, load_kg=60.0)
+    assert late.status_code == 409
+    assert "changed meanwhile" in late.json()["detail"]
+    now = coach.get(f"/api/lifters/{lifter}/plan").json()
+    assert not any(x["overruled"] for x in lines_of(now)), "the word was not kept either"
 
 
 def test_a_change_names_its_lift(coach, lifter):

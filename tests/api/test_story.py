@@ -56,6 +56,12 @@ def test_measurements_become_segments(coach, lifter):
     assert sheet["technical_error_m"] == pytest.approx(0.0028, abs=1e-4)
 
 
+def test_a_centimetre_of_each_length_has_its_worth_in_both_lifts(coach, lifter):
+    told = coach.get(f"/api/lifters/{lifter}/levers").json()["kg_per_cm"]
+    assert told["squat"]["thigh_m"] < -1
+    assert told["deadlift"]["forearm_m"] > 0
+
+
 def test_an_impossible_reading_is_refused_beside_its_field_or_kept_with_a_reason(coach, lifter):
     path = f"/api/lifters/{lifter}/measurements"
     body = {"landmark": "foot_length", "readings_m": [0.35, 0.352]}
@@ -259,5 +265,5 @@ def test_without_equipment_a_prescription_says_what_is_missing(stranger):
 
 def test_the_library_is_served(coach):
     assert len(coach.get("/api/catalogue").json()["faults"]) == 56
-    assert any(a["name"] == "floor_spread" for a in coach.get("/api/assumptions").json())
+    assert any(a["name"] == "floor_friction" for a in coach.get("/api/assumptions").json())
     assert coach.get("/api/equipment").json()["bars"][0]["mass_kg"] == 20

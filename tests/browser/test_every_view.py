@@ -48,7 +48,8 @@ def test_on_a_phone_nothing_lies_over_anything(coach, stage, width):
     coach.open_lifter("Marlow Teague", stage)
     coach.see(READY[stage], "predicted")
     parts = (".over-figure", ".side-view", ".feet", ".phases", ".findings .tabs", "[role=tabpanel]")
-    assert all(coach.all(part) for part in (".side-view", ".feet", ".tabs"))
+    drawn = (".side-view", ".feet", ".tabs")
+    coach.until(lambda: all(coach.all(part) for part in drawn), "the figure, the feet, the tabs")
     assert coach.overlapping(*parts) == []
 
 

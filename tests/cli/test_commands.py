@@ -39,10 +39,10 @@ def test_pose_has_everything_that_is_documented(run):
         "hip_abduction_deg", "dorsiflexion_deg",
     }  # fmt: skip
     assert set(answer["moments_nm"]) == {
-        "ankle", "knee", "hip_sagittal", "hip_frontal", "hip", "lumbar", "midback",
+        "ankle", "knee", "hip_sagittal", "hip_frontal", "hip", "lumbar", "midback", "shoulder",
     }  # fmt: skip
     assert set(answer["use"]) == {
-        "hips", "legs", "quads", "knee_flexors", "adductors", "lower_back", "upper_back",
+        "hips", "legs", "quads", "knee_flexors", "lower_back", "upper_back", "lats",
     }  # fmt: skip
     assert answer["limiter"] == max(answer["use"], key=answer["use"].get)
     assert sum(mass["kg"] for mass in answer["masses"]) == pytest.approx(83 + 150)
@@ -54,7 +54,7 @@ def test_fit_answers_for_the_default_body_within_the_bands(run):
     code, answer = run("fit", request | {"uncertainty": {"samples": 32, "seed": 1}})
     assert code == 0
     best = {name: found["predicted_max_kg"] for name, found in answer["best_of_style"].items()}
-    assert 0.80 <= best["front"] / best["low"] <= 0.93
+    assert 0.76 <= best["front"] / best["low"] <= 0.93
     assert 0.90 <= best["high"] / best["low"] <= 1.00
     assert answer["verdict"]["sentence"]
     assert answer["model_version"]

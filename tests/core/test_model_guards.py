@@ -22,8 +22,9 @@ from pavrik.core.fitting.goals import goal_scores
 from pavrik.core.fitting.sampling import draw_lifters
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.lifter.mobility import abduction_limit, make_screens
+from pavrik.core.lifter.mobility import make_screens, neutral_flexion
 from pavrik.core.lifter.schools import SquatSchools
+from pavrik.core.lifts.limit import share_left, shut_deg
 from pavrik.core.lifts.perturbation import Undisturbed
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
@@ -33,6 +34,7 @@ from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat import faults as disturb
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
+from pavrik.core.strength.capacities import assumed_capacities, hip_share, pelvis_flexion_deg
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.plans import ASK, GYM, a_state
 
@@ -76,7 +78,7 @@ def test_a_lifters_own_depth_is_where_the_squat_ends():
 
 
 def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
-    setup = SquatSetup("front", 0.42, np.deg2rad(20), 0.03)
+    setup = SquatSetup("high", 0.42, np.deg2rad(20), 0.03)
     mobile, knees = make_screens(ankle_dorsiflexion_deg=48.0), []
     for school in ("free", "held"):
         lifter = default_lifter(MAN, schools=SquatSchools(knees=school), screens=mobile)
@@ -89,13 +91,105 @@ def test_the_held_back_school_keeps_the_knee_over_the_ball_of_the_foot():
     assert knees[0] > knees[1] + 0.005
 
 
-def test_a_closed_hip_opens_less():
-    screens = make_screens(hip_abduction_deg=40.0)
-    open_deg = [
-        float(np.rad2deg(abduction_limit(screens, np.deg2rad(closing), DEFAULT)))
-        for closing in (100.0, 115.0, 135.0)
+def test_the_most_neutral_flexion_is_at_a_middling_opening():
+    screens = make_screens(neutral_closing_deg=150.0)
+    neutral_deg = [
+        float(np.rad2deg(neutral_flexion(screens, np.deg2rad(opened), DEFAULT)))
+        for opened in (0.0, 17.5, 37.5)
     ]
-    assert open_deg == pytest.approx([40.0, 40.0, 30.0])
+    assert neutral_deg == pytest.approx(
+        [150 - DEFAULT.neutral_lost_per_deg2 * away**2 for away in (17.5, 0.0, 20.0)]
+    )
+
+
+def test_strength_takes_the_hip_joints_part_and_screens_the_whole_flexion():
+    """Beyond 60 deg the lower back gives a quarter (common practice, no source)."""
+    joint = [float(pelvis_flexion_deg(np.deg2rad(d), DEFAULT)) for d in (40.0, 60.0, 140.0)]
+    assert joint == pytest.approx([40.0, 60.0, 120.0])
+    best = np.deg2rad(DEFAULT.hip_best_deg)
+    near = 60 + (DEFAULT.hip_best_deg - 60) / 0.75
+    assert float(hip_share(np.deg2rad(near), DEFAULT)) == pytest.approx(1.0)
+    assert float(hip_share(np.deg2rad(140.0), DEFAULT)) == pytest.approx(
+        np.cos(DEFAULT.hip_width * (np.deg2rad(120.0) - best))
+    )
+
+
+def test_opening_a_deep_hip_does_not_close_it():
+    """Seen from the side the flexion stays; only the angle in space shrinks."""
+    closings = []
+    for stance, toes in ((0.20, 0.0), (0.56, 35.0)):
+        setup = SquatSetup("low", stance, float(np.deg2rad(toes)))
+        case = SQUAT.kinematics.case(default_lifter(MAN), [setup])
+        posture = case.posture(np.full((1, 1, 1), 0.4), np.ones(1))
+        loaded = posture.at_load(150.0)
+        thigh = posture.legs.thigh_direction
+        elevation = np.arctan2(thigh.z, thigh.x)
+        seen = np.pi / 2 + float(np.squeeze(loaded.balanced.lean + elevation))
+        closings.append((float(np.squeeze(loaded.hip_flexion)), seen))
+    for found, seen in closings:
+        assert found == pytest.approx(seen, abs=1e-9)
+
+
+def test_a_straight_knee_holds_by_itself():
+    """On the way up the same moment asks the knee flexors less the straighter the knee."""
+    case, shank = DEADLIFT.kinematics.case(
+        default_lifter(MAN), [usual_setup("conventional")]
+    ).placed()
+    way = case.posture(shank, np.array([0.05, 0.5, 1.0])).at_load(180.0)
+    rho = DEFAULT.hamstring_at_knee
+    hamstrings = float(np.squeeze(case.capacities.hamstrings)) * way.hip_share
+    full = np.ravel(np.maximum(-way.moments.knee, 0) / (rho * hamstrings))
+    assert full[0] > 0
+    assert np.ravel(way.utilization.knee_flexors)[0] < full[0]
+
+
+def test_a_start_below_the_floor_costs_and_one_above_gains_but_not_where_the_bar_only_turns():
+    lifter = default_lifter(MAN)
+    quads = {
+        style: float(
+            np.squeeze(
+                DEADLIFT.kinematics.case(lifter, [usual_setup(style)]).capacities.knee_extensors
+            )
+        )
+        / lifter.capacities.knee_extensors
+        for style in ("conventional", "deficit", "block", "romanian")
+    }
+    assert quads == pytest.approx({
+        "conventional": 1.0, "deficit": 1 - 5 * DEFAULT.deficit_per_cm,
+        "block": 1 + 10 * DEFAULT.block_per_cm, "romanian": 1.0,
+    })  # fmt: skip
+
+
+def test_strength_grows_with_body_mass_to_less_than_the_first_power():
+    light, heavy = (assumed_capacities(make_body("male", kg, 1.75), DEFAULT) for kg in (60, 120))
+    assert heavy.knee_extensors / light.knee_extensors == pytest.approx(2**0.75)
+    assert heavy.lats / light.lats == pytest.approx(2**0.75)
+
+
+def test_soft_limits_cost_by_the_square_and_close_where_half_is_gone():
+    case = SQUAT.kinematics.case(default_lifter(MAN), [LOW])
+    over = {limit.id: np.zeros(1) for limit in SQUAT.limits}
+    half = DEFAULT.overstep_half_deg
+    assert share_left(SQUAT.limits, case, over | {"ankle": np.array([half / 2])}) == pytest.approx(
+        1 - 0.5 / 4
+    )
+    assert shut_deg(SQUAT.limits, case, over | {"ankle": np.array([half - 0.01])}) == 0
+    assert shut_deg(SQUAT.limits, case, over | {"ankle": np.array([half + 0.01])}) > 0
+    both = over | {"ankle": np.array([0.8 * half]), "hip_flexion": np.array([0.8 * half])}
+    assert shut_deg(SQUAT.limits, case, both) > 0, "two together close sooner"
+    hard = replace(case, screens=replace(case.screens, hard=frozenset({"ankle"})))
+    assert shut_deg(SQUAT.limits, hard, over | {"ankle": np.array([0.1])}) > 0
+    assert share_left(SQUAT.limits, hard, over | {"ankle": np.array([0.1])}) == 1.0
+
+
+def test_a_hard_ankle_is_not_bent_beyond_its_screen():
+    stiff = make_screens(ankle_dorsiflexion_deg=20.0)
+    shanks = []
+    for hard in (frozenset(), frozenset({"ankle"})):
+        lifter = default_lifter(MAN, screens=replace(stiff, hard=hard))
+        case = SQUAT.kinematics.case(lifter, [SquatSetup("low", 0.44, 0.35)])
+        shanks.append(float(np.rad2deg(np.squeeze(case.shank_range()[1]))))
+    assert shanks == pytest.approx([20.0 + DEFAULT.overstep_half_deg, 20.0])
 
 
 def test_the_muscle_goal_counts_the_hip_as_much_as_the_knee():
@@ -246,7 +340,7 @@ def test_a_rounding_upper_back_in_the_squat_moves_the_bar_forward_on_it():
 
 def test_a_rounding_back_in_the_pull_shortens_the_trunk_and_lengthens_the_arms():
     setup = usual_setup("conventional")
-    case = DEADLIFT.kinematics.case(default_lifter(MAN), [setup])
+    case, _ = DEADLIFT.kinematics.case(default_lifter(MAN), [setup]).placed()
     start = case.start()
     rounded = back_rounds(Undisturbed(case, start.legs.shank, 150.0), 0.03)
     assert rounded.body.trunk_m == pytest.approx(start.body.trunk_m - 0.03)
@@ -258,7 +352,7 @@ def test_a_rounding_back_in_the_pull_shortens_the_trunk_and_lengthens_the_arms()
 @pytest.mark.parametrize("style", ["conventional", "sumo", "block"])
 def test_the_bar_stays_in_front_of_the_thighs_on_the_way_up(style):
     placed = place_starts(default_lifter(MAN), [usual_setup(style)])[0]
-    way = deadlift_path(placed.case, placed.posture).posture
+    way = deadlift_path(placed.case, placed.posture.legs.shank).posture
     legs = way.legs
     share = np.clip((way.bar[1] - legs.knee.z) / (legs.hip.z - legs.knee.z), 0, 1)
     thigh_x = legs.knee.x + share * (legs.hip.x - legs.knee.x)

@@ -13,6 +13,7 @@ from pavrik.core.fitting.known_bests import KnownBest, bests_in_load, strengths_
 from pavrik.core.fitting.search import angles_between, evaluate
 from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.lifts.case import DEEPEST
+from pavrik.core.lifts.limit import posture_left
 from pavrik.core.squat.kinematics import lower_half
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
@@ -64,8 +65,8 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
         lambda kg: way.at_load(kg).utilization.most, lifter.body.mass_kg
     )
     load = load.min(axis=-1, keepdims=True)
-    lean = case.allowed(bottom.at_load(load).balanced.lean)
-    return np.max(load * case.share_left(lean), axis=(-2, -1))
+    left = posture_left(SQUAT.limits, case, bottom, bottom.at_load(load))
+    return np.max(load * left, axis=(-2, -1))
 
 
 LIFTERS = [made_up(seed) for seed in range(24)]
@@ -95,34 +96,36 @@ def test_a_lift_that_the_screens_forbid_is_not_turned_into_strength():
 
 
 def test_a_lifter_without_a_feasible_squat_is_not_taken_for_a_strong_one():
-    """Stiff ankles: every squat leans further than its bar allows, and was lifted."""
+    """Stiff ankles and hips: every squat as recorded rounds the back, and far more was lifted than
+    it would hold."""
     body = make_body("male", 92.7, 1.801, {"thigh_m": 0.459, "shank_m": 0.436, "trunk_m": 0.5})
     lifter = default_lifter(body)
     screens = replace(
-        lifter.screens, dorsiflexion=float(radians(17.0)), hip_flexion=float(radians(138.0))
+        lifter.screens, dorsiflexion=float(radians(17.0)), hip_flexion=float(radians(100.0))
     )
     lifter = replace(lifter, screens=screens)
     setups = [SquatSetup("low", 0.43, 0.35), SquatSetup("front", 0.43, 0.35)]
     assert not np.any(evaluate(SQUAT, SQUAT.kinematics.case(lifter, setups)).feasible)
-    kg = [125.4, 104.5, 176.5]
+    pulled = evaluate(DEADLIFT, DEADLIFT.kinematics.case(default_lifter(body), PULLS[:1]))
+    kg = [*held_kg(lifter, setups) * 1.3, float(pulled.held_max_kg[0])]
     bests = [
         KnownBest(lift_of(s), s, load) for s, load in zip([*setups, PULLS[0]], kg, strict=True)
     ]
     found = strengths_from(lifter, bests)
     assert abs(found.residual[2]) < 0.08, "the pull is what is known"
     assert found.residual[0] > 0
-    assert found.told[0].startswith("the squat (low bar) of 125 kg lies")
+    assert found.told[0].startswith(f"the squat (low bar) of {kg[0]:.0f} kg lies")
     assert "done some other way than is on record" in found.told[0]
     for name in MUSCLES:
-        assert getattr(found.capacities, name) < 1.02 * getattr(lifter.capacities, name), name
+        assert getattr(found.capacities, name) < 1.05 * getattr(lifter.capacities, name), name
 
 
 def test_pulls_in_load_are_exact():
     for lifter, _ in LIFTERS:
-        case = DEADLIFT.kinematics.case(lifter, PULLS)
-        found = evaluate(DEADLIFT, case)
-        held = in_load(case.start(), found.held_max_kg[:, None, None]).held_kg(case.capacities)
-        assert held[0, :, 0, 0] == pytest.approx(found.held_max_kg, rel=3e-4)
+        found = evaluate(DEADLIFT, DEADLIFT.kinematics.case(lifter, PULLS))
+        way = found.case.posture(found.shank[:, None, None], DEADLIFT.known_along)
+        held = in_load(way, found.held_max_kg[:, None, None]).held_kg(found.case.capacities)
+        assert held[0, :, 0].min(axis=-1) == pytest.approx(found.held_max_kg, rel=1e-3)
 
 
 def test_the_search_for_strengths_ends_where_a_finer_one_ends(monkeypatch):
@@ -144,7 +147,7 @@ def test_inferred_strengths_lift_what_was_lifted():
         squats = [b for b in bests if isinstance(b.setup, SquatSetup)]
         held = held_kg(strong, [b.setup for b in squats])
         for best, kg, residual in zip(squats, held, found.residual, strict=False):
-            assert np.log(best.estimated_max_kg / kg) == pytest.approx(residual, abs=0.01)
+            assert np.log(best.estimated_max_kg / kg) == pytest.approx(residual, abs=0.015)
             assert abs(residual) < 0.12
 
 
@@ -187,7 +190,11 @@ def test_a_lift_that_lags_behind_the_others_is_named():
 
 
 def test_a_front_squat_that_lags_alone_says_upper_back():
-    lifter, _ = LIFTERS[1]
+    """Where the knees are strong; a search from the prior alone would see no slope there."""
+    man = default_lifter(make_body("male", 83, 1.75))
+    lifter = replace(
+        man, capacities=replace(man.capacities, knee_extensors=1.3 * man.capacities.knee_extensors)
+    )
     kg = held_kg(lifter, SQUATS) * [1.0, 1.0, 0.8]
     bests = [KnownBest(SQUAT, s, float(k)) for s, k in zip(SQUATS, kg, strict=True)]
     found = strengths_from(lifter, bests).capacities

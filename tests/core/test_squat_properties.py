@@ -68,12 +68,13 @@ def test_poses_keep_lengths_balance_and_stay_finite(body, setup, load, shank):
 @many
 @given(body=adults(), setup=setups, shank=shanks)
 def test_in_the_bar_school_the_bar_is_over_midfoot_and_moments_are_linear(body, setup, shank):
+    """All but those that the feet's push changes, which is chosen anew for every load."""
     lifter = default_lifter(body, schools=SquatSchools(balance="bar"))
     reports = [pose_report(SQUAT, lifter, setup, load, shank) for load in (0.0, 100.0, 200.0)]
     if not reports[0].points:
         return
     assert reports[0].points["bar"][0] == pytest.approx(0.0, abs=1e-9)
-    for name in ("ankle", "knee", "hip_sagittal", "hip_frontal", "lumbar", "midback"):
+    for name in ("hip_sagittal", "lumbar", "midback"):
         none, one, two = (report.moments_nm[name] for report in reports)
         assert two - one == pytest.approx(one - none, abs=1e-6)
 
@@ -137,7 +138,9 @@ def test_every_setup_is_a_candidate_or_has_its_reasons(body, ankle, closing, hip
     assert all(entry.reasons for entry in rejected)
     for candidate in candidates:
         assert candidate.predicted_max_kg > 0
-        assert np.rad2deg(candidate.hip_flexion) <= closing + 1e-6
+        beyond = np.rad2deg(candidate.hip_flexion) - closing
+        assert beyond <= lifter.assumed.overstep_half_deg, "more would take half of the max"
+        assert beyond <= 1.2 or candidate.oversteps, "from 1 % of the max on it is told"
         assert max(candidate.utilization.values()) <= 1.0 + 1e-3
         assert np.isfinite(list(candidate.utilization.values())).all()
 

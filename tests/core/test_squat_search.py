@@ -136,11 +136,12 @@ def test_after_a_best_the_middle_of_the_band_is_what_was_lifted():
     assert told == pytest.approx(200.0, rel=0.02)
 
 
-def test_a_best_that_no_body_could_do_moves_nothing():
+def test_a_best_that_no_body_could_do_moves_next_to_nothing():
     lifter = default_lifter(DEFAULT_MAN)
     impossible = KnownBest(SQUAT, replace(LOW, stance_m=1.4), 200.0, 0.01)
     free = sample(SQUAT, lifter, [LOW], Ask(64)).maxes_kg
-    assert sample(SQUAT, lifter, [LOW], Ask(64, 1, (impossible,))).maxes_kg == pytest.approx(free)
+    told = sample(SQUAT, lifter, [LOW], Ask(64, 1, (impossible,))).maxes_kg
+    assert np.median(told) == pytest.approx(np.median(free), rel=0.01)
 
 
 def test_a_screen_that_may_be_overstepped_costs_instead_of_shutting_out():

@@ -35,9 +35,9 @@ def arm_m(body):
 @pytest.mark.parametrize("who", sorted(BODIES))
 def test_start_agrees_with_mujoco(who, style, offset):
     body = BODIES[who]
-    setup = replace(usual_setup(style), shoulder_offset_m=offset, shank=None)
+    setup = replace(usual_setup(style), shoulder_offset_m=offset, shank=None, bar_offset_m=0.03)
     if style in ("trap_low", "trap_high", "romanian"):
-        setup = replace(setup, shank=0.3)
+        setup = replace(setup, shank=0.3, bar_offset_m=0.0)
     pose = DEADLIFT.kinematics.case(default_lifter(body), [setup]).start()
     loaded = pose.at_load(LOAD_KG)
     legs = pose.legs
@@ -55,7 +55,9 @@ def test_start_agrees_with_mujoco(who, style, offset):
         toe_out=setup.toe_out,
         pitch=0.0,
     )
-    reference = solve(body, float(along), float(forward), LOAD_KG, angles, setup.stance_m, 0.30)
+    reference = solve(
+        body, float(along), float(forward), LOAD_KG, angles, setup.stance_m, one(loaded.pushed)
+    )
     for name, point in (("ankle", legs.foot.ankle), ("knee", legs.knee), ("hip", legs.hip)):
         assert reference.points[name] == pytest.approx([one(v) for v in point], abs=1e-9), name
     bar = [setup.bar_offset_m, 0.0, setup.bar_height_m]

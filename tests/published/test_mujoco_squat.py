@@ -53,7 +53,7 @@ def _both(
         pitch=float(np.arctan(heel_m / (0.72 * body.foot_m))),
     )
     return ours, solve(
-        body, float(bar.along_m), float(bar.forward_m), load_kg, angles, stance_m, 0.30
+        body, float(bar.along_m), float(bar.forward_m), load_kg, angles, stance_m, ours.pushed
     )
 
 

@@ -22,8 +22,10 @@ from pavrik.formats.wire.lifters import (
     ScreenRequest,
 )
 from pavrik.formats.wire.log import FloorRow
+from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.club import board
 from pavrik.services.lifters import facts, record
+from pavrik.services.setups import levers
 
 router = APIRouter(prefix="/api", tags=["lifters"])
 
@@ -58,6 +60,12 @@ def correct_profile(
 def read_measurements(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> MeasureAnswer:
     """Readings beside what people of that stature have."""
     return record.measured(database, who, lifter_id)
+
+
+@router.get("/lifters/{lifter_id}/levers")
+def read_levers(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> LeversAnswer:
+    """What a centimetre of each length is worth in both lifts."""
+    return levers.levers(database, who, lifter_id)
 
 
 @router.post("/lifters/{lifter_id}/measurements")

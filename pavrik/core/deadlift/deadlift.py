@@ -5,13 +5,13 @@ from dataclasses import replace
 
 from pavrik.core.deadlift.faults import ONE_SIDED, PERTURBATIONS
 from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftKinematics
-from pavrik.core.deadlift.limits import FORWARD_M, LIMITS
-from pavrik.core.deadlift.path import deadlift_path
+from pavrik.core.deadlift.limits import LIMITS
+from pavrik.core.deadlift.path import JUDGED, deadlift_path
 from pavrik.core.deadlift.phases import PHASES
 from pavrik.core.deadlift.styles import COMPETING, STYLES, DeadliftSetup, usual_setup
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate
-from pavrik.core.lifts.case import DEEPEST, Effort, Pass
+from pavrik.core.lifts.case import Effort, Pass
 from pavrik.core.lifts.lever import Lever, screen_lever
 from pavrik.core.lifts.lift import Axis, Lift, Sentences, Way
 from pavrik.core.units import Floats, degrees
@@ -34,7 +34,6 @@ AXES = (
     Axis(
         "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.005,
         (-0.03, 0.1),
-        grid=(0.02, 0.03, 0.04),
         handles=tuple(round(0.01 * i, 2) for i in range(-1, 7)),
         rows=tuple(round(0.005 * i, 3) for i in range(-2, 15)),
     ),
@@ -44,7 +43,7 @@ AXES = (
     ),
     Axis("bar_height_m", "bar_height_m", "m", "bar's height", 0.05, 0.8, 0.005, (0.1, 0.7)),
 )  # fmt: skip
-EFFORT: Effort = (Pass(9, DEEPEST),)
+EFFORT: Effort = (Pass(9, JUDGED),)
 
 
 def _on_blocks(
@@ -69,20 +68,18 @@ LEVERS = (
 
 
 def neighbours(setup: DeadliftSetup) -> list[DeadliftSetup]:
-    """A re-fit on another body may move the feet a little, sideways and to the bar."""
+    """A re-fit on another body may move the feet a little sideways, and stands in balance."""
     return [
-        replace(setup, stance_m=setup.stance_m + wider, bar_offset_m=setup.bar_offset_m + nearer)
+        replace(setup, stance_m=setup.stance_m + wider, bar_offset_m=None)
         for wider in (-0.04, 0.0, 0.04)
-        for nearer in (-0.01, 0.0, 0.01)
     ]
 
 
 def _preferred(
     candidates: Sequence[Candidate[DeadliftSetup]], _: float
 ) -> Candidate[DeadliftSetup]:
-    """The highest predicted max inside the balance window, where there is one."""
-    steady = [c for c in candidates if c.centre_x_m <= FORWARD_M]
-    return max(steady or candidates, key=lambda c: c.predicted_max_kg)
+    """The highest predicted max."""
+    return max(candidates, key=lambda c: c.predicted_max_kg)
 
 
 def in_words(setup: DeadliftSetup) -> str:
@@ -92,9 +89,8 @@ def in_words(setup: DeadliftSetup) -> str:
 
 
 def _way(case: DeadliftCase, shank: Floats) -> Way:
-    path = deadlift_path(case, case.posture(shank, DEEPEST))
-    height = path.bar_height_m()
-    return Way(path.posture, (height[-1] - height) / (height[-1] - height[0]))
+    path = deadlift_path(case, shank)
+    return Way(path.posture, path.progress)
 
 
 def _chosen_by(lifter: Lifter) -> Mapping[str, tuple[float, ...]]:
@@ -124,8 +120,8 @@ DEADLIFT: Lift[DeadliftSetup] = Lift(
     ),
     thorough=EFFORT,
     quick=EFFORT,
-    judged=DEEPEST,
-    known_along=DEEPEST,
+    judged=JUDGED,
+    known_along=JUDGED,
     maps=("toe_out_deg", "bar_offset_m", "grip_m"),
     schools=("pull_", "grip_"),
     usual=lambda _: usual_setup("conventional"),
@@ -142,7 +138,7 @@ DEADLIFT: Lift[DeadliftSetup] = Lift(
         try_both="try both over fixed weeks, and do not change style after one bad week",
         nothing_decides="only one style is open: nothing to decide",
         deepest="start",
-        judged="; the way up is drawn and not judged yet",
+        judged=", the hardest point from the floor to the thighs",
         left_out="no speed, no bar whip, no skill",
     ),
     chosen_by=_chosen_by,

@@ -6,13 +6,15 @@ import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.kinematics import DeadliftCase
-from pavrik.core.deadlift.limits import BACK_M, FORWARD_M
+from pavrik.core.deadlift.limits import STEADY_M
 from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
 from pavrik.core.lifts.posture import Posture
+from pavrik.core.units import Floats
 
 Start = Undisturbed[DeadliftCase]
 _SHANKS = 161
+_BETWEEN = 9
 
 
 def hips_rise(start: Start, rise_m: float) -> Posture:
@@ -31,8 +33,15 @@ def bar_off_shins(start: Start, away_m: float) -> Posture:
     return start.at(DEEPEST, bar_offset_m=start.case.bar_offset_m + away_m, shank=start.shank)
 
 
+def between(start: Start, away_m: float) -> Floats:
+    """Shanks from the settled one to the one that reaches a bar ``away_m`` further off."""
+    moved = replace(start.case, bar_offset_m=start.case.bar_offset_m + away_m)
+    share = np.linspace(0.0, 1.0, _BETWEEN)[:, None]
+    return np.asarray(start.shank + share * (moved.shank_range()[0] - start.shank))
+
+
 def feet_moved(start: Start, away_m: float) -> Posture:
-    """The whole start with the feet ``away_m`` further from the bar; negative: nearer."""
+    """The whole start with the feet nearer to the bar (``away_m`` negative): the shins give way."""
     return start.started_anew(bar_offset_m=start.case.bar_offset_m + away_m)
 
 
@@ -65,7 +74,7 @@ def _hips_still_rise(before: Posture, after: Posture, _: float) -> str:
 
 def _out_of_balance(_: Posture, after: Posture, load_kg: float) -> str:
     centre = float(np.squeeze(after.at_load(load_kg).centre_x_m))
-    if BACK_M <= centre <= FORWARD_M:
+    if abs(centre) <= STEADY_M:
         return ""
     return f"the weight stands {centre * 100:+.0f} cm from mid-foot, out of balance"
 
@@ -79,26 +88,29 @@ PERTURBATIONS: dict[str, Perturbation] = {
     ),
     "bar-away": Perturbation(bar_off_shins, 0.04, "m", "bar {amount} off the shins", "max"),
     "feet-far": Perturbation(
-        feet_moved, 0.03, "m", "feet {amount} too far from the bar", "max", _out_of_balance
+        bar_off_shins, 0.03, "m", "feet {amount} too far from the bar", "max", between,
+        _out_of_balance,
     ),
     "feet-close": Perturbation(
-        feet_moved, -0.03, "m", "feet {amount} too close to the bar", "max", _out_of_balance
+        feet_moved, -0.03, "m", "feet {amount} too close to the bar", "max", None,
+        _out_of_balance,
     ),
     "toes-heavy": Perturbation(
-        feet_moved, 0.05, "m", "weight carried {amount} toward the toes", "max", _out_of_balance
+        bar_off_shins, 0.05, "m", "weight carried {amount} toward the toes", "max", between,
+        _out_of_balance,
     ),
     "hips-low": Perturbation(
-        hips_low, 0.04, "m", "shoulders {amount} behind the bar", "max", _hips_still_rise
+        hips_low, 0.04, "m", "shoulders {amount} behind the bar", "max", None, _hips_still_rise
     ),
     "pull-upper-round": Perturbation(
         back_rounds, 0.03, "m", "upper back rounds by {amount}: the spine pays, not the hips",
         "max",
     ),
     "pull-stance-off": Perturbation(
-        stance_moved, 0.05, "m", "feet {amount} wider than settled", "max or more"
+        stance_moved, 0.05, "m", "feet {amount} wider than settled", "ratio"
     ),
     "grip-off": Perturbation(
-        hands_moved, 0.06, "m", "hands {amount} wider than settled", "max or more"
+        hands_moved, 0.06, "m", "hands {amount} wider than settled", "ratio"
     ),
 }  # fmt: skip
 for _fault_id, _priced in PERTURBATIONS.items():

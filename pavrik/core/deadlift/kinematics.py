@@ -5,85 +5,43 @@ knee and shoulder put them. Nothing depends on the load, so every moment is a st
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import cached_property
-from typing import NamedTuple
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions, assume
-from pavrik.core.body.masses import SEGMENT_MASSES
-from pavrik.core.body.segments import Body, Number
-from pavrik.core.deadlift.styles import DeadliftSetup
+from pavrik.core.assumptions import Assumptions
+from pavrik.core.body.segments import Number
+from pavrik.core.deadlift.styles import PLATE_RADIUS_M, DeadliftSetup
+from pavrik.core.deadlift.under_the_bar import (
+    Place,
+    UpperMass,
+    balanced_offset_m,
+    effective_arm,
+    shin_on_bar,
+    standing_shoulder_m,
+    upper_masses,
+)
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifts.case import Case
+from pavrik.core.lifts.case import DEEPEST, Case
 from pavrik.core.lifts.lift import Unknown
 from pavrik.core.lifts.posture import LoadedPosture, Posture, UpperPlaces, hip_flexion
 from pavrik.core.linkage.balance import Balanced
 from pavrik.core.linkage.foot import FootPlacement, place_foot
-from pavrik.core.linkage.geometry import Point, safe_root
+from pavrik.core.linkage.geometry import safe_root
 from pavrik.core.linkage.legs import LegPose, leg_masses, legs_below_shoulder
-from pavrik.core.linkage.moments import LegMoments, Line, inward_share, leg_moments
-from pavrik.core.strength.capacities import Capacities, knee_share, wide_hip_share
+from pavrik.core.linkage.moments import LegMoments, Line, leg_moments
+from pavrik.core.strength.capacities import GROUPS, Capacities, knee_share, scaled_by
+from pavrik.core.strength.predicted_max import FIRST_BODY_MASSES, load_at_full_utilization
 from pavrik.core.units import GRAVITY_M_S2, Floats, Mask, radians
 
-SHIN_M = assume("shin_m", 0.04, "m", "shank axis to the front of the shin")
-BAR_RADIUS_M = 0.014
 LEAST_SHANK_DEG, MOST_SHANK_DEG = 2.0, 34.0
 """Where nothing fixes the shank."""
-
-Place = tuple[Floats, Floats]
-"""x and z in m."""
-
-
-class UpperMass(NamedTuple):
-    """A point mass of the upper body in kg, its x and z in m, and its place along the trunk in
-    trunk lengths."""
-
-    name: str
-    kg: Number
-    x: Floats
-    z: Floats
-    along: float
-
-
-def effective_arm(body: Body, grip_m: Number) -> tuple[Floats, Mask]:
-    """Height of the shoulder over straight arms with the hands that far apart, in m."""
-    sideways = (np.asarray(grip_m) - body.shoulder_spacing_m) / 2
-    return safe_root(np.asarray(body.arm_m) ** 2 - sideways**2)
-
-
-def shin_on_bar(foot: FootPlacement, bar_x: Floats, bar_z: Floats) -> tuple[Floats, Mask]:
-    """Shank lean in rad (along the toes) at which the shin touches the bar, and where the bar is
-    too close over the ankle for any."""
-    ahead, above = bar_x - foot.ankle.x, bar_z - foot.ankle.z
-    size = np.hypot(ahead, above)
-    share = (SHIN_M + BAR_RADIUS_M) / np.maximum(size, 1e-6)
-    seen = np.arccos(np.clip(share, -1.0, 1.0)) - np.arctan2(above, ahead)
-    return np.arctan(np.tan(seen) / np.cos(foot.toe_out)), share > 1.0
-
-
-def upper_masses(
-    body: Body, lean: Floats, hip: Point, bar: Place, shoulder: Place, assumed: Assumptions
-) -> list[UpperMass]:
-    """Trunk, head and arms as point masses."""
-    masses = SEGMENT_MASSES[body.sex]
-    sine, cosine = np.sin(lean), np.cos(lean)
-    names = ("lower trunk", "middle trunk", "upper trunk")
-    found = [
-        UpperMass(
-            name, share * body.mass_kg, hip.x + place * body.trunk_m * sine,
-            hip.z + place * body.trunk_m * cosine, place,
-        )
-        for name, (share, place) in zip(names, masses.trunk, strict=True)
-    ]  # fmt: skip
-    head = body.trunk_m + assumed.head_centre * body.head_neck_m
-    found.append(
-        UpperMass(
-            "head", masses.head * body.mass_kg, hip.x + head * sine, hip.z + head * cosine, 2.0
-        )
-    )
-    middle = (shoulder[0] + bar[0]) / 2, (shoulder[1] + bar[1]) / 2
-    found.append(UpperMass("arms", masses.arms * body.mass_kg, *middle, 2.0))
-    return found
+STRAIGHT_SHANK_DEG = 1.0
+"""How far a shank turns back on the way up."""
+SHORT_OF_LOCKOUT_M = 0.01
+"""The way ends so far below the height at which legs and trunk are one line."""
+FIRST_OFFSET_M = 0.03
+"""Where the search for the bar's place over the foot begins."""
+PLACINGS, HALVINGS = 3, 10
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -130,7 +88,9 @@ class DeadliftPosture(Posture):
         everything = self.first_moment + load_kg * self.bar[0]
         balanced = Balanced(self.sine, self.cosine, everything, self.no_pose)
         trunk_nm = self.lumbar.at(load_kg), self.midback.at(load_kg)
-        return self._loaded(load_kg, balanced, self.hip_flexion, self.lines, trunk_nm)
+        ahead_m = np.maximum(self.shoulder[0] - self.bar[0], 0.0)
+        shoulder_nm = GRAVITY_M_S2 * load_kg * ahead_m
+        return self._loaded(load_kg, balanced, self.hip_flexion, self.lines, trunk_nm, shoulder_nm)
 
     def upper(self, balanced: Balanced) -> UpperPlaces:
         hip, body = self.legs.hip, self.body
@@ -146,17 +106,23 @@ class DeadliftPosture(Posture):
 
 @dataclass(frozen=True, kw_only=True)
 class DeadliftCase(Case):
-    """Starts as columns. ``shank`` in rad is given where it is not NaN; else it leans on the bar,
-    or, where ``free`` (bool, of all of them or of none), is searched for."""
+    """Starts as columns. ``bar_offset_m`` is given where it is not NaN; else balance decides it.
+    ``shank`` in rad likewise: else it leans on the bar, or, where ``free`` (bool, of all of them or
+    of none), is searched for."""
 
     grip_m: Number
     bar_offset_m: Number
     shoulder_offset_m: Number
     bar_height_m: Number
+    style_factor: Number
+    travel_from_m: Number
+    """Height of a start that the way to lockout is counted from."""
     inside: Mask
     beside: Mask
     shank: Floats
     free: bool = False
+    balanced_kg: Floats | None = None
+    """Load in kg that the way up is balanced under, once the bar has its place."""
 
     @cached_property
     def foot(self) -> FootPlacement:
@@ -176,41 +142,113 @@ class DeadliftCase(Case):
         known = np.where(np.isnan(self.shank), touching, self.shank)
         return known, known
 
+    def strengths(self, capacities: Capacities) -> Capacities:
+        return _in_a_pull(capacities, self.style_factor, self.travel_from_m, self.assumed)
+
+    def placed(self, shank: Floats | None = None) -> tuple["DeadliftCase", Floats | None]:
+        """The bar where lifter and bar stand over mid-foot at the max, unless its place is given:
+        the place and the load that is held there are found in turn. The way up is balanced under
+        that load. A free shank has to be given."""
+        if self.balanced_kg is not None or (self.free and shank is None):
+            return self, shank
+        unknown = np.isnan(np.asarray(self.bar_offset_m))
+
+        def moved(place: Floats) -> tuple[DeadliftCase, Floats]:
+            case = replace(self, bar_offset_m=place)
+            return case, shank if self.free and shank is not None else case.shank_range()[0]
+
+        def at(place: Floats) -> DeadliftPosture:
+            case, stands = moved(place)
+            return case.posture(stands, DEEPEST)
+
+        def balanced(place: Floats, load: Floats) -> Floats:
+            found = balanced_offset_m(lambda offset: at(offset).at_load(load).centre_x_m, place)
+            return np.where(unknown, found, place)
+
+        def held_kg(posture: DeadliftPosture) -> Floats:
+            return load_at_full_utilization(
+                lambda kg: posture.at_load(kg).utilization.most, self.body.mass_kg
+            )
+
+        place = np.where(unknown, FIRST_OFFSET_M, self.bar_offset_m)
+        load = FIRST_BODY_MASSES[-1] * np.asarray(self.body.mass_kg)
+        for _ in range(PLACINGS if np.any(unknown) else 1):
+            place = balanced(place, load) if np.any(unknown) else place
+            load = held_kg(at(place))
+        case, stands = moved(place)
+        return replace(case, balanced_kg=load), stands
+
     def posture(self, shank: Floats, progress: Floats) -> DeadliftPosture:
-        if np.any(np.asarray(progress) != 1.0):
-            raise ValueError("a deadlift has a closed form at its start only: see deadlift/path")
-        body, bar = self.body, (np.asarray(self.bar_offset_m), np.asarray(self.bar_height_m))
-        arm, arms_short = effective_arm(body, self.grip_m)
-        rise, ahead_too_far = safe_root(arm**2 - np.asarray(self.shoulder_offset_m) ** 2)
-        shoulder = bar[0] + self.shoulder_offset_m, bar[1] + rise
-        legs, gap = legs_below_shoulder(body, self.foot, shank, *shoulder)
-        no_pose = arms_short | ahead_too_far
+        if np.any(np.isnan(np.asarray(self.bar_offset_m))):
+            raise ValueError("the bar has no place over the foot yet: place it by balance first")
+        arm, arms_short = effective_arm(self.body, self.grip_m)
+        ahead = np.asarray(self.shoulder_offset_m) * progress
+        rise, ahead_too_far = safe_root(arm**2 - ahead**2)
+        bar = np.asarray(self.bar_offset_m), self._bar_z(arm, progress)
+        shoulder = bar[0] + ahead, bar[1] + rise
+        if not np.all(np.asarray(progress) == 1.0):
+            shank = self._balanced_shank(shank, progress, bar, shoulder)
+        legs, gap = legs_below_shoulder(self.body, self.foot, shank, *shoulder)
+        no_pose = arms_short | ahead_too_far | legs.unreachable
         if not self.free:
             _, too_close = self._on_bar
             no_pose = no_pose | (too_close & np.isnan(self.shank))
-        return replace(
-            self.hold(legs, shoulder, bar), reach_gap_m=gap, no_pose=no_pose | legs.unreachable
-        )
+        return replace(self.hold(legs, shoulder, bar), reach_gap_m=gap, no_pose=no_pose)
 
-    def share_left(self, lean: Floats) -> Floats:
-        return np.ones_like(lean)
+    def _bar_z(self, arm: Floats, progress: Floats) -> Floats:
+        """The bar's height along the way: straight up from the start to just below lockout."""
+        low: Floats = np.asarray(self.bar_height_m)
+        if np.all(np.asarray(progress) == 1.0):
+            return low
+        top = standing_shoulder_m(self.body, self.foot) - arm - SHORT_OF_LOCKOUT_M
+        height: Floats = low + (1.0 - np.asarray(progress)) * np.maximum(top - low, 0.0)
+        return height
 
-    def allowed(self, lean: Floats) -> Floats:
-        return lean
+    def _balanced_shank(
+        self, start: Floats, progress: Floats, bar: Place, shoulder: Place
+    ) -> Floats:
+        """Shank in rad that keeps lifter and bar over mid-foot on the way up, by halving: it turns
+        back as the bar rises, may touch the bar below the knee and never pass it. At the start it
+        is the given one."""
+        if self.balanced_kg is None:
+            raise ValueError("the way up is balanced under a load: place the bar first")
+        touching, _ = shin_on_bar(self.foot, *bar)
+        knee_z = self.foot.ankle.z + self.body.shank_m * np.cos(touching)
+        held_back = (bar[1] < knee_z) & ~np.asarray(self.beside)
+        least = radians(STRAIGHT_SHANK_DEG)
+        high = np.maximum(np.where(held_back, touching, radians(MOST_SHANK_DEG)), least)
+        low = np.full_like(high, least)
+        for _ in range(HALVINGS):
+            middle = (low + high) / 2
+            legs, gap = legs_below_shoulder(self.body, self.foot, middle, *shoulder)
+            upper = self._upper(legs, shoulder, bar)
+            forward = self._first_moment(legs, upper) + self.balanced_kg * np.asarray(bar[0])
+            lean_in = (forward > 0) | (gap > 0)
+            low, high = np.where(lean_in, low, middle), np.where(lean_in, middle, high)
+        found: Floats = np.where(np.asarray(progress) == 1.0, start, (low + high) / 2)
+        return found
+
+    def _upper(self, legs: LegPose, shoulder: Place, bar: Place) -> list[UpperMass]:
+        hip = legs.hip
+        lean = np.arctan2(shoulder[0] - hip.x, shoulder[1] - hip.z)
+        return upper_masses(self.body, lean, hip, bar, shoulder, self.assumed)
+
+    def _first_moment(self, legs: LegPose, upper: list[UpperMass]) -> Floats:
+        masses = leg_masses(self.body, legs)
+        return np.asarray(masses.first_moment + sum(mass.kg * mass.x for mass in upper))
 
     def start(self) -> DeadliftPosture:
         """The start of set-ups whose shank is known."""
-        return self.posture(self.shank_range()[0], np.ones(1))
+        return self.posture(self.shank_range()[0], DEEPEST)
 
     def hold(self, legs: LegPose, shoulder: Place, bar: Place) -> DeadliftPosture:
         """Legs, shoulder and bar (x and z in m) put together, ready to be loaded."""
         body, assumed, hip = self.body, self.assumed, legs.hip
         lean = np.arctan2(shoulder[0] - hip.x, shoulder[1] - hip.z)
         sine, cosine = np.sin(lean), np.cos(lean)
-        upper = upper_masses(body, lean, hip, bar, shoulder, assumed)
+        upper = self._upper(legs, shoulder, bar)
         masses = leg_masses(body, legs)
-        first_moment = masses.first_moment + sum(mass.kg * mass.x for mass in upper)
-        inward = inward_share(legs, self.spread, assumed.floor_friction)
+        first_moment = self._first_moment(legs, upper)
 
         def cut(place: float) -> Line:
             at = hip.x + place * body.trunk_m * sine
@@ -220,11 +258,11 @@ class DeadliftCase(Case):
         return DeadliftPosture(
             body=body, legs=legs, masses=masses, capacities=self.capacities, assumed=assumed,
             knee_share=knee_share(legs.knee_flexion, assumed),
-            wide_hip=wide_hip_share(legs.abduction, assumed),
+            push_limit=self.push_limit,
             shoulder=shoulder, bar=bar, grip_m=self.grip_m, lean=lean,
             sine=sine, cosine=cosine, hip_flexion=hip_flexion(legs, sine, cosine),
             reach_gap_m=np.zeros(()), no_pose=legs.unreachable,
-            lines=leg_moments(body, legs, masses, first_moment, inward, bar[0]),
+            lines=leg_moments(body, legs, masses, first_moment, assumed.floor_friction, bar[0]),
             lumbar=cut(assumed.lumbar_cut), midback=cut(assumed.midback_cut),
             first_moment=first_moment, upper_masses=upper,
         )  # fmt: skip
@@ -236,8 +274,11 @@ class DeadliftKinematics:
     def free_shank(self, setup: DeadliftSetup, /) -> bool:
         return setup.shank is None and setup.kind.shank == "free"
 
-    def with_shank(self, setup: DeadliftSetup, shank: float, /) -> DeadliftSetup:
-        return setup if setup.kind.shank == "on bar" else replace(setup, shank=shank)
+    def as_found(
+        self, setup: DeadliftSetup, case: DeadliftCase, shank: float, at: int, /
+    ) -> DeadliftSetup:
+        placed = replace(setup, bar_offset_m=float(np.ravel(case.bar_offset_m)[at]))
+        return placed if setup.kind.shank == "on bar" else replace(placed, shank=shank)
 
     def without_shank(self, setup: DeadliftSetup, /) -> DeadliftSetup:
         return setup if setup.kind.shank == "on bar" else replace(setup, shank=None)
@@ -250,15 +291,23 @@ class DeadliftKinematics:
         def column(values: Sequence[float]) -> Floats:
             return np.reshape(np.array(values, dtype=np.float64), shape)
 
+        travel_from = column(
+            [s.bar_height_m if s.kind.stands_on_something else PLATE_RADIUS_M for s in setups]
+        )
+        factor = column([setup.kind.factor for setup in setups])
         return DeadliftCase(
             body=lifter.body,
-            capacities=self.strengths(lifter.capacities, lifter.assumed),
+            capacities=_in_a_pull(lifter.capacities, factor, travel_from, lifter.assumed),
+            style_factor=factor,
+            travel_from_m=travel_from,
             screens=lifter.screens,
             assumed=lifter.assumed,
             stance_m=column([setup.stance_m for setup in setups]),
             toe_out=column([setup.toe_out for setup in setups]),
             grip_m=column([setup.grip_m for setup in setups]),
-            bar_offset_m=column([setup.bar_offset_m for setup in setups]),
+            bar_offset_m=column(
+                [np.nan if s.bar_offset_m is None else s.bar_offset_m for s in setups]
+            ),
             shoulder_offset_m=column([setup.shoulder_offset_m for setup in setups]),
             bar_height_m=column([setup.bar_height_m for setup in setups]),
             inside=np.reshape([setup.kind.hands == "inside" for setup in setups], shape),
@@ -270,17 +319,25 @@ class DeadliftKinematics:
     def unknown(
         self, assumed: Assumptions, random: np.random.Generator, shape: tuple[int, ...]
     ) -> Unknown:
-        spread = random.uniform(assumed.spread_low, assumed.spread_high, shape)
+        limit = random.uniform(assumed.push_low, 1.0, shape)
 
         def put(case: DeadliftCase) -> DeadliftCase:
-            return replace(case, floor_spread=spread)
+            return replace(case, push_limit=limit)
 
         return put
 
-    def strengths(self, capacities: Capacities, assumed: Assumptions, /) -> Capacities:
-        """The mid-back's strength is another one where the arms hang."""
-        hanging = capacities.upper_back * assumed.upper_back_in_pulls
-        return replace(capacities, upper_back=hanging)
+
+def _in_a_pull(
+    capacities: Capacities, style_factor: Number, travel_from_m: Number, assumed: Assumptions
+) -> Capacities:
+    """What strengths come to where the arms hang, in a style, and from a start that is not the
+    floor's: a longer way costs, a shorter one gains."""
+    above_cm = (np.asarray(travel_from_m) - PLATE_RADIUS_M) * 100
+    travel = 1.0 + np.where(
+        above_cm < 0, assumed.deficit_per_cm * above_cm, assumed.block_per_cm * above_cm
+    )
+    hanging = scaled_by(capacities, assumed.upper_back_in_pulls, ("upper_back",))
+    return scaled_by(hanging, style_factor * np.clip(travel, 0.5, 1.2), GROUPS)
 
 
 def _known_shank(setup: DeadliftSetup) -> float:

@@ -11,23 +11,24 @@ from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 from pavrik.core.lifts.limit import (
     Limit,
     Told,
+    balance_price,
     beyond_abduction,
     beyond_hip_flexion,
     beyond_knee_track,
     beyond_rotation,
     hip_flexion_sentence,
+    knee_track_price,
     knee_track_sentence,
+    screen_price,
     strength_sentence,
     without_strength,
 )
 from pavrik.core.lifts.posture import LoadedPosture
 from pavrik.core.units import Floats, degrees
 
-BACK_M, FORWARD_M = -0.03, 0.01
-"""Window of the mass centre round mid-foot at the predicted max, where a fit looks."""
-HELD_M = 0.005
-"""How far in front of the window a settled start still holds: a little more strength must not tip
-a lifter over."""
+STEADY_M = assume(
+    "steady_over_midfoot_m", 0.01, "m", "mass centre from mid-foot that a pull bears for nothing"
+)
 LEG_HALF_M = 0.05
 HAND_HALF_M = 0.045
 PRESS_M = assume("hand_press_m", 0.025, "m", "how far hands may press into the legs")
@@ -59,11 +60,11 @@ def _ankle(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -> Floa
 
 
 def _too_far_back(_: DeadliftCase, __: DeadliftPosture, loaded: LoadedPosture) -> Floats:
-    return BACK_M - loaded.centre_x_m
+    return -STEADY_M - loaded.centre_x_m
 
 
 def _too_far_forward(_: DeadliftCase, __: DeadliftPosture, loaded: LoadedPosture) -> Floats:
-    return loaded.centre_x_m - FORWARD_M - HELD_M
+    return loaded.centre_x_m - STEADY_M
 
 
 def _no_room(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -> Floats:
@@ -92,34 +93,38 @@ LIMITS: tuple[Limit, ...] = (
     Limit(
         "hip_flexion", beyond_hip_flexion,
         hip_flexion_sentence("raise the bar on blocks, turn the toes out, or pull wider"),
+        price=screen_price, screened=True,
     ),
     Limit(
         "abduction", beyond_abduction,
         lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "
         "here: stand narrower",
+        price=screen_price, screened=True,
     ),
     Limit(
         "rotation", beyond_rotation,
         lambda told: f"the thighs would turn out {told.over:.1f}° further than the rotation "
         "screen allows: turn the toes in",
+        price=screen_price, screened=True,
     ),
     Limit(
         "ankle", _ankle,
         lambda told: f"the shins would lean {told.over:.1f}° further than the ankle screen "
         "allows: bar nearer to the shins",
+        price=screen_price, screened=True,
     ),
-    Limit("knee_track", beyond_knee_track, knee_track_sentence),
+    Limit("knee_track", beyond_knee_track, knee_track_sentence, price=knee_track_price),
     Limit(
         "balance_back", _too_far_back,
         lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
         "back: the feet are too close, back off from the bar",
-        "m",
+        "m", price=balance_price,
     ),
     Limit(
         "balance_forward", _too_far_forward,
         lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
         "forward: the feet are too far, step nearer to the bar",
-        "m",
+        "m", price=balance_price,
     ),
     Limit("room", _no_room, _room, "m"),
     Limit(

@@ -5,12 +5,8 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.deadlift.kinematics import (
-    DeadliftCase,
-    DeadliftPosture,
-    effective_arm,
-    upper_masses,
-)
+from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
+from pavrik.core.deadlift.under_the_bar import effective_arm, standing_shoulder_m, upper_masses
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import leg_masses, squat_legs
 from pavrik.core.units import GRAVITY_M_S2, Floats
@@ -58,10 +54,7 @@ def lockout(
 ) -> Lockout:
     """Lockout of one set-up: hips and knees straight in the stance, arms hanging."""
     foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
-    aside = foot.ankle.y - np.asarray(case.body.hip_spacing_m) / 2
-    leg = case.body.shank_m + case.body.thigh_m
-    hip_z = foot.ankle.z + np.sqrt(np.maximum(leg**2 - aside**2, 0.0))
-    shoulder_z = hip_z + case.body.trunk_m
+    shoulder_z = standing_shoulder_m(case.body, foot)
     lower = BLADES_DOWN_M if blades_down else 0.0
     bar_z = shoulder_z - effective_arm(case.body, case.grip_m)[0] - lower
 

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import cast
 
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftKinematics, DeadliftPosture
@@ -55,10 +56,12 @@ def place_starts(lifter: Lifter, setups: Sequence[DeadliftSetup]) -> list[Placed
         alike = [setups[place] for place in places]
         whole = kinematics.case(lifter, alike)
         found = evaluate(DEADLIFT, whole)
+        searched = cast(DeadliftCase, found.case)
         reasons = reasons_against(DEADLIFT, lifter, alike, found)
         for index, place in enumerate(places):
-            stood = kinematics.with_shank(setups[place], float(found.shank[index]))
-            case = whole if alike == [stood] else kinematics.case(lifter, [stood])
+            shank = float(found.shank[index])
+            stood = kinematics.as_found(setups[place], searched, shank, index)
+            case, _ = kinematics.case(lifter, [stood]).placed()
             placed[place] = PlacedStart(
                 setup=stood,
                 case=case,
@@ -74,7 +77,7 @@ def start_report(lifter: Lifter, setup: DeadliftSetup, load_kg: float) -> StartR
     """Everything about one start; its reasons are empty where it holds."""
     placed = place_starts(lifter, [setup])[0]
     case, start = placed.case, placed.posture
-    path = deadlift_path(case, start)
+    path = deadlift_path(case, start.legs.shank)
     hardest, _ = sticking(path, load_kg)
     return StartReport(
         placed=placed,

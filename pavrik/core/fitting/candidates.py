@@ -1,6 +1,6 @@
 """Evaluated set-ups of one lifter as plain values: candidates and rejections."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Mapping, Sequence
 from typing import Any
 
 import numpy as np
@@ -14,6 +14,10 @@ from pavrik.core.lifts.limit import Told, reasons_for
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats, degrees
 
+LEAST_TOLD = 1e-9
+WORTH_TELLING = 0.01
+"""Share of the max from which the cost of an overstepped limit is told."""
+
 
 def groups(lift: Lift[S], setups: Sequence[S]) -> list[list[int]]:
     """Places of the set-ups that one case can hold: those whose shank is free, and the others."""
@@ -25,7 +29,9 @@ def groups(lift: Lift[S], setups: Sequence[S]) -> list[list[int]]:
 def _plain(values: Floats, count: int) -> list[float]:
     """One number for each set-up, whether they differ or not."""
     column = np.asarray(values)
-    plain: list[float] = np.broadcast_to(column.reshape(column.shape[0], -1)[:, 0], count).tolist()
+    if column.ndim:
+        column = column.reshape(column.shape[0], -1)[:, 0]
+    plain: list[float] = np.broadcast_to(column, count).tolist()
     return plain
 
 
@@ -33,28 +39,48 @@ def reasons_against(
     lift: Lift[S], lifter: Lifter, setups: Sequence[S], found: Evaluation
 ) -> list[list[str]]:
     """Why each of the evaluated set-ups does not work; empty where it does."""
+    told = _told(lift, lifter, setups, found, found.excess)
+    feasible = found.feasible.tolist()
+    return [
+        lift.gates(lifter, setup) + ([] if feasible[at] else told(at))
+        for at, setup in enumerate(setups)
+    ]
+
+
+def _dear(lift: Lift[Any], found: Evaluation) -> dict[str, Floats]:
+    """By how much the limits are overstepped that cost enough to be told."""
+    dear = {}
+    for limit in lift.limits:
+        over = found.excess[limit.id]
+        cost = limit.cost(found.case, over[..., None, None])[..., 0, 0]
+        dear[limit.id] = np.where(cost >= WORTH_TELLING, over, 0.0)
+    return dear
+
+
+def _told(
+    lift: Lift[S], lifter: Lifter, setups: Sequence[S], found: Evaluation,
+    over_by: Mapping[str, Floats],
+) -> Callable[[int], list[str]]:  # fmt: skip
+    """Place of a set-up -> a sentence for each limit that it oversteps, the most binding first."""
     leans = _plain(degrees(found.loaded.balanced.lean), len(setups))
     flexions = _plain(degrees(found.loaded.hip_flexion), len(setups))
-    excess = {name: values.tolist() for name, values in found.excess.items()}
-    feasible = found.feasible.tolist()
+    excess = {name: values.tolist() for name, values in over_by.items()}
 
-    def against(index: int, setup: S) -> list[str]:
-        reasons = lift.gates(lifter, setup)
-        if feasible[index]:
-            return reasons
-        over = {name: by for name, column in excess.items() if (by := column[index]) > 0}
-        lean, flexion = leans[index], flexions[index]
-        return reasons + reasons_for(
-            lift.limits, over, lambda by: Told(by, lifter, setup, lean, flexion)
+    def told(at: int) -> list[str]:
+        over = {name: by for name, column in excess.items() if (by := column[at]) > LEAST_TOLD}
+        lean, flexion = leans[at], flexions[at]
+        return reasons_for(
+            lift.limits, over, lambda by: Told(by, lifter, setups[at], lean, flexion)
         )
 
-    return [against(index, setup) for index, setup in enumerate(setups)]
+    return told
 
 
 def _promises(
-    lift: Lift[S], setups: Sequence[S], found: Evaluation, places: Sequence[int]
+    lift: Lift[S], lifter: Lifter, setups: Sequence[S], found: Evaluation, places: Sequence[int]
 ) -> list[Candidate[S]]:
     """Some of the evaluated set-ups as candidates, with the use at their predicted max."""
+    told = _told(lift, lifter, setups, found, _dear(lift, found))
     legs, count = found.deepest.legs, len(setups)
     at_max = found.deepest.at_load(found.predicted_max_kg[:, None, None])
     numbers = {
@@ -66,15 +92,17 @@ def _promises(
         "centre_x_m": found.loaded.centre_x_m,
         "predicted_max_kg": found.predicted_max_kg,
         "worst_progress": found.worst_progress,
+        "left": found.left,
     }
     columns = {name: _plain(values, count) for name, values in numbers.items()}
     use = {name: _plain(values, count) for name, values in at_max.utilization._asdict().items()}
     limiters = found.limiter.tolist()
     return [
         Candidate(
-            setup=lift.kinematics.with_shank(setups[at], columns["shank"][at]),
+            setup=lift.kinematics.as_found(setups[at], found.case, columns["shank"][at], at),
             limiter=LIMITERS[limiters[at]],
             utilization={name: shares[at] for name, shares in use.items()},
+            oversteps=tuple(told(at)),
             **{name: column[at] for name, column in columns.items()},
         )
         for at in places
@@ -92,7 +120,7 @@ def assess(
         found = evaluate(lift, lift.kinematics.case(lifter, alike))
         reasons = reasons_against(lift, lifter, alike, found)
         open_at = [at for at, against in enumerate(reasons) if not against]
-        promised = _promises(lift, alike, found, open_at)
+        promised = _promises(lift, lifter, alike, found, open_at)
         candidates |= dict(zip((places[at] for at in open_at), promised, strict=True))
         rejected |= {
             place: Rejected(setups[place], against)

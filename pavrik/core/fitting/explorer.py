@@ -64,12 +64,11 @@ def exact_setup(lift: Lift[S], lifter: Lifter, setup: S, load_kg: float) -> Exac
     case = lift.kinematics.case(lifter, [setup])
     found = evaluate(lift, case)
     loaded = found.deepest.at_load(load_kg)
-    left = case.share_left(found.loaded.balanced.lean).reshape(-1)[0]
-    way = lift.way(case, found.shank[:, None, None])
+    way = lift.way(found.case, found.shank[:, None, None])
     shank, predicted = float(found.shank[0]), float(found.predicted_max_kg[0])
     worst, limiter = float(found.worst_progress[0]), LIMITERS[int(found.limiter[0])]
     return ExactSetup(
-        setup=lift.kinematics.with_shank(setup, shank),
+        setup=lift.kinematics.as_found(setup, found.case, shank, 0),
         predicted_max_kg=predicted,
         limiter=limiter,
         worst_progress=worst,
@@ -80,6 +79,8 @@ def exact_setup(lift: Lift[S], lifter: Lifter, setup: S, load_kg: float) -> Exac
         reasons=reasons_against(lift, lifter, [setup], found)[0],
         explanations={
             **explain_use(found.deepest, loaded),
-            "predicted_max": explain_max(lift, predicted, limiter, worst, 1.0 - float(left)),
+            "predicted_max": explain_max(
+                lift, predicted, limiter, worst, 1.0 - float(found.left[0])
+            ),
         },
     )

@@ -5,7 +5,7 @@ undisturbed lift is the price. Amounts are usual sizes of the fault, changed by 
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 import numpy as np
@@ -13,13 +13,15 @@ import numpy as np
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import S
+from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.drawn import Drawn, draw
 from pavrik.core.lifts.lift import Lift
+from pavrik.core.lifts.limit import excesses, share_left
 from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
 from pavrik.core.lifts.posture import Posture
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.strength.utilization import LIMITERS
-from pavrik.core.units import radians
+from pavrik.core.units import Floats, radians
 
 
 @dataclass(frozen=True)
@@ -54,6 +56,7 @@ class FaultCost:
 class _Priced:
     """The undisturbed lift, as it is judged: its max in kg and what limits it there."""
 
+    lift: Lift[Any]
     undisturbed: Undisturbed[Any]
     judged: Posture
     before_kg: float
@@ -67,6 +70,44 @@ class _Priced:
     def mass_kg(self) -> float:
         return float(np.asarray(self.undisturbed.case.body.mass_kg))
 
+    def judge(self, fault: Perturbation, size: float) -> "_Judged":
+        """A fault of a size (m, rad or a share) with the best shank that it leaves."""
+        if fault.shanks is None:
+            return self.max_of(fault.disturb(self.undisturbed, size))
+        shank = fault.shanks(self.undisturbed, size)
+        tried = fault.disturb(replace(self.undisturbed, shank=shank), size)
+        kg = np.where(tried.impossible, 0.0, self._kg(tried)[0]).reshape(-1)
+        best = np.reshape(shank.reshape(-1)[int(np.argmax(kg))], (1, 1, 1))
+        return self.max_of(fault.disturb(replace(self.undisturbed, shank=best), size))
+
+    def _kg(self, posture: Posture) -> tuple[Floats, Floats]:
+        """What every shank of a posture holds, less what soft limits cost at its deepest, and the
+        load that each of its steps holds."""
+        loads = load_at_full_utilization(
+            lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg
+        )
+        held = np.min(loads, axis=-1, keepdims=True)
+        case, limits = self.undisturbed.case, self.lift.limits
+        left = share_left(limits, case, excesses(limits, case, posture, posture.at_load(held)))
+        return np.asarray(held * left[..., -1:]), loads
+
+    def max_of(self, posture: Posture) -> "_Judged":
+        """A posture of one shank, judged as the undisturbed one is."""
+        kg, loads = self._kg(posture)
+        loaded = posture.at_load(np.min(loads, axis=-1, keepdims=True))
+        limiters = np.broadcast_to(loaded.utilization.limiter, loads.shape).reshape(-1)
+        limiter = LIMITERS[int(limiters[int(np.argmin(loads.reshape(-1)))])]
+        return _Judged(posture, float(kg.reshape(-1)[0]), limiter)
+
+
+@dataclass(frozen=True)
+class _Judged:
+    """A posture, its max in kg and what limits there."""
+
+    posture: Posture
+    kg: float
+    limiter: str
+
 
 def one_leg_share(shift_m: float, stance_m: float) -> float:
     """What one leg bears when the mass centre is that far off the middle of the stance."""
@@ -78,17 +119,6 @@ def amount_words(amount: float, unit: str) -> str:
     if unit == "m":
         return f"{abs(amount) * 100:g} cm"
     return f"{abs(amount):g}°" if unit == "deg" else f"{abs(amount):g}"
-
-
-def _max_of(posture: Posture) -> tuple[float, str]:
-    """Load in kg that the worst step of a posture still holds, and the limiter there."""
-    loads = load_at_full_utilization(
-        lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg
-    )
-    use = posture.at_load(loads).utilization
-    worst = int(np.argmin(loads.reshape(-1)))
-    limiters = np.broadcast_to(use.limiter, loads.shape).reshape(-1)
-    return float(loads.reshape(-1)[worst]), LIMITERS[int(limiters[worst])]
 
 
 def _knee_inward_nm(posture: Posture, reference: Posture, load_kg: float) -> float:
@@ -108,30 +138,30 @@ def _most_moved(posture: Posture, reference: Posture, load_kg: float) -> tuple[s
     return LIMITERS[most], before[most], after[most]
 
 
-def _left_kg(fault: Perturbation, before_kg: float, after_kg: float, reference: Posture) -> float:
-    """What the fault leaves of the max, compared as the fault says."""
-    if fault.against == "max or more":
-        return after_kg
+def _left_kg(priced: _Priced, fault: Perturbation, after_kg: float, without_kg: float) -> float:
+    """What the fault leaves of the max, compared as the fault says; never more than all of it."""
+    before_kg = priced.before_kg
     if fault.against == "max":
         return min(before_kg, after_kg)
-    without, _ = _max_of(reference)
-    if fault.against == "ratio":
-        return before_kg * after_kg / without if without > 0 else 0.0
-    return min(before_kg, after_kg) if after_kg < without else before_kg
+    if after_kg >= without_kg:
+        return before_kg
+    return before_kg * after_kg / without_kg if fault.against == "ratio" else after_kg
 
 
 def _cost(priced: _Priced, fault_id: str, fault: Perturbation, amount: float) -> FaultCost | None:
     """None where the fault leaves no posture at all."""
     size = float(radians(amount)) if fault.unit == "deg" else amount
-    posture = fault.disturb(priced.undisturbed, size)
+    after = priced.judge(fault, size)
+    posture, load_kg, before = after.posture, priced.load_kg, priced.before_kg
     if np.all(posture.impossible):
         return None
-    alone = fault.against in ("max", "max or more")
-    reference = priced.judged if alone else fault.disturb(priced.undisturbed, 0.0)
-    load_kg, before = priced.load_kg, priced.before_kg
-    after, limits = _max_of(posture)
-    left = _left_kg(fault, before, after, reference)
-    also = fault.consequence(reference, posture, load_kg) if fault.consequence else ""
+    without = priced.max_of(priced.judged) if fault.against == "max" else priced.judge(fault, 0.0)
+    left = min(_left_kg(priced, fault, after.kg, without.kg), before)
+    also = (
+        fault.consequence(priced.undisturbed.at(DEEPEST), posture, load_kg)
+        if fault.consequence
+        else ""
+    )
     words = fault.words.format(amount=amount_words(amount, fault.unit))
     return FaultCost(
         fault_id=fault_id,
@@ -141,9 +171,9 @@ def _cost(priced: _Priced, fault_id: str, fault: Perturbation, amount: float) ->
         before_kg=before,
         after_kg=left,
         limiter_before=priced.limiter,
-        limiter_after=limits if left != before else priced.limiter,
-        most_moved=_most_moved(posture, reference, load_kg),
-        knee_inward_nm=_knee_inward_nm(posture, reference, load_kg),
+        limiter_after=after.limiter if left != before else priced.limiter,
+        most_moved=_most_moved(posture, without.posture, load_kg),
+        knee_inward_nm=_knee_inward_nm(posture, without.posture, load_kg),
         drawn=draw(posture, posture.at_load(load_kg)),
     )
 
@@ -183,11 +213,11 @@ def fault_costs(
     before = float(found.predicted_max_kg[0])
     if before <= 0:
         return []
-    stood = lift.kinematics.with_shank(setup, float(found.shank[0]))
-    case = lift.kinematics.case(lifter, [stood])
+    stood = lift.kinematics.as_found(setup, found.case, float(found.shank[0]), 0)
+    case, _ = lift.kinematics.case(lifter, [stood]).placed()
     undisturbed = Undisturbed(case, found.shank[:, None, None], load_kg)
     priced = _Priced(
-        undisturbed, undisturbed.at(lift.judged), before, LIMITERS[int(found.limiter[0])]
+        lift, undisturbed, undisturbed.at(lift.judged), before, LIMITERS[int(found.limiter[0])]
     )
     given = amounts or {}
     costs = [

@@ -6,6 +6,7 @@ from typing import Generic
 
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.choice import Choice, Reading, choose
+from pavrik.core.fitting.limited_by import limit_shares
 from pavrik.core.fitting.sampling import (
     Ask,
     Draws,
@@ -27,7 +28,7 @@ class Fit(Generic[S]):
     """Leaders (best of each style, best first), the rest, the rejected, the verdict.
 
     ``intervals`` runs parallel to ``leaders`` and is empty, and ``choice`` None, where no bodies
-    were drawn; ``ranges`` runs parallel to ``leaders`` too.
+    were drawn; ``ranges`` and ``shares``, what limits each, run parallel to ``leaders`` too.
     """
 
     lift: Lift[S]
@@ -35,6 +36,7 @@ class Fit(Generic[S]):
     rest: list[Candidate[S]]
     rejected: list[Rejected[S]]
     ranges: list[Ranges]
+    shares: list[dict[str, float]]
     intervals: list[PredictionInterval]
     choice: Choice | None
     verdict: Verdict
@@ -71,8 +73,9 @@ def fit(
         (c for c in candidates if id(c) not in leading), key=lambda c: -c.predicted_max_kg
     )
     ranges = ranges_of(lift, lifter, leaders)
+    shares = limit_shares(lift, lifter, [c.setup for c in leaders])
     undecided = Verdict("undecided", "")
-    found = Fit(lift, leaders, rest, rejected, ranges, [], None, undecided)
+    found = Fit(lift, leaders, rest, rejected, ranges, shares, [], None, undecided)
     found = replace(found, verdict=verdict_on(lift, found.rivals(), None))
     if not leaders or ask is None or not ask.samples:
         return found
@@ -99,6 +102,7 @@ def with_intervals(fit: Fit[S], lifter: Lifter, draws: Draws) -> Fit[S]:
         fit,
         leaders=[fit.leaders[i] for i in order],
         ranges=[fit.ranges[i] for i in order],
+        shares=[fit.shares[i] for i in order],
         intervals=[sure[i] for i in order],
         choice=choice,
     )

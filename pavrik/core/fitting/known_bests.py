@@ -17,7 +17,7 @@ from pavrik.core.fitting.search import angles_between, angles_round
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.case import DEEPEST, Case
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.lifts.limit import excesses, overstepped_deg
+from pavrik.core.lifts.limit import excesses, posture_left, screens_overstepped_deg
 from pavrik.core.lifts.posture import Posture
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.in_load import PosesInLoad, in_load
@@ -64,11 +64,11 @@ class BestsInLoad:
 
     def _held_kg(self, capacities: Capacities) -> Floats:
         """At every angle, less what the lean costs; 0 where no posture exists."""
-        strengths = self.lift.kinematics.strengths(capacities, self.case.assumed)
+        strengths = self.case.strengths(capacities)
         load = np.min(self.ways.held_kg(strengths), axis=-1, keepdims=True)
-        balanced = self.deepest.at_load(load).balanced
-        impossible = balanced.impossible | self.deepest.impossible
-        left = self.case.share_left(self.case.allowed(balanced.lean))
+        loaded = self.deepest.at_load(load)
+        impossible = loaded.balanced.impossible | self.deepest.impossible
+        left = posture_left(self.lift.limits, self.case, self.deepest, loaded)
         held = np.where(impossible, 0.0, load * left)
         return np.asarray(held[..., 0])
 
@@ -81,7 +81,7 @@ class BestsInLoad:
         """By how much the best shank oversteps screens and schools at ``near_kg``, per set-up: a
         lift in a set-up that this body cannot hold was done some other way."""
         limits, loaded = self.lift.limits, self.deepest.at_load(self.near_kg)
-        over = overstepped_deg(limits, excesses(limits, self.case, self.deepest, loaded))
+        over = screens_overstepped_deg(limits, excesses(limits, self.case, self.deepest, loaded))
         return np.asarray(np.min(over, axis=(-2, -1)))
 
     def nearer(self, capacities: Capacities) -> "BestsInLoad":
@@ -131,7 +131,7 @@ def _at(lift: Lift[Any], case: Case, shanks: tuple[Floats, Floats], near_kg: Flo
 def bests_in_load(lifter: Lifter, bests: Sequence[KnownBest]) -> BestsInLoad:
     """Bests of one lift that one case can hold, over the whole range of the shank."""
     lift = bests[0].lift
-    case = lift.kinematics.case(lifter, [best.setup for best in bests])
+    case, _ = lift.kinematics.case(lifter, [best.setup for best in bests]).placed()
     shanks = angles_between(*case.shank_range(), COARSE_ANGLES)
     return _at(lift, case, shanks, np.reshape(_kg(bests), (-1, 1, 1)))
 
@@ -191,6 +191,16 @@ def _places(bests: Sequence[KnownBest]) -> list[list[int]]:
         for places in by_lift.values()
         for alike in groups(bests[places[0]].lift, [bests[place].setup for place in places])
     ]
+
+
+def doubts_of(lifter: Lifter, bests: Sequence[KnownBest]) -> Floats:
+    """Log error of each best by how far its set-up oversteps what this body can hold, shape
+    (bests,); 0 where it tells nothing of strength."""
+    doubts = np.zeros(len(bests))
+    for places in _places(bests):
+        found = bests_in_load(lifter, [bests[place] for place in places])
+        doubts[places] = DOUBT_PER_DEG * found.overstepped_deg()
+    return doubts
 
 
 def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:

@@ -11,7 +11,7 @@ from pavrik.core.lifts.candidate import S
 from pavrik.core.lifts.case import DEEPEST, Case
 from pavrik.core.lifts.drawn import draw
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.lifts.limit import Told, excesses, reasons_for
+from pavrik.core.lifts.limit import Told, excesses, reasons_for, shut_deg
 from pavrik.core.lifts.posture import LoadedPosture, Posture
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.units import Floats, degrees
@@ -33,7 +33,8 @@ class PointMass:
 
 @dataclass(frozen=True)
 class PoseReport:
-    """Everything about one posture. All but ``reasons`` is empty where no posture exists."""
+    """Everything about one posture; ``pushed`` is the share of the frontal lever that pushing the
+    feet apart takes. All but ``reasons`` is empty where no posture exists."""
 
     points: dict[str, Coordinates]
     masses: list[PointMass]
@@ -44,6 +45,7 @@ class PoseReport:
     limiter: str | None
     feasible: bool
     reasons: list[str]
+    pushed: float = 0.0
 
 
 def one(value: Floats | float) -> float:
@@ -75,7 +77,10 @@ def _reasons_at_load(
 ) -> list[str]:
     """Why a posture with a given shank does not work at a load; its strength is not judged."""
     limits = [limit for limit in lift.limits if limit.id != "strength"]
-    over = {name: one(values) for name, values in excesses(limits, case, posture, loaded).items()}
+    found = excesses(limits, case, posture, loaded)
+    if one(shut_deg(limits, case, found)) <= 0:
+        return lift.gates(lifter, setup)
+    over = {name: one(values) for name, values in found.items()}
     lean, flexion = one(degrees(loaded.balanced.lean)), one(degrees(loaded.hip_flexion))
     return lift.gates(lifter, setup) + reasons_for(
         limits, over, lambda by: Told(by, lifter, setup, lean, flexion)
@@ -94,6 +99,7 @@ def pose_report(
         loaded = posture.at_load(load_kg)
         reasons = reasons_against(lift, lifter, [setup], found)[0]
     else:
+        case, _ = case.placed(np.full((1, 1, 1), shank))
         posture = case.posture(np.full((1, 1, 1), shank), DEEPEST)
         loaded = posture.at_load(load_kg)
         reasons = _reasons_at_load(lift, lifter, setup, case, posture, loaded)
@@ -115,4 +121,5 @@ def pose_report(
         limiter=LIMITERS[int(loaded.utilization.limiter.reshape(-1)[0])],
         feasible=not reasons,
         reasons=reasons,
+        pushed=one(loaded.pushed),
     )

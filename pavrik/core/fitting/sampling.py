@@ -12,20 +12,20 @@ import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS, Body
 from pavrik.core.fitting.candidates import groups
-from pavrik.core.fitting.known_bests import KnownBest
+from pavrik.core.fitting.known_bests import KnownBest, doubts_of
 from pavrik.core.fitting.search import Evaluation, evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Lift, Unknown
-from pavrik.core.lifts.limit import overstepped_deg
+from pavrik.core.lifts.limit import broken_deg
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.inverse import MUSCLES, OBSERVATION_SD, PRIOR_COVARIANCE
 from pavrik.core.units import Floats, radians
 
 BAND_PERCENT = (10.0, 90.0)
 OFFSETS = ("hip_crease_m", "knee_top_m")
-STEP = 32
+STEP = 64
 """Bodies drawn at once: small enough to report progress, large enough to be fast."""
 LEAST_KG = 1.0
 AXES = (1, 1, 1)
@@ -52,10 +52,12 @@ class Ask:
 @dataclass(frozen=True)
 class Draws:
     """Drawn bodies: predicted maxes in kg, shape (bodies, set-ups), what they hold in the set-ups
-    of the known bests, shape (bodies, bests), and what each reading of the body came to."""
+    of the known bests, shape (bodies, bests), the doubt (log) whether those were done so, shape
+    (bests,), and what each reading of the body came to."""
 
     maxes_kg: Floats
     told_kg: Floats
+    doubt: Floats
     readings: Mapping[str, Floats]
 
     def __len__(self) -> int:
@@ -67,6 +69,7 @@ class Draws:
         return Draws(
             np.concatenate([part.maxes_kg for part in parts]),
             np.concatenate([part.told_kg for part in parts]),
+            parts[0].doubt,
             {name: np.concatenate([part.readings[name] for part in parts])
              for name in parts[0].readings},
         )  # fmt: skip
@@ -167,13 +170,15 @@ class _Missed:
 def _told_kg(
     drawn: Lifter, known: Sequence[KnownBest], missed: _Missed, unknown: Mapping[str, Unknown]
 ) -> Floats:
-    """What the drawn bodies lift in the set-ups of the known bests, shape (bodies, bests); 0 where
-    no such posture exists. What was lifted was lifted: a limit takes half of the max at most."""
+    """What the drawn bodies lift in the very set-ups of the known bests, shape (bodies, bests); 0
+    where no such posture exists. What was lifted was lifted: a limit takes half at most."""
     told = np.zeros((missed.count, len(known)))
-    for at, best in enumerate(known):
-        put = unknown[best.lift.id]
-        kg = soft_maxes_kg(best.lift, drawn, [best.setup], put, least_left=0.5)
-        told[:, at] = (kg * missed.of(best.lift, [best.setup]))[:, 0]
+    for lift in {best.lift.id: best.lift for best in known}.values():
+        places = [at for at, best in enumerate(known) if best.lift.id == lift.id]
+        setups = [known[at].setup for at in places]
+        put = unknown[lift.id]
+        kg = soft_maxes_kg(lift, drawn, setups, put, least_left=0.5, refit=False)
+        told[:, places] = kg * missed.of(lift, setups)
     return told
 
 
@@ -182,6 +187,7 @@ def sample_in_steps(
 ) -> Iterator[Draws]:
     """Drawn bodies, a few at a time; ``conditioned`` on the bests that are known when all are
     there. Same seed, same answer."""
+    doubt = doubts_of(lifter, ask.known)
     for start in range(0, ask.samples, STEP):
         random = np.random.default_rng([ask.seed, start])
         count = min(STEP, ask.samples - start)
@@ -194,19 +200,21 @@ def sample_in_steps(
         missed = _Missed(lifter.assumed.style_error, count, random)
         maxes = soft_maxes_kg(lift, drawn, setups, unknown[lift.id]) * missed.of(lift, setups)
         told = _told_kg(drawn, ask.known, missed, unknown)
-        yield Draws(maxes, told, _readings_of(drawn, count))
+        yield Draws(maxes, told, doubt, _readings_of(drawn, count))
 
 
 def conditioned(draws: Draws, ask: Ask) -> Draws:
     """The draws as far as the known bests leave them: every body is moved by what its own lifts in
     those set-ups miss of what was lifted, as far as a best can be trusted (Burgers, van Leeuwen &
     Evensen 1998, from memory: ensemble update with perturbed observations). A best in a set-up
-    that some drawn body cannot take at all says nothing here."""
+    that some drawn body cannot take at all says nothing here, one that this body can hardly hold
+    says little."""
     heard = [at for at in range(len(ask.known)) if np.all(draws.told_kg[:, at] > LEAST_KG)]
     if not heard:
         return draws
     bests = [ask.known[at] for at in heard]
-    errors = np.array([np.hypot(OBSERVATION_SD, best.rep_error) for best in bests])
+    rep_error = np.array([best.rep_error for best in bests])
+    errors = np.sqrt(OBSERVATION_SD**2 + rep_error**2 + draws.doubt[heard] ** 2)
     told = np.log(draws.told_kg[:, heard])
     noise = errors * np.random.default_rng(ask.seed).standard_normal(told.shape)
     lifted = np.log([best.estimated_max_kg for best in bests])
@@ -222,7 +230,7 @@ def conditioned(draws: Draws, ask: Ask) -> Draws:
     none = draws.maxes_kg <= 0
     maxes = np.exp(moved(np.log(np.maximum(draws.maxes_kg, LEAST_KG))))
     return Draws(
-        np.where(none, 0.0, maxes), draws.told_kg,
+        np.where(none, 0.0, maxes), draws.told_kg, draws.doubt,
         {name: moved(values) for name, values in draws.readings.items()},
     )  # fmt: skip
 
@@ -246,27 +254,29 @@ def best_maxes_kg(
 
 def soft_maxes_kg(
     lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
-    least_left: float = 0.0,
+    least_left: float = 0.0, refit: bool = True,
 ) -> Floats:  # fmt: skip
-    """The same where a limit that is overstepped costs the more the further: a screen is known to
-    some degrees only, and a body that turns out stiffer is cut short rather than shut out.
-    ``least_left`` is the share of the max that no limit takes."""
+    """The same where no limit closes: a screen is known to some degrees only, and a body that turns
+    out stiffer is cut short, the more the further, rather than shut out. ``least_left`` is the
+    share of the max that no limit takes; without ``refit`` no neighbours are tried."""
     half = lifters.assumed.overstep_half_deg
 
     def soft(found: Evaluation) -> Floats:
-        over = overstepped_deg(lift.limits, found.excess) / half
-        return found.held_max_kg * np.maximum(1.0 - 0.5 * over**2, least_left)
+        over = broken_deg(lift.limits, found.case, found.excess) / half
+        left = found.left * np.maximum(1.0 - 0.5 * over**2, 0.0)
+        return found.held_max_kg * np.maximum(left, least_left)
 
-    return _best_of_neighbours(lift, lifters, setups, unknown, soft)
+    return _best_of_neighbours(lift, lifters, setups, unknown, soft, refit)
 
 
 def _best_of_neighbours(
     lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
-    kg_of: Callable[[Evaluation], Floats],
+    kg_of: Callable[[Evaluation], Floats], refit: bool = True,
 ) -> Floats:  # fmt: skip
     best = np.zeros((np.shape(lifters.body.thigh_m)[0], len(setups)))
     for places in groups(lift, setups):
-        refits = [near for place in places for near in lift.neighbours(setups[place])]
+        alike = [setups[place] for place in places]
+        refits = [near for setup in alike for near in lift.neighbours(setup)] if refit else alike
         case = unknown(lift.kinematics.case(lifters, refits, before=(1,)))
         maxes = kg_of(evaluate(lift, case, lift.quick))
         best[:, places] = maxes.reshape(len(best), len(places), -1).max(axis=-1)

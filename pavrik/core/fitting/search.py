@@ -11,9 +11,9 @@ import numpy as np
 
 from pavrik.core.lifts.case import DEEPEST, Case, Effort
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.lifts.limit import excesses, overstepped_deg
+from pavrik.core.lifts.limit import excesses, share_left, shut_deg
 from pavrik.core.lifts.posture import LoadedPosture, Posture
-from pavrik.core.strength.predicted_max import load_at_full_utilization
+from pavrik.core.strength.predicted_max import ROUGH_STEPS, STEPS, load_at_full_utilization
 from pavrik.core.units import Floats, Indices, Mask
 
 
@@ -23,13 +23,16 @@ class Evaluation:
     is how far the deepest point oversteps it, in the limit's unit, 0 where it is kept.
 
     ``predicted_max_kg`` is 0 where nothing is feasible; ``held_max_kg`` is what the muscles hold
-    there all the same. ``deepest`` and ``loaded`` have the two axes of shank and step behind.
+    there, ``left`` the share of it that soft limits leave. ``case`` has everything in place that
+    balance decides; ``deepest`` and ``loaded`` have the two axes of shank and step behind.
     """
 
+    case: Case
     shank: Floats
     feasible: Mask
     predicted_max_kg: Floats
     held_max_kg: Floats
+    left: Floats
     worst_progress: Floats
     limiter: Indices
     deepest: Posture
@@ -47,26 +50,27 @@ class _Angles:
     score: Floats
     feasible: Mask
     missing_deg: Floats
-    deepest: Posture
-    loaded: LoadedPosture
-    excess: dict[str, Floats]
 
 
-def _held_kg(posture: Posture) -> Floats:
+def _held_kg(posture: Posture, near_kg: Floats | None, steps: int) -> Floats:
     """Load in kg at which something gives way."""
     return load_at_full_utilization(
-        lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg
+        lambda load: posture.at_load(load).utilization.most, posture.body.mass_kg, near_kg, steps
     )
 
 
-def _assess(lift: Lift[Any], case: Case, shank: Floats, progress: Floats) -> _Angles:
+def _assess(
+    lift: Lift[Any], case: Case, shank: Floats, progress: Floats, near_kg: Floats | None = None,
+    steps: int = STEPS,
+) -> _Angles:  # fmt: skip
+    case, placed = case.placed(shank)
+    shank = shank if placed is None else placed
     along = case.posture(shank, progress)
-    load = np.min(_held_kg(along), axis=-1, keepdims=True)
+    load = np.min(_held_kg(along, near_kg, steps), axis=-1, keepdims=True)
     deepest = along if np.array_equal(progress, DEEPEST) else case.posture(shank, DEEPEST)
-    loaded = deepest.at_load(load)
-    excess = excesses(lift.limits, case, deepest, loaded)
-    missing = overstepped_deg(lift.limits, excess)
-    score = load * case.share_left(loaded.balanced.lean)
+    over = excesses(lift.limits, case, deepest, deepest.at_load(load))
+    missing = shut_deg(lift.limits, case, over)
+    score = load * share_left(lift.limits, case, over)
     shape = np.broadcast_shapes(score.shape, missing.shape)
 
     def column(values: Any) -> Any:
@@ -78,9 +82,6 @@ def _assess(lift: Lift[Any], case: Case, shank: Floats, progress: Floats) -> _An
         score=column(score),
         feasible=column(missing <= 0),
         missing_deg=column(missing),
-        deepest=deepest,
-        loaded=loaded,
-        excess=excess,
     )
 
 
@@ -112,22 +113,26 @@ def _search(lift: Lift[Any], case: Case, effort: Effort) -> _Angles:
     least, most = case.shank_range()
     first, *further = effort
     shank, spacing = angles_between(least, most, first.angles)
-    found = _assess(lift, case, shank, first.progress)
-    for finer in further if np.any(spacing) else ():
+    is_last = not (further and np.any(spacing))
+    found = _assess(lift, case, shank, first.progress, steps=STEPS if is_last else ROUGH_STEPS)
+    for finer in () if is_last else further:
         spacing = 2 * spacing / max(finer.angles - 1, 1)
-        shank = angles_round(found.shank, _best_angle(found), spacing, finer.angles, (least, most))
-        found = _assess(lift, case, shank, finer.progress)
+        best = _best_angle(found)
+        shank = angles_round(found.shank, best, spacing, finer.angles, (least, most))
+        near_kg = np.take_along_axis(found.load_kg, best, axis=-1)[..., None]
+        found = _assess(lift, case, shank, finer.progress, near_kg)
     return found
 
 
 def evaluate(lift: Lift[Any], case: Case, effort: Effort | None = None) -> Evaluation:
     """Best shank, predicted max and limits of every set-up, searched thoroughly unless said."""
+    case, _ = case.placed()
     return _report(lift, case, _search(lift, case, effort or lift.thorough))
 
 
 def evaluate_at(lift: Lift[Any], case: Case, shank: Floats) -> Evaluation:
     """The same at given shanks (rad), one per set-up, laid out like the case's arrays."""
-    return _report(lift, case, _assess(lift, case, shank, lift.judged))
+    return _report(lift, case.placed()[0], _assess(lift, case, shank, lift.judged))
 
 
 def _report(lift: Lift[Any], case: Case, angles: _Angles) -> Evaluation:
@@ -137,19 +142,20 @@ def _report(lift: Lift[Any], case: Case, angles: _Angles) -> Evaluation:
         return np.take_along_axis(values, best, axis=-1)
 
     shank, load, score = pick(angles.shank), pick(angles.load_kg), pick(angles.score)
-    if angles.shank.shape[-1] > 1:
-        deepest = case.posture(shank[..., None], DEEPEST)
-        loaded = deepest.at_load(load[..., None])
-        excess = excesses(lift.limits, case, deepest, loaded)
-    else:
-        deepest, loaded, excess = angles.deepest, angles.loaded, angles.excess
+    case, _ = case.placed(shank[..., None])
+    deepest = case.posture(shank[..., None], DEEPEST)
+    loaded = deepest.at_load(load[..., None])
+    excess = excesses(lift.limits, case, deepest, loaded)
+    left = np.broadcast_to(share_left(lift.limits, case, excess), (*score.shape, 1))[..., 0, 0]
     feasible = pick(angles.feasible)[..., 0]
     worst, limiter = _where_it_breaks(lift, case, shank, loaded)
     return Evaluation(
+        case=case,
         shank=shank[..., 0],
         feasible=feasible,
         predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
-        held_max_kg=score[..., 0],
+        held_max_kg=load[..., 0],
+        left=left,
         worst_progress=worst,
         limiter=limiter,
         deepest=deepest,

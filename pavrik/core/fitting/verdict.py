@@ -81,7 +81,7 @@ def _sentence(lift: Lift[Any], leader: str, choice: Choice) -> str:
 def _within(values: np.ndarray, kg: np.ndarray, at: float) -> tuple[float, float]:
     """The unbroken run of values round ``at`` that keep nearly all of its max."""
     here = int(np.argmin(np.abs(values - at)))
-    good = kg >= (1.0 - AS_GOOD) * kg[here]
+    good = (kg > 0) & (kg >= (1.0 - AS_GOOD) * kg[here])
     low = high = here
     while low > 0 and good[low - 1]:
         low -= 1

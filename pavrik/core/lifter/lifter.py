@@ -3,7 +3,7 @@
 from dataclasses import dataclass, field
 
 from pavrik.core.assumptions import DEFAULT, Assumptions
-from pavrik.core.body.segments import Body
+from pavrik.core.body.segments import Body, Number
 from pavrik.core.lifter.mobility import Screens, make_screens
 from pavrik.core.lifter.schools import DeadliftSchools, SquatSchools
 from pavrik.core.strength.capacities import Capacities, assumed_capacities
@@ -21,7 +21,7 @@ class Lifter:
     stance_limit_m: float = DEFAULT.stance_limit_walkout_m
     assumed: Assumptions = DEFAULT
     deadlift_schools: DeadliftSchools = field(default_factory=DeadliftSchools)
-    own_depth_m: float | None = None
+    own_depth_m: Number | None = None
     """Hip above knee where the depth target is this lifter's own: deepest neutral, or a box."""
 
 

@@ -1,6 +1,6 @@
 """Mobility screens that gate the lifts. What was not screened is assumed, and said to be."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Any, Literal
 
@@ -8,7 +8,7 @@ import numpy as np
 
 from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Number
-from pavrik.core.units import Floats, radians
+from pavrik.core.units import Floats, degrees, radians
 
 BarPosition = Literal["front", "high", "middle", "low"]
 BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
@@ -18,7 +18,8 @@ BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
 @dataclass(frozen=True)
 class Screens:
     """Limits in rad; ``narrowest_grip_m`` per bar position, None where that bar hurts or cannot
-    be held. ``assumed`` names the screens that nobody took."""
+    be held. ``assumed`` names the screens that nobody took, ``hard`` the limits that must not be
+    overstepped at all: where it hurts, where the back was seen to give, and for the young."""
 
     dorsiflexion: Number
     hip_flexion: Number
@@ -26,6 +27,7 @@ class Screens:
     rotation: Number
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
+    hard: frozenset[str] = frozenset()
 
     def with_limits(self, **angles: Any) -> "Screens":
         """The same screens with other angles (rad), for sampling."""
@@ -52,11 +54,11 @@ class AngleScreen:
 
 
 ANGLE_SCREENS = (
-    AngleScreen("dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 35.0, "ankle bend"),
+    AngleScreen("dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 38.0, "ankle bend"),
     AngleScreen(
-        "hip_flexion", "neutral_depth", "neutral_closing_deg", 60.0, 180.0, 155.0, "neutral depth"
+        "hip_flexion", "neutral_depth", "neutral_closing_deg", 60.0, 180.0, 156.0, "neutral depth"
     ),
-    AngleScreen("abduction", "hip", "hip_abduction_deg", 5.0, 90.0, 45.0, "hip opening"),
+    AngleScreen("abduction", "hip", "hip_abduction_deg", 5.0, 90.0, 52.0, "hip opening"),
     AngleScreen("rotation", "hip_rotation", "hip_rotation_deg", 0.0, 90.0, 50.0, "hip rotation"),
 )
 """Every angle that gates a lift; the one list that core, files and API read."""
@@ -83,7 +85,8 @@ def make_screens(
     problems = [
         f"there is no bar position called {name}" for name in grips if name not in BAR_POSITIONS
     ]
-    angles, missing = {}, set() if grips else {"shoulder"}
+    angles: dict[str, Any] = {}
+    missing = set() if grips else {"shoulder"}
     for screen in ANGLE_SCREENS:
         value = taken_deg.get(screen.key)
         if value is None:
@@ -109,7 +112,33 @@ def hip_flexion_from_angles_deg(thigh_deg: float, lean_deg: float) -> float:
     return 90.0 + thigh_deg + lean_deg
 
 
-def abduction_limit(screens: Screens, hip_flexion: Floats, assumed: Assumptions) -> Floats:
-    """Abduction in rad that is left in a hip that is flexed that far (rad)."""
-    excess = np.maximum(hip_flexion - np.deg2rad(assumed.abduction_lost_from_deg), 0.0)
-    return np.asarray(screens.abduction - assumed.abduction_lost_per_deg * excess)
+HARD_BY_REGION: Mapping[str, frozenset[str]] = {
+    "ankle": frozenset({"ankle"}),
+    "knee": frozenset({"ankle", "knee_track"}),
+    "hip": frozenset({"hip_flexion", "abduction", "rotation"}),
+    "lower back": frozenset({"hip_flexion", "lean"}),
+    "upper back": frozenset({"lean"}),
+}
+"""Limits that are not overstepped at all where a region hurts: common practice, no source."""
+SCREEN_LIMITS = frozenset({"ankle", "hip_flexion", "abduction", "rotation"})
+GROWN_YEARS = 18
+
+
+def hard_limits(
+    pain: Sequence[str], back_turns: bool = False, years: int | None = None
+) -> frozenset[str]:
+    """Limits that must be kept to the degree: of what hurts, of neutral depth where the lower back
+    was seen to turn under at the bottom, and every screen of a lifter who is not grown."""
+    found: frozenset[str] = frozenset().union(*(HARD_BY_REGION.get(r, ()) for r in pain))
+    if back_turns:
+        found |= {"hip_flexion"}
+    if years is not None and years < GROWN_YEARS:
+        found |= SCREEN_LIMITS
+    return found
+
+
+def neutral_flexion(screens: Screens, abduction: Floats, assumed: Assumptions) -> Floats:
+    """Flexion over the thigh in rad that this lower back bears unchanged with the thighs opened so
+    far (rad): most at a middling abduction, less to both sides."""
+    away_deg = degrees(abduction) - assumed.neutral_best_abduction_deg
+    return np.asarray(screens.hip_flexion - radians(assumed.neutral_lost_per_deg2 * away_deg**2))

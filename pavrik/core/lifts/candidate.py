@@ -28,8 +28,10 @@ S = TypeVar("S", bound=Setup)
 @dataclass(frozen=True)
 class Candidate(Generic[S]):
     """A set-up with the best feasible shank and what it promises. Angles in rad at the deepest
-    point; ``centre_x_m`` is the mass centre in front of mid-foot at the predicted max, ``use`` the
-    share of each capacity there, ``worst_progress`` where along the way it breaks."""
+    point; ``centre_x_m`` is the mass centre in front of mid-foot under what the muscles hold,
+    ``utilization`` the use of each capacity at the predicted max, ``worst_progress`` where along
+    the way it breaks. ``oversteps`` says which limits it oversteps a little, ``left`` the share of
+    what is held that this leaves."""
 
     setup: S
     shank: float
@@ -42,6 +44,8 @@ class Candidate(Generic[S]):
     worst_progress: float
     limiter: str
     utilization: dict[str, float]
+    left: float = 1.0
+    oversteps: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

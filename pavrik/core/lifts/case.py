@@ -19,7 +19,8 @@ DEEPEST = np.ones(1)
 @dataclass(frozen=True, kw_only=True)
 class Case(ABC):
     """What is evaluated at once: arrays broadcast to (*lifters, set-up, 1, 1), angles in rad,
-    lengths in m. The last two axes are for shank angles and for steps of the way."""
+    lengths in m. The last two axes are for shank angles and for steps of the way. ``capacities``
+    are what the lifter's strengths come to here."""
 
     body: Body
     capacities: Capacities
@@ -27,13 +28,8 @@ class Case(ABC):
     assumed: Assumptions
     stance_m: Number
     toe_out: Number
-    floor_spread: Number | None = None
-    """Share of the frontal lever that pushing the feet apart takes; None is the assumed one."""
-
-    @property
-    def spread(self) -> Number:
-        """The share in force."""
-        return self.assumed.floor_spread if self.floor_spread is None else self.floor_spread
+    push_limit: Number = 1.0
+    """Most (share of the frontal lever) that the lifter takes by pushing the feet apart."""
 
     @abstractmethod
     def shank_range(self) -> tuple[Floats, Floats]:
@@ -45,13 +41,15 @@ class Case(ABC):
         """The set-ups with shanks (rad, at the deepest point) at a progress from 0, standing, to 1,
         the deepest point. Raises ValueError for a progress that the lift has no closed form for."""
 
-    @abstractmethod
-    def share_left(self, lean: Floats) -> Floats:
-        """Share of the max that a trunk's lean (rad) leaves."""
+    def strengths(self, capacities: Capacities) -> Capacities:
+        """What a lifter's strengths (N m, over axes before those of the set-ups) come to in these
+        set-ups."""
+        return capacities
 
-    @abstractmethod
-    def allowed(self, lean: Floats) -> Floats:
-        """A lean (rad), at most the one that a fit allows."""
+    def placed(self, shank: Floats | None = None) -> tuple["Case", Floats | None]:
+        """The set-ups with everything in place that balance alone decides, and their shanks (rad);
+        without shanks, where those are searched for, what can be told before."""
+        return self, shank
 
 
 @dataclass(frozen=True)

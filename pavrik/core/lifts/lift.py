@@ -20,7 +20,6 @@ from pavrik.core.lifts.limit import Limit
 from pavrik.core.lifts.perturbation import OneSided, Perturbation
 from pavrik.core.lifts.phases import Phase
 from pavrik.core.lifts.posture import Posture
-from pavrik.core.strength.capacities import Capacities
 from pavrik.core.units import Floats, degrees, radians
 
 
@@ -94,8 +93,9 @@ class Kinematics(Protocol[S]):
     def free_shank(self, setup: S, /) -> bool:
         """Whether the shank is searched for: neither given nor fixed by the bar."""
 
-    def with_shank(self, setup: S, shank: float, /) -> S:
-        """The set-up as it stands with the shank (rad) that was found for it."""
+    def as_found(self, setup: S, case: Any, shank: float, at: int, /) -> S:
+        """The set-up as it stands in a case of one lifter that was searched, ``at`` its place
+        there, with the shank (rad) that was found for it."""
 
     def without_shank(self, setup: S, /) -> S:
         """The set-up with its shank to be found anew, where nothing fixes it."""
@@ -109,9 +109,6 @@ class Kinematics(Protocol[S]):
     ) -> Unknown:
         """What the model itself does not know, drawn from its errors once for each lifter laid out
         in ``shape``: a function that puts it into a case."""
-
-    def strengths(self, capacities: Capacities, assumed: Assumptions, /) -> Capacities:
-        """What the lifter's strengths come to in this lift."""
 
 
 @dataclass(frozen=True)

@@ -6,8 +6,9 @@ from typing import Any, Literal
 
 import numpy as np
 
+from pavrik.core.assumptions import Assumptions
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import abduction_limit
+from pavrik.core.lifter.mobility import neutral_flexion
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.posture import LoadedPosture, Posture
 from pavrik.core.units import Floats, degrees
@@ -17,6 +18,8 @@ DEGREES_PER = {"deg": 1.0, "m": 400.0}
 FLAG_DEG = 90.0
 """What a limit counts that has no degrees of its own: no balance, no reach, no strength."""
 
+CLOSED_SHARE = 0.5
+"""Share of the max that soft limits take together before a set-up is closed."""
 Excess = Callable[[Any, Any, LoadedPosture], Floats]
 """(case, posture, loaded) -> by how much a limit is overstepped; negative or 0 where it is kept."""
 
@@ -36,13 +39,61 @@ class Told:
 @dataclass(frozen=True)
 class Limit:
     """One thing that a body, a rule or a school does not allow. ``hides`` names the limits of which
-    nothing can be told once this one is overstepped."""
+    nothing can be told once this one is overstepped.
+
+    A limit with a ``price`` (share of the max per squared degree beyond it) is soft: it costs the
+    more the further it is overstepped, unless it is hard for this lifter; where half of the max is
+    gone a set-up is closed, and wherever it is overstepped by more than ``most_deg``. From
+    ``straight_deg`` beyond it the price goes on in a straight line.
+    ``screened``: it is the reading of a screen, not of the posture.
+    """
 
     id: str
     excess: Excess
     sentence: Callable[[Told], str]
     unit: Literal["deg", "m"] = "deg"
     hides: frozenset[str] = frozenset()
+    price: Callable[[Assumptions], float] | None = None
+    straight_deg: float = np.inf
+    most_deg: float = np.inf
+    screened: bool = False
+
+    def soft(self, case: Case) -> bool:
+        """Whether it only costs, for the lifters of a case."""
+        return self.price is not None and self.id not in case.screens.hard
+
+    def broken_deg(self, case: Case, over: Floats) -> Floats:
+        """Degrees of overstepping that no price pays for."""
+        free = self.most_deg if self.soft(case) else 0.0
+        return np.asarray(np.maximum(over * DEGREES_PER[self.unit] - free, 0.0))
+
+    def cost(self, case: Case, over: Floats) -> Floats:
+        """Share of the max that overstepping by so much (in the limit's unit) takes."""
+        if self.price is None or not self.soft(case):
+            return np.zeros_like(over)
+        by_deg = over * DEGREES_PER[self.unit]
+        bent = np.minimum(by_deg, self.straight_deg)
+        return np.asarray(self.price(case.assumed) * bent * (2.0 * by_deg - bent))
+
+
+def screen_price(assumed: Assumptions) -> float:
+    """Of a screen, share per squared degree: half of the max some degrees beyond it."""
+    return 0.5 / assumed.overstep_half_deg**2
+
+
+def lean_price(assumed: Assumptions) -> float:
+    """Of lean beyond what a bar position holds well, share per squared degree."""
+    return assumed.lean_cost
+
+
+def balance_price(assumed: Assumptions) -> float:
+    """Of a mass centre off mid-foot, share per squared degree."""
+    return 0.5 / (DEGREES_PER["m"] * assumed.off_balance_half_m) ** 2
+
+
+def knee_track_price(assumed: Assumptions) -> float:
+    """Of knees that do not follow the toes, share per squared degree."""
+    return assumed.knee_track_cost
 
 
 def excesses(
@@ -52,10 +103,46 @@ def excesses(
     return {limit.id: np.maximum(limit.excess(case, posture, loaded), 0.0) for limit in limits}
 
 
-def overstepped_deg(limits: Sequence[Limit], over: Mapping[str, Floats]) -> Floats:
-    """All overstepping as one number of degrees, so that the least infeasible can be found."""
-    parts = [over[limit.id] * DEGREES_PER[limit.unit] for limit in limits]
+def shut_deg(limits: Sequence[Limit], case: Case, over: Mapping[str, Floats]) -> Floats:
+    """How far a set-up is closed, as one number of degrees, so that the least infeasible can be
+    found; 0 where it is open: nothing hard is overstepped, and what is soft takes half at most."""
+    too_dear = np.maximum(_lost(limits, case, over) - CLOSED_SHARE, 0.0)
+    return broken_deg(limits, case, over) + FLAG_DEG * too_dear
+
+
+def broken_deg(limits: Sequence[Limit], case: Case, over: Mapping[str, Floats]) -> Floats:
+    """All overstepping that is not only priced, as one number of degrees."""
+    parts = [limit.broken_deg(case, over[limit.id]) for limit in limits]
     return np.asarray(sum(parts, np.zeros(())))
+
+
+def screens_overstepped_deg(limits: Sequence[Limit], over: Mapping[str, Floats]) -> Floats:
+    """All overstepping of what a body or a school allows as one number of degrees; what the posture
+    itself costs is not counted."""
+    parts = [
+        over[limit.id] * DEGREES_PER[limit.unit]
+        for limit in limits
+        if limit.screened or limit.price is None
+    ]
+    return np.asarray(sum(parts, np.zeros(())))
+
+
+def _lost(limits: Sequence[Limit], case: Case, over: Mapping[str, Floats]) -> Floats:
+    return sum((limit.cost(case, over[limit.id]) for limit in limits), np.zeros(()))
+
+
+def share_left(limits: Sequence[Limit], case: Case, over: Mapping[str, Floats]) -> Floats:
+    """Share of the max that soft limits leave."""
+    return np.maximum(1.0 - _lost(limits, case, over), 0.0)
+
+
+def posture_left(
+    limits: Sequence[Limit], case: Case, posture: Posture, loaded: LoadedPosture
+) -> Floats:
+    """Share of the max that a posture leaves by itself, whatever the screens say; at least half: a
+    lift in it was done."""
+    own = [limit for limit in limits if limit.price is not None and not limit.screened]
+    return np.maximum(share_left(own, case, excesses(own, case, posture, loaded)), CLOSED_SHARE)
 
 
 def reasons_for(
@@ -69,15 +156,15 @@ def reasons_for(
     return [limit.sentence(told(over[limit.id])) for limit in binding]
 
 
-def beyond_hip_flexion(case: Case, _: Posture, loaded: LoadedPosture) -> Floats:
-    """Degrees of hip flexion beyond the neutral depth that was screened."""
-    return degrees(loaded.hip_flexion - case.screens.hip_flexion)
+def beyond_hip_flexion(case: Case, posture: Posture, loaded: LoadedPosture) -> Floats:
+    """Degrees of flexion over the thigh beyond the neutral depth that was screened."""
+    neutral = neutral_flexion(case.screens, posture.legs.abduction, case.assumed)
+    return degrees(loaded.hip_flexion - neutral)
 
 
-def beyond_abduction(case: Case, posture: Posture, loaded: LoadedPosture) -> Floats:
-    """Degrees of abduction beyond what is left in a hip that is flexed so far."""
-    limit = abduction_limit(case.screens, loaded.hip_flexion, case.assumed)
-    return degrees(posture.legs.abduction - limit)
+def beyond_abduction(case: Case, posture: Posture, _: LoadedPosture) -> Floats:
+    """Degrees of abduction beyond what a flexed hip opens."""
+    return degrees(posture.legs.abduction - case.screens.abduction)
 
 
 def beyond_rotation(case: Case, posture: Posture, _: LoadedPosture) -> Floats:
@@ -121,6 +208,6 @@ def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
 def knee_track_sentence(told: Told) -> str:
     """The same for every lift."""
     return (
-        f"the thigh would turn {told.over:.1f}° more away from the toes than knees bear: match the "
-        "toes to the stance"
+        f"the thigh would turn {told.over:.1f}° more away from the toes than knees bear well: "
+        "match the toes to the stance"
     )

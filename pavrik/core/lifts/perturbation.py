@@ -13,7 +13,8 @@ C = TypeVar("C", bound=Case)
 
 @dataclass(frozen=True)
 class Undisturbed(Generic[C]):
-    """The set-up in force: its case, its shank (rad, shape (1, 1, 1)) and the load on the bar."""
+    """The set-up in force: its case, its shank (rad, shape (1, shanks, 1)) and the load on the
+    bar."""
 
     case: C
     shank: Floats
@@ -38,16 +39,18 @@ Disturb = Callable[[Any, float], Posture]
 class Perturbation:
     """A fault with a price: the disturbance, its usual amount, its unit, and the words for it.
 
-    ``against`` says what the disturbed posture is compared with: the predicted max ("max", and
-    "max or more" where a fault may gain), the same posture undisturbed ("itself"), or the ratio of
-    the two ("ratio", which may gain).
+    ``against`` says what the disturbed posture is compared with: the predicted max ("max"), the
+    same posture undisturbed ("itself"), or the ratio of the two ("ratio"). ``shanks`` (undisturbed,
+    size) -> those (rad, shape (1, shanks, 1)) among which the lifter finds the best that the fault
+    leaves; None where the fault itself says where the shank is.
     """
 
     disturb: Disturb
     amount: float
     unit: Literal["m", "deg", "share", "none"]
     words: str
-    against: Literal["max", "max or more", "itself", "ratio"] = "itself"
+    against: Literal["max", "itself", "ratio"] = "itself"
+    shanks: Callable[[Any, float], Floats] | None = None
     consequence: Callable[[Posture, Posture, float], str] | None = None
     """(undisturbed posture, disturbed one, load in kg) -> what else it does, in words."""
 

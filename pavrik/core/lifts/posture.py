@@ -17,15 +17,18 @@ from pavrik.core.linkage.geometry import angle_of_cosine
 from pavrik.core.linkage.legs import LegMasses, LegPose
 from pavrik.core.linkage.moments import LegMoments
 from pavrik.core.strength.capacities import Capacities, hip_share
-from pavrik.core.strength.utilization import JointMoments, Utilization, least_utilization
-from pavrik.core.units import Floats, Mask
+from pavrik.core.strength.push import Push
+from pavrik.core.strength.utilization import JointMoments, Utilization, hold
+from pavrik.core.units import Floats, Mask, degrees
 
 
 @dataclass(frozen=True)
 class LoadedPosture:
     """A posture under one load: ``hip_flexion`` in rad, moments in N m, use as shares.
 
-    ``balanced`` has the trunk's lean and the first moment of everything, the load included.
+    ``balanced`` has the trunk's lean and the first moment of everything, the load included;
+    ``moments`` are those with the feet pushed apart by ``pushed`` (share of the frontal lever),
+    ``unpushed`` those without, and ``push`` what a whole push changes.
     """
 
     load_kg: Number
@@ -33,6 +36,9 @@ class LoadedPosture:
     balanced: Balanced
     hip_flexion: Floats
     ankle_nm: Floats
+    unpushed: JointMoments
+    push: Push
+    pushed: Floats
     moments: JointMoments
     hip_share: Floats
     utilization: Utilization
@@ -55,16 +61,19 @@ class UpperPlaces(NamedTuple):
 
 
 def hip_flexion(legs: LegPose, sine: Floats, cosine: Floats) -> Floats:
-    """Hip flexion in rad at a trunk's lean: half a turn less the angle of trunk and thigh."""
+    """Flexion of the trunk over the thigh in rad, seen from the side, at a trunk's lean: half a
+    turn less the angle between them. Opening the thighs does not close it."""
     thigh = legs.thigh_direction
-    return angle_of_cosine(-sine * thigh.x - cosine * thigh.z)
+    seen = np.maximum(np.hypot(thigh.x, thigh.z), 1e-9)
+    return angle_of_cosine(-(sine * thigh.x + cosine * thigh.z) / seen)
 
 
 @dataclass(frozen=True, kw_only=True)
 class Posture(ABC):
     """Legs in place and a trunk that follows, ready to be loaded.
 
-    ``knee_share`` and ``wide_hip`` are what the joint angles leave of the capacities (shares).
+    ``knee_share`` is what the knee's angle leaves of its capacity (share); ``push_limit`` the most
+    (share) that this lifter pushes the feet apart.
     """
 
     body: Body
@@ -73,7 +82,7 @@ class Posture(ABC):
     capacities: Capacities
     assumed: Assumptions
     knee_share: Floats
-    wide_hip: Floats
+    push_limit: Number = 1.0
 
     @property
     def impossible(self) -> Mask:
@@ -95,19 +104,27 @@ class Posture(ABC):
 
     def _loaded(
         self, load_kg: Number, balanced: Balanced, hip_flexion: Floats, legs: LegMoments,
-        trunk_nm: tuple[Floats, Floats],
+        trunk_nm: tuple[Floats, Floats], shoulder_nm: Floats | float = 0.0,
     ) -> LoadedPosture:  # fmt: skip
         """Put together; ``trunk_nm`` is the bending moment at the lumbar and the mid-back cut."""
-        moments = JointMoments(
+        unpushed = JointMoments(
             knee=legs.knee.at(load_kg),
             hip_sagittal=legs.hip_sagittal.at(load_kg),
             hip_frontal=legs.hip_frontal.at(load_kg),
             lumbar=trunk_nm[0],
             midback=trunk_nm[1],
+            shoulder=np.asarray(shoulder_nm),
         )
-        hips = hip_share(hip_flexion, self.wide_hip, self.assumed)
-        use = least_utilization(moments, self.capacities, self.knee_share, hips)
+        push = Push(
+            legs.knee_push.at(load_kg),
+            legs.hip_push.at(load_kg),
+            np.minimum(legs.most_push, self.push_limit),
+        )
+        hips = hip_share(hip_flexion, self.assumed)
+        bent = np.clip(degrees(self.legs.knee_flexion) / self.assumed.passive_knee_deg, 0.0, 1.0)
+        held = hold(unpushed, push, self.capacities, self.knee_share, hips, bent)
+        ankle = legs.ankle.at(load_kg) + legs.ankle_push.at(load_kg) * held.push
         return LoadedPosture(
-            load_kg, self.body.mass_kg, balanced, hip_flexion, legs.ankle.at(load_kg), moments,
-            hips, use,
+            load_kg, self.body.mass_kg, balanced, hip_flexion, ankle, unpushed, push, held.push,
+            held.moments, hips, held.utilization,
         )  # fmt: skip

@@ -1,7 +1,7 @@
 """Joint moments from the floor up, both legs together, as straight lines in the load.
 
 The floor force stands under the combined mass centre (sagittally) and under mid-foot (seen from
-the front); lifters push their feet apart, which turns part of it inward. At knee and hip the
+the front); lifters may push their feet apart, which turns part of it inward. At knee and hip the
 moment is the sum over floor force and weights below the joint of (point - joint) x force.
 Signs: knee extension, hip extension, ankle plantarflexion and the adductors' share are positive
 where the muscles must work to hold the pose.
@@ -30,33 +30,40 @@ class Line(NamedTuple):
 
 @dataclass(frozen=True)
 class LegMoments:
-    """Moments of both legs as lines in the load, in N m. ``knee_frontal`` opens the knee inward
-    (about the line of the toes); ligaments and bone bear it, no capacity here does."""
+    """Moments of both legs as lines in the load, in N m, with the feet not pushed apart, and what
+    a push over the whole frontal lever adds to them (``*_push``); ``most_push`` is the share of it
+    that the floor's grip allows. ``knee_frontal`` opens the knee inward (about the line of the
+    toes); ligaments and bone bear it, no capacity here does."""
 
     ankle: Line
     knee: Line
     knee_frontal: Line
     hip_sagittal: Line
     hip_frontal: Line
+    ankle_push: Line
+    knee_push: Line
+    hip_push: Line
+    most_push: Floats
 
 
-def inward_share(legs: LegPose, floor_spread: Number, floor_friction: float) -> Floats:
-    """Inward floor force per vertical force: part of the frontal hip lever, limited by grip."""
-    lever = legs.foot.contact_y_m - legs.hip.y
-    height = np.maximum(legs.hip.z, 0.05)
-    return np.clip(floor_spread * lever / height, 0.0, floor_friction)
+def push_lever_m(legs: LegPose) -> Floats:
+    """How far outside the hip the foot stands, seen from the front, in m; 0 inside it."""
+    return np.maximum(legs.foot.contact_y_m - legs.hip.y, 0.0)
+
+
+def most_push(legs: LegPose, floor_friction: float) -> Floats:
+    """Largest share of the frontal lever that pushing the feet apart can take: all of it, or what
+    the floor's grip bears."""
+    lever = push_lever_m(legs)
+    gripped = floor_friction * np.maximum(legs.hip.z, 0.05)
+    return np.where(lever > 0, np.minimum(gripped / np.maximum(lever, 1e-9), 1.0), 0.0)
 
 
 def _floor_line(
-    joint: Point,
-    legs: LegPose,
-    inward: Floats,
-    body_kg: Number,
-    first_moment: Floats,
-    load_x: Number,
+    joint: Point, legs: LegPose, body_kg: Number, first_moment: Floats, load_x: Number
 ) -> tuple[Line, Line]:
     """x and y components about a joint of the floor force on both feet."""
-    frontal = GRAVITY_M_S2 * ((legs.foot.contact_y_m - joint.y) - inward * joint.z)
+    frontal = GRAVITY_M_S2 * (legs.foot.contact_y_m - joint.y)
     sagittal = GRAVITY_M_S2 * joint.x
     return (
         Line(frontal * body_kg, frontal),
@@ -76,7 +83,7 @@ def leg_moments(
     legs: LegPose,
     masses: LegMasses,
     first_moment: Floats,
-    inward: Floats,
+    floor_friction: float,
     load_x: Number = 0.0,
 ) -> LegMoments:
     """Lines of ankle, knee and hip moments. ``first_moment`` (kg m) of all but the load places
@@ -87,7 +94,7 @@ def leg_moments(
     sin_toe, cos_toe = np.sin(legs.foot.toe_out), np.cos(legs.foot.toe_out)
 
     def about(joint: Point, below: list[tuple[Number, Point]]) -> tuple[Line, Line]:
-        floor_x, floor_y = _floor_line(joint, legs, inward, body.mass_kg, first_moment, load_x)
+        floor_x, floor_y = _floor_line(joint, legs, body.mass_kg, first_moment, load_x)
         weight_x, weight_y = _weights(joint, below)
         return (
             Line(floor_x.fixed + weight_x, floor_x.per_kg),
@@ -106,6 +113,12 @@ def leg_moments(
             cos_toe * about_x.per_kg + sin_toe * about_y.per_kg,
         )
 
+    def push(joint: Point, share: Floats | float) -> Line:
+        """The floor's inward force about a joint, over the whole lever at the hip."""
+        inward = push_lever_m(legs) / np.maximum(legs.hip.z, 0.05)
+        per_kg = GRAVITY_M_S2 * share * inward * joint.z
+        return Line(per_kg * body.mass_kg, per_kg)
+
     knee = about(legs.knee, [foot, shank])
     hip_x, hip_y = about(legs.hip, [foot, shank, thigh])
     return LegMoments(
@@ -114,4 +127,8 @@ def leg_moments(
         knee_frontal=about_toe_line(*knee),
         hip_sagittal=Line(-hip_y.fixed, -hip_y.per_kg),
         hip_frontal=hip_x,
+        ankle_push=push(legs.foot.ankle, -sin_toe),
+        knee_push=push(legs.knee, sin_toe),
+        hip_push=push(legs.hip, -1.0),
+        most_push=most_push(legs, floor_friction),
     )

@@ -31,13 +31,13 @@ CAPACITY_OF_CAUSE: Mapping[str, str] = {
     "quads-limit": "quads", "quads-weak": "quads", "upper-back-gives": "upper_back",
     "mid-back-limit": "upper_back", "back-too-weak": "upper_back", "rounded-back": "upper_back",
     "shelf-small": "upper_back", "hips-weak-knee": "hips", "glutes": "hips",
-    "hip-rotators": "adductors", "grip-weak": "grip", "lats-slack": "lats", "brace-lost": "brace",
+    "hip-rotators": "hips", "grip-weak": "grip", "lats-slack": "lats", "brace-lost": "brace",
     "breath-high": "brace",
 }  # fmt: skip
 """What a cause asks to be made stronger: common practice, no source."""
 CAPACITY_OF_REGION: Mapping[str, tuple[str, ...]] = {
     "lower back": ("lower_back",), "upper back": ("upper_back",), "knee": ("quads",),
-    "hip": ("hips", "adductors"),
+    "hip": ("hips",),
 }  # fmt: skip
 DOSES: Mapping[Role, tuple[int, int, float | None]] = {
     "skill": (3, 3, 6.5), "strength": (3, 6, 7.5), "overload": (2, 3, 8.0),

@@ -18,10 +18,11 @@ class Shelf:
     of the reference length, the lean in degrees it holds well, hands beyond the shoulders (m).
     ``handles``: the hands hold handles in front, so the shoulder screen does not gate it.
 
-    ``ease`` (share): how easily the bar is put down; ``arms`` (share): what shoulders, elbows and
-    wrists are asked; ``school``: the bar school that prefers it; ``family``: what is nearly the
-    same place; ``instead``: what to do where the shoulders do not bear it. Common practice, no
-    source."""
+    ``factor``: what no linkage knows of the place, as a share of every strength, set on the median
+    of a population; the body explains the difference from it. ``ease`` (share): how easily the bar
+    is put down; ``arms`` (share): what shoulders, elbows and wrists are asked; ``school``: the bar
+    school that prefers it; ``family``: what is nearly the same place; ``instead``: what to do where
+    the shoulders do not bear it. Common practice, no source."""
 
     name: str
     beyond_shoulder_m: float
@@ -33,24 +34,25 @@ class Shelf:
     arms: float = 0.5
     school: str = "model"
     family: str = ""
+    factor: float = 1.0
     instead: str = "carry the bar higher, or work on the shoulders and screen again"
 
 
 SHELVES: dict[BarPosition, Shelf] = {
     "front": Shelf(
-        "front", 0.02, 0.085, 18.0, 0.10, ease=1.0, arms=0.6, school="upright",
+        "front", 0.02, 0.085, 18.7, 0.10, factor=0.984, ease=1.0, arms=0.6, school="upright",
         instead="cross the arms or hold straps, or take the bar on the back",
     ),
     "high": Shelf(
-        "high bar", 0.03, -0.075, 38.0, 0.22, ease=0.7, arms=0.4, school="upright",
+        "high bar", 0.03, -0.075, 39.8, 0.22, factor=0.98, ease=0.7, arms=0.4, school="upright",
         instead="try a bar with handles, or work on the shoulders and screen again",
     ),
     "middle": Shelf(
-        "middle bar", 0.0, -0.09, 46.0, 0.30, ease=0.5, arms=0.7, school="low",
+        "middle bar", 0.0, -0.09, 54.5, 0.30, factor=0.962, ease=0.5, arms=0.7, school="low",
         family="on the back",
     ),
     "low": Shelf(
-        "low bar", -0.04, -0.10, 55.0, 0.40, ease=0.4, arms=1.0, school="low",
+        "low bar", -0.04, -0.10, 53.0, 0.40, factor=1.0, ease=0.4, arms=1.0, school="low",
         family="on the back",
     ),
 }  # fmt: skip
@@ -65,6 +67,7 @@ for _shelf in (*SHELVES.values(), SAFETY_BAR):
         ("forward_m", "m", "bar centre forward of the trunk's axis"),
         ("holds_lean_deg", "deg", "lean that is held well"),
         ("hands_beyond_shoulders_m", "m", "usual hands beyond the shoulders"),
+        ("factor", "share", "what is left of every strength, by calibration"),
     ):
         assume(
             f"{_shelf.name}_{_field}".replace(" ", "_"), getattr(_shelf, _field), _unit,
@@ -85,6 +88,11 @@ def bar_places(
 def held_leans(shelves: Sequence[Shelf], shape: tuple[int, ...]) -> Floats:
     """Leans in rad that the shelves hold well, laid out in ``shape``."""
     return radians(np.reshape([shelf.holds_lean_deg for shelf in shelves], shape))
+
+
+def style_factors(shelves: Sequence[Shelf], shape: tuple[int, ...]) -> Floats:
+    """What the shelves leave of every strength, laid out in ``shape``."""
+    return np.reshape([shelf.factor for shelf in shelves], shape)
 
 
 def usual_grip_m(body: Body, shelf: Shelf) -> float:

@@ -10,11 +10,13 @@ from pavrik.core.lifts.posture import Posture
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.kinematics import SquatCase, SquatPosture, lower_half
 from pavrik.core.squat.phases import progress_at
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, radians
 
 Squat = Undisturbed[SquatCase]
 OUT_OF_THE_HOLE = np.array([progress_at("out of the hole")])
 _SHANKS = 121
+_NEAR_DEG = np.linspace(-12.0, 12.0, 49)
+"""From the settled shank: what a lifter may find under a fault."""
 
 
 def _bar_height(posture: SquatPosture, load_kg: float) -> Floats:
@@ -98,35 +100,58 @@ def breaks(school: BreakSchool) -> Disturb:
     return disturb
 
 
+def near(squat: Squat, _: float) -> Floats:
+    """Shanks round the settled one that the ankle allows."""
+    return np.clip(squat.shank + radians(_NEAR_DEG)[:, None], *squat.case.shank_range())
+
+
 PERTURBATIONS: dict[str, Perturbation] = {
     "hips-rise": Perturbation(
         hips_early, 0.05, "m", "hips {amount} up before the bar leaves the bottom"
     ),
-    "bar-forward": Perturbation(bar_forward, 0.04, "m", "bar {amount} in front of its path"),
-    "heels-up": Perturbation(balance, 0.05, "m", "weight {amount} toward the toes"),
-    "toes-up": Perturbation(balance, -0.04, "m", "weight {amount} toward the heels"),
-    "too-deep": Perturbation(depth, 0.04, "m", "{amount} deeper than needed", "ratio"),
-    "high": Perturbation(depth, -0.03, "m", "{amount} short of depth: no lift at all", "ratio"),
+    "bar-forward": Perturbation(
+        bar_forward, 0.04, "m", "bar {amount} in front of its path", "ratio", near
+    ),
+    "heels-up": Perturbation(balance, 0.05, "m", "weight {amount} toward the toes", shanks=near),
+    "toes-up": Perturbation(balance, -0.04, "m", "weight {amount} toward the heels", shanks=near),
+    "too-deep": Perturbation(depth, 0.04, "m", "{amount} deeper than needed", "ratio", shanks=near),
+    "high": Perturbation(
+        depth, -0.03, "m", "{amount} short of depth: no lift at all", "ratio", shanks=near
+    ),
     "false-depth": Perturbation(
-        depth, -0.03, "m", "feels deep, is {amount} short of depth: no lift at all", "ratio"
+        depth,
+        -0.03,
+        "m",
+        "feels deep, is {amount} short of depth: no lift at all",
+        "ratio",
+        shanks=near,
     ),
     "butt-wink": Perturbation(
-        depth, -0.02, "m", "stopping {amount} higher, before the lower back turns", "ratio"
+        depth,
+        -0.02,
+        "m",
+        "stopping {amount} higher, before the lower back turns",
+        "ratio",
+        shanks=near,
     ),
-    "knees-in": Perturbation(knee_in, 10.0, "deg", "knees {amount} inside the toes"),
+    "knees-in": Perturbation(knee_in, 10.0, "deg", "knees {amount} inside the toes", shanks=near),
     "knees-stay": Perturbation(
-        knees_stay, 1.0, "share", "shins stay where they were at the bottom"
+        knees_stay, 1.0, "share", "shins stay where they were at the bottom", "ratio"
     ),
     "knees-first": Perturbation(
         breaks("knees_first"), 0.0, "none", "knees break well first", "max"
     ),
     "hips-first": Perturbation(breaks("hips_first"), 0.0, "none", "hips break well first", "max"),
-    "bar-rolls": Perturbation(bar_slides, 0.03, "m", "bar {amount} down the back"),
+    "bar-rolls": Perturbation(bar_slides, 0.03, "m", "bar {amount} down the back", shanks=near),
     "upper-round": Perturbation(
-        upper_back_rounds, 0.02, "m", "upper back rounds, bar {amount} forward on it"
+        upper_back_rounds, 0.02, "m", "upper back rounds, bar {amount} forward on it", "ratio", near
     ),
-    "stance-off": Perturbation(stance, 0.05, "m", "feet {amount} wider than settled", "ratio"),
-    "toes-off": Perturbation(toes, 8.0, "deg", "toes {amount} further out than settled", "ratio"),
+    "stance-off": Perturbation(
+        stance, 0.05, "m", "feet {amount} wider than settled", "ratio", shanks=near
+    ),
+    "toes-off": Perturbation(
+        toes, 8.0, "deg", "toes {amount} further out than settled", "ratio", shanks=near
+    ),
 }
 for _fault_id, _priced in PERTURBATIONS.items():
     assume(f"usual_{_fault_id}", _priced.amount, _priced.unit, f"usual size: {_priced.words}")

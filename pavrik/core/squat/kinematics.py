@@ -20,14 +20,14 @@ from pavrik.core.lifts.posture import LoadedPosture, Posture, UpperPlaces, hip_f
 from pavrik.core.linkage.balance import Balanced, BalanceSchool, lean_that_balances
 from pavrik.core.linkage.foot import FootPlacement, place_foot
 from pavrik.core.linkage.legs import LegPose, elevation_at_depth, leg_masses, squat_legs
-from pavrik.core.linkage.moments import LegMoments, inward_share, leg_moments
+from pavrik.core.linkage.moments import LegMoments, leg_moments
 from pavrik.core.linkage.trunk_cuts import cut_moment_nm
 from pavrik.core.linkage.upper_body import BarPlace, UpperBody, upper_body
-from pavrik.core.squat.bar_positions import bar_places, held_leans
+from pavrik.core.squat.bar_positions import bar_places, held_leans, style_factors
 from pavrik.core.squat.depth import depth_target_m
 from pavrik.core.squat.setup import BREAK_EXPONENT, SquatSetup
-from pavrik.core.strength.capacities import Capacities, knee_share, wide_hip_share
-from pavrik.core.units import Floats, degrees, radians
+from pavrik.core.strength.capacities import GROUPS, Capacities, knee_share, scaled_by
+from pavrik.core.units import Floats, radians
 
 LEAST_SHANK_DEG = 2.0
 MOST_SHANK_DEG = 50.0
@@ -53,7 +53,6 @@ class SquatPosture(Posture):
 
     trunk: UpperBody
     school: BalanceSchool
-    inward: Floats
     plumb_moments: LegMoments | None
     """Leg moments when the floor force is under mid-foot whatever the load (system school)."""
     shift_m: Number = 0.0
@@ -68,7 +67,7 @@ class SquatPosture(Posture):
             self.legs.hip, self.masses, self.trunk, load_kg, self.school, self.shift_m
         )
         legs = self.plumb_moments or leg_moments(
-            self.body, self.legs, self.masses, balanced.first_moment, self.inward
+            self.body, self.legs, self.masses, balanced.first_moment, self.assumed.floor_friction
         )
         trunk = self.trunk
         lumbar = cut_moment_nm(
@@ -107,6 +106,7 @@ class SquatCase(Case):
 
     bar: BarPlace
     holds_lean: Number
+    style_factor: Number
     heel_lift_m: Number
     hip_above_knee_m: Number
     balance: BalanceSchool
@@ -125,8 +125,13 @@ class SquatCase(Case):
 
     def shank_range(self) -> tuple[Floats, Floats]:
         pitch = self.foot.pitch
-        most = np.minimum(self.screens.dorsiflexion + pitch, radians(MOST_SHANK_DEG))
+        hard = "ankle" in self.screens.hard
+        beyond = 0.0 if hard else radians(self.assumed.overstep_half_deg)
+        most = np.minimum(self.screens.dorsiflexion + pitch + beyond, radians(MOST_SHANK_DEG))
         return np.minimum(radians(LEAST_SHANK_DEG), most), np.asarray(most)
+
+    def strengths(self, capacities: Capacities) -> Capacities:
+        return scaled_by(capacities, self.style_factor, GROUPS)
 
     def posture(self, shank: Floats, progress: Floats) -> SquatPosture:
         return self.hold(self._legs(shank, progress))
@@ -151,9 +156,12 @@ class SquatCase(Case):
         """Legs with the case's bar put on, ready to be loaded."""
         body, assumed = self.body, self.assumed
         masses = leg_masses(body, legs)
-        inward = inward_share(legs, self.spread, assumed.floor_friction)
         over_midfoot = self.balance == "system" and np.all(np.asarray(self.shift_m) == 0)
-        plumb = leg_moments(body, legs, masses, np.zeros(()), inward) if over_midfoot else None
+        plumb = (
+            leg_moments(body, legs, masses, np.zeros(()), assumed.floor_friction)
+            if over_midfoot
+            else None
+        )
         return SquatPosture(
             body=body,
             legs=legs,
@@ -161,24 +169,12 @@ class SquatCase(Case):
             capacities=self.capacities,
             assumed=assumed,
             knee_share=knee_share(legs.knee_flexion, assumed),
-            wide_hip=wide_hip_share(legs.abduction, assumed),
+            push_limit=self.push_limit,
             trunk=upper_body(body, self.bar, assumed),
             school=self.balance,
-            inward=inward,
             plumb_moments=plumb,
             shift_m=self.shift_m,
         )
-
-    def most_lean(self) -> Floats:
-        """Most lean of the trunk in rad that the bar allows."""
-        return np.asarray(self.holds_lean + radians(self.assumed.lean_excess_deg))
-
-    def allowed(self, lean: Floats) -> Floats:
-        return np.minimum(lean, self.most_lean())
-
-    def share_left(self, lean: Floats) -> Floats:
-        excess = np.maximum(degrees(lean - self.holds_lean), 0.0)
-        return np.maximum(1.0 - self.assumed.lean_cost * excess**2, 0.0)
 
 
 class SquatKinematics:
@@ -187,7 +183,7 @@ class SquatKinematics:
     def free_shank(self, _: SquatSetup, /) -> bool:
         return True
 
-    def with_shank(self, setup: SquatSetup, _: float, /) -> SquatSetup:
+    def as_found(self, setup: SquatSetup, _: SquatCase, __: float, ___: int, /) -> SquatSetup:
         return setup
 
     def without_shank(self, setup: SquatSetup, /) -> SquatSetup:
@@ -206,9 +202,11 @@ class SquatKinematics:
             [np.nan if s.hip_above_knee_m is None else s.hip_above_knee_m for s in setups]
         )
         schools = lifter.schools
+        factor = style_factors(shelves, shape)
         return SquatCase(
             body=lifter.body,
-            capacities=lifter.capacities,
+            capacities=scaled_by(lifter.capacities, factor, GROUPS),
+            style_factor=factor,
             screens=lifter.screens,
             assumed=lifter.assumed,
             bar=bar_places(lifter.body, shelves, shape, lifter.assumed),
@@ -226,13 +224,10 @@ class SquatKinematics:
     def unknown(
         self, assumed: Assumptions, random: np.random.Generator, shape: tuple[int, ...]
     ) -> Unknown:
-        spread = random.uniform(assumed.spread_low, assumed.spread_high, shape)
+        limit = random.uniform(assumed.push_low, 1.0, shape)
         hold = radians(assumed.hold_error_deg) * random.standard_normal(shape)
 
         def put(case: SquatCase) -> SquatCase:
-            return replace(case, floor_spread=spread, holds_lean=case.holds_lean + hold)
+            return replace(case, push_limit=limit, holds_lean=case.holds_lean + hold)
 
         return put
-
-    def strengths(self, capacities: Capacities, _: Assumptions, /) -> Capacities:
-        return capacities

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.limit import (
     FLAG_DEG,
@@ -12,7 +13,10 @@ from pavrik.core.lifts.limit import (
     beyond_knee_track,
     beyond_rotation,
     hip_flexion_sentence,
+    knee_track_price,
     knee_track_sentence,
+    lean_price,
+    screen_price,
     strength_sentence,
     without_strength,
 )
@@ -78,7 +82,7 @@ def _beyond_ankle(case: SquatCase, posture: SquatPosture, _: LoadedPosture) -> F
 
 
 def _too_much_lean(case: SquatCase, _: SquatPosture, loaded: LoadedPosture) -> Floats:
-    return degrees(loaded.balanced.lean - case.most_lean())
+    return degrees(loaded.balanced.lean - case.holds_lean)
 
 
 def _beside_knee(above_m: float) -> str:
@@ -112,12 +116,18 @@ def _ankle(told: Told) -> str:
 def _lean(told: Told) -> str:
     ankle = float(degrees(told.lifter.screens.dorsiflexion))
     return (
-        f"the trunk would lean {told.lean_deg:.0f}°, {told.over:.1f}° beyond the most that "
-        f"{told.setup.shelf.name} is held at, with the ankle at its {ankle:.0f}°: raise the heel, "
+        f"the trunk would lean {told.lean_deg:.0f}°, {told.over:.1f}° beyond what "
+        f"{told.setup.shelf.name} holds well, with the ankle at its {ankle:.0f}°: raise the heel, "
         "carry the bar lower or widen"
     )
 
 
+LEAN_STRAIGHT_DEG = assume(
+    "lean_straight_deg", 2.0, "deg", "excess lean from which each further degree costs the same"
+)
+LEAN_MOST_DEG = assume(
+    "lean_most_deg", 12.0, "deg", "excess lean at which a bar no longer stays where it lies"
+)
 _OF_THE_TRUNK = frozenset({"hip_flexion", "lean", "strength"})
 LIMITS: tuple[Limit, ...] = (
     Limit("balance", _without_balance, _balance, hides=_OF_THE_TRUNK),
@@ -126,34 +136,38 @@ LIMITS: tuple[Limit, ...] = (
         hides=_OF_THE_TRUNK
         | {"balance", "knee_forward", "abduction", "rotation", "width", "knee_track"},
     ),
-    Limit("ankle", _beyond_ankle, _ankle),
+    Limit("ankle", _beyond_ankle, _ankle, price=screen_price, screened=True),
     Limit("strength", without_strength, strength_sentence),
     Limit(
         "hip_flexion", beyond_hip_flexion,
         hip_flexion_sentence("raise the heel, widen, turn the toes out or carry the bar higher"),
+        price=screen_price, screened=True,
     ),
     Limit(
         "abduction", beyond_abduction,
         lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "
         "at this depth: stand narrower",
+        price=screen_price, screened=True,
     ),
     Limit(
         "rotation", beyond_rotation,
         lambda told: f"the thighs would turn out {told.over:.1f}° further than the hip rotation "
         "screen allows: turn the toes in, or work on the hips and screen again",
+        price=screen_price, screened=True,
     ),
     Limit(
         "width", _too_wide,
         lambda told: f"the thighs would open {told.over:.1f}° further than the moderate-width "
         "school allows: stand narrower, or choose the wide school",
     ),
-    Limit("knee_track", beyond_knee_track, knee_track_sentence),
+    Limit("knee_track", beyond_knee_track, knee_track_sentence, price=knee_track_price),
     Limit(
         "knee_forward", _knee_too_far,
         lambda told: f"the knees would travel past the toes, {told.over:.1f}° of shin more than "
         "the held-back school allows: sit back further, or free the knees",
     ),
-    Limit("lean", _too_much_lean, _lean),
+    Limit("lean", _too_much_lean, _lean, price=lean_price, straight_deg=LEAN_STRAIGHT_DEG,
+          most_deg=LEAN_MOST_DEG),
 )  # fmt: skip
 """What cannot be told of a body that has no posture: angles of the trunk without a balance, any
 without a leg that reaches."""

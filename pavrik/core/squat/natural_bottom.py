@@ -7,6 +7,7 @@ import numpy as np
 
 from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import SCREEN_LIMITS
 from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
@@ -33,13 +34,15 @@ def _at_depth(setup: SquatSetup, lifter: Lifter, below_m: float) -> SquatSetup:
 def natural_bottom(
     lifter: Lifter, setup: SquatSetup, stances_m: Sequence[float] = STANCES_M
 ) -> NaturalBottom:
-    """The deepest feasible depth of a set-up at each stance, the rest as it is."""
+    """The deepest feasible depth of a set-up at each stance, the rest as it is; no screen may be
+    overstepped, whatever the lifter may risk in a lift."""
+    kept = replace(lifter, screens=replace(lifter.screens, hard=SCREEN_LIMITS))
     wanted = [
         _at_depth(replace(setup, stance_m=stance), lifter, float(depth))
         for stance in stances_m
         for depth in BELOW_PARALLEL_M
     ]
-    feasible = quick_maxes_kg(SQUAT, lifter, wanted).reshape(len(stances_m), -1) > 0
+    feasible = quick_maxes_kg(SQUAT, kept, wanted).reshape(len(stances_m), -1) > 0
     deepest = [
         float(BELOW_PARALLEL_M[np.flatnonzero(row).max()]) if row.any() else None
         for row in feasible

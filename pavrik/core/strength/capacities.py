@@ -1,58 +1,83 @@
-"""What each muscle group can hold, in N m for both sides, and how joint angle changes it."""
+"""What each muscle group can hold, in N m for both sides, and how joint angle changes it.
 
-from dataclasses import dataclass
+The cosine form is that of published isometric curves (Anderson, Madigan & Nussbaum 2007, from
+memory); its widths and places are Pavrik's own, from the calibration.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Body, Number
-from pavrik.core.units import Floats, degrees
+from pavrik.core.units import Floats, degrees, radians
+
+GROUPS = (
+    "hip_extensors", "hamstrings", "knee_extensors", "lower_back", "upper_back", "lats",
+)  # fmt: skip
+LEAST_SHARE = 0.2
+"""Of a capacity, at angles so far from its best that the cosine says nothing any more."""
 
 
 @dataclass(frozen=True)
 class Capacities:
-    """Capacities in N m, both sides; ``hamstring_at_knee`` is knee moment per hip moment."""
+    """Capacities in N m, both sides. ``hamstring_at_knee`` is knee moment per hip moment,
+    ``hips_over_adductors`` how much stronger the hip extensors are than the adductors."""
 
     hip_extensors: Number
     hamstrings: Number
     knee_extensors: Number
-    adductors: Number
     lower_back: Number
     upper_back: Number
+    lats: Number
     hamstring_at_knee: float
+    hips_over_adductors: float
+
+
+def scaled_by(capacities: Capacities, factor: Number, names: Sequence[str]) -> Capacities:
+    """Capacities with some of them times a factor, which broadcasts against them."""
+    return replace(capacities, **{name: getattr(capacities, name) * factor for name in names})
 
 
 def assumed_capacities(body: Body, assumed: Assumptions) -> Capacities:
     """Starting capacities, scaled with body mass and sex, until lifts are known."""
-    scale = body.mass_kg / assumed.reference_mass_kg
+    share = np.asarray(body.mass_kg) / assumed.reference_mass_kg
+    scale = share**assumed.mass_exponent
     legs = scale * (assumed.female_legs if body.sex == "female" else 1.0)
     upper = scale * (assumed.female_upper_back if body.sex == "female" else 1.0)
+    back = scale * (assumed.female_lower_back if body.sex == "female" else 1.0)
     return Capacities(
         hip_extensors=assumed.hip_extensors_nm * legs,
         hamstrings=assumed.hamstrings_nm * legs,
         knee_extensors=assumed.knee_extensors_nm * legs,
-        adductors=assumed.adductors_nm * legs,
-        lower_back=assumed.lower_back_nm * scale,
+        lower_back=assumed.lower_back_nm * back,
         upper_back=assumed.upper_back_nm * upper,
+        lats=assumed.lats_nm * upper,
         hamstring_at_knee=assumed.hamstring_at_knee,
+        hips_over_adductors=assumed.hips_over_adductors,
     )
+
+
+def _cosine(angle_deg: Floats, best_deg: float, width: float) -> Floats:
+    return np.maximum(np.cos(width * radians(angle_deg - best_deg)), LEAST_SHARE)
 
 
 def knee_share(knee_flexion: Floats, assumed: Assumptions) -> Floats:
     """Share of the knee extensors' capacity that is left at a knee flexion in rad."""
-    away = (degrees(knee_flexion) - assumed.knee_best_deg) / assumed.knee_width_deg
-    return np.maximum(assumed.knee_least, 1.0 - away**2)
+    return _cosine(degrees(knee_flexion), assumed.knee_best_deg, assumed.knee_width)
 
 
-def wide_hip_share(abduction: Floats, assumed: Assumptions) -> Floats:
-    """Squared excess of abduction that costs a deep hip strength; abduction in rad."""
-    excess = np.maximum(degrees(abduction) - assumed.wide_hip_from_deg, 0.0)
-    return (excess / assumed.wide_hip_width_deg) ** 2
-
-
-def hip_share(hip_flexion: Floats, wide: Floats, assumed: Assumptions) -> Floats:
-    """Share of the hip extensors' capacity left at a hip flexion in rad, in a wide deep hip."""
+def pelvis_flexion_deg(hip_flexion: Floats, assumed: Assumptions) -> Floats:
+    """Flexion in the hip joint itself, in degrees: beyond some flexion (rad) of the trunk over the
+    thigh, seen from the side, the lower back gives a part of it."""
     flexion_deg = degrees(hip_flexion)
-    away = (flexion_deg - assumed.hip_best_deg) / assumed.hip_width_deg
-    deep = np.clip((flexion_deg - assumed.deep_hip_from_deg) / assumed.deep_hip_span_deg, 0.0, 1.0)
-    return np.maximum(assumed.hip_least, 1.0 - away**2) * (1.0 - wide * deep)
+    excess = np.maximum(flexion_deg - assumed.lumbar_joins_deg, 0.0)
+    return np.asarray(flexion_deg - assumed.lumbar_share * excess)
+
+
+def hip_share(hip_flexion: Floats, assumed: Assumptions) -> Floats:
+    """Share of the hip extensors' capacity that is left where the trunk is flexed so far (rad) over
+    the thigh."""
+    joint_deg = pelvis_flexion_deg(hip_flexion, assumed)
+    return _cosine(joint_deg, assumed.hip_best_deg, assumed.hip_width)

@@ -8,7 +8,8 @@ import numpy as np
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.predicted_max import load_at_full_utilization
-from pavrik.core.strength.utilization import JointMoments, least_utilization
+from pavrik.core.strength.push import Push
+from pavrik.core.strength.utilization import JointMoments, hold
 from pavrik.core.units import Floats
 
 
@@ -16,8 +17,12 @@ class Loaded(Protocol):
     """A pose under one load."""
 
     @property
-    def moments(self) -> JointMoments:
-        """In N m."""
+    def unpushed(self) -> JointMoments:
+        """In N m, with the feet not pushed apart."""
+
+    @property
+    def push(self) -> Push:
+        """What pushing them apart changes."""
 
     @property
     def hip_share(self) -> Floats:
@@ -45,12 +50,13 @@ _APART = 0.35
 
 @dataclass(frozen=True)
 class PosesInLoad:
-    """What poses ask under any load: constant, slope and bend of the five moments and the hips'
-    share, each of shape (6, 1, *poses)."""
+    """What poses ask under any load: constant, slope and bend of the moments, of what a push
+    changes and of the hips' share, each of shape (9, 1, *poses)."""
 
     constant: Floats
     slope: Floats
     bend: Floats
+    most_push: Floats
     knee_share: Floats
     body_mass_kg: Number
 
@@ -59,20 +65,29 @@ class PosesInLoad:
         an axis before those of the poses."""
 
         def most_use(load_kg: Floats) -> Floats:
-            *moments, hips = (self.bend * load_kg + self.slope) * load_kg + self.constant
-            return least_utilization(JointMoments(*moments), capacities, self.knee_share, hips).most
+            values = (self.bend * load_kg + self.slope) * load_kg + self.constant
+            *moments, by_knee, by_hip, hips = values
+            push = Push(by_knee, by_hip, self.most_push)
+            held = hold(JointMoments(*moments), push, capacities, self.knee_share, hips)
+            return held.utilization.most
 
         return load_at_full_utilization(most_use, self.body_mass_kg)
+
+
+def _asked(loaded: Loaded) -> Floats:
+    push = loaded.push
+    values = (*loaded.unpushed, push.knee, push.hip_frontal, loaded.hip_share)
+    return np.stack(np.broadcast_arrays(*values))[:, None]
 
 
 def in_load(pose: Loadable, near_kg: Floats) -> PosesInLoad:
     """Quadratics through what poses ask at three loads round ``near_kg``."""
     step = _APART * near_kg
     low, middle, high = (
-        np.stack(np.broadcast_arrays(*loaded.moments, loaded.hip_share))[:, None]
-        for loaded in map(pose.at_load, (near_kg - step, near_kg, near_kg + step))
+        _asked(pose.at_load(load)) for load in (near_kg - step, near_kg, near_kg + step)
     )
     bend = (high - 2 * middle + low) / (2 * step**2)
     slope = (high - low) / (2 * step) - 2 * bend * near_kg
     constant = middle - (slope + bend * near_kg) * near_kg
-    return PosesInLoad(constant, slope, bend, pose.knee_share, pose.body.mass_kg)
+    most = pose.at_load(near_kg).push.most
+    return PosesInLoad(constant, slope, bend, most, pose.knee_share, pose.body.mass_kg)

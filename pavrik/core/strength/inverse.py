@@ -13,17 +13,17 @@ from typing import Literal
 import numpy as np
 from scipy.optimize import least_squares
 
-from pavrik.core.strength.capacities import Capacities
+from pavrik.core.strength.capacities import GROUPS, Capacities
 from pavrik.core.units import Floats
 
-MUSCLES = (
-    "hip_extensors", "hamstrings", "knee_extensors", "adductors", "lower_back", "upper_back",
-)  # fmt: skip
+MUSCLES = GROUPS
 SHARED_SD = 0.20
 OWN_SD = 0.15
 OBSERVATION_SD = 0.05
 _STEP = 1e-2
 """Of a log factor for a slope: wide enough to see past the corners of the predicted maxes."""
+_ALONE = (-0.3, -0.2, -0.1, 0.1)
+"""Log factors that one group alone is tried with before a search."""
 CLOSE_ENOUGH = 1e-3
 """A search ends when its last step was shorter than this share of the log factors."""
 
@@ -119,9 +119,17 @@ def most_likely(
         values = around(tuple(parameters))
         return np.asarray((values[:count] - values[count]).T / _STEP)
 
-    first = np.zeros(count) if start is None else start.parameters
+    first = _likeliest(residuals, count) if start is None else start.parameters
     found = least_squares(of_one, first, jac=jacobian, xtol=CLOSE_ENOUGH)
     return Point(prior, seen, found.x, found.fun, np.asarray(found.jac))
+
+
+def _likeliest(residuals: Callable[[Floats], Floats], count: int) -> Floats:
+    """Where a search begins: the prior, or one muscle group alone weaker or stronger. A group that
+    limits no lift yet has no slope, so none would ever be found weak from the prior alone."""
+    alone = [by * step for step in np.eye(count)[1:] for by in _ALONE]
+    tried = np.vstack([np.zeros(count), *alone])
+    return np.asarray(tried[np.argmin(np.sum(residuals(tried) ** 2, axis=1))])
 
 
 def inferred(point: Point) -> Inferred:

@@ -8,25 +8,37 @@ from pavrik.core.body.segments import Number
 from pavrik.core.units import Floats
 
 FIRST_BODY_MASSES = (1.0, 2.2)
+NEAR = 0.95
+"""Share of a guess at which the first of two loads is tried."""
 MOST_BODY_MASSES = 10.0
 TOLERANCE = 1e-4
 """Of the use: about 0.02 kg at 200 kg."""
 LEAST_KG = 0.01
 STEPS = 40
+ROUGH_STEPS = 5
+"""Enough where a search only looks for the place to look closer."""
 
 
-def load_at_full_utilization(most_use: Callable[[Floats], Floats], body_mass_kg: Number) -> Floats:
+def load_at_full_utilization(
+    most_use: Callable[[Floats], Floats],
+    body_mass_kg: Number,
+    near_kg: Floats | None = None,
+    steps: int = STEPS,
+) -> Floats:
     """Load in kg at which ``most_use`` (load -> largest use) is 1; 0 where the body alone is too
     much, 10 body masses where nothing limits.
 
     Use is nearly a straight line in the load, so a few secants do. Each stays inside the bracket
-    known so far; one that would leave it halves the bracket instead.
+    known so far; one that would leave it halves the bracket instead. A good guess saves steps.
     """
     mass = np.asarray(body_mass_kg, dtype=np.float64)
-    before, now = (mass * share for share in FIRST_BODY_MASSES)
+    if near_kg is None:
+        before, now = (mass * share for share in FIRST_BODY_MASSES)
+    else:
+        before, now = NEAR * np.maximum(near_kg, mass / 10), np.maximum(near_kg, mass / 10)
     gap_before, gap_now = most_use(before) - 1.0, most_use(now) - 1.0
     low, high = np.zeros_like(gap_now), np.full_like(gap_now, MOST_BODY_MASSES) * mass
-    for _ in range(STEPS):
+    for _ in range(steps):
         above = gap_now > 0
         high, low = np.where(above, now, high), np.where(above, low, now)
         rise = gap_now - gap_before

@@ -1,7 +1,8 @@
 """The least possible use of each capacity that holds a pose, and which one limits.
 
 Hamstrings help the hip and burden the knee. With three muscles the least use has an exact answer:
-the largest of the ratios below (each a face of the feasible polygon).
+the largest of the ratios below (each a face of the feasible polygon), at the push of the feet that
+makes it least.
 """
 
 from typing import NamedTuple
@@ -9,21 +10,31 @@ from typing import NamedTuple
 import numpy as np
 
 from pavrik.core.strength.capacities import Capacities
+from pavrik.core.strength.push import LegDemand, Push, chosen_push
 from pavrik.core.units import Floats, Indices
 
 LIMITERS = (
-    "hips", "legs", "quads", "knee_flexors", "adductors", "lower_back", "upper_back",
+    "hips", "legs", "quads", "knee_flexors", "lower_back", "upper_back", "lats",
 )  # fmt: skip
 
 
 class JointMoments(NamedTuple):
-    """Moments in N m, both sides, positive where muscles must work."""
+    """Moments in N m, both sides, positive where muscles must work; ``shoulder`` is what keeps
+    hanging arms back under the shoulders."""
 
     knee: Floats
     hip_sagittal: Floats
     hip_frontal: Floats
     lumbar: Floats
     midback: Floats
+    shoulder: Floats
+
+    def pushed(self, push: Push, share: Floats) -> "JointMoments":
+        """The same with the feet pushed apart by a share of the frontal lever."""
+        return self._replace(
+            knee=self.knee + push.knee * share,
+            hip_frontal=self.hip_frontal + push.hip_frontal * share,
+        )
 
 
 class Utilization(NamedTuple):
@@ -33,9 +44,9 @@ class Utilization(NamedTuple):
     legs: Floats
     quads: Floats
     knee_flexors: Floats
-    adductors: Floats
     lower_back: Floats
     upper_back: Floats
+    lats: Floats
 
     @property
     def most(self) -> Floats:
@@ -52,21 +63,41 @@ class Utilization(NamedTuple):
         return np.asarray(np.argmax(stacked, axis=0))
 
 
-def least_utilization(
-    moments: JointMoments, capacities: Capacities, knee_share: Floats, hip_share: Floats
-) -> Utilization:
-    """Use of every capacity, with the knee and hip capacities scaled by their joint angle."""
-    rho = capacities.hamstring_at_knee
+class Held(NamedTuple):
+    """A pose as it is held: the share of the push, the moments and the use with it."""
+
+    push: Floats
+    moments: JointMoments
+    utilization: Utilization
+
+
+def hold(
+    moments: JointMoments, push: Push, capacities: Capacities, knee_share: Floats,
+    hip_share: Floats, bent: Floats | float = 1.0,
+) -> Held:  # fmt: skip
+    """Least use of every capacity, those of knee and hip scaled by their joint angle. ``moments``
+    are those of feet that are not pushed apart; ``bent`` is the share of what would overstretch a
+    knee that its flexors must hold: a straight knee holds by itself."""
+    rho, weight = capacities.hamstring_at_knee, capacities.hips_over_adductors
     quads = capacities.knee_extensors * knee_share
     glutes = capacities.hip_extensors * hip_share
     hamstrings = capacities.hamstrings * hip_share
-    return Utilization(
-        hips=np.sqrt(np.maximum(moments.hip_sagittal, 0.0) ** 2 + moments.hip_frontal**2)
-        / (glutes + hamstrings),
-        legs=np.maximum(moments.knee + rho * moments.hip_sagittal, 0.0) / (quads + rho * glutes),
-        quads=np.maximum(moments.knee, 0.0) / quads,
-        knee_flexors=np.maximum(-moments.knee, 0.0) / (rho * hamstrings),
-        adductors=np.abs(moments.hip_frontal) / capacities.adductors,
+    demand = LegDemand(
+        moments.knee,
+        np.maximum(moments.hip_sagittal, 0.0),
+        weight * moments.hip_frontal,
+        push.knee,
+        -weight * push.hip_frontal,
+    )
+    share = chosen_push(demand, push.most, quads, glutes, hamstrings, rho)
+    knee, hip = demand.at(share)
+    use = Utilization(
+        hips=hip / (glutes + hamstrings),
+        legs=np.maximum(knee + rho * hip, 0.0) / (quads + rho * glutes),
+        quads=np.maximum(knee, 0.0) / quads,
+        knee_flexors=np.maximum(-knee, 0.0) * bent / (rho * hamstrings),
         lower_back=np.maximum(moments.lumbar, 0.0) / capacities.lower_back,
         upper_back=np.maximum(moments.midback, 0.0) / capacities.upper_back,
+        lats=np.maximum(moments.shoulder, 0.0) / capacities.lats,
     )
+    return Held(share, moments.pushed(push, share), use)

@@ -159,16 +159,19 @@ def _deadlift_setup(setup: DeadliftSetup, knob: Knob) -> DeadliftSetup:
     if knob.style is not None and knob.style != setup.style:
         return usual_setup(knob.style)
     if knob.above_m:
-        return replace(setup, bar_height_m=setup.bar_height_m + knob.above_m, shank=None)
+        higher = setup.bar_height_m + knob.above_m
+        return replace(setup, bar_height_m=higher, bar_offset_m=None, shank=None)
     return setup
 
 
 def _deadlift_use(way: DeadliftPath, load_kg: float) -> Floats:
-    """Most use of each capacity in each phase, (phases, capacities)."""
+    """Most use of each capacity in each phase, (phases, capacities); a phase that this body
+    passes over counts as its neighbour."""
     use = way.posture.at_load(load_kg).utilization
-    steps, phase = len(way.phase), np.array(way.phase)
+    steps, phase = len(way.phase), np.array([WAY_UP.index(name) for name in way.phase])
+    away = np.abs(phase - np.arange(len(WAY_UP))[:, None])
     columns = np.stack([np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in use], axis=-1)
-    return np.stack([np.max(columns[phase == name], axis=0) for name in WAY_UP])
+    return np.stack([np.max(columns[apart == np.min(apart)], axis=0) for apart in away])
 
 
 def deadlift_loadings(
@@ -180,7 +183,7 @@ def deadlift_loadings(
     setups = [_deadlift_setup(setup, knob) for knob in knobs]
     different = list(dict.fromkeys(setups))
     placed = dict(zip(different, place_starts(lifter, different), strict=True))
-    ways = {one: deadlift_path(at.case, at.posture) for one, at in placed.items()}
+    ways = {one: deadlift_path(at.case, at.posture.legs.shank) for one, at in placed.items()}
     names, shares = [COMPETITION, *(v.name for v in variations)], [1.0, *ratios]
     answer = []
     for name, one, share in zip(names, setups, shares, strict=True):

@@ -18,7 +18,8 @@ class PoseAnswer(BaseModel):
     """One pose. Everything but ``reasons`` is empty where no pose exists.
 
     Moments are for both sides, positive where muscles must work: plantarflexion, knee extension,
-    hip extension, and the frontal share that the adductors hold.
+    hip extension, the frontal hip moment that pushing the feet apart leaves, and ``shoulder``, what
+    keeps hanging arms under the shoulders.
     """
 
     points: dict[str, tuple[float, float, float]]
@@ -73,6 +74,8 @@ class CandidateOut(BaseModel):
     stance_range_m: list[float] | None = None
     toe_range_deg: list[float] | None = None
     limiter: str
+    limited_by: str = Field("", description="shares of the muscle groups that limit, in words")
+    oversteps: list[str] = Field([], description="limits that are overstepped a little")
     use: dict[str, float]
 
 

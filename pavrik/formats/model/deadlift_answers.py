@@ -32,6 +32,8 @@ class DeadliftCandidateOut(BaseModel):
     stance_range_m: list[float] | None = None
     toe_range_deg: list[float] | None = None
     limiter: str
+    limited_by: str = Field("", description="shares of the muscle groups that limit, in words")
+    oversteps: list[str] = Field([], description="limits that are overstepped a little")
     use: dict[str, float]
     travel_m: float
     work_j: float

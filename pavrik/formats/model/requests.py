@@ -24,6 +24,9 @@ Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder",
 """Where it can hurt."""
 
 
+HardLimit = Literal["ankle", "hip_flexion", "abduction", "rotation", "knee_track", "lean"]
+
+
 class Strict(BaseModel):
     """No unknown fields: a misspelt one is an error, not a silence."""
 
@@ -70,6 +73,9 @@ class ScreensIn(Strict):
     hip_rotation_deg: Degrees | None = None
     box_height_m: Annotated[float, Field(ge=0.15, le=0.7)] | None = None
     narrowest_grip_m: dict[BarPosition, GripM | None] = Field(default_factory=dict)
+    hard: list[HardLimit] = Field(
+        [], description="limits that must not be overstepped at all; others cost beyond the screen"
+    )
 
 
 class SpecialtyBarIn(Strict):
@@ -102,13 +108,14 @@ BarOffsetM = Annotated[float, Field(ge=-0.15, le=0.3, allow_inf_nan=False)]
 
 class DeadliftSetupIn(Strict):
     """One start. ``bar_offset_m`` in front of mid-foot, ``shoulder_offset_m`` in front of the bar;
-    ``bar_height_m`` null is the style's; ``shank_deg`` null is found."""
+    null is found: where lifter and bar balance over mid-foot. ``bar_height_m`` null is the
+    style's; ``shank_deg`` null is found."""
 
     style: StyleId
     stance_m: StanceM
     toe_out_deg: ToeOutDeg
     grip_m: GripM
-    bar_offset_m: BarOffsetM = 0.03
+    bar_offset_m: BarOffsetM | None = None
     shoulder_offset_m: Annotated[float, Field(ge=-0.15, le=0.2)] = 0.04
     bar_height_m: Annotated[float, Field(ge=0.05, le=0.8)] | None = None
     shank_deg: Annotated[float, Field(ge=-20, le=60)] | None = None

@@ -87,6 +87,13 @@ class RankingAnswer(BaseModel):
     job: JobAnswer | None = None
 
 
+class LeversAnswer(BaseModel):
+    """By lift and segment, kg of the max in the set-up in force that one centimetre more of the
+    length brings or takes; a lift is empty where its set-up is closed."""
+
+    kg_per_cm: dict[str, dict[str, float]]
+
+
 class RackAnswer(BaseModel):
     """Holes in one rack; distances in metres."""
 

@@ -9,7 +9,7 @@ from pavrik.core.assumptions import DEFAULT
 from pavrik.core.body.measurement import segments_from_readings
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import ANGLE_SCREENS
+from pavrik.core.lifter.mobility import ANGLE_SCREENS, hard_limits
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import COMPETITION, best_sets
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
@@ -70,15 +70,31 @@ def _body(connection: Connection, profile: lifters.Profile) -> BodyIn:
     )
 
 
-def _screens(connection: Connection, lifter_id: UUID) -> ScreensIn:
+TURNS_UNDER = "butt-wink"
+
+
+def _hard(connection: Connection, profile: lifters.Profile) -> list[str]:
+    """Limits that this lifter keeps to the degree."""
+    born, lifter_id = profile.born_year, profile.lifter_id
+    return sorted(
+        hard_limits(
+            [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+            training.has_shown(connection, lifter_id, TURNS_UNDER),
+            None if born is None else datetime.now(UTC).year - born,
+        )
+    )
+
+
+def _screens(connection: Connection, profile: lifters.Profile) -> ScreensIn:
     angles: dict[str, float | None] = {}
     grips: dict[str, float | None] = {}
-    for result in lifters.list_screens(connection, lifter_id):
+    for result in lifters.list_screens(connection, profile.lifter_id):
         if result.kind in _SCREEN_FIELD:
             angles[_SCREEN_FIELD[result.kind]] = result.value
         elif result.kind.startswith("grip_"):
             grips[result.kind.removeprefix("grip_")] = result.value
-    return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips})
+    hard = _hard(connection, profile)
+    return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips, "hard": hard})
 
 
 def _fitted(lift: Lift[Any], variation: str) -> str | None:
@@ -144,7 +160,7 @@ def facts_of(connection: Connection, profile: lifters.Profile) -> LifterInputs:
     """Body, screens and schools of a lifter, without the log."""
     request = FitRequest(
         body=_body(connection, profile),
-        screens=_screens(connection, profile.lifter_id),
+        screens=_screens(connection, profile),
         schools=schools_in_force(connection, profile.lifter_id),
     )
     return LifterInputs(profile, request)

@@ -39,7 +39,8 @@ def screens_from(request: ScreensIn) -> Screens:
         ankle = dorsiflexion_from_knee_to_wall(request.knee_to_wall_cm)
         taken["ankle_dorsiflexion_deg"] = float(degrees(ankle))
     grips = {str(name): value for name, value in request.narrowest_grip_m.items()}
-    return make_screens(narrowest_grip_m=grips, **taken)
+    screens = make_screens(narrowest_grip_m=grips, **taken)
+    return replace(screens, hard=frozenset(request.hard))
 
 
 def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, str]:

@@ -21,7 +21,12 @@ from pavrik.formats.wire.lifters import (
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.facts import measure_sheet
-from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
+from pavrik.services.lifters.model_inputs import (
+    LifterInputs,
+    facts_of,
+    get_profile,
+    load_inputs,
+)
 from pavrik.services.setups.fits import model_of, settled_in
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import lifters, training
@@ -115,7 +120,7 @@ def measured(database: Database, who: Who, lifter_id: UUID) -> MeasureAnswer:
     """Readings beside what people of that stature have, and the lengths that the model takes.
     Raises NotFoundError."""
     with database.club(who.club_id) as connection:
-        inputs = load_inputs(connection, lifter_id)
-        body = model_of(inputs)[0].body
+        facts = facts_of(connection, get_profile(connection, lifter_id))
+        body = model_of(facts)[0].body
         lengths = {name: float(v) for name, v in vars(body).items() if name.endswith("_m")}
-        return measure_sheet(connection, inputs.profile, lengths)
+        return measure_sheet(connection, facts.profile, lengths)

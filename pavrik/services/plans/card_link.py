@@ -14,7 +14,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.planning import next_day_in, warm_ups
 from pavrik.services.plans.prescribing import recorded_gym
-from pavrik.services.setups.card import card_in
+from pavrik.services.setups.card import card_of, read_card_facts
 from pavrik.services.writes import write_once
 from pavrik.store import plans
 from pavrik.store.accounts import today
@@ -110,7 +110,6 @@ def shared(database: Database, token: str) -> SharedAnswer:
         raise NotFoundError("this link is closed or has expired: ask your coach for a new one")
     with database.club(link.club_id) as connection:
         day = next_day_in(connection, link.lifter_id, today(connection))
-        found = card_in(connection, link.lifter_id)
-        gym = recorded_gym(connection)
-        ways = warm_ups(gym, day) if day and gym else {}
-    return SharedAnswer(card=found, day=day, warm_ups=ways, expires_at=link.expires_at)
+        facts, gym = read_card_facts(connection, link.lifter_id), recorded_gym(connection)
+    ways = warm_ups(gym, day) if day and gym else {}
+    return SharedAnswer(card=card_of(facts), day=day, warm_ups=ways, expires_at=link.expires_at)

@@ -1,6 +1,9 @@
 """What the record says of both lifts for a plan: log, set-up, kit, flags, words of coaches."""
 
+from collections.abc import Mapping
+from dataclasses import dataclass
 from datetime import date
+from typing import Any
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
@@ -16,10 +19,11 @@ from pavrik.services.lifters.model_inputs import (
 )
 from pavrik.services.plans.prescribing import NEWEST
 from pavrik.services.setups.fits import model_of
-from pavrik.services.training.causes import causes_of
+from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts
 from pavrik.services.training.cues import cues_of_the_day
 from pavrik.services.training.history import history
 from pavrik.store import equipment, lifters, plans
+from pavrik.store.accounts import today
 from pavrik.store.database import Connection
 
 
@@ -57,11 +61,23 @@ def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstance
     )
 
 
-def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, LiftAnalysis]:
-    """The study of both lifts; what they share is read once. Raises NotFoundError."""
+@dataclass(frozen=True)
+class PlanningFacts:
+    """What a plan is made from: facts of the lifter and the day it is made."""
+
+    on: date
+    variations: Variations
+    about: Circumstances
+    in_force: Mapping[str, Any]
+    said: Mapping[str, Said]
+    cues: Mapping[str, tuple[str, ...]]
+    causes: CauseFacts
+
+
+def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFacts:
+    """Read, nothing computed yet; what both lifts share is read once. Raises NotFoundError."""
     inputs = load_inputs(connection, lifter_id)
-    catalogue, variations = catalogue_of(connection), variations_of(connection)
-    about, in_force = _circumstances(connection, inputs), setups_in_force(connection, inputs)
+    catalogue = catalogue_of(connection)
     sets: dict[str, list[TrainingSet]] = {
         lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFT_IDS
     }
@@ -69,19 +85,35 @@ def studies_of(connection: Connection, lifter_id: UUID, on: date) -> dict[str, L
         w.variation: Said(w.coach, w.reason, w.word == "use")
         for w in plans.variation_words(connection, lifter_id)
     }
-    found: dict[str, LiftAnalysis] = {}
+    cues = {
+        lift: cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue)
+        for lift in LIFT_IDS
+    }
+    return PlanningFacts(
+        today(connection),
+        variations_of(connection),
+        _circumstances(connection, inputs),
+        setups_in_force(connection, inputs),
+        said,
+        {lift: tuple(cue.text for cue in of_lift) for lift, of_lift in cues.items()},
+        read_cause_facts(connection, catalogue, inputs, sets),
+    )
+
+
+def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
+    """The study of both lifts."""
+    causes, found = facts.causes, dict[str, LiftAnalysis]()
     for lift in LIFT_IDS:
-        cues = cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue)
-        facts = LiftFacts(
+        of_lift = LiftFacts(
             lift=lift,
-            lifter=model_of(inputs)[0],
-            setup=in_force[lift],
-            sets=sets[lift],
-            cues=tuple(cue.text for cue in cues),
-            said=said,
+            lifter=model_of(causes.fit.inputs)[0],
+            setup=facts.in_force[lift],
+            sets=causes.sets[lift],
+            cues=facts.cues[lift],
+            said=facts.said,
         )
-        ranked = causes_of(connection, catalogue, inputs, lift, sets)
         found[lift] = analyse_lift(
-            facts, variations.of(lift), catalogue, about, ranked, on.isoformat()
-        )
+            of_lift, facts.variations.of(lift), causes.catalogue, facts.about,
+            causes_of(causes, lift), facts.on.isoformat(),
+        )  # fmt: skip
     return found

@@ -1,8 +1,9 @@
 """A lifter's plan: made, overruled with a reason, met by what happened, withdrawn."""
 
-from collections.abc import Sequence
-from dataclasses import asdict, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass, field, replace
 from datetime import UTC, date, datetime
+from functools import cached_property, partial
 from uuid import UUID
 
 from pydantic import TypeAdapter
@@ -18,7 +19,7 @@ from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
-from pavrik.errors import InvalidError, NotFoundError
+from pavrik.errors import InvalidError, NotFoundError, RefusedError
 from pavrik.formats.stored_json import JSON_VERSION
 from pavrik.formats.wire.log import WarmUpStep
 from pavrik.formats.wire.plans import (
@@ -33,16 +34,55 @@ from pavrik.formats.wire.plans import (
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
-from pavrik.services.plans.lift_state import studies_of, variations_of
-from pavrik.services.plans.prescribing import gym_of, ladder_to
-from pavrik.services.writes import write_once
-from pavrik.store import lifters, plans
-from pavrik.store.accounts import today
+from pavrik.services.plans.lift_state import (
+    PlanningFacts,
+    read_planning_facts,
+    studies_of,
+    variations_of,
+)
+from pavrik.services.plans.prescribing import ladder_to, recorded_gym, required
+from pavrik.services.writes import compute_and_write, write_once
+from pavrik.store import accounts, lifters, plans
 from pavrik.store.database import Connection, Database
 
 PLAN = TypeAdapter(Plan)
 ASK = TypeAdapter(PlanAsk)
 CHANGES = TypeAdapter(list[Change])
+
+
+@dataclass(frozen=True)
+class _ToPlan:
+    """What a plan is made from, read in one transaction: facts of the lifter, the gym, flags, and
+    the plan that stands, its versions and what coaches said of its lines."""
+
+    ask: PlanAsk
+    facts: PlanningFacts
+    gym: Gym | None
+    pain: tuple[PainFlag, ...]
+    stands: tuple[plans.PlanRecord, Plan] | None = None
+    versions: Sequence[plans.PlanRecord] = ()
+    overrules: Mapping[str, Overrule] = field(default_factory=dict)
+
+    @cached_property
+    def studies(self) -> dict[str, LiftAnalysis]:
+        """Both lifts."""
+        return studies_of(self.facts)
+
+    def make(self, moved: Sequence[Moved] = (), week: int | None = None) -> Plan:
+        """The plan from a week (the current one) on. Raises InvalidError."""
+        first = current_week(self.ask, self.facts.on) if week is None else week
+        gym = required(self.gym)
+        try:
+            return make_plan(
+                self.ask,
+                {lift: study.state for lift, study in self.studies.items()},
+                gym,
+                pain=self.pain,
+                overrules=self.overrules,
+                underway=Underway(first, self.facts.on, tuple(moved)),
+            )
+        except ValueError as error:
+            raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
 
 
 def _pain(connection: Connection, lifter_id: UUID) -> tuple[PainFlag, ...]:
@@ -59,25 +99,28 @@ def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
     }
 
 
-def _make(
-    connection: Connection, lifter_id: UUID, ask: PlanAsk, series_id: UUID,
-    studies: dict[str, LiftAnalysis], moved: Sequence[Moved] = (), first_week: int = 0,
-) -> Plan:  # fmt: skip
-    try:
-        return make_plan(
-            ask,
-            {lift: study.state for lift, study in studies.items()},
-            gym_of(connection),
-            pain=_pain(connection, lifter_id),
-            overrules=_overrules(connection, series_id),
-            underway=Underway(first_week, today(connection), tuple(moved)),
-        )
-    except ValueError as error:
-        raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
+def _read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> _ToPlan:
+    """What a new plan is made from. Raises InvalidError, NotFoundError."""
+    return _ToPlan(
+        ask_in(connection, lifter_id, frame),
+        read_planning_facts(connection, lifter_id),
+        recorded_gym(connection),
+        _pain(connection, lifter_id),
+    )
 
 
-def _week_of(connection: Connection, ask: PlanAsk) -> int:
-    return current_week(ask, today(connection))
+def _read_standing(connection: Connection, stands: tuple[plans.PlanRecord, Plan]) -> _ToPlan:
+    """What the plan that stands would be made from today. Raises InvalidError."""
+    record, _ = stands
+    return _ToPlan(
+        ASK.validate_python(record.ask),
+        read_planning_facts(connection, record.lifter_id),
+        recorded_gym(connection),
+        _pain(connection, record.lifter_id),
+        stands,
+        stored.list_versions(connection, record.series_id),
+        _overrules(connection, record.series_id),
+    )
 
 
 def _record(
@@ -111,10 +154,9 @@ def ask_in(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk
 def preview(database: Database, who: Who, lifter_id: UUID, frame: PlanFrame) -> PlanPreview:
     """The plan as it would be made; nothing is stored. Raises InvalidError, NotFoundError."""
     with database.club(who.club_id) as connection:
-        ask = ask_in(connection, lifter_id, frame)
-        studies = studies_of(connection, lifter_id, today(connection))
-        plan = _make(connection, lifter_id, ask, uuid7(), studies, (), _week_of(connection, ask))
-    return PlanPreview(plan=plan, volume=volume_of(plan, studies))
+        read_now = _read_anew(connection, lifter_id, frame)
+    plan = read_now.make()
+    return PlanPreview(plan=plan, volume=volume_of(plan, read_now.studies))
 
 
 def make(
@@ -122,11 +164,12 @@ def make(
 ) -> PlanKept:
     """Make and keep a plan; it takes the place of the one before. Raises InvalidError."""
 
-    def action(connection: Connection) -> PlanKept:
-        ask = ask_in(connection, lifter_id, frame)
-        studies = studies_of(connection, lifter_id, today(connection))
-        plan = _make(connection, lifter_id, ask, plan_id, studies, (), _week_of(connection, ask))
-        record = _record(lifter_id, plan_id, ask, plan, replaces=None)
+    def compute() -> plans.PlanRecord:
+        with database.club(who.club_id) as connection:
+            read_now = _read_anew(connection, lifter_id, frame)
+        return _record(lifter_id, plan_id, read_now.ask, read_now.make(), replaces=None)
+
+    def action(connection: Connection, record: plans.PlanRecord) -> PlanKept:
         plans.add_plan(connection, who.club_id, who.coach_id, record)
         return PlanKept(plan_id=plan_id)
 
@@ -134,9 +177,10 @@ def make(
         "lifter": str(lifter_id), "start": str(frame.start), "weeks": frame.weeks,
         "weekdays": frame.weekdays, "meet": str(frame.meet), "plan": str(plan_id),
     }  # fmt: skip
-    return write_once(
-        database, who, key, "make plan", request, PlanKept, action, subject=str(lifter_id)
-    )
+    return compute_and_write(
+        database, who, key, "make plan", request, PlanKept, compute, action,
+        subject=str(lifter_id),
+    )  # fmt: skip
 
 
 def standing(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan] | None:
@@ -152,20 +196,11 @@ def _stands(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, 
     return found
 
 
-def _afresh(
-    connection: Connection, record: plans.PlanRecord, old: Plan, studies: dict[str, LiftAnalysis]
-) -> tuple[Plan, list[Change], list[Reason]]:
+def _afresh(now: _ToPlan, old: Plan) -> tuple[Plan, list[Change], list[Reason]]:
     """The plan from today's state, what differs, what is let go. Raises InvalidError."""
-    ask = ASK.validate_python(record.ask)
-
-    def afresh(moved: list[Moved], week: int) -> Plan:
-        return _make(
-            connection, record.lifter_id, ask, record.series_id, studies, moved, week
-        )  # fmt: skip
-
-    logged = {lift: study.state.history for lift, study in studies.items()}
-    since = stored.list_versions(connection, record.series_id)[-1].made_at.date()
-    return reflow(old, ask, logged, today(connection), since, afresh)
+    logged = {lift: study.state.history for lift, study in now.studies.items()}
+    since = now.versions[-1].made_at.date()
+    return reflow(old, now.ask, logged, now.facts.on, since, now.make)
 
 
 def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
@@ -175,19 +210,18 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
         found = standing(connection, lifter_id)
         if found is None:
             return StandingPlan(plan=None)
-        record, old = found
-        studies = studies_of(connection, lifter_id, today(connection))
-        try:
-            fresh, told, let_go = _afresh(connection, record, old, studies)
-        except InvalidError as error:
-            fresh, told, let_go = old, [], [Reason(str(error))]
-        versions = stored.list_versions(connection, record.series_id)
+        now = _read_standing(connection, found)
+    record, old = found
+    try:
+        fresh, told, let_go = _afresh(now, old)
+    except InvalidError as error:
+        fresh, told, let_go = old, [], [Reason(str(error))]
     return StandingPlan(
         plan_id=record.plan_id,
-        ask=ASK.validate_python(record.ask),
+        ask=now.ask,
         made_at=record.made_at,
         plan=old,
-        volume=volume_of(old, studies),
+        volume=volume_of(old, now.studies),
         pending=told,
         let_go=let_go,
         proposals=list(fresh.proposals),
@@ -195,7 +229,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
             PlanVersion(
                 plan_id=v.plan_id, made_at=v.made_at, changes=CHANGES.validate_python(v.changes)
             )
-            for v in versions
+            for v in now.versions
         ],
     )
 
@@ -203,19 +237,27 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
 def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> PlanKept:
     """Let the plan follow today's state: a new version with every change told."""
 
-    def action(connection: Connection) -> PlanKept:
-        record, old = _stands(connection, lifter_id)
-        studies = studies_of(connection, lifter_id, today(connection))
-        fresh, told, _ = _afresh(connection, record, old, studies)
-        ask = ASK.validate_python(record.ask)
-        kept = _record(lifter_id, plan_id, ask, fresh, replaces=record, told=told)
-        plans.add_plan(connection, who.club_id, who.coach_id, kept)
-        return PlanKept(plan_id=plan_id, changes=len(told))
+    def compute() -> plans.PlanRecord:
+        with database.club(who.club_id) as connection:
+            record, old = stands = _stands(connection, lifter_id)
+            now = _read_standing(connection, stands)
+        fresh, told, _ = _afresh(now, old)
+        return _record(lifter_id, plan_id, now.ask, fresh, replaces=record, told=told)
 
     request = {"lifter": str(lifter_id), "plan": str(plan_id)}
-    return write_once(
-        database, who, key, "re-flow plan", request, PlanKept, action, subject=str(lifter_id)
-    )
+    return compute_and_write(
+        database, who, key, "re-flow plan", request, PlanKept, compute,
+        partial(_replace_with, who), subject=str(lifter_id),
+    )  # fmt: skip
+
+
+def _replace_with(who: Who, connection: Connection, kept: plans.PlanRecord) -> PlanKept:
+    """Keep a version made from the one that stood. Raises RefusedError where another came first."""
+    stands, _ = _stands(connection, kept.lifter_id)
+    if stands.plan_id != kept.replaces:
+        raise RefusedError("the plan was changed meanwhile: reload it and try again")
+    plans.add_plan(connection, who.club_id, who.coach_id, kept)
+    return PlanKept(plan_id=kept.plan_id, changes=len(kept.changes))
 
 
 def overrule(
@@ -227,34 +269,32 @@ def overrule(
     The line is made anew with it, the rest of the plan stays as it stands.
     """
 
-    def action(connection: Connection) -> PlanKept:
-        record, old = _stands(connection, lifter_id)
-        if line_id not in {line.line_id for line in old.lines()}:
-            raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
+    def compute() -> plans.PlanRecord:
+        with database.club(who.club_id) as connection:
+            record, old = stands = _stands(connection, lifter_id)
+            if line_id not in {line.line_id for line in old.lines()}:
+                raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
+            read_now = _read_standing(connection, stands)
+            coach = accounts.get_coach(connection, who.coach_id)
+        words = {line: said for line, said in read_now.overrules.items() if line != line_id}
+        if load_kg is not None or dropped:
+            words[line_id] = Overrule(coach.name if coach else "", reason, load_kg, dropped)
+        now = replace(read_now, overrules=words)
+        changed = _with_line(old, now.make(old.moves), line_id)
+        told = changes(old, changed, now.ask.start)
+        return _record(lifter_id, plan_id, now.ask, changed, replaces=record, told=told)
+
+    def action(connection: Connection, kept: plans.PlanRecord) -> PlanKept:
         word = plans.LineWord(line_id, load_kg, dropped, reason, "")
-        plans.add_line_word(connection, who.club_id, who.coach_id, uuid7(), record.series_id, word)
-        ask = ASK.validate_python(record.ask)
-        studies = studies_of(connection, lifter_id, today(connection))
-        fresh = _make(
-            connection,
-            lifter_id,
-            ask,
-            record.series_id,
-            studies,
-            old.moves,
-            _week_of(connection, ask),
-        )
-        changed = _with_line(old, fresh, line_id)
-        told = changes(old, changed, ask.start)
-        kept = _record(lifter_id, plan_id, ask, changed, replaces=record, told=told)
-        plans.add_plan(connection, who.club_id, who.coach_id, kept)
-        return PlanKept(plan_id=plan_id, changes=len(told))
+        plans.add_line_word(connection, who.club_id, who.coach_id, uuid7(), kept.series_id, word)
+        return _replace_with(who, connection, kept)
 
     request = {"lifter": str(lifter_id), "line": line_id, "load": load_kg, "dropped": dropped,
                "reason": reason, "plan": str(plan_id)}  # fmt: skip
-    return write_once(
-        database, who, key, "overrule line", request, PlanKept, action, subject=str(lifter_id)
-    )
+    return compute_and_write(
+        database, who, key, "overrule line", request, PlanKept, compute, action,
+        subject=str(lifter_id),
+    )  # fmt: skip
 
 
 def _with_line(old: Plan, fresh: Plan, line_id: str) -> Plan:

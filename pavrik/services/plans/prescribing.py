@@ -1,13 +1,16 @@
 """The next session's load of a lift, from the log, the flags and the gym's plates."""
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import UTC, datetime
+from typing import Any
 from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.equipment.warm_up import warm_up
+from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.findings import findings
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.caps import caps_of
@@ -27,10 +30,15 @@ from pavrik.formats.wire.log import PrescriptionAnswer, StoredPrescriptionAnswer
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile, load_inputs, setups_in_force
+from pavrik.services.lifters.model_inputs import (
+    LifterInputs,
+    get_profile,
+    load_inputs,
+    setups_in_force,
+)
 from pavrik.services.setups.fits import model_of
 from pavrik.services.training.history import history
-from pavrik.services.writes import write_once
+from pavrik.services.writes import compute_and_write
 from pavrik.store import equipment, lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -49,9 +57,8 @@ def recorded_gym(connection: Connection) -> Gym | None:
     return Gym(bar.mass_kg, bar.collars_kg, stock, LIGHT_DISCS in equipment.get_kit(connection))
 
 
-def gym_of(connection: Connection) -> Gym:
-    """The club's bar and plates. Raises InvalidError where none are recorded."""
-    gym = recorded_gym(connection)
+def required(gym: Gym | None) -> Gym:
+    """A gym that is needed. Raises InvalidError where none is recorded."""
     if gym is None:
         raise InvalidError("no bar or no plates are recorded: record the club's equipment first")
     return gym
@@ -65,40 +72,64 @@ def ladder_to(load_kg: float, gym: Gym) -> list[WarmUpStep]:
     ]
 
 
-def _closed(connection: Connection, lifter_id: UUID) -> str:
-    """Why the lifter's screens close every squat; empty where one is open."""
+@dataclass(frozen=True)
+class NextLoadFacts:
+    """What the next load of a lift follows from; ``sets`` of the lift, oldest first."""
+
+    lift: str
+    inputs: LifterInputs
+    setup: Any
+    sets: Sequence[TrainingSet]
+    flags: tuple[PainFlag, ...]
+    catalogue: Catalogue
+    gym: Gym
+
+
+def read_next_load_facts(
+    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet] | None = None
+) -> NextLoadFacts:
+    """Read, nothing computed yet; ``sets`` where the caller has read them already. Raises
+    InvalidError, NotFoundError."""
     inputs = load_inputs(connection, lifter_id)
-    return closed_because(model_of(inputs)[0], setups_in_force(connection, inputs)[SQUAT.id])
+    flags = lifters.list_open_flags(connection, lifter_id)
+    return NextLoadFacts(
+        lift,
+        inputs,
+        setups_in_force(connection, inputs)[lift],
+        history(connection, lifter_id, lift, COMPETITION, NEWEST) if sets is None else sets,
+        tuple(PainFlag(str(flag.flag_id), flag.region) for flag in flags),
+        catalogue_of(connection),
+        required(recorded_gym(connection)),
+    )
 
 
-def _compute(
-    connection: Connection, lifter_id: UUID, lift: str, target: Target,
-    sets: Sequence[TrainingSet] | None = None,
-) -> NextLoad:  # fmt: skip
-    profile = get_profile(connection, lifter_id)
-    closed = _closed(connection, lifter_id) if lift == SQUAT.id else ""
+def _closed(facts: NextLoadFacts) -> str:
+    """Why the lifter's screens close every squat; empty where one is open."""
+    if facts.lift != SQUAT.id:
+        return ""
+    return closed_because(model_of(facts.inputs)[0], facts.setup)
+
+
+def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
+    closed = _closed(facts)
     if closed:
         told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
         told += "stand in until a screen opens it"
         return NextLoad(target, None, None, None, [Reason(told)])
-    flags = [
-        PainFlag(str(flag.flag_id), flag.region)
-        for flag in lifters.list_open_flags(connection, lifter_id)
-    ]
-    if sets is None:
-        sets = history(connection, lifter_id, lift, COMPETITION, NEWEST)
-    own = [logged for logged in sets if logged.variation == COMPETITION]
+    own = [logged for logged in facts.sets if logged.variation == COMPETITION]
     return next_load(
         own,
         target,
-        gym_of(connection),
-        novice=profile.training_age == "novice",
-        pain=flags,
-        caps=caps_of(findings(own, catalogue_of(connection), lift), lift),
+        facts.gym,
+        novice=facts.inputs.profile.training_age == "novice",
+        pain=facts.flags,
+        caps=caps_of(findings(own, facts.catalogue, facts.lift), facts.lift),
     )
 
 
-def _answer(given: NextLoad, gym: Gym) -> PrescriptionAnswer:
+def proposed(facts: NextLoadFacts, target: Target) -> PrescriptionAnswer:
+    """The next load, its warm-up and why."""
+    given, gym = _compute(facts, target), facts.gym
     loading, reasons = given.loading, [*given.reasons, *given.rounding]
     return PrescriptionAnswer(
         sets=given.target.sets,
@@ -114,21 +145,13 @@ def _answer(given: NextLoad, gym: Gym) -> PrescriptionAnswer:
     )
 
 
-def propose_in(
-    connection: Connection, lifter_id: UUID, lift: str, target: Target,
-    sets: Sequence[TrainingSet] | None = None,
-) -> PrescriptionAnswer:  # fmt: skip
-    """The next load in an open transaction; ``sets`` of the lift, oldest first, where the caller
-    has read them already."""
-    return _answer(_compute(connection, lifter_id, lift, target, sets), gym_of(connection))
-
-
 def propose(
     database: Database, who: Who, lifter_id: UUID, lift: str, target: Target
 ) -> PrescriptionAnswer:
     """The next load as it would be prescribed; nothing is stored."""
     with database.club(who.club_id) as connection:
-        return propose_in(connection, lifter_id, lift, target)
+        facts = read_next_load_facts(connection, lifter_id, lift)
+    return proposed(facts, target)
 
 
 def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[StoredPrescriptionAnswer]:
@@ -147,8 +170,7 @@ def prescribe(
 ) -> PrescriptionAnswer:  # fmt: skip
     """Store the next load; a coach may overrule it with a reason."""
 
-    def action(connection: Connection) -> PrescriptionAnswer:
-        answer = propose_in(connection, lifter_id, lift, target)
+    def action(connection: Connection, answer: PrescriptionAnswer) -> PrescriptionAnswer:
         given = training.Prescription(
             prescription_id, lifter_id, lift, answer.model_dump(mode="json"), overruled_kg,
             overruled_because, datetime.now(UTC), JSON_VERSION,
@@ -163,6 +185,7 @@ def prescribe(
         "lifter": str(lifter_id), "lift": lift, "target": vars(target),
         "overruled_kg": overruled_kg, "because": overruled_because,
     }  # fmt: skip
-    return write_once(
-        database, who, key, "prescribe", request, PrescriptionAnswer, action, subject=str(lifter_id)
-    )
+    return compute_and_write(
+        database, who, key, "prescribe", request, PrescriptionAnswer,
+        lambda: propose(database, who, lifter_id, lift, target), action, subject=str(lifter_id),
+    )  # fmt: skip

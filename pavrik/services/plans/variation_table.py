@@ -22,10 +22,13 @@ from pavrik.formats.wire.plans import (
     VariationWordAnswer,
 )
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
-from pavrik.services.plans.lift_state import kit_of, studies_of, variation_names, variations_of
+from pavrik.services.plans.lift_state import (
+    read_planning_facts,
+    studies_of,
+    variation_names,
+    variations_of,
+)
 from pavrik.store import plans
-from pavrik.store.accounts import today
 from pavrik.store.database import Database
 
 
@@ -85,10 +88,9 @@ def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) ->
 def table(database: Database, who: Who, lifter_id: UUID, lift: str) -> VariationTable:
     """Every variation of a lift for a lifter. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
-        study = studies_of(connection, lifter_id, today(connection))[lift]
+        facts = read_planning_facts(connection, lifter_id)
         words = plans.variation_words(connection, lifter_id)
-        kit = kit_of(connection)
-        goal = get_profile(connection, lifter_id).goal
+    study, kit, goal = studies_of(facts)[lift], facts.about.kit, facts.about.goal
     return VariationTable(
         lift=lift,
         max_kg=study.max_kg if study.max_is_known else None,

@@ -1,7 +1,10 @@
 """The lifter's pocket card: settings a lifter can check without a computer."""
 
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from uuid import UUID
 
+from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import start_report
 from pavrik.core.equipment.hand_marks import ring_words
@@ -68,14 +71,14 @@ def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> G
 
 
 def rack_advice(
-    connection: Connection, found: ExactSetup[SquatSetup], foot_m: float
+    racks: Sequence[equipment.RackRecord], found: ExactSetup[SquatSetup], foot_m: float
 ) -> list[RackAnswer]:
-    """Hook and safety holes in every rack of the club."""
+    """Hook and safety holes in every rack."""
     feet = feet_width_m(found.setup.stance_m, found.setup.toe_out, foot_m)
     standing = float(found.path.points["bar"][2][0])
     bottom = float(found.deepest.points["bar"][2][0])
     found_racks = []
-    for rack in equipment.list_racks(connection):
+    for rack in racks:
         measured = Rack(
             rack.name, rack.first_hole_m, rack.pitch_m, rack.holes, rack.lip_m, rack.inner_width_m,
             rack.first_safety_m, rack.safety_pitch_m,
@@ -116,14 +119,40 @@ def _settled(view: SettledView) -> SettledOnCard:
     )
 
 
-def _deadlift_card(connection: Connection, inputs: LifterInputs) -> DeadliftCard | None:
-    view = settled_in(DEADLIFT, connection, inputs)
+@dataclass(frozen=True)
+class CardFacts:
+    """What a card is made from."""
+
+    inputs: LifterInputs
+    squat: SettledView | None
+    deadlift: SettledView | None
+    cues: Mapping[str, list[str]]
+    pain: list[str]
+    racks: Sequence[equipment.RackRecord]
+
+
+def read_card_facts(connection: Connection, lifter_id: UUID) -> CardFacts:
+    """Read, nothing computed yet. Raises NotFoundError."""
+    inputs, catalogue = load_inputs(connection, lifter_id), catalogue_of(connection)
+    return CardFacts(
+        inputs,
+        settled_in(SQUAT, connection, inputs),
+        settled_in(DEADLIFT, connection, inputs),
+        {lift: _cues(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS},
+        [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
+        equipment.list_racks(connection),
+    )
+
+
+def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
+    view, inputs = facts.deadlift, facts.inputs
     if view is None:
         return None
     setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
     lifter, _ = model_of(inputs)
     predicted = view.settled.prediction["predicted_max_kg"]
-    start = start_report(lifter, setup, 0.8 * predicted).placed.posture
+    placed = start_report(lifter, setup, 0.8 * predicted).placed
+    start, setup = placed.posture, placed.setup
     foot = float(lifter.body.foot_m)
     return DeadliftCard(
         style=setup.kind.name,
@@ -134,16 +163,16 @@ def _deadlift_card(connection: Connection, inputs: LifterInputs) -> DeadliftCard
         grip_words=ring_words(setup.grip_m, float(lifter.body.stature_m))
         if not setup.kind.trap
         else "hands on the handles",
-        foot_words=_foot_words(setup.bar_offset_m, foot),
-        bar_from_shin_m=setup.bar_offset_m + 0.25 * foot,
+        foot_words=_foot_words(setup.bar_at_m, foot),
+        bar_from_shin_m=setup.bar_at_m + 0.25 * foot,
         back_deg=round(one(degrees(start.back_angle))),
         hip_over_knee_m=one(start.legs.hip.z - start.legs.knee.z),
         **dict(_settled(view)),
     )
 
 
-def _squat_card(connection: Connection, inputs: LifterInputs) -> SquatCard | None:
-    view = settled_in(SQUAT, connection, inputs)
+def _squat_card(facts: CardFacts) -> SquatCard | None:
+    view, inputs = facts.squat, facts.inputs
     if view is None:
         return None
     setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
@@ -160,7 +189,7 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> SquatCard | Non
         grip_m=grip.grip_m,
         grip_words=grip.ring_words,
         grip_from_screen=grip.set_by_screen,
-        racks=rack_advice(connection, found, foot),
+        racks=rack_advice(facts.racks, found, foot),
         lean_deg=round(float(found.deepest.angles_deg["trunk_lean"][0])),
         shank_deg=round(float(found.deepest.angles_deg["shank"][0])),
         crease_below_knee_m=float(parallel_m(lifter.body)) - hip_above_knee_m(lifter, setup),
@@ -169,26 +198,25 @@ def _squat_card(connection: Connection, inputs: LifterInputs) -> SquatCard | Non
     )
 
 
-def card_in(connection: Connection, lifter_id: UUID) -> CardAnswer:
+def card_of(facts: CardFacts) -> CardAnswer:
     """The card; a lift without a settled set-up is null."""
-    inputs = load_inputs(connection, lifter_id)
-    catalogue = catalogue_of(connection)
     return CardAnswer(
-        name=inputs.profile.name,
-        mass_kg=inputs.profile.mass_kg,
-        cues=_cues(connection, lifter_id, SQUAT.id, catalogue),
-        pull_cues=_cues(connection, lifter_id, DEADLIFT.id, catalogue),
+        name=facts.inputs.profile.name,
+        mass_kg=facts.inputs.profile.mass_kg,
+        cues=facts.cues[SQUAT.id],
+        pull_cues=facts.cues[DEADLIFT.id],
         cautions=list(CAUTIONS),
-        pain=[flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-        squat=_squat_card(connection, inputs),
-        deadlift=_deadlift_card(connection, inputs),
+        pain=facts.pain,
+        squat=_squat_card(facts),
+        deadlift=_deadlift_card(facts),
     )
 
 
 def card(database: Database, who: Who, lifter_id: UUID) -> CardAnswer:
     """The lifter's card. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
-        return card_in(connection, lifter_id)
+        facts = read_card_facts(connection, lifter_id)
+    return card_of(facts)
 
 
 def furniture(
@@ -196,11 +224,11 @@ def furniture(
 ) -> FurnitureAnswer:
     """Hands and rack holes for a set-up that is being tried."""
     with database.club(who.club_id) as connection:
-        inputs = load_inputs(connection, lifter_id)
-        lifter, _ = model_of(inputs)
-        wanted = squat_for(lifter, setup)
-        found = exact_setup(SQUAT, lifter, wanted, load_kg)
-        return FurnitureAnswer(
-            grip=_grip(lifter, wanted, found, inputs),
-            racks=rack_advice(connection, found, float(lifter.body.foot_m)),
-        )
+        inputs, racks = load_inputs(connection, lifter_id), equipment.list_racks(connection)
+    lifter, _ = model_of(inputs)
+    wanted = squat_for(lifter, setup)
+    found = exact_setup(SQUAT, lifter, wanted, load_kg)
+    return FurnitureAnswer(
+        grip=_grip(lifter, wanted, found, inputs),
+        racks=rack_advice(racks, found, float(lifter.body.foot_m)),
+    )

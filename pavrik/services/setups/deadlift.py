@@ -9,6 +9,7 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
 from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.limits import STEADY_M
 from pavrik.core.deadlift.lockout import lockout
 from pavrik.core.deadlift.start import StartReport, place_starts, start_report
 from pavrik.core.deadlift.styles import DeadliftSetup
@@ -58,6 +59,7 @@ def candidate_out(
         hip_over_knee_m=candidate.hip_over_knee_m,
         predicted_max_kg=candidate.predicted_max_kg,
         limiter=candidate.limiter,
+        oversteps=list(candidate.oversteps),
         use=candidate.utilization,
         travel_m=end.travel_m,
         work_j=end.work_j,
@@ -160,7 +162,7 @@ def _explanations(report: StartReport) -> dict[str, str]:
         "lats": f"{report.lat_moment_nm:.0f} N m hold the bar back: weight times the shoulder's "
         f"{placed.setup.shoulder_offset_m * 100:.0f} cm in front of it",
         "balance": f"at this load the mass centre stands {centre * 100:+.1f} cm from mid-foot "
-        "(window −3 to +1 cm at the max)",
+        f"(within {STEADY_M * 100:.0f} cm it costs nothing)",
     }
 
 

@@ -36,7 +36,7 @@ from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import known_bests_of, setup_for
-from pavrik.services.writes import digest_of, write_once
+from pavrik.services.writes import compute_and_write, digest_of
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
 
@@ -142,11 +142,12 @@ def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> Any
 
 
 def _keep(
-    fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs, fit: Fit[Any]
+    fitting: Fitting, database: Database, who: Who, inputs: LifterInputs, fit: Fit[Any]
 ) -> AnyRanking:
     content, answer = _content(inputs)[0], fitting.answer(*model_of(inputs), fit)
-    key = _key(fitting, inputs)
-    setups.add_fit(connection, who.club_id, uuid7(), key, content, answer.model_dump(mode="json"))
+    key, told = _key(fitting, inputs), answer.model_dump(mode="json")
+    with database.club(who.club_id) as connection:
+        setups.add_fit(connection, who.club_id, uuid7(), key, content, told)
     return answer
 
 
@@ -158,10 +159,11 @@ class Ranking:
     inputs_digest: str
 
 
-def ranking_in(fitting: Fitting, connection: Connection, who: Who, inputs: LifterInputs) -> Ranking:
-    """The whole fit of today's facts, from the store when the same content was fitted before."""
+def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: LifterInputs) -> Ranking:
+    """The whole fit of a lifter's facts, from the store when the same content was fitted before."""
     digest = _content(inputs)[1]
-    known = _find(fitting, connection, inputs)
+    with database.club(who.club_id) as connection:
+        known = _find(fitting, connection, inputs)
     if known is not None:
         return Ranking(known, digest)
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
@@ -169,7 +171,7 @@ def ranking_in(fitting: Fitting, connection: Connection, who: Who, inputs: Lifte
     drawn = list(fitting.draw(lifter, fit, ask))
     if drawn:
         fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
-    return Ranking(_keep(fitting, connection, who, inputs, fit), digest)
+    return Ranking(_keep(fitting, database, who, inputs, fit), digest)
 
 
 def _sampling_steps(
@@ -184,8 +186,7 @@ def _sampling_steps(
         yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
     if drawn:
         fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
-    with database.club(who.club_id) as connection:
-        _keep(fitting, connection, who, inputs, fit)
+    _keep(fitting, database, who, inputs, fit)
 
 
 def ranking(
@@ -224,18 +225,18 @@ def settle(
     """Settle on a set-up with its inputs, model version and seed. Raises InvalidError where it
     is not feasible for this lifter."""
 
-    def action(connection: Connection) -> SettledAnswer:
-        inputs = load_inputs(connection, lifter_id)
+    def compute() -> setups.Settled:
+        inputs = inputs_of(database, who, lifter_id)
         found = fitting.predict(model_of(inputs)[0], setup)
         if found.reasons:
             raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
-        fitted = ranking_in(fitting, connection, who, inputs)
+        fitted = whole_ranking(fitting, database, who, inputs)
         prediction: dict[str, Any] = {
             "predicted_max_kg": found.predicted_max_kg,
             "limiter": found.limiter,
             "verdict": fitted.answer.verdict.model_dump(),
         }
-        settled = setups.Settled(
+        return setups.Settled(
             setup_id=setup_id,
             lifter_id=lifter_id,
             lift=fitting.lift,
@@ -249,14 +250,17 @@ def settle(
             settled_at=settled_at or datetime.now(UTC),
             json_version=JSON_VERSION,
         )
+
+    def action(connection: Connection, settled: setups.Settled) -> SettledAnswer:
         setups.add_settled(connection, who.club_id, who.coach_id, settled)
-        return SettledAnswer(setup_id=setup_id, **prediction)
+        return SettledAnswer(setup_id=setup_id, **settled.prediction)
 
     request = {"lifter": str(lifter_id), "setup": setup.model_dump(), "reason": reason}
     route = f"settle {fitting.lift}"
-    return write_once(
-        database, who, key, route, request, SettledAnswer, action, subject=str(lifter_id)
-    )
+    return compute_and_write(
+        database, who, key, route, request, SettledAnswer, compute, action,
+        subject=str(lifter_id),
+    )  # fmt: skip
 
 
 @dataclass(frozen=True)

@@ -42,6 +42,7 @@ def candidate_out(
         hip_closing_deg=float(degrees(candidate.hip_flexion)),
         predicted_max_kg=candidate.predicted_max_kg,
         limiter=candidate.limiter,
+        oversteps=list(candidate.oversteps),
         use=candidate.utilization,
     )
     return told.model_copy(update=dict(sure)) if sure else told

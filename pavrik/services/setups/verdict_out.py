@@ -3,6 +3,7 @@
 from typing import Any, TypedDict
 
 from pavrik.core.fitting.fit import Fit
+from pavrik.core.fitting.limited_by import limited_by
 from pavrik.core.fitting.sampling import PredictionInterval
 from pavrik.formats.model.answers import FamilyOut, VerdictOut
 
@@ -15,6 +16,7 @@ class SureOut(TypedDict):
     chance_best: float | None
     stance_range_m: list[float]
     toe_range_deg: list[float]
+    limited_by: str
 
 
 class ChoiceOut(TypedDict):
@@ -57,6 +59,9 @@ def sure_of_leaders(fit: Fit[Any]) -> list[SureOut]:
             chance_best=of_style.get(leader.setup.style) if sure else None,
             stance_range_m=list(ranges.stance_m),
             toe_range_deg=list(ranges.toe_out_deg),
+            limited_by=limited_by(shares),
         )
-        for leader, sure, ranges in zip(fit.leaders, drawn, fit.ranges, strict=True)
+        for leader, sure, ranges, shares in zip(
+            fit.leaders, drawn, fit.ranges, fit.shares, strict=True
+        )
     ]

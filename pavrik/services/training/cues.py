@@ -58,11 +58,12 @@ def cues_of_the_day(
     found = (
         [Cue(tried, catalogue.remedies[tried].text, True)] if tried in catalogue.remedies else []
     )
+    tests = library.list_cause_tests(connection, lifter_id)
     counts = Counter(f.fault_id for s in sets[-RECENT_SETS:] for f in s.faults)
     for fault_id, _ in counts.most_common():
         if fault_id not in catalogue.faults:
             continue
-        ruled_out = ruled_out_causes(results_of(connection, lifter_id, fault_id))
+        ruled_out = ruled_out_causes(results_of(tests, fault_id))
         cues = [r for r in catalogue.remedies_of(fault_id, ruled_out) if r.kind == "cue"]
         found += [Cue(cue.id, cue.text) for cue in cues[:1]]
     found += _from_schools(connection, lifter_id, lift)

@@ -1,5 +1,6 @@
 """Why a fault is there: causes ranked by evidence, tests, the floor questions, the repaired fit."""
 
+from collections.abc import Sequence
 from datetime import datetime
 from typing import Any
 from uuid import UUID
@@ -29,12 +30,12 @@ from pavrik.formats.wire.review import (
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
-from pavrik.services.training.causes import causes_of, results_of
-from pavrik.services.training.fit_signals import fit_signals, start_facts
+from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts, results_of
+from pavrik.services.training.fit_signals import fit_signals, read_record, start_facts
 from pavrik.services.training.history import history
 from pavrik.services.training.review import known_of
 from pavrik.services.writes import write_once
-from pavrik.store import library, lifters
+from pavrik.store import library
 from pavrik.store.database import Connection, Database
 
 ALL_OUT_RPE = 10.0
@@ -67,28 +68,30 @@ def _leads(known: Findings, fault_id: str, catalogue: Catalogue) -> list[str]:
     ]
 
 
-def ranked_causes(
+def _read_causes(
     connection: Connection, lifter_id: UUID, lift: str, fault_id: str
-) -> tuple[Catalogue, list[RankedCause], FaultFindings | None, list[str]]:
-    """Catalogue, causes by evidence, what the log knows of the fault, and what leads to it."""
+) -> tuple[CauseFacts, Findings]:
+    """What the record says of a fault of a lift, and what its log comes to."""
     sets, catalogue, known = known_of(connection, lifter_id, lift)
     fault = catalogue.faults.get(fault_id)
     if fault is None or fault.lift != lift:
         raise InvalidError(f"the {lift} has no fault called {fault_id}", "fault_id")
-    seen = _fault_known(known.faults, fault_id)
     inputs = load_inputs(connection, lifter_id)
     of_lifts: dict[str, list[TrainingSet]] = {
         other: history(connection, lifter_id, other) for other in LIFT_IDS if other != lift
     }
     of_lifts[lift] = sets
-    if seen is None:
-        signals = fit_signals(connection, inputs, lift, of_lifts)
-        ranked = rank_causes(
-            catalogue, fault_id, signals, results_of(connection, lifter_id, fault_id)
-        )
-    else:
-        ranked = list(causes_of(connection, catalogue, inputs, lift, of_lifts)(seen))
-    return catalogue, ranked, seen, _leads(known, fault_id, catalogue)
+    return read_cause_facts(connection, catalogue, inputs, of_lifts), known
+
+
+def _ranked(
+    facts: CauseFacts, lift: str, fault_id: str, seen: FaultFindings | None
+) -> Sequence[RankedCause]:
+    """Causes by evidence, of a fault that was logged or never."""
+    if seen is not None:
+        return causes_of(facts, lift)(seen)
+    signals = fit_signals(facts.fit, lift, facts.sets)
+    return rank_causes(facts.catalogue, fault_id, signals, results_of(facts.tests, fault_id))
 
 
 def diagnose(
@@ -96,11 +99,11 @@ def diagnose(
 ) -> DiagnosisAnswer:
     """Causes of a fault with evidence, tests and remedies. Raises NotFoundError, InvalidError."""
     with database.club(who.club_id) as connection:
-        catalogue, ranked, seen, leads = ranked_causes(connection, lifter_id, lift, fault_id)
-        flags = [flag.region for flag in lifters.list_open_flags(connection, lifter_id)]
-        tests = [
-            t for t in library.list_cause_tests(connection, lifter_id) if t.fault_id == fault_id
-        ]
+        facts, known = _read_causes(connection, lifter_id, lift, fault_id)
+    catalogue, flags = facts.catalogue, facts.fit.pain
+    tests = [t for t in facts.tests if t.fault_id == fault_id]
+    seen = _fault_known(known.faults, fault_id)
+    ranked = _ranked(facts, lift, fault_id, seen)
     fault = catalogue.faults[fault_id]
     return DiagnosisAnswer(
         fault_id=fault_id,
@@ -109,7 +112,7 @@ def diagnose(
         seen=fault.seen,
         caution=fault.caution,
         words=seen.words if seen else f"{fault.name}: never logged for this lifter",
-        leads=leads,
+        leads=_leads(known, fault_id, catalogue),
         stop=f"Pain flag on the {' and '.join(flags)}: no test under load; sharp, radiating or "
         "new pain goes to a licensed clinician." if flags else None,
         causes=[_cause(cause, catalogue, lift) for cause in ranked],
@@ -216,8 +219,8 @@ def floor_questions(
         pulls = history(connection, lifter_id, DEADLIFT.id)
         squats = history(connection, lifter_id, SQUAT.id)
         catalogue = catalogue_of(connection)
-        facts: dict[str, Any] = start_facts(connection, lifter_id)
-        flags = lifters.list_open_flags(connection, lifter_id)
+        record = read_record(connection, load_inputs(connection, lifter_id))
+    facts: dict[str, Any] = start_facts(record)
     squat, pull = competition_trend(squats), competition_trend(pulls)
     light, heavy = _waits(pulls)
     share, gap = _rebound(pulls)
@@ -234,7 +237,7 @@ def floor_questions(
         "all_out_before": _all_out_before(pulls, missed),
     }
     facts |= {k: v for k, v in said.model_dump().items() if v is not None}
-    walk = floor_walk(FloorFacts(**facts, hurts=tuple(flag.region for flag in flags)))
+    walk = floor_walk(FloorFacts(**facts, hurts=record.pain))
     return FloorWalkAnswer(
         facts=FloorFactsAnswer(**facts),
         verdict=walk.verdict,

@@ -1,11 +1,12 @@
 """What screens, fit and strengths say about the causes of a fault."""
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
-from uuid import UUID
 
 import numpy as np
 
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import StartReport, start_report
 from pavrik.core.faults.evidence import Signal
@@ -21,8 +22,8 @@ from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import daily_ratios, learn_ratio
 from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
-from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.setups.fits import model_of, settled_in, setup_of
+from pavrik.services.lifters.model_inputs import LifterInputs
+from pavrik.services.setups.fits import SettledView, model_of, settled_in, setup_of
 from pavrik.store import lifters
 from pavrik.store.database import Connection
 
@@ -32,23 +33,43 @@ NEARLY = 0.93
 PULL_OVER_SQUAT_KG = 90.0
 
 
-def squat_in_force(connection: Connection, inputs: LifterInputs) -> ExactSetup[SquatSetup] | None:
+@dataclass(frozen=True)
+class RecordOfFit:
+    """What is on record of a lifter's fit: facts, settled set-ups by lift, regions that hurt."""
+
+    inputs: LifterInputs
+    settled: Mapping[str, SettledView | None]
+    pain: tuple[str, ...]
+
+
+def read_record(connection: Connection, inputs: LifterInputs) -> RecordOfFit:
+    """Read, nothing computed yet."""
+    flags = lifters.list_open_flags(connection, inputs.profile.lifter_id)
+    return RecordOfFit(
+        inputs,
+        {lift.id: settled_in(lift, connection, inputs) for lift in LIFTS.values()},
+        tuple(flag.region for flag in flags),
+    )
+
+
+def _squat_in_force(record: RecordOfFit) -> ExactSetup[SquatSetup] | None:
     """The settled squat at its predicted max, or None."""
-    view = settled_in(SQUAT, connection, inputs)
+    view = record.settled[SQUAT.id]
     if view is None:
         return None
     setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
-    return exact_setup(SQUAT, model_of(inputs)[0], setup, predicted_kg)
+    return exact_setup(SQUAT, model_of(record.inputs)[0], setup, predicted_kg)
 
 
-def deadlift_in_force(connection: Connection, inputs: LifterInputs) -> StartReport | None:
+def _deadlift_in_force(record: RecordOfFit) -> StartReport | None:
     """The settled deadlift at its predicted max, or None."""
-    view = settled_in(DEADLIFT, connection, inputs)
+    view = record.settled[DEADLIFT.id]
     if view is None:
         return None
     setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
-    return start_report(model_of(inputs)[0], setup, view.settled.prediction["predicted_max_kg"])
+    predicted_kg = view.settled.prediction["predicted_max_kg"]
+    return start_report(model_of(record.inputs)[0], setup, predicted_kg)
 
 
 def _screen(name: str, reached_deg: float, limit_deg: float, assumed: bool, what: str) -> Signal:
@@ -130,30 +151,28 @@ def _both_lifts(squats: Sequence[TrainingSet], pulls: Sequence[TrainingSet]) -> 
 
 
 def fit_signals(
-    connection: Connection, inputs: LifterInputs, lift: str,
-    sets: Mapping[str, Sequence[TrainingSet]],
-) -> list[Signal]:  # fmt: skip
+    record: RecordOfFit, lift: str, sets: Mapping[str, Sequence[TrainingSet]]
+) -> list[Signal]:
     """Signals from the record apart from the fault's own log; ``sets`` of both lifts, oldest
     first."""
-    lifter = model_of(inputs)[0]
+    lifter = model_of(record.inputs)[0]
     signals = _lagging(sets[SQUAT.id]) + _both_lifts(sets[SQUAT.id], sets[DEADLIFT.id])
     if lift == SQUAT.id:
-        squat = squat_in_force(connection, inputs)
+        squat = _squat_in_force(record)
         signals += _squat(lifter, squat) if squat else []
     else:
-        start = deadlift_in_force(connection, inputs)
+        start = _deadlift_in_force(record)
         signals += _deadlift(start) if start else []
-    age = inputs.profile.training_age
+    age = record.inputs.profile.training_age
     signals.append(Signal("novice", age == "novice", f"training age: {age}"))
-    flags = [f.region for f in lifters.list_open_flags(connection, inputs.profile.lifter_id)]
-    told = f"pain flag on the {' and '.join(flags)}" if flags else "no pain flag"
-    signals.append(Signal("flag", bool(flags), told))
+    told = f"pain flag on the {' and '.join(record.pain)}" if record.pain else "no pain flag"
+    signals.append(Signal("flag", bool(record.pain), told))
     return signals
 
 
-def start_facts(connection: Connection, lifter_id: UUID) -> dict[str, Any]:
+def start_facts(record: RecordOfFit) -> dict[str, Any]:
     """Knee bend in degrees and whether the legs limit at the settled start; empty without one."""
-    report = deadlift_in_force(connection, load_inputs(connection, lifter_id))
+    report = _deadlift_in_force(record)
     if report is None:
         return {}
     return {

@@ -1,6 +1,7 @@
 """The platform: everything that logging a session needs, in one answer that works offline."""
 
 from collections import Counter
+from dataclasses import dataclass
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS, LiftId
@@ -8,7 +9,7 @@ from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
-from pavrik.core.prescription.next_load import Target
+from pavrik.core.prescription.next_load import Gym, Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.turns import Turn, turn_order
@@ -17,7 +18,7 @@ from pavrik.errors import InvalidError
 from pavrik.formats.plan_words import title_of
 from pavrik.formats.wire.card import CardAnswer, DeadliftCard, SquatCard
 from pavrik.formats.wire.library import BarAnswer
-from pavrik.formats.wire.log import Gear
+from pavrik.formats.wire.log import Gear, SetAnswer
 from pavrik.formats.wire.session import (
     CueAnswer,
     FrequentAnswer,
@@ -35,14 +36,20 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
 from pavrik.services.plans.lift_state import variation_names
 from pavrik.services.plans.planning import day_in
-from pavrik.services.plans.prescribing import ladder_to, propose_in, recorded_gym
-from pavrik.services.setups.card import card_in
-from pavrik.services.training.cues import cues_of_the_day
+from pavrik.services.plans.prescribing import (
+    NextLoadFacts,
+    ladder_to,
+    proposed,
+    read_next_load_facts,
+    recorded_gym,
+)
+from pavrik.services.setups.card import CardFacts, card_of, read_card_facts
+from pavrik.services.training.cues import Cue, cues_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
-from pavrik.store import equipment, lifters
+from pavrik.store import equipment, training
 from pavrik.store.accounts import today
-from pavrik.store.board import find_summary
+from pavrik.store.board import LiftSummary, find_summary
 from pavrik.store.database import Connection, Database
 
 MOST_LIFTERS = 8
@@ -111,14 +118,13 @@ def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) ->
     return found
 
 
-def _from_plan(connection: Connection, planned: list[PlannedLine]) -> NextSetAnswer | None:
+def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | None:
     """The next set of today's plan: the first loaded line that is not done."""
     line = next((x for x in planned if x.load_kg is not None and x.done < x.sets), None)
     if line is None:
         return None
     told = line.model_dump(include={"sets", "reps", "load_kg", "per_side", "variation"})
     told |= {"reasons": line.reasons, "rpe": line.rpe or USUAL.rpe, "prescribed": True}
-    gym = recorded_gym(connection)
     if gym is not None and line.load_kg is not None:
         told |= {
             "bar_kg": gym.bar_kg, "collars_kg": gym.collars_kg,
@@ -127,73 +133,109 @@ def _from_plan(connection: Connection, planned: list[PlannedLine]) -> NextSetAns
     return _NOTHING.model_copy(update=told)
 
 
-def _given(
-    connection: Connection, lifter_id: UUID, lift: str, sets: list[TrainingSet]
-) -> NextSetAnswer:
+@dataclass(frozen=True)
+class _LiftFacts:
+    """A lift's part of a session: its sets and cues, today's lines of it, the newest prescription,
+    and what the next load follows from, or why there is none."""
+
+    lift: LiftId
+    sets: list[TrainingSet]
+    cues: list[Cue]
+    planned: list[PlannedLine]
+    given: training.Prescription | None
+    next_load: NextLoadFacts | str
+    summary: LiftSummary | None
+
+
+@dataclass(frozen=True)
+class _LifterFacts:
+    """A lifter's part of a session."""
+
+    lifter_id: UUID
+    name: str
+    card: CardFacts
+    silenced: list[str]
+    recent: list[SetAnswer]
+    lifts: list[_LiftFacts]
+
+
+def _given(facts: _LiftFacts) -> NextSetAnswer:
     """The newest prescription of the lift, else what would be prescribed."""
-    prescriptions = stored.list_prescriptions(connection, lifter_id)
-    given = next((p for p in prescriptions if p.lift == lift), None)
+    given = facts.given
     if given is None:
-        proposed = propose_in(connection, lifter_id, lift, USUAL, sets)
-        return NextSetAnswer(**dict(proposed), variation=COMPETITION, prescribed=False)
+        if isinstance(facts.next_load, str):
+            return _NOTHING.model_copy(update={"reasons": [Reason(facts.next_load)]})
+        now = proposed(facts.next_load, USUAL)
+        return NextSetAnswer(**dict(now), variation=COMPETITION, prescribed=False)
     found = NextSetAnswer(**{"variation": COMPETITION, **given.answer, "prescribed": True})
     return found.model_copy(update={"load_kg": given.overruled_kg or found.load_kg})
 
 
-def _next(
-    connection: Connection, lifter_id: UUID, lift: str, planned: list[PlannedLine],
-    sets: list[TrainingSet],
-) -> NextSetAnswer:  # fmt: skip
-    """Today's plan, else the newest prescription of the lift, else what would be prescribed."""
-    today = _from_plan(connection, planned)
-    if today is not None:
-        return today
-    try:
-        return _given(connection, lifter_id, lift, sets)
-    except InvalidError as error:
-        return _NOTHING.model_copy(update={"reasons": [Reason(str(error))]})
-
-
-def _lift(
-    connection: Connection, lifter_id: UUID, lift: LiftId, card: CardAnswer, catalogue: Catalogue
-) -> PlatformLift:
+def _read_lift(
+    connection: Connection, lifter_id: UUID, lift: LiftId, catalogue: Catalogue
+) -> _LiftFacts:
     sets = history(connection, lifter_id, lift, most=200)
-    cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue)
-    words, hole = _setup_words(card, lift)
-    summary = find_summary(connection, lifter_id, lift)
     now = today(connection)
-    planned = _planned(day_in(connection, lifter_id, now), lift, sets, now.isoformat())
+    prescriptions = stored.list_prescriptions(connection, lifter_id)
+    next_load: NextLoadFacts | str
+    try:
+        next_load = read_next_load_facts(connection, lifter_id, lift, sets)
+    except InvalidError as error:
+        next_load = str(error)
+    return _LiftFacts(
+        lift,
+        sets,
+        cues_of_the_day(connection, lifter_id, lift, sets, catalogue),
+        _planned(day_in(connection, lifter_id, now), lift, sets, now.isoformat()),
+        next((p for p in prescriptions if p.lift == lift), None),
+        next_load,
+        find_summary(connection, lifter_id, lift),
+    )
+
+
+def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> _LifterFacts:
+    """Read, nothing computed yet. Raises NotFoundError."""
+    return _LifterFacts(
+        lifter_id,
+        get_profile(connection, lifter_id).name,
+        read_card_facts(connection, lifter_id),
+        sorted(silenced_faults(schools_in_force(connection, lifter_id))),
+        shown_sets_in(connection, lifter_id, None, RECENT),
+        [_read_lift(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS],
+    )
+
+
+def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
+    """Next is today's plan, else the newest prescription, else what would be prescribed."""
+    words, hole = _setup_words(card, facts.lift)
     return PlatformLift(
-        lift=lift,
-        next=_next(connection, lifter_id, lift, planned, sets),
-        planned=planned,
+        lift=facts.lift,
+        next=_from_plan(gym, facts.planned) or _given(facts),
+        planned=facts.planned,
         setup_words=words,
         hook_hole=hole,
-        cues=[CueAnswer(**vars(cue)) for cue in cues],
-        frequent=_frequent(sets),
-        cap_kg=summary.cap_kg if summary else None,
-        cap_words=summary.cap_words if summary else "",
+        cues=[CueAnswer(**vars(cue)) for cue in facts.cues],
+        frequent=_frequent(facts.sets),
+        cap_kg=facts.summary.cap_kg if facts.summary else None,
+        cap_words=facts.summary.cap_words if facts.summary else "",
     )
 
 
-def _one(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> PlatformLifter:
-    profile = get_profile(connection, lifter_id)
-    card = card_in(connection, lifter_id)
-    recent = shown_sets_in(connection, lifter_id, None, RECENT)
+def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
+    card = card_of(facts.card)
     return PlatformLifter(
-        lifter_id=lifter_id,
-        name=profile.name,
-        pain=[flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
-        silenced=sorted(silenced_faults(schools_in_force(connection, lifter_id))),
-        lifts=[_lift(connection, lifter_id, lift, card, catalogue) for lift in LIFT_IDS],
-        gear=recent[0].gear if recent else Gear(),
-        recent=recent,
+        lifter_id=facts.lifter_id,
+        name=facts.name,
+        pain=facts.card.pain,
+        silenced=facts.silenced,
+        lifts=[_lift(lift, card, gym) for lift in facts.lifts],
+        gear=facts.recent[0].gear if facts.recent else Gear(),
+        recent=facts.recent,
     )
 
 
-def _loadings(connection: Connection) -> GymLoadings:
+def _loadings(gym: Gym | None) -> GymLoadings:
     """Every load that the gym's first bar can be given, for a phone without a network."""
-    gym = recorded_gym(connection)
     if gym is None:
         return GymLoadings(bar_kg=20.0, collars_kg=0.0, loadings=[])
     found = loadings_between(0.0, MOST_LOAD_KG, gym.bar_kg, gym.collars_kg, gym.stock)
@@ -214,18 +256,19 @@ def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) ->
         )
     with database.club(who.club_id) as connection:
         catalogue = catalogue_of(connection)
-        found = {str(i): _one(connection, i, catalogue) for i in dict.fromkeys(lifter_ids)}
-        loadings = _loadings(connection)
+        known = [_read_lifter(connection, i, catalogue) for i in dict.fromkeys(lifter_ids)]
+        gym = recorded_gym(connection)
         bars = [BarAnswer(**vars(bar)) for bar in equipment.list_bars(connection)]
         racks = [rack.name for rack in equipment.list_racks(connection)]
         variations = variation_names(connection)
+    found = {str(facts.lifter_id): _one(facts, gym) for facts in known}
     turns = []
     for lifter_id, one in found.items():
         of_lift = next(x for x in one.lifts if x.lift == lift)
         turns.append(Turn(lifter_id, one.name, of_lift.hook_hole, of_lift.next.load_kg))
     return PlatformAnswer(
         lifters=[found[turn.lifter_id] for turn in turn_order(turns)],
-        gym=loadings,
+        gym=_loadings(gym),
         bars=bars,
         racks=racks,
         variations=variations,

@@ -55,6 +55,11 @@ insert into fault_observation (club_id, observation_id, set_id, rep, fault_id, p
 values (:club_id, :observation_id, :set_id, :rep, :fault_id, :phase, :severity, :side,
   :film_s, :note);
 
+-- name: has_shown$
+-- Whether a fault was seen in a standing set of a lifter.
+select exists (select from fault_observation seen join standing_set s using (club_id, set_id)
+  where s.lifter_id = :lifter_id and seen.fault_id = :fault_id);
+
 -- name: list_observations
 -- What was seen in each of the sets, in the order of the reps.
 select set_id, observation_id, rep, fault_id, phase, severity, side, film_s, note

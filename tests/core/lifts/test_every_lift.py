@@ -21,13 +21,14 @@ from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.maps import setup_map
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.report import one, pose_report
-from pavrik.core.fitting.sampling import Ask
+from pavrik.core.fitting.sampling import Ask, best_maxes_kg, reading_errors
 from pavrik.core.fitting.search import evaluate
-from pavrik.core.fitting.sensitivity import sensitivity
+from pavrik.core.fitting.sensitivity import STEPS, sensitivity
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.grid import SetupGrid
+from pavrik.core.lifts.limit import broken_deg, excesses, share_left
 from pavrik.core.strength.inverse import MUSCLES
 from tests.core.bodies import DEFAULT_MAN, adults
 from tests.core.lifts.hug.hug import HUG
@@ -57,7 +58,7 @@ def open_ones(lift, lifter=MAN, most=12):
 
 def stood(lift, candidate, lifter=MAN):
     """Case, shank and deepest posture of a candidate."""
-    case = lift.kinematics.case(lifter, [candidate.setup])
+    case, _ = lift.kinematics.case(lifter, [candidate.setup]).placed()
     shank = np.full((1, 1, 1), candidate.shank)
     return case, shank, case.posture(shank, DEEPEST)
 
@@ -84,7 +85,9 @@ def test_a_grid_holds_every_set_up_once_and_within_the_axes(lift):
     setups = grid.setups()
     assert len(grid) == len(setups) == len(set(setups))
     for axis in lift.axes:
-        values = [getattr(setup, axis.field) for setup in setups]
+        values = [v for setup in setups if (v := getattr(setup, axis.field)) is not None]
+        if not values:
+            continue
         assert axis.inside(axis.low) - 1e-9 <= min(values)
         assert max(values) <= axis.inside(axis.high) + 1e-9
     chosen = SetupGrid(lift, lift.searched[:1], {"stance_m": (0.4,)}).setups()
@@ -99,7 +102,8 @@ def test_postures_keep_the_segments_lengths_and_stay_finite(lift, body, pick, lo
     setups = some(lift)
     lifter = default_lifter(body)
     case = lift.kinematics.case(lifter, [setups[pick % len(setups)]])
-    posture = case.posture(case.shank_range()[1], DEEPEST)
+    case, shank = case.placed(case.shank_range()[1])
+    posture = case.posture(shank, DEEPEST)
     loaded = posture.at_load(load)
     assert all(np.isfinite(np.squeeze(share)).all() for share in loaded.utilization)
     if np.any(posture.impossible) or np.any(loaded.balanced.impossible):
@@ -119,8 +123,9 @@ def test_the_mass_centre_is_that_of_the_masses_and_stands_over_the_foot(lift):
         kg = sum(mass.kg for mass in report.masses)
         centre = sum(mass.kg * mass.x_m for mass in report.masses) / kg
         assert kg == pytest.approx(83.0 + candidate.predicted_max_kg)
-        assert centre == pytest.approx(candidate.centre_x_m, abs=2e-3)
-        assert -0.031 <= centre <= 0.016
+        if not candidate.oversteps:
+            assert centre == pytest.approx(candidate.centre_x_m, abs=2e-3)
+            assert centre == pytest.approx(0.0, abs=3e-3)
 
 
 @every_lift
@@ -134,7 +139,8 @@ def test_the_predicted_max_is_where_root_finding_finds_full_use(lift):
             return float(np.squeeze(posture.at_load(load).utilization.most)) - 1.0
 
         held = min(brentq(over, 0.0, 1500.0, args=(i,)) for i in range(len(lift.judged)))
-        left = float(np.squeeze(case.share_left(deepest.at_load(held).balanced.lean)))
+        over_by = excesses(lift.limits, case, deepest, deepest.at_load(held))
+        left = float(np.squeeze(share_left(lift.limits, case, over_by)))
         assert candidate.predicted_max_kg == pytest.approx(held * left, rel=2e-3)
 
 
@@ -155,7 +161,7 @@ def test_more_load_asks_more_and_more_strength_lifts_more(lift):
 
 
 @every_lift
-def test_what_a_body_cannot_take_says_why_and_what_it_can_oversteps_nothing(lift):
+def test_what_a_body_cannot_take_says_why_and_what_it_can_oversteps_little_and_says_so(lift):
     for lifter in (MAN, STIFF):
         candidates, rejected = assess(lift, lifter, some(lift))
         assert len(candidates) + len(rejected) == len(some(lift))
@@ -168,8 +174,12 @@ def test_what_a_body_cannot_take_says_why_and_what_it_can_oversteps_nothing(lift
             fixed = [s for s in setups if not lift.kinematics.free_shank(s)] or setups
             found = evaluate(lift, lift.kinematics.case(lifter, fixed))
             assert set(found.excess) == {limit.id for limit in lift.limits}
-            assert all(np.all(over == 0) for over in found.excess.values())
+            assert np.all(broken_deg(lift.limits, found.case, found.excess) == 0)
+            assert np.all(found.left >= 0.5)
         assert all(candidate.predicted_max_kg > 0 for candidate in candidates)
+        soft = sum(limit.price is not None for limit in lift.limits)
+        assert all(c.oversteps for c in candidates if c.left < 1 - 0.01 * soft)
+        assert not any(c.oversteps for c in candidates if c.left > 0.99)
 
 
 @every_lift
@@ -185,7 +195,7 @@ def test_wider_screens_never_close_what_was_open(lift):
     setups = some(lift, 300)
     before = quick_maxes_kg(lift, STIFF, setups) > 0
     wider = {
-        name: getattr(STIFF.screens, name) + 0.2
+        name: getattr(STIFF.screens, name) + 0.5
         for name in ("hip_flexion", "abduction", "rotation")
     }
     after = (
@@ -264,13 +274,15 @@ def test_a_fit_ranks_one_leader_of_each_open_style(lift):
 
 @every_lift
 def test_an_explorer_shows_what_the_exact_set_up_says(lift):
+    """A grid is searched quickly: within 2.5 % of its best."""
     around = open_ones(lift)[0].setup
     grid = explorer_grid(lift, MAN, around, 100.0)
+    near_kg = 0.025 * float(grid.predicted_max_kg.max())
     open_at = np.flatnonzero(grid.predicted_max_kg)
     assert len(open_at) > 0
     for at in open_at[:: max(len(open_at) // 4, 1)]:
         exact = exact_setup(lift, MAN, grid.setups[at], 100.0)
-        assert exact.predicted_max_kg == pytest.approx(grid.predicted_max_kg[at], rel=0.02)
+        assert exact.predicted_max_kg == pytest.approx(grid.predicted_max_kg[at], abs=near_kg)
         assert exact.explanations["predicted_max"].startswith(f"{exact.predicted_max_kg:.1f} kg")
         assert len(exact.path.points["hip"][0]) == len(exact.progress)
     for at in np.flatnonzero(grid.predicted_max_kg == 0)[:20]:
@@ -326,8 +338,27 @@ def test_what_the_answer_is_sensitive_to_comes_first(lift):
     flips = sensitivity(lift, MAN, [leader.setup for leader in rivals])
     errors = [flip.errors for flip in flips if flip.errors is not None]
     assert errors == sorted(errors)
-    assert all(flip.to in {r.setup.style for r in rivals} for flip in flips if flip.to)
+    setups = [r.setup for r in rivals]
+    for flip in flips:
+        if flip.by is not None:
+            assert leads_after(lift, setups, flip) == flip.to, flip
     assert sensitivity(lift, MAN, [rivals[0].setup]) == []
+
+
+def leads_after(lift, setups, flip) -> str:
+    """The style that leads one step of the input beyond the flip."""
+    sign = np.sign(flip.by)
+    step = sign * min(abs(s) for s in STEPS if abs(s) >= flip.errors - 1e-9)
+    where = "body" if flip.unit == "m" else "screens" if flip.unit == "deg" else "capacities"
+    held = getattr(MAN, where)
+    now = getattr(held, flip.name)
+    error = MAN.assumed.capacity_error if flip.unit == "share" else reading_errors(MAN)[flip.name]
+    moved = now * np.exp(step * error) if flip.unit == "share" else now + step * error
+    other = replace(MAN, **{where: replace(held, **{flip.name: moved})})
+    thigh = np.full((1, 1, 1, 1), other.body.thigh_m)
+    other = replace(other, body=replace(other.body, thigh_m=thigh))
+    maxes = best_maxes_kg(lift, other, setups)[0]
+    return setups[int(np.argmax(maxes))].style
 
 
 @every_lift

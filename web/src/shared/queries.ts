@@ -44,6 +44,11 @@ export const measurementsQuery = (lifterId: string) =>
     queryKey: ['measurements', lifterId],
     queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/measurements', of(lifterId))),
   })
+export const leversQuery = (lifterId: string) =>
+  queryOptions({
+    queryKey: ['levers', lifterId],
+    queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/levers', of(lifterId))),
+  })
 export const cardQuery = (lifterId: string) =>
   queryOptions({
     queryKey: ['card', lifterId],

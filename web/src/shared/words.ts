@@ -10,9 +10,9 @@ export const USE_NAMES: Record<string, string> = {
   legs: 'Legs together',
   quads: 'Quads',
   knee_flexors: 'Knee flexors',
-  adductors: 'Adductors',
   lower_back: 'Lower back',
   upper_back: 'Upper back',
+  lats: 'Lats',
 }
 
 /** What can forbid or limit a set-up: capacities, and the body's limits. */

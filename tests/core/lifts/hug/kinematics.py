@@ -10,10 +10,10 @@ from pavrik.core.lifts.posture import Posture, UpperPlaces, hip_flexion
 from pavrik.core.linkage.balance import lean_that_balances
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import elevation_at_depth, leg_masses, squat_legs
-from pavrik.core.linkage.moments import inward_share, leg_moments
+from pavrik.core.linkage.moments import leg_moments
 from pavrik.core.linkage.trunk_cuts import cut_moment_nm
 from pavrik.core.linkage.upper_body import BarPlace, upper_body
-from pavrik.core.strength.capacities import knee_share, wide_hip_share
+from pavrik.core.strength.capacities import knee_share
 from pavrik.core.units import radians
 
 UP_THE_TRUNK, BEFORE_IT_M = 0.85, 0.10
@@ -48,7 +48,7 @@ class HugPosture(Posture):
         )
         flexion = hip_flexion(self.legs, balanced.sine, balanced.cosine)
         legs = self.lines or leg_moments(
-            self.body, self.legs, self.masses, balanced.first_moment, np.zeros(())
+            self.body, self.legs, self.masses, balanced.first_moment, self.assumed.floor_friction
         )
         return self._loaded(load_kg, balanced, flexion, legs, bending)
 
@@ -96,30 +96,23 @@ class HugCase(Case):
         raised = np.pi / 2 + (bottom - np.pi / 2) * progress
         legs = squat_legs(self.body, self.foot, shank * progress, raised, beyond)
         masses = leg_masses(self.body, legs)
-        inward = inward_share(legs, self.spread, self.assumed.floor_friction)
         lines = leg_moments(
-            self.body, legs, masses, np.zeros(()), inward
+            self.body, legs, masses, np.zeros(()), self.assumed.floor_friction
         ) if self.shift_m == 0.0 else None  # fmt: skip
         return HugPosture(
             body=self.body, legs=legs, masses=masses, capacities=self.capacities,
             assumed=self.assumed, knee_share=knee_share(legs.knee_flexion, self.assumed),
-            wide_hip=wide_hip_share(legs.abduction, self.assumed),
+            push_limit=self.push_limit,
             trunk=upper_body(self.body, self.plates, self.assumed), lines=lines,
             shift_m=self.shift_m,
         )  # fmt: skip
-
-    def share_left(self, lean):
-        return np.ones_like(lean)
-
-    def allowed(self, lean):
-        return lean
 
 
 class HugKinematics:
     def free_shank(self, _, /):
         return True
 
-    def with_shank(self, setup, _, /):
+    def as_found(self, setup, _, __, ___, /):
         return setup
 
     def without_shank(self, setup, /):
@@ -135,8 +128,8 @@ class HugKinematics:
         )  # fmt: skip
 
     def unknown(self, assumed, random, shape):
-        spread = random.uniform(assumed.spread_low, assumed.spread_high, shape)
-        return lambda case: replace(case, floor_spread=spread)
+        limit = random.uniform(assumed.push_low, 1.0, shape)
+        return lambda case: replace(case, push_limit=limit)
 
     def strengths(self, capacities, _, /):
         return capacities

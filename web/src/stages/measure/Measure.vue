@@ -11,7 +11,8 @@ import { useLift } from '@/shared/lifts'
 import { styleOf } from '@/stages/setup/liftPage'
 import Readings from './Readings.vue'
 import Screens from './Screens.vue'
-import { measurementsQuery, rankingQuery } from '@/shared/queries'
+import { leversQuery, measurementsQuery, rankingQuery } from '@/shared/queries'
+import { leverWords } from './levers'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
@@ -19,6 +20,7 @@ const { nameOf } = useLift('squat')
 const { data: lifter } = useLifter(() => props.lifterId)
 const sheet = useQuery(measurementsQuery(props.lifterId))
 const ranking = useQuery(rankingQuery('squat', props.lifterId))
+const levers = useQuery(leversQuery(props.lifterId))
 const picked = ref('thigh_m')
 const landmark = computed(() => sheet.data.value?.landmarks.find((l) => l.segment === picked.value))
 const measured = computed(() =>
@@ -37,6 +39,8 @@ const answer = computed(() => {
     ? 'Measured, twice'
     : `${twice.value} of ${all} lengths measured twice, the rest estimated`
 })
+
+const worth = computed(() => leverWords(levers.data.value?.kg_per_cm, picked.value, kg))
 
 const before = ref<string | null>(null)
 const leader = computed(() => {
@@ -89,6 +93,9 @@ watch(leader, (now, then) => {
         <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" />
         <div class="note mt-5 small">
           <p><b>What it does to the squat.</b> {{ leader ?? 'Fitting …' }}</p>
+          <p v-if="landmark && worth" data-levers>
+            <b>1 cm more of “{{ landmark.name.toLowerCase() }}”</b>, all else equal: {{ worth }}.
+          </p>
           <p v-if="before" class="soft">Before the last change: {{ before }}</p>
           <p v-if="sheet.data.value.technical_error_m !== null" class="soft">
             Technical error of your tape: {{ cm(sheet.data.value.technical_error_m, 2) }}

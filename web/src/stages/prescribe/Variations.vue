@@ -47,7 +47,7 @@ const openName = ref<string | null>(typeof route.query.open === 'string' ? route
 const open = computed(
   () => (data.value?.variations ?? []).find((r) => r.name === openName.value) ?? sorted.value[0] ?? null,
 )
-const CAPACITIES = ['quads', 'hips', 'adductors', 'lower_back', 'upper_back'] as const
+const CAPACITIES = ['quads', 'hips', 'lower_back', 'upper_back'] as const
 const most = (values: number[] | undefined) => Math.max(0, ...(values ?? []))
 const of = (row: Row, name: string) => most(row.loading?.use[name])
 const own = (name: string) => most(data.value?.competition.use[name])

@@ -102,6 +102,10 @@ const trunk = (leader: Leader) => {
             >{{ page.facts(leader, units)
             }}<template v-if="range(leader)"> · {{ range(leader) }}</template></span
           >
+          <span v-if="leader.limited_by" class="small soft facts">limited by {{ leader.limited_by }}</span>
+          <span v-for="over in leader.oversteps" :key="over" class="small signal facts first">{{
+            over
+          }}</span>
           <span v-if="leader.band_kg" class="visually-hidden">
             band {{ leader.band_kg.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being
             best {{ percent(leader.chance_best ?? 0) }}

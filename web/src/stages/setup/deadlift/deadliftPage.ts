@@ -1,7 +1,6 @@
 // What the deadlift's set-up stage has of its own.
 import { poseAt } from '@/figure/pose'
 import { useLift } from '@/shared/lifts'
-import { USE_NAMES } from '@/shared/words'
 import { inDegrees, isDeadlift, signed, type DeadliftSetup, type LiftPage } from '../liftPage'
 import { movedBy } from '../useRepair'
 import Cautions from './Cautions.vue'
@@ -61,7 +60,7 @@ export const DEADLIFT: LiftPage = {
   facts(leader, { cm }) {
     if (!('back_deg' in leader)) return ''
     const hips = `opens ${inDegrees(leader.hip_abduction_deg)}, turns ${inDegrees(leader.hip_rotation_deg)}, closes ${inDegrees(leader.hip_closing_deg)}`
-    return `back ${inDegrees(leader.back_deg)} · travel ${cm(leader.travel_m, 0)} · ${leader.work_j.toFixed(0)} J · ${hips} · ${USE_NAMES[leader.limiter]?.toLowerCase()} limit`
+    return `back ${inDegrees(leader.back_deg)} · travel ${cm(leader.travel_m, 0)} · ${leader.work_j.toFixed(0)} J · ${hips}`
   },
   trunkDeg: (leader) => ('back_deg' in leader ? leader.back_deg : 45),
   notes(ranking) {

@@ -64,7 +64,7 @@ export const SQUAT: LiftPage = {
   },
   facts: (leader) =>
     'trunk_lean_deg' in leader
-      ? `leans ${inDegrees(leader.trunk_lean_deg)}, shin ${inDegrees(leader.shank_deg)} · ${USE_NAMES[leader.limiter]?.toLowerCase()} limit`
+      ? `leans ${inDegrees(leader.trunk_lean_deg)}, shin ${inDegrees(leader.shank_deg)}`
       : '',
   trunkDeg: (leader) => ('trunk_lean_deg' in leader ? 90 - leader.trunk_lean_deg : 90),
   notes: () => [],

@@ -1,0 +1,1 @@
+"""What the model comes to over a population, and what it should come to."""

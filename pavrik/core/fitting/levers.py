@@ -1,0 +1,36 @@
+"""What one centimetre more of each length is worth in kilograms, everything else as it is."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.body.segments import SEGMENTS
+from pavrik.core.fitting.sampling import AXES, best_maxes_kg
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.lift import Lift
+
+STEP_M = 0.01
+
+
+def _varied(lifter: Lifter, lengths: Sequence[str]) -> Lifter:
+    """The lifter with each length in turn a step longer, then each a step shorter, along a leading
+    axis."""
+    count = 2 * len(lengths)
+    steps = np.vstack([np.eye(len(lengths)), -np.eye(len(lengths))]) * STEP_M
+    own: dict[str, Any] = {
+        name: (float(getattr(lifter.body, name)) + steps[:, at]).reshape(count, *AXES)
+        for at, name in enumerate(lengths)
+    }
+    return replace(lifter, body=replace(lifter.body, **own))
+
+
+def kg_per_centimetre(lift: Lift[Any], lifter: Lifter, setup: Any) -> dict[str, float]:
+    """By length, the kg of the max of a set-up and its neighbours that a centimetre more of it
+    brings or takes; empty where the set-up is closed a centimetre to either side."""
+    maxes = best_maxes_kg(lift, _varied(lifter, SEGMENTS), [setup])[:, 0]
+    if np.any(maxes <= 0):
+        return {}
+    longer, shorter = np.split(maxes, 2)
+    return dict(zip(SEGMENTS, ((longer - shorter) / 2).tolist(), strict=True))

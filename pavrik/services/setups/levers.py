@@ -1,0 +1,29 @@
+"""What a centimetre of each length is worth to a lifter in the set-ups in force."""
+
+from functools import lru_cache
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.fitting.levers import kg_per_centimetre
+from pavrik.formats.wire.setups import LeversAnswer
+from pavrik.services.context import Who
+from pavrik.services.lifters.model_inputs import load_inputs, setups_in_force
+from pavrik.services.setups.fits import model
+from pavrik.store.database import Database
+
+
+@lru_cache(maxsize=128)
+def _of_lift(request_json: str, walks_out: bool, lift: str, setup: Any) -> dict[str, float]:
+    return kg_per_centimetre(LIFTS[lift], model(request_json, walks_out)[0], setup)
+
+
+def levers(database: Database, who: Who, lifter_id: UUID) -> LeversAnswer:
+    """For both lifts. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        inputs = load_inputs(connection, lifter_id)
+        in_force = setups_in_force(connection, inputs)
+    asked = inputs.request.model_dump_json(), inputs.profile.walks_out
+    return LeversAnswer(
+        kg_per_cm={lift: _of_lift(*asked, lift, setup) for lift, setup in in_force.items()}
+    )

@@ -10,7 +10,12 @@ from scipy.optimize import brentq
 
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import lift_of
-from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
+from pavrik.core.deadlift.advice import (
+    coach_rule,
+    one_bad_week,
+    shoulders_words,
+    squat_to_deadlift_gap,
+)
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.start import start_report
 from pavrik.core.deadlift.styles import COMPETING, STYLES, usual_setup
@@ -22,6 +27,7 @@ from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.report import one
 from pavrik.core.fitting.sampling import Ask
+from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.grid import SetupGrid
@@ -30,7 +36,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import GRAVITY_M_S2
-from tests.core.bodies import DEFAULT_MAN, adults
+from tests.core.bodies import DEFAULT_MAN, DEFAULT_WOMAN, adults
 
 MAN = default_lifter(DEFAULT_MAN)
 CONVENTIONAL = replace(usual_setup("conventional"), bar_offset_m=0.035)
@@ -317,3 +323,23 @@ def test_the_gap_between_the_lifts_points_somewhere_or_nowhere():
     assert "legs" in squat_to_deadlift_gap(150, 245)
     assert "slack" in squat_to_deadlift_gap(200, 205)
     assert "nowhere" in squat_to_deadlift_gap(180, 220)
+
+
+@pytest.mark.parametrize(
+    ("ahead_m", "words"),
+    [(0.04, "4 cm in front of the bar"), (0.0, "0 cm in front"), (-0.04, "4 cm behind the bar")],
+)
+def test_where_the_shoulders_start_is_said_and_behind_is_warned_of(ahead_m, words):
+    told = shoulders_words(ahead_m)
+    assert words in told
+    assert ("nothing is gained" in told) == (ahead_m < 0)
+
+
+def test_shoulders_behind_never_win():
+    for body in (DEFAULT_MAN, DEFAULT_WOMAN):
+        for style in ("conventional", "sumo"):
+            setup = usual_setup(style)
+            both = [replace(setup, shoulder_offset_m=ahead) for ahead in (0.04, -0.04)]
+            case = DEADLIFT.kinematics.case(default_lifter(body), both)
+            ahead, behind = evaluate(DEADLIFT, case).predicted_max_kg
+            assert behind < ahead, (body.sex, style)

@@ -63,3 +63,13 @@ def coach_rule(rivals: Sequence[Candidate[DeadliftSetup]]) -> str:
         f"{says}; the model disagrees: {in_words(strongest.setup)} lifts {lost:.0%} more, because "
         f"the {upright.limiter.replace('_', ' ')} limit the upright start"
     )
+
+
+def shoulders_words(ahead_m: float) -> str:
+    """Where the shoulders start, and what comes of it behind the bar."""
+    if ahead_m < -0.005:
+        return (
+            f"the shoulders start {-ahead_m * 100:.0f} cm behind the bar: the hips rise first "
+            "until the shoulders are over it, and nothing is gained; start over it or in front"
+        )
+    return f"the shoulders start {max(ahead_m, 0.0) * 100:.0f} cm in front of the bar"

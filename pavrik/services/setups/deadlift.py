@@ -6,7 +6,12 @@ from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.deadlift.advice import coach_rule, one_bad_week, squat_to_deadlift_gap
+from pavrik.core.deadlift.advice import (
+    coach_rule,
+    one_bad_week,
+    shoulders_words,
+    squat_to_deadlift_gap,
+)
 from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.limits import STEADY_M
@@ -159,8 +164,9 @@ def _explanations(report: StartReport) -> dict[str, str]:
         "moments": f"knee {moments['knee']:.0f}, hip from the side {moments['hip_sagittal']:.0f}, "
         f"from the front {moments['hip_frontal']:.0f}, lower back {moments['lumbar']:.0f}, upper "
         f"back {moments['midback']:.0f} N m",
-        "lats": f"{report.lat_moment_nm:.0f} N m hold the bar back: weight times the shoulder's "
-        f"{placed.setup.shoulder_offset_m * 100:.0f} cm in front of it",
+        "lats": f"{report.lat_moment_nm:.0f} N m hold the bar back: its weight times how far the "
+        "shoulders are in front of it",
+        "shoulders": shoulders_words(placed.setup.shoulder_offset_m),
         "balance": f"at this load the mass centre stands {centre * 100:+.1f} cm from mid-foot "
         f"(within {STEADY_M * 100:.0f} cm it costs nothing)",
     }

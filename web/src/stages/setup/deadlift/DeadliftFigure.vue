@@ -54,7 +54,10 @@ const marks = computed(() => [
   {
     x: at.value.bar.x - 3,
     y: at.value.shoulder.y - 12,
-    text: `shoulder ${signed(shoulder.value, (v) => lengthOf(v))}`,
+    text:
+      shoulder.value < -0.005
+        ? `shoulder ${lengthOf(-shoulder.value)} behind`
+        : `shoulder ${signed(shoulder.value, (v) => lengthOf(v))}`,
     end: true,
   },
 ])

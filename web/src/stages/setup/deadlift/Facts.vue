@@ -11,6 +11,7 @@ const { cm, kg, massOf, massUnit } = useUnits()
 const bar = ref(0)
 const bend = computed(() => answer.value?.bends[bar.value] ?? answer.value?.bends[0])
 const room = computed(() => answer.value?.grip.room_m ?? 1)
+const behind = computed(() => answer.value?.explanations.shoulders?.includes('behind'))
 const steps = computed(() => {
   const { rise_m = [], pull_kg = [] } = bend.value ?? {}
   return rise_m.map((rise, i) => ({ rise, pull: pull_kg[i] ?? 0 }))
@@ -57,6 +58,7 @@ const y = computed(() => scaleLinear([0, Math.max(props.loadKg, 1)], [66, 14]))
       </div>
     </dl>
     <p class="small first">{{ answer.explanations.balance }}.</p>
+    <p class="small first" :class="{ signal: behind }">{{ answer.explanations.shoulders }}.</p>
     <p class="note small mt-2">
       <b>Natural start.</b> Squatted {{ cm(0.04, 0) }} behind the bar, the hips would sit
       {{ cm(answer.natural.rise_m) }} lower and rise that much before the plates leave: nothing is gained

@@ -41,6 +41,8 @@ const dimensions = computed(() => [
     text: `knee ${lengthOf(props.pose.arms.knee)}`,
   },
 ])
+/** Back parallel to shin is the check that coaches use for the high bar. */
+const offShin = computed(() => Math.abs(Number(degreesOf('trunk_lean')) - Number(degreesOf('shank'))))
 const marks = computed(() => [
   {
     x: at.value.hip.x - 6,
@@ -49,6 +51,9 @@ const marks = computed(() => [
     end: true,
   },
   { x: at.value.knee.x + 7, y: at.value.knee.y * 0.62, text: `shin ${degreesOf('shank')}°` },
+  ...(props.live.bar_position === 'high'
+    ? [{ x: at.value.hip.x - 6, y: at.value.hip.y - 14, text: `${offShin.value}° off the shin`, end: true }]
+    : []),
 ])
 const words = computed(
   () =>

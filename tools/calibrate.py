@@ -24,7 +24,7 @@ CONSTANTS = (
     "upper_back_in_pulls", "hamstring_at_knee", "hips_over_adductors", "knee_best_deg",
     "knee_width", "hip_best_deg", "hip_width", "lean_cost", "deficit_per_cm", "block_per_cm",
     "knee_track_cost", "neutral_lost_per_deg2",
-)
+)  # fmt: skip
 FREE = {"hip_width": (0.25, 0.6), "knee_width": (0.5, 0.9), "hips_over_adductors": (1.0, 1.6),
         "hamstring_at_knee": (0.5, 0.8), "hip_best_deg": (55, 95), "knee_best_deg": (65, 95),
         "upper_back_in_pulls": (1.1, 1.6), "deficit_per_cm": (0.002, 0.024),
@@ -46,7 +46,7 @@ def put(values: np.ndarray) -> Assumptions:
     """Constants put in force; the largest style factor is 1."""
     own = {name: float(v) for name, v in zip(CONSTANTS, values, strict=False)}
     own = {n: float(np.clip(v, *FREE[n])) if n in FREE else v for n, v in own.items()}
-    shelves = values[len(CONSTANTS):].reshape(len(SHELVES), len(SHELF))
+    shelves = values[len(CONSTANTS) :].reshape(len(SHELVES), len(SHELF))
     top = shelves[:, 0].max()
     for position, (factor, holds) in zip(SHELVES, shelves, strict=True):
         SHELVES[position] = replace(

@@ -64,9 +64,13 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "floor": _floor,
     "lifter": _stage("Lifter", "Schools"),
     "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
-    "squat": _stage("Squat", "Hands and rack", "hook hole", "Toss-up"),
+    "squat": _stage("Squat", "Hands and rack", "hook hole", "What a wrong choice costs"),
     "squat-infeasible": _stage(
-        "Squat", "Hands and rack", "sure that it holds", name="Dov Harrowgate"
+        "Squat",
+        "Hands and rack",
+        "not feasible",
+        "What a wrong choice costs",
+        name="Dov Harrowgate",
     ),
     "deadlift": _stage("Deadlift", "Styles side by side", "The coach's rule"),
     "gym": _gym,

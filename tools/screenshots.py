@@ -66,7 +66,7 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
     "squat": _stage("Squat", "Hands and rack", "hook hole", "What a wrong choice costs"),
     "squat-infeasible": _stage("Squat", "Hands and rack", "not feasible", name="Dov Harrowgate"),
-    "deadlift": _stage("Deadlift", "Styles side by side", "The coach's rule"),
+    "deadlift": _stage("Deadlift", "The coach's rule", "Off the floor", "as good from"),
     "gym": _gym,
     "log": _stage("Log", "Keep the set"),
     "prescribe": _stage("Prescribe", "Print, files, link", name="Bastien Okafor-Lund"),

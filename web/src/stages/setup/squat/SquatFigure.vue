@@ -52,7 +52,14 @@ const marks = computed(() => [
   },
   { x: at.value.knee.x + 7, y: at.value.knee.y * 0.62, text: `shin ${degreesOf('shank')}°` },
   ...(props.live.bar_position === 'high'
-    ? [{ x: at.value.hip.x - 6, y: at.value.hip.y - 14, text: `back ${offShin.value}° off the shin`, end: true }]
+    ? [
+        {
+          x: at.value.hip.x - 6,
+          y: at.value.hip.y - 14,
+          text: `back ${offShin.value}° off the shin`,
+          end: true,
+        },
+      ]
     : []),
 ])
 const words = computed(

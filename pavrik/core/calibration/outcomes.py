@@ -5,7 +5,7 @@ Every number has a target in ``targets.json``, with its source or "common practi
 
 import json
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, fields, replace
+from dataclasses import dataclass, replace
 from functools import cached_property
 from importlib.resources import files
 from typing import Any
@@ -16,15 +16,16 @@ from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import DeadliftSetup, usual_setup
+from pavrik.core.fitting.limited_by import TOGETHER
 from pavrik.core.fitting.report import pose_report
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter, default_lifter
-from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS, BarPosition
+from pavrik.core.lifter.mobility import BAR_POSITIONS, BarPosition
 from pavrik.core.lifter.schools import SquatSchools
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.capacities import GROUPS, assumed_capacities
+from pavrik.core.strength.capacities import assumed_capacities, scaled_by
 from pavrik.core.units import Floats, radians
 
 STANCES_M = (0.28, 0.36, 0.44, 0.52, 0.60, 0.68)
@@ -39,7 +40,11 @@ PULLS: Mapping[str, tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...
 }
 """Stances (m), toes (deg) and hands (m) that are tried in each style."""
 VARIATIONS = ("deficit", "block", "trap_low", "trap_high", "romanian")
-BACK = ("lower_back", "upper_back", "lats")
+LIMITING: Mapping[str, tuple[str, ...]] = {
+    "hips": TOGETHER["hips"],
+    "quads": TOGETHER["quads"],
+    "back": ("lower_back", "upper_back", "lats"),
+}
 STEP = 0.02
 ERRORS_DRAWN = 100
 
@@ -118,49 +123,28 @@ class Population:
 
     @cached_property
     def largest_share(self) -> Mapping[str, Floats]:
-        """Which of hips, quads and back gains most from one per cent more of it, as 0 or 1 for each
+        """Which of hips, quads and back gains most from a little more of it, yes or no for each
         lifter, in a low bar squat and a pull of either style."""
         lifts: list[tuple[Lift[Any], Any]] = [
             (SQUAT, SquatSetup("low", 0.44, float(radians(18.0)))),
             (DEADLIFT, usual_setup("conventional")),
             (DEADLIFT, replace(usual_setup("sumo"), stance_m=0.62)),
         ]
-        gains: dict[str, list[Floats]] = {"hips": [], "quads": [], "back": []}
-        stronger = _each_stronger(self.lifters)
+        largest = []
         for lift, setup in lifts:
-            kg = np.log(_maxes(lift, stronger, [setup], 1)).reshape(len(GROUPS) + 1, -1)
-            share = dict(zip(GROUPS, kg[1:] - kg[0], strict=True))
-            gains["hips"].append(share["hip_extensors"] + share["hamstrings"])
-            gains["quads"].append(share["knee_extensors"])
-            gains["back"].append(sum((share[group] for group in BACK), np.zeros_like(kg[0])))
-        together = {name: np.concatenate(parts) for name, parts in gains.items()}
-        largest = np.argmax(np.nan_to_num(np.stack(list(together.values()))), axis=0)
-        return {name: largest == at for at, name in enumerate(together)}
+            gained = {g: self._gained(lift, setup, groups) for g, groups in LIMITING.items()}
+            largest.append(np.argmax(np.nan_to_num(np.stack(list(gained.values()))), axis=0))
+        together = np.concatenate(largest)
+        return {name: together == at for at, name in enumerate(LIMITING)}
 
-
-def _each_stronger(lifters: Lifter) -> Lifter:
-    """All lifters as they are, then all again with each muscle group a little stronger."""
-    times = len(GROUPS) + 1
-
-    def again(values: Any) -> Any:
-        if not isinstance(values, np.ndarray):
-            return values
-        return np.tile(values, (times, *[1] * (values.ndim - 1)))
-
-    body, screens = lifters.body, lifters.screens
-    repeated = {f.name: again(getattr(body, f.name)) for f in fields(body)}
-    angles = {s.field: again(getattr(screens, s.field)) for s in ANGLE_SCREENS}
-    count = len(np.asarray(body.mass_kg))
-    capacities = lifters.capacities
-    for at, group in enumerate(GROUPS, start=1):
-        factor = np.ones((times, count, 1, 1, 1))
-        factor[at] += STEP
-        own = np.reshape(factor, (times * count, 1, 1, 1))
-        capacities = replace(capacities, **{group: again(getattr(capacities, group)) * own})
-    return replace(
-        lifters, body=replace(body, **repeated), screens=screens.with_limits(**angles),
-        capacities=capacities,
-    )  # fmt: skip
+    def _gained(self, lift: Lift[Any], setup: Any, groups: Sequence[str]) -> Floats:
+        """What a little more of some muscle groups adds to the log of the max, lifter by lifter."""
+        stronger = scaled_by(self.lifters.capacities, 1.0 + STEP, groups)
+        kg = [
+            _maxes(lift, lifters, [setup], 1)[:, 0]
+            for lifters in (self.lifters, replace(self.lifters, capacities=stronger))
+        ]
+        return np.log(kg[1] / kg[0])
 
 
 def _share(where: Any) -> float:
@@ -258,7 +242,7 @@ def outcomes(men: Population, women: Population) -> dict[str, float]:
         found[f"{name.replace('_', ' ')} over the floor pull"] = _median(
             joined(lambda g, n=name: g.variations[n])
         )
-    for name in ("hips", "quads", "back"):
+    for name in LIMITING:
         found[f"{name} hold the largest share, of lifts"] = _share(
             joined(lambda g, n=name: g.largest_share[n])
         )

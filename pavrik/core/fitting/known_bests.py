@@ -77,12 +77,12 @@ class BestsInLoad:
         (K, 1, 1, 1)."""
         return _peak(self._held_kg(capacities))
 
-    def overstepped_deg(self) -> Floats:
-        """By how much the best shank oversteps screens and schools at ``near_kg``, per set-up: a
-        lift in a set-up that this body cannot hold was done some other way."""
+    def doubt(self) -> Floats:
+        """Log error of each best by how far the best shank oversteps screens and schools at
+        ``near_kg``: a lift in a set-up that this body cannot hold was done some other way."""
         limits, loaded = self.lift.limits, self.deepest.at_load(self.near_kg)
         over = screens_overstepped_deg(limits, excesses(limits, self.case, self.deepest, loaded))
-        return np.asarray(np.min(over, axis=(-2, -1)))
+        return np.asarray(DOUBT_PER_DEG * np.min(over, axis=(-2, -1)))
 
     def nearer(self, capacities: Capacities) -> "BestsInLoad":
         """Finer angles round the best ones of one strength, laid out as (1, 1, 1, 1)."""
@@ -146,9 +146,9 @@ class _Bests:
         """Shape (K, bests)."""
         return np.concatenate([group.held_max_kg(capacities) for group in self.groups], axis=-1)
 
-    def overstepped_deg(self) -> Floats:
+    def doubt(self) -> Floats:
         """Shape (bests,)."""
-        return np.concatenate([group.overstepped_deg() for group in self.groups])
+        return np.concatenate([group.doubt() for group in self.groups])
 
     def nearer(self, capacities: Capacities) -> "_Bests":
         """The same with searched shanks close round those of one strength."""
@@ -198,8 +198,7 @@ def doubts_of(lifter: Lifter, bests: Sequence[KnownBest]) -> Floats:
     (bests,); 0 where it tells nothing of strength."""
     doubts = np.zeros(len(bests))
     for places in _places(bests):
-        found = bests_in_load(lifter, [bests[place] for place in places])
-        doubts[places] = DOUBT_PER_DEG * found.overstepped_deg()
+        doubts[places] = bests_in_load(lifter, [bests[place] for place in places]).doubt()
     return doubts
 
 
@@ -214,7 +213,7 @@ def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:
         return nothing_known(lifter.capacities)
     places = [place for group in alike for place in group]
     lifts = _Bests(tuple(bests_in_load(lifter, [bests[at] for at in group]) for group in alike))
-    doubt = DOUBT_PER_DEG * lifts.overstepped_deg()
+    doubt = lifts.doubt()
     seen = Observed(
         _kg([bests[place] for place in places]),
         np.array([bests[place].rep_error for place in places]),

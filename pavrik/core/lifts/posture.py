@@ -102,6 +102,13 @@ class Posture(ABC):
     def upper(self, balanced: Balanced) -> UpperPlaces:
         """Where the upper body is once the lean is known."""
 
+    @property
+    def bent(self) -> Floats:
+        """Share of what would overstretch the knee that its flexors must hold: a straight one holds
+        by itself."""
+        bent_deg = degrees(self.legs.knee_flexion)
+        return np.asarray(np.clip(bent_deg / self.assumed.passive_knee_deg, 0.0, 1.0))
+
     def _loaded(
         self, load_kg: Number, balanced: Balanced, hip_flexion: Floats, legs: LegMoments,
         trunk_nm: tuple[Floats, Floats], shoulder_nm: Floats | float = 0.0,
@@ -121,8 +128,7 @@ class Posture(ABC):
             np.minimum(legs.most_push, self.push_limit),
         )
         hips = hip_share(hip_flexion, self.assumed)
-        bent = np.clip(degrees(self.legs.knee_flexion) / self.assumed.passive_knee_deg, 0.0, 1.0)
-        held = hold(unpushed, push, self.capacities, self.knee_share, hips, bent)
+        held = hold(unpushed, push, self.capacities, self.knee_share, hips, self.bent)
         ankle = legs.ankle.at(load_kg) + legs.ankle_push.at(load_kg) * held.push
         return LoadedPosture(
             load_kg, self.body.mass_kg, balanced, hip_flexion, ankle, unpushed, push, held.push,

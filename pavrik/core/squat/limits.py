@@ -129,6 +129,8 @@ LEAN_MOST_DEG = assume(
     "lean_most_deg", 12.0, "deg", "excess lean at which a bar no longer stays where it lies"
 )
 _OF_THE_TRUNK = frozenset({"hip_flexion", "lean", "strength"})
+"""What cannot be told of a body that has no posture: angles of the trunk without a balance, any
+without a leg that reaches."""
 LIMITS: tuple[Limit, ...] = (
     Limit("balance", _without_balance, _balance, hides=_OF_THE_TRUNK),
     Limit(
@@ -169,5 +171,3 @@ LIMITS: tuple[Limit, ...] = (
     Limit("lean", _too_much_lean, _lean, price=lean_price, straight_deg=LEAN_STRAIGHT_DEG,
           most_deg=LEAN_MOST_DEG),
 )  # fmt: skip
-"""What cannot be told of a body that has no posture: angles of the trunk without a balance, any
-without a leg that reaches."""

@@ -40,6 +40,10 @@ class Loadable(Protocol):
     def knee_share(self) -> Floats:
         """Share of the knee extensors' capacity left at their flexion."""
 
+    @property
+    def bent(self) -> Floats:
+        """Share of what would overstretch the knee that its flexors must hold."""
+
     def at_load(self, load_kg: Floats) -> Loaded:
         """The pose under a load in kg."""
 
@@ -58,6 +62,7 @@ class PosesInLoad:
     bend: Floats
     most_push: Floats
     knee_share: Floats
+    bent: Floats
     body_mass_kg: Number
 
     def held_kg(self, capacities: Capacities) -> Floats:
@@ -68,8 +73,8 @@ class PosesInLoad:
             values = (self.bend * load_kg + self.slope) * load_kg + self.constant
             *moments, by_knee, by_hip, hips = values
             push = Push(by_knee, by_hip, self.most_push)
-            held = hold(JointMoments(*moments), push, capacities, self.knee_share, hips)
-            return held.utilization.most
+            asked = JointMoments(*moments)
+            return hold(asked, push, capacities, self.knee_share, hips, self.bent).utilization.most
 
         return load_at_full_utilization(most_use, self.body_mass_kg)
 
@@ -90,4 +95,4 @@ def in_load(pose: Loadable, near_kg: Floats) -> PosesInLoad:
     slope = (high - low) / (2 * step) - 2 * bend * near_kg
     constant = middle - (slope + bend * near_kg) * near_kg
     most = pose.at_load(near_kg).push.most
-    return PosesInLoad(constant, slope, bend, most, pose.knee_share, pose.body.mass_kg)
+    return PosesInLoad(constant, slope, bend, most, pose.knee_share, pose.bent, pose.body.mass_kg)

@@ -73,7 +73,7 @@ class Held(NamedTuple):
 
 def hold(
     moments: JointMoments, push: Push, capacities: Capacities, knee_share: Floats,
-    hip_share: Floats, bent: Floats | float = 1.0,
+    hip_share: Floats, bent: Floats,
 ) -> Held:  # fmt: skip
     """Least use of every capacity, those of knee and hip scaled by their joint angle. ``moments``
     are those of feet that are not pushed apart; ``bent`` is the share of what would overstretch a

@@ -20,7 +20,7 @@ def held(case, most=1.0):
     moments = JointMoments(*map(np.asarray, (knee, sagittal, frontal)), ZERO, ZERO, ZERO)
     push = Push(np.asarray(by_knee), np.asarray(-lever), np.asarray(most))
     strengths = Capacities(glutes, hamstrings, quads, 1e9, 1e9, 1e9, rho, weight)
-    return hold(moments, push, strengths, np.ones(()), np.ones(()))
+    return hold(moments, push, strengths, np.ones(()), np.ones(()), np.ones(()))
 
 
 cases = st.tuples(

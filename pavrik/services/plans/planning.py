@@ -1,9 +1,9 @@
 """A lifter's plan: made, overruled with a reason, met by what happened, withdrawn."""
 
-from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass, field, replace
+from collections.abc import Sequence
+from dataclasses import asdict, replace
 from datetime import UTC, date, datetime
-from functools import cached_property, partial
+from functools import partial
 from uuid import UUID
 
 from pydantic import TypeAdapter
@@ -12,11 +12,10 @@ from uuid6 import uuid7
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.analysis import LiftAnalysis
-from pavrik.core.prescription.next_load import Gym, PainFlag
-from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Day, Line, Moved, Overrule, Plan, PlanAsk, Underway
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.plan_parts import Day, Line, Overrule, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
-from pavrik.core.prescription.reflow import Change, changes, current_week, reflow
+from pavrik.core.prescription.reflow import Change, changes, reflow
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.errors import InvalidError, NotFoundError, RefusedError
@@ -34,93 +33,15 @@ from pavrik.formats.wire.plans import (
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import get_profile
-from pavrik.services.plans.lift_state import (
-    PlanningFacts,
-    read_planning_facts,
-    studies_of,
-    variations_of,
-)
-from pavrik.services.plans.prescribing import ladder_to, recorded_gym, required
+from pavrik.services.plans.lift_state import variations_of
+from pavrik.services.plans.plan_basis import ASK, PlanBasis, read_anew, read_standing
+from pavrik.services.plans.prescribing import ladder_to
 from pavrik.services.writes import compute_and_write, write_once
-from pavrik.store import accounts, lifters, plans
+from pavrik.store import accounts, plans
 from pavrik.store.database import Connection, Database
 
 PLAN = TypeAdapter(Plan)
-ASK = TypeAdapter(PlanAsk)
 CHANGES = TypeAdapter(list[Change])
-
-
-@dataclass(frozen=True)
-class _ToPlan:
-    """What a plan is made from, read in one transaction: facts of the lifter, the gym, flags, and
-    the plan that stands, its versions and what coaches said of its lines."""
-
-    ask: PlanAsk
-    facts: PlanningFacts
-    gym: Gym | None
-    pain: tuple[PainFlag, ...]
-    stands: tuple[plans.PlanRecord, Plan] | None = None
-    versions: Sequence[plans.PlanRecord] = ()
-    overrules: Mapping[str, Overrule] = field(default_factory=dict)
-
-    @cached_property
-    def studies(self) -> dict[str, LiftAnalysis]:
-        """Both lifts."""
-        return studies_of(self.facts)
-
-    def make(self, moved: Sequence[Moved] = (), week: int | None = None) -> Plan:
-        """The plan from a week (the current one) on. Raises InvalidError."""
-        first = current_week(self.ask, self.facts.on) if week is None else week
-        gym = required(self.gym)
-        try:
-            return make_plan(
-                self.ask,
-                {lift: study.state for lift, study in self.studies.items()},
-                gym,
-                pain=self.pain,
-                overrules=self.overrules,
-                underway=Underway(first, self.facts.on, tuple(moved)),
-            )
-        except ValueError as error:
-            raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
-
-
-def _pain(connection: Connection, lifter_id: UUID) -> tuple[PainFlag, ...]:
-    return tuple(
-        PainFlag(str(flag.flag_id), flag.region)
-        for flag in lifters.list_open_flags(connection, lifter_id)
-    )
-
-
-def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
-    return {
-        word.line_id: Overrule(word.coach, word.reason, word.load_kg, word.dropped)
-        for word in plans.line_words(connection, series_id)
-    }
-
-
-def _read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> _ToPlan:
-    """What a new plan is made from. Raises InvalidError, NotFoundError."""
-    return _ToPlan(
-        ask_in(connection, lifter_id, frame),
-        read_planning_facts(connection, lifter_id),
-        recorded_gym(connection),
-        _pain(connection, lifter_id),
-    )
-
-
-def _read_standing(connection: Connection, stands: tuple[plans.PlanRecord, Plan]) -> _ToPlan:
-    """What the plan that stands would be made from today. Raises InvalidError."""
-    record, _ = stands
-    return _ToPlan(
-        ASK.validate_python(record.ask),
-        read_planning_facts(connection, record.lifter_id),
-        recorded_gym(connection),
-        _pain(connection, record.lifter_id),
-        stands,
-        stored.list_versions(connection, record.series_id),
-        _overrules(connection, record.series_id),
-    )
 
 
 def _record(
@@ -142,19 +63,10 @@ def _record(
     )
 
 
-def ask_in(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
-    """What a coach asks for, with the lifter's goal and training age."""
-    profile = get_profile(connection, lifter_id)
-    return PlanAsk(
-        frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
-        profile.training_age,
-    )  # fmt: skip
-
-
 def preview(database: Database, who: Who, lifter_id: UUID, frame: PlanFrame) -> PlanPreview:
     """The plan as it would be made; nothing is stored. Raises InvalidError, NotFoundError."""
     with database.club(who.club_id) as connection:
-        read_now = _read_anew(connection, lifter_id, frame)
+        read_now = read_anew(connection, lifter_id, frame)
     plan = read_now.make()
     return PlanPreview(plan=plan, volume=volume_of(plan, read_now.studies))
 
@@ -166,7 +78,7 @@ def make(
 
     def compute() -> plans.PlanRecord:
         with database.club(who.club_id) as connection:
-            read_now = _read_anew(connection, lifter_id, frame)
+            read_now = read_anew(connection, lifter_id, frame)
         return _record(lifter_id, plan_id, read_now.ask, read_now.make(), replaces=None)
 
     def action(connection: Connection, record: plans.PlanRecord) -> PlanKept:
@@ -196,7 +108,7 @@ def _stands(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, 
     return found
 
 
-def _afresh(now: _ToPlan, old: Plan) -> tuple[Plan, list[Change], list[Reason]]:
+def _afresh(now: PlanBasis, old: Plan) -> tuple[Plan, list[Change], list[Reason]]:
     """The plan from today's state, what differs, what is let go. Raises InvalidError."""
     logged = {lift: study.state.history for lift, study in now.studies.items()}
     since = now.versions[-1].made_at.date()
@@ -210,7 +122,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
         found = standing(connection, lifter_id)
         if found is None:
             return StandingPlan(plan=None)
-        now = _read_standing(connection, found)
+        now = read_standing(connection, found[0])
     record, old = found
     try:
         fresh, told, let_go = _afresh(now, old)
@@ -239,8 +151,8 @@ def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: U
 
     def compute() -> plans.PlanRecord:
         with database.club(who.club_id) as connection:
-            record, old = stands = _stands(connection, lifter_id)
-            now = _read_standing(connection, stands)
+            record, old = _stands(connection, lifter_id)
+            now = read_standing(connection, record)
         fresh, told, _ = _afresh(now, old)
         return _record(lifter_id, plan_id, now.ask, fresh, replaces=record, told=told)
 
@@ -271,10 +183,10 @@ def overrule(
 
     def compute() -> plans.PlanRecord:
         with database.club(who.club_id) as connection:
-            record, old = stands = _stands(connection, lifter_id)
+            record, old = _stands(connection, lifter_id)
             if line_id not in {line.line_id for line in old.lines()}:
                 raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
-            read_now = _read_standing(connection, stands)
+            read_now = read_standing(connection, record)
             coach = accounts.get_coach(connection, who.coach_id)
         words = {line: said for line, said in read_now.overrules.items() if line != line_id}
         if load_kg is not None or dropped:

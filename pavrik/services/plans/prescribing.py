@@ -72,6 +72,14 @@ def ladder_to(load_kg: float, gym: Gym) -> list[WarmUpStep]:
     ]
 
 
+def pain_flags(connection: Connection, lifter_id: UUID) -> tuple[PainFlag, ...]:
+    """Where it hurts now."""
+    return tuple(
+        PainFlag(str(flag.flag_id), flag.region)
+        for flag in lifters.list_open_flags(connection, lifter_id)
+    )
+
+
 @dataclass(frozen=True)
 class NextLoadFacts:
     """What the next load of a lift follows from; ``sets`` of the lift, oldest first."""
@@ -86,18 +94,18 @@ class NextLoadFacts:
 
 
 def read_next_load_facts(
-    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet] | None = None
-) -> NextLoadFacts:
+    connection: Connection, inputs: LifterInputs, lift: str,
+    sets: Sequence[TrainingSet] | None = None,
+) -> NextLoadFacts:  # fmt: skip
     """Read, nothing computed yet; ``sets`` where the caller has read them already. Raises
-    InvalidError, NotFoundError."""
-    inputs = load_inputs(connection, lifter_id)
-    flags = lifters.list_open_flags(connection, lifter_id)
+    InvalidError."""
+    lifter_id = inputs.profile.lifter_id
     return NextLoadFacts(
         lift,
         inputs,
         setups_in_force(connection, inputs)[lift],
         history(connection, lifter_id, lift, COMPETITION, NEWEST) if sets is None else sets,
-        tuple(PainFlag(str(flag.flag_id), flag.region) for flag in flags),
+        pain_flags(connection, lifter_id),
         catalogue_of(connection),
         required(recorded_gym(connection)),
     )
@@ -150,7 +158,8 @@ def propose(
 ) -> PrescriptionAnswer:
     """The next load as it would be prescribed; nothing is stored."""
     with database.club(who.club_id) as connection:
-        facts = read_next_load_facts(connection, lifter_id, lift)
+        inputs = load_inputs(connection, lifter_id)
+        facts = read_next_load_facts(connection, inputs, lift)
     return proposed(facts, target)
 
 

@@ -33,7 +33,7 @@ from pavrik.formats.wire.session import (
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.model_inputs import LifterInputs
 from pavrik.services.plans.lift_state import variation_names
 from pavrik.services.plans.planning import day_in
 from pavrik.services.plans.prescribing import (
@@ -135,15 +135,14 @@ def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | N
 
 @dataclass(frozen=True)
 class _LiftFacts:
-    """A lift's part of a session: its sets and cues, today's lines of it, the newest prescription,
-    and what the next load follows from, or why there is none."""
+    """A lift's part of a session: its sets and cues, today's lines of it, and the newest
+    prescription; without one what the next load follows from, or why there is none."""
 
     lift: LiftId
     sets: list[TrainingSet]
     cues: list[Cue]
     planned: list[PlannedLine]
-    given: training.Prescription | None
-    next_load: NextLoadFacts | str
+    given: training.Prescription | NextLoadFacts | str
     summary: LiftSummary | None
 
 
@@ -162,46 +161,52 @@ class _LifterFacts:
 def _given(facts: _LiftFacts) -> NextSetAnswer:
     """The newest prescription of the lift, else what would be prescribed."""
     given = facts.given
-    if given is None:
-        if isinstance(facts.next_load, str):
-            return _NOTHING.model_copy(update={"reasons": [Reason(facts.next_load)]})
-        now = proposed(facts.next_load, USUAL)
+    if isinstance(given, str):
+        return _NOTHING.model_copy(update={"reasons": [Reason(given)]})
+    if isinstance(given, NextLoadFacts):
+        now = proposed(given, USUAL)
         return NextSetAnswer(**dict(now), variation=COMPETITION, prescribed=False)
     found = NextSetAnswer(**{"variation": COMPETITION, **given.answer, "prescribed": True})
     return found.model_copy(update={"load_kg": given.overruled_kg or found.load_kg})
 
 
+def _next_load(
+    connection: Connection, inputs: LifterInputs, lift: LiftId, sets: list[TrainingSet]
+) -> NextLoadFacts | str:
+    try:
+        return read_next_load_facts(connection, inputs, lift, sets)
+    except InvalidError as error:
+        return str(error)
+
+
 def _read_lift(
-    connection: Connection, lifter_id: UUID, lift: LiftId, catalogue: Catalogue
+    connection: Connection, inputs: LifterInputs, lift: LiftId, catalogue: Catalogue
 ) -> _LiftFacts:
+    lifter_id = inputs.profile.lifter_id
     sets = history(connection, lifter_id, lift, most=200)
     now = today(connection)
     prescriptions = stored.list_prescriptions(connection, lifter_id)
-    next_load: NextLoadFacts | str
-    try:
-        next_load = read_next_load_facts(connection, lifter_id, lift, sets)
-    except InvalidError as error:
-        next_load = str(error)
+    given = next((p for p in prescriptions if p.lift == lift), None)
     return _LiftFacts(
         lift,
         sets,
         cues_of_the_day(connection, lifter_id, lift, sets, catalogue),
         _planned(day_in(connection, lifter_id, now), lift, sets, now.isoformat()),
-        next((p for p in prescriptions if p.lift == lift), None),
-        next_load,
+        given or _next_load(connection, inputs, lift, sets),
         find_summary(connection, lifter_id, lift),
     )
 
 
 def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> _LifterFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
+    card = read_card_facts(connection, lifter_id)
     return _LifterFacts(
         lifter_id,
-        get_profile(connection, lifter_id).name,
-        read_card_facts(connection, lifter_id),
+        card.inputs.profile.name,
+        card,
         sorted(silenced_faults(schools_in_force(connection, lifter_id))),
         shown_sets_in(connection, lifter_id, None, RECENT),
-        [_read_lift(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS],
+        [_read_lift(connection, card.inputs, lift, catalogue) for lift in LIFT_IDS],
     )
 
 

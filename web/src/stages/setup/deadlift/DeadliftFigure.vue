@@ -6,7 +6,8 @@ import SideFrame from '@/figure/SideFrame.vue'
 import type { Pose } from '@/figure/pose'
 import { spot, type BodySizes } from '@/figure/shapes'
 import { useUnits } from '@/shared/units'
-import { signed, type DeadliftSetup } from '../liftPage'
+import type { DeadliftSetup } from '../liftPage'
+import { shoulderWords } from './shoulders'
 
 const props = defineProps<{
   pose: Pose
@@ -54,10 +55,7 @@ const marks = computed(() => [
   {
     x: at.value.bar.x - 3,
     y: at.value.shoulder.y - 12,
-    text:
-      shoulder.value < -0.005
-        ? `shoulder ${lengthOf(-shoulder.value)} behind`
-        : `shoulder ${signed(shoulder.value, (v) => lengthOf(v))}`,
+    text: shoulderWords(shoulder.value, (v) => lengthOf(v)),
     end: true,
   },
 ])

@@ -3,15 +3,16 @@
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/shared/units'
-import type { Shown } from '../liftPage'
+import type { DeadliftSetup, Shown } from '../liftPage'
+import { isBehind } from './shoulders'
 
-const props = defineProps<{ shown: Shown | null; loadKg: number }>()
+const props = defineProps<{ shown: Shown | null; live: DeadliftSetup; loadKg: number }>()
 const answer = computed(() => props.shown?.start ?? null)
 const { cm, kg, massOf, massUnit } = useUnits()
 const bar = ref(0)
 const bend = computed(() => answer.value?.bends[bar.value] ?? answer.value?.bends[0])
 const room = computed(() => answer.value?.grip.room_m ?? 1)
-const behind = computed(() => answer.value?.explanations.shoulders?.includes('behind'))
+const behind = computed(() => isBehind(props.live.shoulder_offset_m ?? 0))
 const steps = computed(() => {
   const { rise_m = [], pull_kg = [] } = bend.value ?? {}
   return rise_m.map((rise, i) => ({ rise, pull: pull_kg[i] ?? 0 }))

@@ -42,7 +42,9 @@ const dimensions = computed(() => [
   },
 ])
 /** Back parallel to shin is the check that coaches use for the high bar. */
-const offShin = computed(() => Math.abs(Number(degreesOf('trunk_lean')) - Number(degreesOf('shank'))))
+const offShin = computed(() =>
+  Math.abs((props.pose.angles.trunk_lean ?? 0) - (props.pose.angles.shank ?? 0)).toFixed(0),
+)
 const marks = computed(() => [
   {
     x: at.value.hip.x - 6,

@@ -1,0 +1,96 @@
+"""What a plan is made from: read in one transaction, computed after it."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from functools import cached_property
+from uuid import UUID
+
+from pydantic import TypeAdapter
+
+from pavrik.core.prescription.analysis import LiftAnalysis
+from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.plan import make_plan
+from pavrik.core.prescription.plan_parts import Moved, Overrule, Plan, PlanAsk, Underway
+from pavrik.core.prescription.reflow import current_week
+from pavrik.errors import InvalidError
+from pavrik.formats.wire.plans import PlanFrame
+from pavrik.services import stored
+from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
+from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
+from pavrik.store import plans
+from pavrik.store.database import Connection
+
+ASK = TypeAdapter(PlanAsk)
+
+
+@dataclass(frozen=True)
+class PlanBasis:
+    """What a plan is made from, read in one transaction: facts of the lifter, the gym, flags; of a
+    plan that stands its versions and what coaches said of its lines."""
+
+    ask: PlanAsk
+    facts: PlanningFacts
+    gym: Gym | None
+    pain: tuple[PainFlag, ...]
+    versions: Sequence[plans.PlanRecord] = ()
+    overrules: Mapping[str, Overrule] = field(default_factory=dict)
+
+    @cached_property
+    def studies(self) -> dict[str, LiftAnalysis]:
+        """Both lifts."""
+        return studies_of(self.facts)
+
+    def make(self, moved: Sequence[Moved] = (), week: int | None = None) -> Plan:
+        """The plan from a week (the current one) on. Raises InvalidError."""
+        first = current_week(self.ask, self.facts.on) if week is None else week
+        gym = required(self.gym)
+        try:
+            return make_plan(
+                self.ask,
+                {lift: study.state for lift, study in self.studies.items()},
+                gym,
+                pain=self.pain,
+                overrules=self.overrules,
+                underway=Underway(first, self.facts.on, tuple(moved)),
+            )
+        except ValueError as error:
+            raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
+
+
+def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
+    return {
+        word.line_id: Overrule(word.coach, word.reason, word.load_kg, word.dropped)
+        for word in plans.line_words(connection, series_id)
+    }
+
+
+def read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanBasis:
+    """What a new plan is made from. Raises InvalidError, NotFoundError."""
+    return PlanBasis(
+        _ask(connection, lifter_id, frame),
+        read_planning_facts(connection, lifter_id),
+        recorded_gym(connection),
+        pain_flags(connection, lifter_id),
+    )
+
+
+def read_standing(connection: Connection, record: plans.PlanRecord) -> PlanBasis:
+    """What the plan that stands would be made from today."""
+    return PlanBasis(
+        ASK.validate_python(record.ask),
+        read_planning_facts(connection, record.lifter_id),
+        recorded_gym(connection),
+        pain_flags(connection, record.lifter_id),
+        stored.list_versions(connection, record.series_id),
+        _overrules(connection, record.series_id),
+    )
+
+
+def _ask(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
+    """What a coach asks for, with the lifter's goal and training age."""
+    profile = get_profile(connection, lifter_id)
+    return PlanAsk(
+        frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
+        profile.training_age,
+    )  # fmt: skip

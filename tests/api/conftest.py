@@ -11,7 +11,7 @@ from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.core.deadlift.kinematics import DeadliftCase
 from pavrik.core.squat.kinematics import SquatCase
-from pavrik.services.plans import planning
+from pavrik.services.plans import plan_basis
 from pavrik.store.database import Database
 from tests.api.helpers import Coach, a_set, add_club, add_lifter, seen
 from tests.api.planned import DISCS, ago
@@ -42,7 +42,7 @@ def nothing_is_computed_inside_a_transaction() -> Iterator[None]:
 
     with pytest.MonkeyPatch.context() as patch:
         patch.setattr(Database, "_transaction", watched)
-        patch.setattr(planning, "make_plan", outside(planning.make_plan))
+        patch.setattr(plan_basis, "make_plan", outside(plan_basis.make_plan))
         for case in (SquatCase, DeadliftCase):
             patch.setattr(case, "posture", outside(case.posture))
         yield

@@ -128,6 +128,19 @@ def test_pulls_in_load_are_exact():
         assert held[0, :, 0].min(axis=-1) == pytest.approx(found.held_max_kg, rel=1e-3)
 
 
+def test_a_straight_knee_holds_itself_in_load_as_it_does_in_a_posture():
+    """Near lockout, where its flexors would else seem to limit."""
+    lifter = default_lifter(make_body("male", 83, 1.75))
+    case, shank = DEADLIFT.kinematics.case(lifter, PULLS[:1]).placed()
+    way = case.posture(shank, np.array([0.02, 0.05, 0.1]))
+    assert np.all(np.rad2deg(way.legs.knee_flexion) < lifter.assumed.passive_knee_deg)
+    held = in_load(way, np.full((1, 1, 1), 180.0)).held_kg(case.capacities)
+    slow = load_at_full_utilization(
+        lambda load: way.at_load(load).utilization.most, lifter.body.mass_kg
+    )
+    assert np.squeeze(held) == pytest.approx(np.squeeze(slow), rel=1e-3)
+
+
 def test_the_search_for_strengths_ends_where_a_finer_one_ends(monkeypatch):
     found = [strengths_from(*made).capacities for made in LIFTERS]
     monkeypatch.setattr(inverse, "CLOSE_ENOUGH", 1e-8)

@@ -55,6 +55,16 @@ describe('the ranking', () => {
     const narrow = { leaders: [leader('low', 1, { stance_range_m: [0.5, 0.51] })] }
     expect(shown(narrow).text()).not.toContain('as good from')
   })
+  it('says what limits and which limits are overstepped a little', () => {
+    const told = leader('low', 1, {
+      limited_by: 'quads 60%, hips 40%',
+      oversteps: ['the ankle would bend 41°'],
+    })
+    const text = shown({ leaders: [told] }).text()
+    expect(text).toContain('limited by quads 60%, hips 40%')
+    expect(text).toContain('the ankle would bend 41°')
+    expect(shown().text()).not.toContain('limited by')
+  })
   it('leaves chances out while bodies are being drawn', () => {
     const page = shown({ families: [], none_clearly_best: null, leaders: [leader('low', null)] })
     expect(page.findAll('.chance')).toHaveLength(0)

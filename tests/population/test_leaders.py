@@ -62,7 +62,7 @@ def test_low_or_middle_bar_leads_and_the_others_stand_where_practice_puts_them()
         assert 0.90 < by_bar["high"] / by_bar["low"] < 1.0
         fronts.append(by_bar["front"] / by_bar["low"])
     assert 0.74 < np.median(fronts) < 0.90
-    assert 0.60 < min(fronts), "the front squat is the steepest in the thigh"
+    assert min(fronts) > 0.60, "the front squat is the steepest in the thigh"
     assert max(fronts) < 0.95
 
 

@@ -140,12 +140,12 @@ def _most_moved(posture: Posture, reference: Posture, load_kg: float) -> tuple[s
 
 def _left_kg(priced: _Priced, fault: Perturbation, after_kg: float, without_kg: float) -> float:
     """What the fault leaves of the max, compared as the fault says; never more than all of it."""
-    before_kg = priced.before_kg
+    before_kg = left = priced.before_kg
     if fault.against == "max":
-        return min(before_kg, after_kg)
-    if after_kg >= without_kg:
-        return before_kg
-    return before_kg * after_kg / without_kg if fault.against == "ratio" else after_kg
+        left = after_kg
+    elif after_kg < without_kg:
+        left = before_kg * after_kg / without_kg if fault.against == "ratio" else after_kg
+    return min(left, before_kg)
 
 
 def _cost(priced: _Priced, fault_id: str, fault: Perturbation, amount: float) -> FaultCost | None:
@@ -156,7 +156,7 @@ def _cost(priced: _Priced, fault_id: str, fault: Perturbation, amount: float) ->
     if np.all(posture.impossible):
         return None
     without = priced.max_of(priced.judged) if fault.against == "max" else priced.judge(fault, 0.0)
-    left = min(_left_kg(priced, fault, after.kg, without.kg), before)
+    left = _left_kg(priced, fault, after.kg, without.kg)
     also = (
         fault.consequence(priced.undisturbed.at(DEEPEST), posture, load_kg)
         if fault.consequence

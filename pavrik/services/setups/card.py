@@ -27,10 +27,11 @@ from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
-from pavrik.services.setups.fits import SettledView, model_of, settled_in, setup_of
+from pavrik.services.setups.fits import SettledView, model_of, setup_of
 from pavrik.services.training.cues import RECENT_SETS, cues_of_the_day
+from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
-from pavrik.store import equipment, lifters
+from pavrik.store import equipment
 from pavrik.store.database import Connection, Database
 
 CAUTIONS = (
@@ -123,11 +124,8 @@ def _settled(view: SettledView) -> SettledOnCard:
 class CardFacts:
     """What a card is made from."""
 
-    inputs: LifterInputs
-    squat: SettledView | None
-    deadlift: SettledView | None
+    record: RecordOfFit
     cues: Mapping[str, list[str]]
-    pain: list[str]
     racks: Sequence[equipment.RackRecord]
 
 
@@ -135,17 +133,14 @@ def read_card_facts(connection: Connection, lifter_id: UUID) -> CardFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
     inputs, catalogue = load_inputs(connection, lifter_id), catalogue_of(connection)
     return CardFacts(
-        inputs,
-        settled_in(SQUAT, connection, inputs),
-        settled_in(DEADLIFT, connection, inputs),
+        read_record(connection, inputs),
         {lift: _cues(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS},
-        [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
         equipment.list_racks(connection),
     )
 
 
 def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
-    view, inputs = facts.deadlift, facts.inputs
+    view, inputs = facts.record.settled[DEADLIFT.id], facts.record.inputs
     if view is None:
         return None
     setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
@@ -172,7 +167,7 @@ def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
 
 
 def _squat_card(facts: CardFacts) -> SquatCard | None:
-    view, inputs = facts.squat, facts.inputs
+    view, inputs = facts.record.settled[SQUAT.id], facts.record.inputs
     if view is None:
         return None
     setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
@@ -201,12 +196,12 @@ def _squat_card(facts: CardFacts) -> SquatCard | None:
 def card_of(facts: CardFacts) -> CardAnswer:
     """The card; a lift without a settled set-up is null."""
     return CardAnswer(
-        name=facts.inputs.profile.name,
-        mass_kg=facts.inputs.profile.mass_kg,
+        name=facts.record.inputs.profile.name,
+        mass_kg=facts.record.inputs.profile.mass_kg,
         cues=facts.cues[SQUAT.id],
         pull_cues=facts.cues[DEADLIFT.id],
         cautions=list(CAUTIONS),
-        pain=facts.pain,
+        pain=list(facts.record.pain),
         squat=_squat_card(facts),
         deadlift=_deadlift_card(facts),
     )

@@ -202,11 +202,11 @@ def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) 
     card = read_card_facts(connection, lifter_id)
     return _LifterFacts(
         lifter_id,
-        card.inputs.profile.name,
+        card.record.inputs.profile.name,
         card,
         sorted(silenced_faults(schools_in_force(connection, lifter_id))),
         shown_sets_in(connection, lifter_id, None, RECENT),
-        [_read_lift(connection, card.inputs, lift, catalogue) for lift in LIFT_IDS],
+        [_read_lift(connection, card.record.inputs, lift, catalogue) for lift in LIFT_IDS],
     )
 
 
@@ -231,7 +231,7 @@ def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
     return PlatformLifter(
         lifter_id=facts.lifter_id,
         name=facts.name,
-        pain=facts.card.pain,
+        pain=list(facts.card.record.pain),
         silenced=facts.silenced,
         lifts=[_lift(lift, card, gym) for lift in facts.lifts],
         gear=facts.recent[0].gear if facts.recent else Gear(),

@@ -7,6 +7,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.kinematics import DeadliftCase
 from pavrik.core.deadlift.limits import STEADY_M
+from pavrik.core.deadlift.path import JUDGED
 from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
 from pavrik.core.lifts.posture import Posture
@@ -50,11 +51,9 @@ def hips_low(start: Start, behind_m: float) -> Posture:
     return start.started_anew(shoulder_offset_m=np.full((1, 1, 1), -behind_m))
 
 
-def back_rounds(start: Start, by_m: float) -> Posture:
-    """The upper back rounds: trunk ``by_m`` shorter, arms as much longer."""
-    body = start.case.body
-    rounded = replace(body, trunk_m=body.trunk_m - by_m, upper_arm_m=body.upper_arm_m + by_m)
-    return start.at(DEEPEST, body=rounded, shank=start.shank)
+def back_rounds(start: Start, rounded: float) -> Posture:
+    """The upper back rounded by rad at the start and straightened with the way up."""
+    return start.at(JUDGED, rounded=rounded)
 
 
 def stance_moved(start: Start, wider_m: float) -> Posture:
@@ -77,6 +76,12 @@ def _out_of_balance(_: Posture, after: Posture, load_kg: float) -> str:
     if abs(centre) <= STEADY_M:
         return ""
     return f"the weight stands {centre * 100:+.0f} cm from mid-foot, out of balance"
+
+
+def _spine_pays(before: Posture, after: Posture, load_kg: float) -> str:
+    """A rounded back starts with less for the hips to hold and more for the spine."""
+    was, now = (p.at_load(load_kg).utilization.upper_back.reshape(-1)[-1] for p in (before, after))
+    return f"the hips start easier, the upper back is used to {now:.0%} instead of {was:.0%}"
 
 
 PERTURBATIONS: dict[str, Perturbation] = {
@@ -103,8 +108,8 @@ PERTURBATIONS: dict[str, Perturbation] = {
         hips_low, 0.04, "m", "shoulders {amount} behind the bar", "max", None, _hips_still_rise
     ),
     "pull-upper-round": Perturbation(
-        back_rounds, 0.03, "m", "upper back rounds by {amount}: the spine pays, not the hips",
-        "max",
+        back_rounds, 10.0, "deg", "upper back rounded by {amount} off the floor", "max", None,
+        _spine_pays,
     ),
     "pull-stance-off": Perturbation(
         stance_moved, 0.05, "m", "feet {amount} wider than settled", "ratio"

@@ -29,7 +29,14 @@ from pavrik.core.linkage.foot import FootPlacement, place_foot
 from pavrik.core.linkage.geometry import safe_root
 from pavrik.core.linkage.legs import LegPose, leg_masses, legs_below_shoulder
 from pavrik.core.linkage.moments import LegMoments, Line, leg_moments
-from pavrik.core.strength.capacities import GROUPS, Capacities, knee_share, scaled_by
+from pavrik.core.linkage.rounded_trunk import RoundedTrunk, trunk_of
+from pavrik.core.strength.capacities import (
+    GROUPS,
+    Capacities,
+    knee_share,
+    scaled_by,
+    weaker_when_rounded,
+)
 from pavrik.core.strength.predicted_max import FIRST_BODY_MASSES, load_at_full_utilization
 from pavrik.core.units import GRAVITY_M_S2, Floats, Mask, radians
 
@@ -121,6 +128,8 @@ class DeadliftCase(Case):
     beside: Mask
     shank: Floats
     free: bool = False
+    rounded: Number | None = None
+    """How far (rad) the upper back is rounded at the start; it straightens with the way up."""
     balanced_kg: Floats | None = None
     """Load in kg that the way up is balanced under, once the bar has its place."""
 
@@ -188,12 +197,25 @@ class DeadliftCase(Case):
         shoulder = bar[0] + ahead, bar[1] + rise
         if not np.all(np.asarray(progress) == 1.0):
             shank = self._balanced_shank(shank, progress, bar, shoulder)
-        legs, gap = legs_below_shoulder(self.body, self.foot, shank, *shoulder)
+        trunk = self._trunk(progress)
+        legs, gap = self._legs(shank, shoulder, trunk)
         no_pose = arms_short | ahead_too_far | legs.unreachable
         if not self.free:
             _, too_close = self._on_bar
             no_pose = no_pose | (too_close & np.isnan(self.shank))
-        return replace(self.hold(legs, shoulder, bar), reach_gap_m=gap, no_pose=no_pose)
+        return replace(self.hold(legs, shoulder, bar, trunk), reach_gap_m=gap, no_pose=no_pose)
+
+    def _trunk(self, progress: Floats) -> RoundedTrunk | None:
+        """The trunk where it is not straight."""
+        if self.rounded is None:
+            return None
+        return trunk_of(self.body, np.asarray(self.rounded) * progress, self.assumed)
+
+    def _legs(
+        self, shank: Number, shoulder: Place, trunk: RoundedTrunk | None
+    ) -> tuple[LegPose, Floats]:
+        body = replace(self.body, trunk_m=trunk.chord_m) if trunk else self.body
+        return legs_below_shoulder(body, self.foot, shank, *shoulder)
 
     def _bar_z(self, arm: Floats, progress: Floats) -> Floats:
         """The bar's height along the way: straight up from the start to just below lockout."""
@@ -217,21 +239,24 @@ class DeadliftCase(Case):
         held_back = (bar[1] < knee_z) & ~np.asarray(self.beside)
         least = radians(STRAIGHT_SHANK_DEG)
         high = np.maximum(np.where(held_back, touching, radians(MOST_SHANK_DEG)), least)
+        trunk = self._trunk(progress)
         low = np.full_like(high, least)
         for _ in range(HALVINGS):
             middle = (low + high) / 2
-            legs, gap = legs_below_shoulder(self.body, self.foot, middle, *shoulder)
-            upper = self._upper(legs, shoulder, bar)
+            legs, gap = self._legs(middle, shoulder, trunk)
+            upper = self._upper(legs, shoulder, bar, trunk)
             forward = self._first_moment(legs, upper) + self.balanced_kg * np.asarray(bar[0])
             lean_in = (forward > 0) | (gap > 0)
             low, high = np.where(lean_in, low, middle), np.where(lean_in, middle, high)
         found: Floats = np.where(np.asarray(progress) == 1.0, start, (low + high) / 2)
         return found
 
-    def _upper(self, legs: LegPose, shoulder: Place, bar: Place) -> list[UpperMass]:
+    def _upper(
+        self, legs: LegPose, shoulder: Place, bar: Place, trunk: RoundedTrunk | None = None
+    ) -> list[UpperMass]:
         hip = legs.hip
         lean = np.arctan2(shoulder[0] - hip.x, shoulder[1] - hip.z)
-        return upper_masses(self.body, lean, hip, bar, shoulder, self.assumed)
+        return upper_masses(self.body, lean, hip, bar, shoulder, self.assumed, trunk)
 
     def _first_moment(self, legs: LegPose, upper: list[UpperMass]) -> Floats:
         masses = leg_masses(self.body, legs)
@@ -241,26 +266,33 @@ class DeadliftCase(Case):
         """The start of set-ups whose shank is known."""
         return self.posture(self.shank_range()[0], DEEPEST)
 
-    def hold(self, legs: LegPose, shoulder: Place, bar: Place) -> DeadliftPosture:
-        """Legs, shoulder and bar (x and z in m) put together, ready to be loaded."""
+    def hold(
+        self, legs: LegPose, shoulder: Place, bar: Place, trunk: RoundedTrunk | None = None
+    ) -> DeadliftPosture:
+        """Legs, shoulder and bar (x and z in m) put together, ready to be loaded; ``trunk`` where
+        it is not straight."""
         body, assumed, hip = self.body, self.assumed, legs.hip
         lean = np.arctan2(shoulder[0] - hip.x, shoulder[1] - hip.z)
         sine, cosine = np.sin(lean), np.cos(lean)
-        upper = self._upper(legs, shoulder, bar)
+        pelvis = lean - trunk.pelvis_turn if trunk else lean
+        upper = self._upper(legs, shoulder, bar, trunk)
         masses = leg_masses(body, legs)
         first_moment = self._first_moment(legs, upper)
 
         def cut(place: float) -> Line:
-            at = hip.x + place * body.trunk_m * sine
+            along = place * body.trunk_m
+            at = hip.x + (trunk.at(along, lean)[0] if trunk else along * sine)
             above = sum(mass.kg * (mass.x - at) for mass in upper if mass.along > place)
             return Line(GRAVITY_M_S2 * np.asarray(above), GRAVITY_M_S2 * (bar[0] - at))
 
         return DeadliftPosture(
-            body=body, legs=legs, masses=masses, capacities=self.capacities, assumed=assumed,
+            body=body, legs=legs, masses=masses, assumed=assumed,
+            capacities=weaker_when_rounded(self.capacities, trunk.turn) if trunk
+            else self.capacities,
             knee_share=knee_share(legs.knee_flexion, assumed),
             push_limit=self.push_limit,
             shoulder=shoulder, bar=bar, grip_m=self.grip_m, lean=lean,
-            sine=sine, cosine=cosine, hip_flexion=hip_flexion(legs, sine, cosine),
+            sine=sine, cosine=cosine, hip_flexion=hip_flexion(legs, np.sin(pelvis), np.cos(pelvis)),
             reach_gap_m=np.zeros(()), no_pose=legs.unreachable,
             lines=leg_moments(body, legs, masses, first_moment, assumed.floor_friction, bar[0]),
             lumbar=cut(assumed.lumbar_cut), midback=cut(assumed.midback_cut),

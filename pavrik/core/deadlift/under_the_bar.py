@@ -10,6 +10,7 @@ from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.linkage.foot import FootPlacement
 from pavrik.core.linkage.geometry import Point, safe_root
+from pavrik.core.linkage.rounded_trunk import RoundedTrunk
 from pavrik.core.units import Floats, Mask
 
 SHIN_M = assume("shin_m", 0.04, "m", "shank axis to the front of the shin")
@@ -51,25 +52,24 @@ def shin_on_bar(foot: FootPlacement, bar_x: Floats, bar_z: Floats) -> tuple[Floa
 
 
 def upper_masses(
-    body: Body, lean: Floats, hip: Point, bar: Place, shoulder: Place, assumed: Assumptions
-) -> list[UpperMass]:
-    """Trunk, head and arms as point masses."""
+    body: Body, lean: Floats, hip: Point, bar: Place, shoulder: Place, assumed: Assumptions,
+    rounded: RoundedTrunk | None = None,
+) -> list[UpperMass]:  # fmt: skip
+    """Trunk, head and arms as point masses; ``rounded`` where the trunk is not straight."""
     masses = SEGMENT_MASSES[body.sex]
     sine, cosine = np.sin(lean), np.cos(lean)
+
+    def on_trunk(name: str, share: float, along_m: Number, place: float) -> UpperMass:
+        x, z = rounded.at(along_m, lean) if rounded else (along_m * sine, along_m * cosine)
+        return UpperMass(name, share * body.mass_kg, hip.x + x, hip.z + z, place)
+
     names = ("lower trunk", "middle trunk", "upper trunk")
     found = [
-        UpperMass(
-            name, share * body.mass_kg, hip.x + place * body.trunk_m * sine,
-            hip.z + place * body.trunk_m * cosine, place,
-        )
+        on_trunk(name, share, place * body.trunk_m, place)
         for name, (share, place) in zip(names, masses.trunk, strict=True)
-    ]  # fmt: skip
+    ]
     head = body.trunk_m + assumed.head_centre * body.head_neck_m
-    found.append(
-        UpperMass(
-            "head", masses.head * body.mass_kg, hip.x + head * sine, hip.z + head * cosine, 2.0
-        )
-    )
+    found.append(on_trunk("head", masses.head, head, 2.0))
     middle = (shoulder[0] + bar[0]) / 2, (shoulder[1] + bar[1]) / 2
     found.append(UpperMass("arms", masses.arms * body.mass_kg, *middle, 2.0))
     return found

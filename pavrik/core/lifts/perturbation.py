@@ -53,11 +53,14 @@ class Perturbation:
     shanks: Callable[[Any, float], Floats] | None = None
     consequence: Callable[[Posture, Posture, float], str] | None = None
     """(undisturbed posture, disturbed one, load in kg) -> what else it does, in words."""
+    twists_knee: bool = False
+    """Whether the knee has to bear sideways and in twist what it does not in the set-up itself."""
 
 
 @dataclass(frozen=True)
 class OneSided:
-    """A fault that loads one leg: how far off the middle (m), and what is off: the bar, or all."""
+    """A fault that loads one leg and bends the trunk to its side: how far off the middle (m), and
+    what is off: the bar, or all."""
 
     amount: float
     words: str

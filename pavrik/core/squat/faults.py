@@ -10,6 +10,7 @@ from pavrik.core.lifts.posture import Posture
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.kinematics import SquatCase, SquatPosture, lower_half
 from pavrik.core.squat.phases import progress_at
+from pavrik.core.strength.capacities import weaker_when_rounded
 from pavrik.core.units import Floats, radians
 
 Squat = Undisturbed[SquatCase]
@@ -76,12 +77,18 @@ def bar_slides(squat: Squat, down_m: float) -> Posture:
     return squat.at(DEEPEST, bar=BarPlace(bar.along_m - down_m, bar.forward_m))
 
 
-def upper_back_rounds(squat: Squat, forward_m: float) -> Posture:
-    """Out of the hole the upper back gives: the bar ``forward_m`` further before the trunk's axis
-    and half as much lower."""
-    bar = squat.case.bar
-    rounded = BarPlace(bar.along_m - forward_m / 2, bar.forward_m + forward_m)
-    return squat.at(OUT_OF_THE_HOLE, bar=rounded)
+def upper_back_rounds(squat: Squat, rounded: float) -> Posture:
+    """Out of the hole the upper back rounds by rad: the bar turns forward round mid-back and what
+    the mid-back holds gets less."""
+    case = squat.case
+    kink = case.assumed.midback_cut * case.body.trunk_m
+    above, sine, cosine = case.bar.along_m - kink, np.sin(rounded), np.cos(rounded)
+    turned = BarPlace(
+        kink + above * cosine - case.bar.forward_m * sine,
+        case.bar.forward_m * cosine + above * sine,
+    )
+    weaker = weaker_when_rounded(case.capacities, rounded)
+    return squat.at(OUT_OF_THE_HOLE, bar=turned, capacities=weaker)
 
 
 def knees_stay(squat: Squat, share: float) -> Posture:
@@ -134,7 +141,9 @@ PERTURBATIONS: dict[str, Perturbation] = {
         "ratio",
         shanks=near,
     ),
-    "knees-in": Perturbation(knee_in, 10.0, "deg", "knees {amount} inside the toes", shanks=near),
+    "knees-in": Perturbation(
+        knee_in, 10.0, "deg", "knees {amount} inside the toes", shanks=near, twists_knee=True
+    ),
     "knees-stay": Perturbation(
         knees_stay, 1.0, "share", "shins stay where they were at the bottom", "ratio"
     ),
@@ -144,7 +153,7 @@ PERTURBATIONS: dict[str, Perturbation] = {
     "hips-first": Perturbation(breaks("hips_first"), 0.0, "none", "hips break well first", "max"),
     "bar-rolls": Perturbation(bar_slides, 0.03, "m", "bar {amount} down the back", shanks=near),
     "upper-round": Perturbation(
-        upper_back_rounds, 0.02, "m", "upper back rounds, bar {amount} forward on it", "ratio", near
+        upper_back_rounds, 8.0, "deg", "upper back rounds by {amount} coming up", "ratio", near
     ),
     "stance-off": Perturbation(
         stance, 0.05, "m", "feet {amount} wider than settled", "ratio", shanks=near

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from pavrik.core.assumptions import Assumptions
+from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Body, Number
 from pavrik.core.units import Floats, degrees, radians
 
@@ -18,6 +18,14 @@ GROUPS = (
 )  # fmt: skip
 LEAST_SHARE = 0.2
 """Of a capacity, at angles so far from its best that the cosine says nothing any more."""
+WEAKER_PER_DEG = assume(
+    "rounded_back_weaker", 0.01, "share per deg",
+    "mid-back strength that a rounded upper back has less, by degree of rounding",
+)  # fmt: skip
+KNEE_SIDEWAYS_NM = assume(
+    "knee_sideways_nm", 170.0, "N m",
+    "what both knees of the 83 kg man bear sideways and in twist beyond a set-up's own",
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -57,6 +65,19 @@ def assumed_capacities(body: Body, assumed: Assumptions) -> Capacities:
         hamstring_at_knee=assumed.hamstring_at_knee,
         hips_over_adductors=assumed.hips_over_adductors,
     )
+
+
+def weaker_when_rounded(capacities: Capacities, rounded: Number) -> Capacities:
+    """Strengths with an upper back rounded by rad: at mid-back a part of them is gone."""
+    left = np.maximum(1.0 - WEAKER_PER_DEG * degrees(np.asarray(rounded)), LEAST_SHARE)
+    return scaled_by(capacities, left, ("upper_back",))
+
+
+def knee_sideways_nm(body: Body, assumed: Assumptions) -> Floats:
+    """What both knees bear sideways and in twist, in N m, scaled as the legs are."""
+    share = np.asarray(body.mass_kg) / assumed.reference_mass_kg
+    legs = assumed.female_legs if body.sex == "female" else 1.0
+    return np.asarray(KNEE_SIDEWAYS_NM * legs * share**assumed.mass_exponent)
 
 
 def _cosine(angle_deg: Floats, best_deg: float, width: float) -> Floats:

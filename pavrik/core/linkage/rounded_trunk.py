@@ -14,7 +14,7 @@ from pavrik.core.units import Floats
 
 
 def _arc(length_m: Number, turn: Number) -> tuple[Floats, Floats]:
-    """Along and across the direction that it starts in, in m: the end of an arc that turns by rad."""
+    """End of an arc that turns by rad, in m along and across the direction that it starts in."""
     chord = np.asarray(length_m) * np.sinc(np.asarray(turn) / (2 * np.pi))
     return chord * np.cos(turn / 2), chord * np.sin(turn / 2)
 

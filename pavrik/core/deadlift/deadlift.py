@@ -3,6 +3,7 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.faults import ONE_SIDED, PERTURBATIONS
 from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftKinematics
 from pavrik.core.deadlift.limits import LIMITS
@@ -13,7 +14,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.case import Effort, Pass
 from pavrik.core.lifts.lever import Lever, screen_lever
-from pavrik.core.lifts.lift import Axis, Lift, Sentences, Way
+from pavrik.core.lifts.lift import Axis, Lift, SchoolOrder, Sentences, Way
 from pavrik.core.units import Floats, degrees
 
 AXES = (
@@ -97,6 +98,18 @@ def _chosen_by(lifter: Lifter) -> Mapping[str, tuple[float, ...]]:
     return {"shoulder_offset_m": (lifter.deadlift_schools.shoulder_offset_m,)}
 
 
+SAME_BACK_DEG = assume(
+    "same_back_deg", 3.0, "deg", "backs so near to each other count as equally upright"
+)
+
+
+def _school_rank(lifter: Lifter, candidate: Candidate[DeadliftSetup]) -> float:
+    """The more upright back first, where the school asks for it."""
+    if lifter.deadlift_schools.style == "model":
+        return 0.0
+    return float(round(float(degrees(candidate.lean)) / SAME_BACK_DEG))
+
+
 DEADLIFT: Lift[DeadliftSetup] = Lift(
     id="deadlift",
     name="deadlift",
@@ -142,4 +155,5 @@ DEADLIFT: Lift[DeadliftSetup] = Lift(
         left_out="no speed, no bar whip, no skill",
     ),
     chosen_by=_chosen_by,
+    school_order=SchoolOrder(_school_rank, lambda _: "the more upright back"),
 )

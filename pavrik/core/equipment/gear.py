@@ -4,10 +4,10 @@ _ADVICE: dict[str, tuple[str, ...]] = {
     "raw": (),
     "sleeves": ("sleeves and wraps push back a little at the bottom; the model counts none of it",),
     "suit": (
-        "the model holds for lifting without a suit: a suit carries at the hips what is not "
-        "counted here, so the band is too low and too narrow",
-        "in a suit, most stand wider and carry the bar higher than here (the straps are thick), "
-        "break at the hips first, and need pins or side spotters at every heavy set",
+        "a suit is counted as one that fits: what it holds at the hips and takes from their "
+        "flexion is assumed, and differs by cloth and size until lifts in it are logged",
+        "in a suit most carry the bar higher (the straps are thick), break at the hips first, and "
+        "need pins or side spotters at every heavy set",
     ),
 }
 

@@ -99,6 +99,7 @@ def deadlift_schools(chosen: Mapping[str, str]) -> DeadliftSchools:
     return DeadliftSchools(
         shoulder_offset_m=0.0 if full["pull_shoulders"] == "over" else 0.04,
         blades_down=full["pull_blades"] == "down",
+        style=full["pull_style"],  # type: ignore[arg-type]
     )
 
 
@@ -112,4 +113,5 @@ def squat_schools(chosen: Mapping[str, str]) -> SquatSchools:
         width=full["squat_width"],  # type: ignore[arg-type]
         knees=full["squat_knees"],  # type: ignore[arg-type]
         bar=full["squat_bar"],  # type: ignore[arg-type]
+        shoes=full["squat_shoes"],  # type: ignore[arg-type]
     )

@@ -47,13 +47,16 @@ class Fit(Generic[S]):
 
 
 def _leaders(
-    lift: Lift[S], candidates: Sequence[Candidate[S]], clear_lead: float
+    lift: Lift[S], lifter: Lifter, candidates: Sequence[Candidate[S]]
 ) -> list[Candidate[S]]:
+    """The best of each style: as the school orders them, then by predicted max."""
     by_style: dict[str, list[Candidate[S]]] = {}
     for candidate in candidates:
         by_style.setdefault(candidate.setup.style, []).append(candidate)
-    best = [lift.preferred(group, clear_lead) for group in by_style.values()]
-    return sorted(best, key=lambda c: -c.predicted_max_kg)
+    lead = lifter.assumed.clear_lead
+    best = [lift.preferred(group, lead) for group in by_style.values()]
+    rank = lift.school_order.rank
+    return sorted(best, key=lambda c: (rank(lifter, c), -c.predicted_max_kg))
 
 
 def fit(
@@ -64,10 +67,9 @@ def fit(
     Bodies are drawn as asked for intervals and the choice, which then orders the leaders; else the
     predicted max does. Same seed, same answer.
     """
-    assumed = lifter.assumed
     searched = grid or SetupGrid(lift, chosen=lift.chosen_by(lifter))
     candidates, rejected = assess(lift, lifter, searched.setups())
-    leaders = _leaders(lift, candidates, assumed.clear_lead)
+    leaders = _leaders(lift, lifter, candidates)
     leading = {id(candidate) for candidate in leaders}
     rest = sorted(
         (c for c in candidates if id(c) not in leading), key=lambda c: -c.predicted_max_kg
@@ -76,7 +78,7 @@ def fit(
     shares = limit_shares(lift, lifter, [c.setup for c in leaders])
     undecided = Verdict("undecided", "")
     found = Fit(lift, leaders, rest, rejected, ranges, shares, [], None, undecided)
-    found = replace(found, verdict=verdict_on(lift, found.rivals(), None))
+    found = replace(found, verdict=verdict_on(lift, lifter, found.rivals(), None))
     if not leaders or ask is None or not ask.samples:
         return found
     draws = sample(lift, lifter, [c.setup for c in leaders], ask)
@@ -84,8 +86,8 @@ def fit(
 
 
 def with_intervals(fit: Fit[S], lifter: Lifter, draws: Draws) -> Fit[S]:
-    """A fit with its rivals ordered by what choosing them loses; ``draws`` are of its leaders. A
-    leader that is no rival stands behind them."""
+    """A fit with its rivals ordered by their school, then by what choosing them loses; ``draws``
+    are of its leaders. A leader that is no rival stands behind them."""
     rivals, lift = fit.rivals(), fit.lift
     at = [i for i, leader in enumerate(fit.leaders) if leader in rivals]
     beside = [i for i in range(len(fit.leaders)) if i not in at]
@@ -94,8 +96,10 @@ def with_intervals(fit: Fit[S], lifter: Lifter, draws: Draws) -> Fit[S]:
     place = {style: n for n, family in enumerate(choice.families if choice else ())
              for style in family.styles}  # fmt: skip
 
-    def rank(i: int) -> tuple[int, float]:
-        return place[fit.leaders[i].setup.style], -fit.leaders[i].predicted_max_kg
+    def rank(i: int) -> tuple[float, int, float]:
+        leader = fit.leaders[i]
+        by_school = lift.school_order.rank(lifter, leader)
+        return by_school, place[leader.setup.style], -leader.predicted_max_kg
 
     order = sorted(at, key=rank) + beside
     ordered = replace(
@@ -106,7 +110,7 @@ def with_intervals(fit: Fit[S], lifter: Lifter, draws: Draws) -> Fit[S]:
         intervals=[sure[i] for i in order],
         choice=choice,
     )
-    return replace(ordered, verdict=verdict_on(lift, ordered.rivals(), choice))
+    return replace(ordered, verdict=verdict_on(lift, lifter, ordered.rivals(), choice))
 
 
 def _choice(

@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from typing import Any
 
+from pavrik.core import MODEL_CHANGES
 from pavrik.core.lifter.mobility import ANGLE_SCREENS
 
 MASS_SHARE = 0.02
@@ -49,6 +50,16 @@ def stored_wrong(setup: Mapping[str, Any], inputs: Mapping[str, Any]) -> list[st
     return [f"it was stored with the balance “{said}” while the school was “{school}”"]
 
 
+def _ordered(version: str) -> tuple[int, ...]:
+    return tuple(int(part) for part in version.split("."))
+
+
+def model_changes(version: str) -> list[str]:
+    """What the model has learnt since a version that a set-up was settled under."""
+    then = _ordered(version)
+    return [f"the model: {what}" for since, what in MODEL_CHANGES if _ordered(since) > then]
+
+
 def changes_since(
     then: Mapping[str, Any], now: Mapping[str, Any], schools: tuple[str, ...]
 ) -> list[str]:
@@ -62,4 +73,7 @@ def changes_since(
         for q, was in schools_then.items()
         if q.startswith(schools) and schools_now.get(q, was) != was
     ]
+    gear_then, gear_now = then.get("gear", "raw"), now.get("gear", "raw")
+    if gear_then != gear_now:
+        changes.append(f"gear: {gear_then} → {gear_now}")
     return changes + [f"school: {q.split('_', 1)[1].replace('_', ' ')}" for q in changed]

@@ -42,16 +42,36 @@ def _styles(lift: Lift[Any], styles: Sequence[str]) -> str:
     return " or ".join(lift.styles[style].name for style in styles)
 
 
-def verdict_on(lift: Lift[Any], rivals: Sequence[Candidate[Any]], choice: Choice | None) -> Verdict:
-    """The verdict once bodies were drawn; before that only what is open is told."""
+def verdict_on(
+    lift: Lift[Any], lifter: Lifter, rivals: Sequence[Candidate[Any]], choice: Choice | None
+) -> Verdict:
+    """The verdict once bodies were drawn; before that only what is open is told. A school that
+    puts another one first than the model says so."""
     if not rivals:
         return Verdict("none_open", lift.sentences.none_open)
     name = lift.in_words(rivals[0].setup)
     if len(rivals) == 1:
         return Verdict("only_one", f"{name} {lift.sentences.only}")
     if choice is None:
-        return Verdict("undecided", f"{name} leads; bodies are drawn to see how surely")
-    return Verdict(choice.kind, _sentence(lift, name, choice))
+        best = max(rivals, key=lambda rival: rival.predicted_max_kg)
+        told = f"{lift.in_words(best.setup)} leads; bodies are drawn to see how surely"
+        return Verdict("undecided", _by_school(lift, lifter, rivals[0], best) + told)
+    leading = choice.families[0].styles
+    best = next(rival for rival in rivals if rival.setup.style in leading)
+    told = _sentence(lift, lift.in_words(best.setup), choice)
+    return Verdict(choice.kind, _by_school(lift, lifter, rivals[0], best) + told)
+
+
+def _by_school(lift: Lift[Any], lifter: Lifter, first: Candidate[Any], best: Candidate[Any]) -> str:
+    """What the school puts first where the model would not, and what that costs."""
+    if lift.family_of(first.setup) == lift.family_of(best.setup):
+        return ""
+    lost = max(best.predicted_max_kg - first.predicted_max_kg, 0.0)
+    school, name = lift.school_order.words(lifter), lift.in_words(first.setup)
+    return (
+        f"the school comes first ({school}): {name}, "
+        f"{_lost(lost, best.predicted_max_kg)} below the model's first; by the model, "
+    )
 
 
 def _sentence(lift: Lift[Any], leader: str, choice: Choice) -> str:

@@ -21,6 +21,8 @@ class Lifter:
     stance_limit_m: float = DEFAULT.stance_limit_walkout_m
     assumed: Assumptions = DEFAULT
     deadlift_schools: DeadliftSchools = field(default_factory=DeadliftSchools)
+    suit_nm: float = 0.0
+    """What a supportive suit holds at both hips, in N m; 0 without one."""
     own_depth_m: Number | None = None
     """Hip above knee where the depth target is this lifter's own: deepest neutral, or a box."""
 

@@ -10,6 +10,8 @@ BreakSchool = Literal["together", "hips_first", "knees_first"]
 WidthSchool = Literal["moderate", "wide"]
 KneesSchool = Literal["free", "held"]
 BarSchool = Literal["model", "upright", "low"]
+ShoesSchool = Literal["needed", "flat", "raised"]
+PullStyleSchool = Literal["model", "upright"]
 
 
 @dataclass(frozen=True)
@@ -22,6 +24,7 @@ class SquatSchools:
     width: WidthSchool = "moderate"
     knees: KneesSchool = "free"
     bar: BarSchool = "model"
+    shoes: ShoesSchool = "needed"
 
 
 @dataclass(frozen=True)
@@ -30,3 +33,4 @@ class DeadliftSchools:
 
     shoulder_offset_m: float = 0.04
     blades_down: bool = True
+    style: PullStyleSchool = "model"

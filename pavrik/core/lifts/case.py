@@ -30,6 +30,7 @@ class Case(ABC):
     toe_out: Number
     push_limit: Number = 1.0
     """Most (share of the frontal lever) that the lifter takes by pushing the feet apart."""
+    suit_nm: float = 0.0
 
     @abstractmethod
     def shank_range(self) -> tuple[Floats, Floats]:

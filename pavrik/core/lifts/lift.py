@@ -134,6 +134,15 @@ class Way:
     progress: Floats
 
 
+@dataclass(frozen=True)
+class SchoolOrder:
+    """What a school says of the order: its ``rank`` of a leader (lifter, candidate), the lowest
+    first and 0 where it has no say, and its ``words`` for a lifter, empty where it says nothing."""
+
+    rank: Callable[[Lifter, Candidate[Any]], float]
+    words: Callable[[Lifter], str] = lambda _: ""
+
+
 @dataclass(frozen=True, eq=False)
 class Lift(Generic[S]):
     """Everything that core, files and page know of a lift; there is one value of each.
@@ -179,7 +188,9 @@ class Lift(Generic[S]):
     in_words: Callable[[S], str]
     sentences: Sentences
     chosen_by: Callable[[Lifter], Mapping[str, tuple[float, ...]]] = lambda _: {}
-    """Values of axes that the lifter's schools fix, by axis."""
+    """Values of axes that the lifter's schools and gym decide, by axis."""
+    school_order: SchoolOrder = field(default_factory=lambda: SchoolOrder(lambda *_: 0.0))
+    """How a school that prefers a style orders the leaders."""
 
     @cached_property
     def _axes_by_id(self) -> Mapping[str, Axis]:

@@ -18,6 +18,7 @@ from pavrik.core.linkage.legs import LegMasses, LegPose
 from pavrik.core.linkage.moments import LegMoments
 from pavrik.core.strength.capacities import Capacities, hip_share
 from pavrik.core.strength.push import Push
+from pavrik.core.strength.suit import left_by_suit
 from pavrik.core.strength.utilization import JointMoments, Utilization, hold
 from pavrik.core.units import Floats, Mask, degrees
 
@@ -73,7 +74,8 @@ class Posture(ABC):
     """Legs in place and a trunk that follows, ready to be loaded.
 
     ``knee_share`` is what the knee's angle leaves of its capacity (share); ``push_limit`` the most
-    (share) that this lifter pushes the feet apart.
+    (share) that this lifter pushes the feet apart. Of the hips' moment a suit holds up to
+    ``suit_nm``; the rest is the lifter's.
     """
 
     body: Body
@@ -83,6 +85,7 @@ class Posture(ABC):
     assumed: Assumptions
     knee_share: Floats
     push_limit: Number = 1.0
+    suit_nm: float = 0.0
 
     @property
     def impossible(self) -> Mask:
@@ -114,17 +117,23 @@ class Posture(ABC):
         trunk_nm: tuple[Floats, Floats], shoulder_nm: Floats | float = 0.0,
     ) -> LoadedPosture:  # fmt: skip
         """Put together; ``trunk_nm`` is the bending moment at the lumbar and the mid-back cut."""
+        sagittal, frontal = legs.hip_sagittal.at(load_kg), legs.hip_frontal.at(load_kg)
+        hip_push = legs.hip_push.at(load_kg)
+        if self.suit_nm:
+            stretched = hip_flexion + np.abs(self.legs.abduction)
+            left = left_by_suit(self.suit_nm, stretched, np.hypot(sagittal, frontal))
+            sagittal, frontal, hip_push = sagittal * left, frontal * left, hip_push * left
         unpushed = JointMoments(
             knee=legs.knee.at(load_kg),
-            hip_sagittal=legs.hip_sagittal.at(load_kg),
-            hip_frontal=legs.hip_frontal.at(load_kg),
+            hip_sagittal=sagittal,
+            hip_frontal=frontal,
             lumbar=trunk_nm[0],
             midback=trunk_nm[1],
             shoulder=np.asarray(shoulder_nm),
         )
         push = Push(
             legs.knee_push.at(load_kg),
-            legs.hip_push.at(load_kg),
+            hip_push,
             np.minimum(legs.most_push, self.push_limit),
         )
         hips = hip_share(hip_flexion, self.assumed)

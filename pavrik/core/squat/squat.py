@@ -1,6 +1,6 @@
 """The squat as a lift."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -11,7 +11,7 @@ from pavrik.core.lifter.mobility import BAR_POSITIONS
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.case import DEEPEST, Effort, Pass
 from pavrik.core.lifts.lever import Lever, screen_lever
-from pavrik.core.lifts.lift import Axis, Lift, Sentences, Style, Way
+from pavrik.core.lifts.lift import Axis, Lift, SchoolOrder, Sentences, Style, Way
 from pavrik.core.squat.bar_positions import SHELVES
 from pavrik.core.squat.depth import hip_above_knee_m
 from pavrik.core.squat.faults import ONE_SIDED, PERTURBATIONS
@@ -108,6 +108,28 @@ def _preferred(
     return min(close, key=lambda c: (c.setup.heel_lift_m, -c.predicted_max_kg))
 
 
+MONOLIFT_STANCES_M = (0.72, 0.76, 0.80, 0.84, 0.88)
+"""Looked at as well where nobody has to walk the bar out."""
+MONOLIFT_TOES_DEG = (43.0,)
+RAISED_HEELS_M = (0.01, 0.02, 0.03)
+_BAR_SCHOOL = {"upright": "upright for nearly all", "low": "low for nearly all"}
+
+
+def _chosen_by(lifter: Lifter) -> Mapping[str, tuple[float, ...]]:
+    """Heels by the school of shoes, wide stances where a monolift takes the walk-out away."""
+    heels = {"flat": (0.0,), "raised": RAISED_HEELS_M}.get(lifter.schools.shoes)
+    chosen = {"heel_lift_m": heels} if heels else {}
+    if lifter.stance_limit_m > lifter.assumed.stance_limit_walkout_m:
+        chosen["stance_m"] = AXES[0].grid + MONOLIFT_STANCES_M
+        chosen["toe_out_deg"] = AXES[1].grid + MONOLIFT_TOES_DEG
+    return chosen
+
+
+def _school_rank(lifter: Lifter, candidate: Candidate[SquatSetup]) -> float:
+    school = lifter.schools.bar
+    return 0.0 if school == "model" or candidate.setup.shelf.school == school else 1.0
+
+
 def in_words(setup: SquatSetup) -> str:
     """A set-up as a coach says it."""
     heel = f", heel raised {setup.heel_lift_m * 100:.0f} cm" if setup.heel_lift_m else ""
@@ -159,4 +181,6 @@ SQUAT: Lift[SquatSetup] = Lift(
         judged=", the hardest point of the lower half",
         left_out="no speed, no bounce, no skill",
     ),
+    chosen_by=_chosen_by,
+    school_order=SchoolOrder(_school_rank, lambda lifter: _BAR_SCHOOL[lifter.schools.bar]),
 )

@@ -32,7 +32,7 @@ def path(request: DeadliftAtLoadRequest) -> StartAnswer:
 
 def fit(request: DeadliftFitRequest) -> DeadliftFitAnswer:
     """The whole pull fit, in the public form of ``pavrik fit``."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools, gear=request.gear)
     lifter, inferred = with_own_strengths(lifter, request)
     grid = grid_from(DEADLIFT, lifter, request.grid)
     check_budget(len(grid))

@@ -63,7 +63,7 @@ def grid_from(lift: Lift[Any], lifter: Lifter, request: BaseModel) -> SetupGrid[
 
 def fit(request: SquatFitRequest) -> FitAnswer:
     """The whole squat fit."""
-    lifter = lifter_from(request.body, request.screens, request.schools)
+    lifter = lifter_from(request.body, request.screens, request.schools, gear=request.gear)
     lifter, inferred = with_own_strengths(lifter, request)
     grid = grid_from(SQUAT, lifter, request.grid)
     check_budget(len(grid))

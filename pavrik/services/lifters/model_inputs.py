@@ -44,7 +44,7 @@ class LifterInputs:
     def model_of(request: FitRequest, walks_out: bool) -> tuple[Lifter, Inferred | None]:
         """The lifter for the model, with strengths from the own lifts."""
         lifter, inferred = with_own_strengths(
-            lifter_from(request.body, request.screens, request.schools), request
+            lifter_from(request.body, request.screens, request.schools, gear=request.gear), request
         )
         limit = DEFAULT.stance_limit_walkout_m if walks_out else DEFAULT.stance_limit_monolift_m
         return replace(lifter, stance_limit_m=limit), inferred
@@ -162,6 +162,7 @@ def facts_of(connection: Connection, profile: lifters.Profile) -> LifterInputs:
         body=_body(connection, profile),
         screens=_screens(connection, profile),
         schools=schools_in_force(connection, profile.lifter_id),
+        gear=profile.gear,
     )
     return LifterInputs(profile, request)
 

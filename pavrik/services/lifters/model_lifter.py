@@ -20,6 +20,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.capacities import assumed_capacities
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
+from pavrik.core.strength.suit import CLOSING_DEG, suit_nm
 from pavrik.core.units import degrees, dorsiflexion_from_knee_to_wall, radians
 from pavrik.formats.model.requests import (
     BodyIn,
@@ -43,6 +44,11 @@ def screens_from(request: ScreensIn) -> Screens:
     return replace(screens, hard=frozenset(request.hard))
 
 
+def in_a_suit(screens: Screens) -> Screens:
+    """The screens of a suited lifter: the hips close less."""
+    return replace(screens, hip_flexion=screens.hip_flexion - radians(CLOSING_DEG))
+
+
 def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, str]:
     """Schools with the balance that a set-up names. Raises ValueError where they contradict."""
     school = schools.get("squat_balance", balance)
@@ -56,17 +62,20 @@ def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, 
 
 def lifter_from(
     body: BodyIn, screens: ScreensIn, schools: Mapping[str, str] | None = None,
-    balance: str | None = None,
+    balance: str | None = None, gear: str = "raw",
 ) -> Lifter:  # fmt: skip
     """A lifter with assumed strengths; ``balance`` where a set-up names it."""
     chosen = _with_balance(schools or {}, balance)
     for question, position in chosen.items():
         check_choice(question, position)
     made = make_body(body.sex, body.mass_kg, body.stature_m, body.segments.measured())
+    suited = gear == "suit"
+    screens_now = screens_from(screens)
     lifter = Lifter(
         body=made,
         capacities=assumed_capacities(made, DEFAULT),
-        screens=screens_from(screens),
+        screens=in_a_suit(screens_now) if suited else screens_now,
+        suit_nm=suit_nm(made, DEFAULT) if suited else 0.0,
         schools=squat_schools(chosen),
         deadlift_schools=deadlift_schools(chosen),
         measured=frozenset(body.segments.measured()),

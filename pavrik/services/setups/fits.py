@@ -15,7 +15,7 @@ from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.fit import Fit, with_intervals
 from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.sampling import Ask, Draws, conditioned, sample_in_steps
-from pavrik.core.fitting.staleness import changes_since, stored_wrong
+from pavrik.core.fitting.staleness import changes_since, model_changes, stored_wrong
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
@@ -281,6 +281,7 @@ def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
         settled,
         [
             *stored_wrong(settled.setup, settled.inputs),
+            *model_changes(settled.model_version),
             *changes_since(settled.inputs, now, lift.schools),
         ],
     )

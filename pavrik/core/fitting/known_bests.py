@@ -11,7 +11,7 @@ from typing import Any
 
 import numpy as np
 
-from pavrik.core.assumptions import assume
+from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.fitting.candidates import groups
 from pavrik.core.fitting.search import angles_between, angles_round
 from pavrik.core.lifter.lifter import Lifter
@@ -21,7 +21,15 @@ from pavrik.core.lifts.limit import excesses, posture_left, screens_overstepped_
 from pavrik.core.lifts.posture import Posture
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.in_load import PosesInLoad, in_load
-from pavrik.core.strength.inverse import Inferred, Observed, inferred, most_likely, nothing_known
+from pavrik.core.strength.inverse import (
+    OBSERVATION_SD,
+    Inferred,
+    Observed,
+    inferred,
+    most_likely,
+    nothing_known,
+)
+from pavrik.core.strength.isolated_tests import TEST_SD, KnownTest, asked_nm, held_nm
 from pavrik.core.units import Floats, Indices
 
 DOUBT_PER_DEG = assume(
@@ -138,17 +146,25 @@ def bests_in_load(lifter: Lifter, bests: Sequence[KnownBest]) -> BestsInLoad:
 
 @dataclass(frozen=True)
 class _Bests:
-    """What the set-ups of all bests hold for other strengths, group by group."""
+    """What the set-ups of all bests hold for other strengths, group by group, and then what those
+    hold in isolated tests."""
 
     groups: tuple[BestsInLoad, ...]
+    tests: tuple[KnownTest, ...]
+    assumed: Assumptions
 
-    def held_max_kg(self, capacities: Capacities) -> Floats:
-        """Shape (K, bests)."""
-        return np.concatenate([group.held_max_kg(capacities) for group in self.groups], axis=-1)
+    def held(self, capacities: Capacities) -> Floats:
+        """kg of bests and N m of tests, shape (K, bests and tests)."""
+        columns = [group.held_max_kg(capacities) for group in self.groups]
+        if self.tests:
+            columns.append(held_nm(capacities, self.tests, self.assumed))
+        return np.concatenate(columns, axis=-1)
 
     def doubt(self) -> Floats:
-        """Shape (bests,)."""
-        return np.concatenate([group.doubt() for group in self.groups])
+        """Log error of each beyond that of lifting a best, shape (bests and tests,)."""
+        return np.concatenate(
+            [*(group.doubt() for group in self.groups), doubts_of_tests(self.tests)]
+        )
 
     def nearer(self, capacities: Capacities) -> "_Bests":
         """The same with searched shanks close round those of one strength."""
@@ -202,27 +218,38 @@ def doubts_of(lifter: Lifter, bests: Sequence[KnownBest]) -> Floats:
     return doubts
 
 
-def strengths_from(lifter: Lifter, bests: Sequence[KnownBest]) -> Inferred:
-    """Strengths that explain the bests, starting from the lifter's assumed ones.
+def doubts_of_tests(tests: Sequence[KnownTest]) -> Floats:
+    """Log error of isolated tests beyond that of lifting a best, shape (tests,)."""
+    return np.full(len(tests), np.sqrt(max(TEST_SD**2 - OBSERVATION_SD**2, 0.0)))
+
+
+def strengths_from(
+    lifter: Lifter, bests: Sequence[KnownBest], tests: Sequence[KnownTest] = ()
+) -> Inferred:
+    """Strengths that explain bests and isolated tests, starting from the lifter's assumed ones.
 
     A best in a set-up that this body cannot hold counts for less. First over the whole range of the
     shank, where it is free, then with angles close round what that found.
     """
     alike = _places(bests)
-    if not alike:
+    if not alike and not tests:
         return nothing_known(lifter.capacities)
     places = [place for group in alike for place in group]
-    lifts = _Bests(tuple(bests_in_load(lifter, [bests[at] for at in group]) for group in alike))
+    lifts = _Bests(
+        tuple(bests_in_load(lifter, [bests[at] for at in group]) for group in alike),
+        tuple(tests), lifter.assumed,
+    )  # fmt: skip
     doubt = lifts.doubt()
+    asked = asked_nm(lifter.body, tests, lifter.assumed)
     seen = Observed(
-        _kg([bests[place] for place in places]),
-        np.array([bests[place].rep_error for place in places]),
+        np.concatenate([_kg([bests[place] for place in places]), asked]),
+        np.array([*(bests[place].rep_error for place in places), *(t.rep_error for t in tests)]),
         doubt,
     )
-    point = most_likely(lifter.capacities, lifts.held_max_kg, seen)
+    point = most_likely(lifter.capacities, lifts.held, seen)
     if lifts.searched:
         closer = lifts.nearer(point.capacities)
-        point = most_likely(lifter.capacities, closer.held_max_kg, seen, point)
+        point = most_likely(lifter.capacities, closer.held, seen, point)
     found = inferred(point)
     each = {place: (found.residual[at], doubt[at]) for at, place in enumerate(places)}
     order = sorted(places)

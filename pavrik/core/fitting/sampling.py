@@ -12,7 +12,7 @@ import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS, Body
 from pavrik.core.fitting.candidates import groups
-from pavrik.core.fitting.known_bests import KnownBest, doubts_of
+from pavrik.core.fitting.known_bests import KnownBest, doubts_of, doubts_of_tests
 from pavrik.core.fitting.search import Evaluation, evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
@@ -21,6 +21,7 @@ from pavrik.core.lifts.lift import Lift, Unknown
 from pavrik.core.lifts.limit import broken_deg
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.inverse import MUSCLES, OBSERVATION_SD, PRIOR_COVARIANCE
+from pavrik.core.strength.isolated_tests import KnownTest, asked_nm, held_nm
 from pavrik.core.units import Floats, radians
 
 BAND_PERCENT = (10.0, 90.0)
@@ -42,21 +43,23 @@ class PredictionInterval:
 
 @dataclass(frozen=True)
 class Ask:
-    """How many bodies to draw, from which seed, and the bests that are known of the lifter."""
+    """How many bodies to draw, from which seed, and the bests and isolated tests that are known of
+    the lifter."""
 
     samples: int
     seed: int = 1
     known: tuple[KnownBest, ...] = ()
+    tests: tuple[KnownTest, ...] = ()
 
 
 @dataclass(frozen=True)
 class Draws:
     """Drawn bodies: predicted maxes in kg, shape (bodies, set-ups), what they hold in the set-ups
-    of the known bests, shape (bodies, bests), the doubt (log) whether those were done so, shape
-    (bests,), and what each reading of the body came to."""
+    of the known bests (kg) and in the known tests (N m), shape (bodies, bests and tests), the doubt
+    (log) whether those were done so, and what each reading of the body came to."""
 
     maxes_kg: Floats
-    told_kg: Floats
+    told: Floats
     doubt: Floats
     readings: Mapping[str, Floats]
 
@@ -68,7 +71,7 @@ class Draws:
         """All parts as one, in their order."""
         return Draws(
             np.concatenate([part.maxes_kg for part in parts]),
-            np.concatenate([part.told_kg for part in parts]),
+            np.concatenate([part.told for part in parts]),
             parts[0].doubt,
             {name: np.concatenate([part.readings[name] for part in parts])
              for name in parts[0].readings},
@@ -187,7 +190,7 @@ def sample_in_steps(
 ) -> Iterator[Draws]:
     """Drawn bodies, a few at a time; ``conditioned`` on the bests that are known when all are
     there. Same seed, same answer."""
-    doubt = doubts_of(lifter, ask.known)
+    doubt = np.concatenate([doubts_of(lifter, ask.known), doubts_of_tests(ask.tests)])
     for start in range(0, ask.samples, STEP):
         random = np.random.default_rng([ask.seed, start])
         count = min(STEP, ask.samples - start)
@@ -200,24 +203,28 @@ def sample_in_steps(
         missed = _Missed(lifter.assumed.style_error, count, random)
         maxes = soft_maxes_kg(lift, drawn, setups, unknown[lift.id]) * missed.of(lift, setups)
         told = _told_kg(drawn, ask.known, missed, unknown)
+        if ask.tests:
+            told = np.hstack([told, held_nm(drawn.capacities, ask.tests, lifter.assumed)])
         yield Draws(maxes, told, doubt, _readings_of(drawn, count))
 
 
-def conditioned(draws: Draws, ask: Ask) -> Draws:
+def conditioned(draws: Draws, ask: Ask, lifter: Lifter) -> Draws:
     """The draws as far as the known bests leave them: every body is moved by what its own lifts in
     those set-ups miss of what was lifted, as far as a best can be trusted (Burgers, van Leeuwen &
     Evensen 1998, from memory: ensemble update with perturbed observations). A best in a set-up
     that some drawn body cannot take at all says nothing here, one that this body can hardly hold
     says little."""
-    heard = [at for at in range(len(ask.known)) if np.all(draws.told_kg[:, at] > LEAST_KG)]
-    if not heard:
+    heard = np.flatnonzero(np.all(draws.told > LEAST_KG, axis=0))
+    if not len(heard):
         return draws
-    bests = [ask.known[at] for at in heard]
-    rep_error = np.array([best.rep_error for best in bests])
+    of_formula = [*(best.rep_error for best in ask.known), *(t.rep_error for t in ask.tests)]
+    rep_error = np.array(of_formula)[heard]
     errors = np.sqrt(OBSERVATION_SD**2 + rep_error**2 + draws.doubt[heard] ** 2)
-    told = np.log(draws.told_kg[:, heard])
+    told = np.log(draws.told[:, heard])
     noise = errors * np.random.default_rng(ask.seed).standard_normal(told.shape)
-    lifted = np.log([best.estimated_max_kg for best in bests])
+    kg = [best.estimated_max_kg for best in ask.known]
+    done = np.concatenate([kg, asked_nm(lifter.body, ask.tests, lifter.assumed)])
+    lifted = np.log(done[heard])
     away = told - told.mean(axis=0)
     spread = away.T @ away / len(told) + np.diag(errors**2)
     missed = np.linalg.solve(spread, (lifted + noise - noise.mean(axis=0) - told).T).T
@@ -230,14 +237,14 @@ def conditioned(draws: Draws, ask: Ask) -> Draws:
     none = draws.maxes_kg <= 0
     maxes = np.exp(moved(np.log(np.maximum(draws.maxes_kg, LEAST_KG))))
     return Draws(
-        np.where(none, 0.0, maxes), draws.told_kg, draws.doubt,
+        np.where(none, 0.0, maxes), draws.told, draws.doubt,
         {name: moved(values) for name, values in draws.readings.items()},
     )  # fmt: skip
 
 
 def sample(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], ask: Ask) -> Draws:
     """All drawn bodies at once; a max is 0 where no such posture exists."""
-    return conditioned(Draws.joined(list(sample_in_steps(lift, lifter, setups, ask))), ask)
+    return conditioned(Draws.joined(list(sample_in_steps(lift, lifter, setups, ask))), ask, lifter)
 
 
 def _as_assumed(case: Case) -> Case:

@@ -6,10 +6,11 @@ all failures with their paths.
 
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Degrees = Annotated[float, Field(ge=-90, le=180, allow_inf_nan=False)]
@@ -169,6 +170,25 @@ class KnownBestIn(Strict):
     rpe: Annotated[float, Field(ge=1, le=10)] | None = None
 
 
+def _isolated_test(test_id: str) -> str:
+    if test_id not in ISOLATED_TESTS:
+        raise ValueError(f"there is no test “{test_id}”: it is one of {', '.join(ISOLATED_TESTS)}")
+    return test_id
+
+
+class KnownTestIn(Strict):
+    """An isolated test of one muscle group: which, load, reps, RPE."""
+
+    test: Annotated[
+        str,
+        Field(json_schema_extra={"enum": list(ISOLATED_TESTS)}),
+        AfterValidator(_isolated_test),
+    ]
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    reps: Annotated[int, Field(ge=1, le=20)] = 1
+    rpe: Annotated[float, Field(ge=1, le=10)] | None = None
+
+
 class FitRequest(Strict):
     """What is known of a lifter, the same for both lifts."""
 
@@ -177,6 +197,7 @@ class FitRequest(Strict):
     screens: ScreensIn = Field(default_factory=ScreensIn)
     schools: dict[str, str] = Field(default_factory=dict)
     known_bests: Annotated[list[KnownBestIn], Field(max_length=20)] = Field(default_factory=list)
+    known_tests: Annotated[list[KnownTestIn], Field(max_length=12)] = Field(default_factory=list)
     gear: Literal["raw", "sleeves", "suit"] = "raw"
 
 

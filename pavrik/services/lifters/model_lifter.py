@@ -20,6 +20,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.strength.capacities import assumed_capacities
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.strength.inverse import Inferred
+from pavrik.core.strength.isolated_tests import ISOLATED_TESTS, KnownTest
 from pavrik.core.strength.suit import CLOSING_DEG, suit_nm
 from pavrik.core.units import degrees, dorsiflexion_from_knee_to_wall, radians
 from pavrik.formats.model.requests import (
@@ -126,15 +127,28 @@ def known_bests_of(request: FitRequest) -> list[KnownBest]:
     return found
 
 
+def known_tests_of(request: FitRequest) -> list[KnownTest]:
+    """The isolated tests of a request, each with the error of its rep formula."""
+    found = []
+    for known in request.known_tests:
+        estimate = estimate_max(known.load_kg, known.reps, known.rpe)
+        test = ISOLATED_TESTS[known.test]
+        found.append(KnownTest(test, estimate.kg, estimate.log_error))
+    return found
+
+
 def with_own_strengths(lifter: Lifter, request: FitRequest) -> tuple[Lifter, Inferred | None]:
-    """The lifter with strengths inferred from the known bests, if there are any."""
-    if not request.known_bests:
+    """The lifter with strengths inferred from known bests and tests, if there are any."""
+    if not request.known_bests and not request.known_tests:
         return lifter, None
-    inferred = strengths_from(lifter, known_bests_of(request))
+    inferred = strengths_from(lifter, known_bests_of(request), known_tests_of(request))
     return replace(lifter, capacities=inferred.capacities), inferred
 
 
 def ask_of(request: SquatFitRequest | DeadliftFitRequest) -> Ask | None:
     """The bodies that a public request wants drawn."""
     wanted = request.uncertainty
-    return Ask(wanted.samples, wanted.seed, tuple(known_bests_of(request))) if wanted else None
+    if wanted is None:
+        return None
+    known = tuple(known_bests_of(request)), tuple(known_tests_of(request))
+    return Ask(wanted.samples, wanted.seed, *known)

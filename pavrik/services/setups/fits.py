@@ -35,7 +35,7 @@ from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
-from pavrik.services.lifters.model_lifter import known_bests_of, setup_for
+from pavrik.services.lifters.model_lifter import known_bests_of, known_tests_of, setup_for
 from pavrik.services.writes import compute_and_write, digest_of
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
@@ -100,7 +100,8 @@ def model_of(inputs: LifterInputs) -> tuple[Lifter, Inferred | None]:
 
 def ask_of(inputs: LifterInputs) -> Ask:
     """The bodies that are drawn for a lifter, and the bests that they must explain."""
-    return Ask(SAMPLES, SEED, tuple(known_bests_of(inputs.request)))
+    known = tuple(known_bests_of(inputs.request)), tuple(known_tests_of(inputs.request))
+    return Ask(SAMPLES, SEED, *known)
 
 
 def inputs_of(database: Database, who: Who, lifter_id: UUID) -> LifterInputs:
@@ -170,7 +171,7 @@ def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: Lifter
     ask = ask_of(inputs)
     drawn = list(fitting.draw(lifter, fit, ask))
     if drawn:
-        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
+        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask, lifter))
     return Ranking(_keep(fitting, database, who, inputs, fit), digest)
 
 
@@ -185,7 +186,7 @@ def _sampling_steps(
         drawn.append(rows)
         yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
     if drawn:
-        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask))
+        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask, lifter))
     _keep(fitting, database, who, inputs, fit)
 
 

@@ -1,7 +1,7 @@
 """Lifters and the facts about them: profiles, measurements, screens, pain flags, schools."""
 
 from dataclasses import dataclass, field
-from datetime import datetime
+from datetime import date, datetime
 from uuid import UUID
 
 from pavrik.store.database import Connection
@@ -148,4 +148,32 @@ def add_school_choice(
     run(
         connection, "add_school_choice", club_id=club_id, choice_id=choice_id, lifter_id=lifter_id,
         chosen_by=chosen_by, question=question, position=position,
+    )  # fmt: skip
+
+
+@dataclass(frozen=True)
+class KnownLift:
+    """A best or an isolated test that was told: kg, None where it was taken back."""
+
+    known_id: UUID
+    exercise: str
+    load_kg: float | None
+    reps: int
+    rpe: float | None
+    done_on: date
+
+
+def list_known_lifts(connection: Connection, lifter_id: UUID) -> list[KnownLift]:
+    """What stands of a lifter's told bests and tests, by exercise."""
+    return all_of(connection, KnownLift, "list_known_lifts", lifter_id=lifter_id)
+
+
+def add_known_lift(
+    connection: Connection, club_id: UUID, lifter_id: UUID, said_by: UUID | None,
+    said_at: datetime, known: KnownLift,
+) -> None:  # fmt: skip
+    """A new fact of what was lifted."""
+    run(
+        connection, "add_known_lift", club_id=club_id, lifter_id=lifter_id, said_by=said_by,
+        said_at=said_at, **vars(known),
     )  # fmt: skip

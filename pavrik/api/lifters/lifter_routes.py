@@ -11,7 +11,9 @@ from pavrik.errors import InvalidError
 from pavrik.formats.wire.lifters import (
     Acknowledged,
     ClearFlagRequest,
+    ExerciseOut,
     FlagRequest,
+    KnownLiftRequest,
     LifterAnswer,
     LifterRef,
     MeasureAnswer,
@@ -24,7 +26,7 @@ from pavrik.formats.wire.lifters import (
 from pavrik.formats.wire.log import FloorRow
 from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.club import board
-from pavrik.services.lifters import facts, record
+from pavrik.services.lifters import facts, known_lifts, record
 from pavrik.services.setups import levers
 
 router = APIRouter(prefix="/api", tags=["lifters"])
@@ -54,6 +56,20 @@ def correct_profile(
 ) -> LifterRef:
     """A newer profile; the old one stays on record."""
     return facts.correct_profile(database, who, key, lifter_id, body)
+
+
+@router.get("/known-lifts")
+def read_exercises(_: WhoIn) -> list[ExerciseOut]:
+    """What bests and isolated tests can be told of."""
+    return known_lifts.exercises()
+
+
+@router.post("/lifters/{lifter_id}/known-lifts")
+def tell_known_lift(
+    lifter_id: UUID, body: KnownLiftRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> Acknowledged:
+    """A best or an isolated test that was told; it counts from then on."""
+    return known_lifts.tell(database, who, key, lifter_id, body)
 
 
 @router.get("/lifters/{lifter_id}/measurements")

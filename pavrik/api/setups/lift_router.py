@@ -80,7 +80,7 @@ def lift_router(fitting: Fitting) -> APIRouter:
         lifter_id: UUID, body: WeightsRequest, database: DatabaseIn, who: WhoIn
     ) -> GoalsAnswer:
         """How a goal orders the leaders, by its own weights or by others."""
-        return goals_of(fitting, database, who, lifter_id, body.weights)
+        return goals_of(fitting, database, who, lifter_id, body)
 
     @router.post("/map")
     def read_map(

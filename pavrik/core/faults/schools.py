@@ -106,9 +106,11 @@ def deadlift_schools(chosen: Mapping[str, str]) -> DeadliftSchools:
 def squat_schools(chosen: Mapping[str, str]) -> SquatSchools:
     """The model inputs of the squat under the positions in force."""
     full = in_force(chosen)
+    upright = full["squat_break_upright"]
     return SquatSchools(
         balance=full["squat_balance"],  # type: ignore[arg-type]
         break_school=full["squat_break"],  # type: ignore[arg-type]
+        upright_break=None if upright == "same" else upright,  # type: ignore[arg-type]
         depth=full["squat_depth"],  # type: ignore[arg-type]
         width=full["squat_width"],  # type: ignore[arg-type]
         knees=full["squat_knees"],  # type: ignore[arg-type]

@@ -20,6 +20,7 @@ from pavrik.core.units import Floats
 
 Part = Literal["max", "muscle", "mobility", "learning", "sparing"]
 Weights = dict[Part, float]
+Target = Literal["quads", "hips", "lower back", "upper back"]
 GOAL_WEIGHTS: dict[str, Weights] = {
     "competition": {"max": 1.0},
     "strength": {"max": 0.6, "muscle": 0.2, "mobility": 0.2},
@@ -109,9 +110,24 @@ def _asked(found: Evaluation) -> _Asked:
     )
 
 
+def _muscle(asked: _Asked, target: Target | None) -> Floats:
+    """Moment at the target joint times its range, a share of the best; knee and hip alike where no
+    target is named."""
+    by_target: dict[Target, Floats] = {
+        "quads": asked.knee * asked.knee_range,
+        "hips": asked.hip * asked.hip_range,
+        "lower back": np.maximum(asked.lumbar, 0.0),
+        "upper back": np.maximum(asked.midback, 0.0),
+    }
+    if target is not None:
+        return _share(by_target[target])
+    return (_share(by_target["quads"]) + _share(by_target["hips"])) / 2
+
+
 def _parts(
-    lifter: Lifter, asked: _Asked, styles: Sequence[Style], pain: Sequence[str]
-) -> dict[Part, Floats]:
+    lifter: Lifter, asked: _Asked, styles: Sequence[Style], pain: Sequence[str],
+    target: Target | None,
+) -> dict[Part, Floats]:  # fmt: skip
     """Every part of the score, each a share of the best set-up's."""
     screens = lifter.screens
     used = (
@@ -129,11 +145,10 @@ def _parts(
     } | {region: np.array([style.arms for style in styles]) for region in _ARM_REGIONS}
     hurts = [by_region[region] for region in pain if region in by_region]
     spared = np.mean([_least(values) for values in hurts or list(by_region.values())[:4]], axis=0)
-    knee, hip = _share(asked.knee * asked.knee_range), _share(asked.hip * asked.hip_range)
     ranges = (asked.ankle_range, asked.knee_range, asked.hip_range)
     return {
         "max": _share(asked.load_kg),
-        "muscle": (knee + hip) / 2,
+        "muscle": _muscle(asked, target),
         "mobility": sum(map(_share, ranges), np.zeros(len(styles))) / 3,
         "learning": _share((np.clip(1.0 - used, 0.0, 1.0) + ease) / 2),
         "sparing": np.asarray(spared),
@@ -141,14 +156,16 @@ def _parts(
 
 
 def goal_scores(
-    lift: Lift[S], lifter: Lifter, setups: Sequence[S], weights: Weights, pain: Sequence[str] = ()
-) -> list[GoalScore]:
-    """Scores of feasible set-ups against each other, in their order."""
+    lift: Lift[S], lifter: Lifter, setups: Sequence[S], weights: Weights,
+    pain: Sequence[str] = (), target: Target | None = None,
+) -> list[GoalScore]:  # fmt: skip
+    """Scores of feasible set-ups against each other, in their order; ``target`` is what the muscle
+    goal is for."""
     if not setups:
         return []
     styles = [lift.style_of(setup) for setup in setups]
     found = evaluate(lift, lift.kinematics.case(lifter, setups))
-    parts = _parts(lifter, _asked(found), styles, pain)
+    parts = _parts(lifter, _asked(found), styles, pain, target)
     scores = []
     for i, style in enumerate(styles):
         own = {part: float(values[i]) for part, values in parts.items() if part in weights}

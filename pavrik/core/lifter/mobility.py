@@ -13,6 +13,8 @@ from pavrik.core.units import Floats, degrees, radians
 BarPosition = Literal["front", "high", "middle", "low"]
 BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
 """Places of a bar on the body that the shoulder screen is taken for."""
+ShelfScreen = Literal["holds", "not_screened", "fails"]
+"""Whether the bar rests on the back without the hands: asked of beginners before it goes low."""
 
 
 @dataclass(frozen=True)
@@ -28,6 +30,7 @@ class Screens:
     narrowest_grip_m: Mapping[BarPosition, float | None] = field(default_factory=dict)
     assumed: frozenset[str] = frozenset()
     hard: frozenset[str] = frozenset()
+    shelf: ShelfScreen = "holds"
 
     def with_limits(self, **angles: Any) -> "Screens":
         """The same screens with other angles (rad), for sampling."""

@@ -20,6 +20,8 @@ class SquatSchools:
 
     balance: BalanceSchool = "system"
     break_school: BreakSchool = "together"
+    upright_break: BreakSchool | None = None
+    """Of the high bar and the front squat; None is the same."""
     depth: DepthTarget = "competition"
     width: WidthSchool = "moderate"
     knees: KneesSchool = "free"

@@ -10,6 +10,7 @@ from pavrik.core.lifts.posture import Posture
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.squat.kinematics import SquatCase, SquatPosture, lower_half
 from pavrik.core.squat.phases import progress_at
+from pavrik.core.squat.setup import BREAK_EXPONENT
 from pavrik.core.strength.capacities import weaker_when_rounded
 from pavrik.core.units import Floats, radians
 
@@ -102,7 +103,7 @@ def breaks(school: BreakSchool) -> Disturb:
     """The way down and up after another break school, along the deeper half."""
 
     def disturb(squat: Squat, _: float) -> Posture:
-        return squat.at(lower_half(), break_school=school)
+        return squat.at(lower_half(), break_power=BREAK_EXPONENT[school])
 
     return disturb
 

@@ -13,7 +13,7 @@ import numpy as np
 from pavrik.core.assumptions import Assumptions
 from pavrik.core.body.segments import Number
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.schools import BreakSchool, KneesSchool, WidthSchool
+from pavrik.core.lifter.schools import KneesSchool, SquatSchools, WidthSchool
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Unknown
 from pavrik.core.lifts.posture import LoadedPosture, Posture, UpperPlaces, hip_flexion
@@ -23,7 +23,7 @@ from pavrik.core.linkage.legs import LegPose, elevation_at_depth, leg_masses, sq
 from pavrik.core.linkage.moments import LegMoments, leg_moments
 from pavrik.core.linkage.trunk_cuts import cut_moment_nm
 from pavrik.core.linkage.upper_body import BarPlace, UpperBody, upper_body
-from pavrik.core.squat.bar_positions import bar_places, held_leans, style_factors
+from pavrik.core.squat.bar_positions import Shelf, bar_places, held_leans, style_factors
 from pavrik.core.squat.depth import depth_target_m
 from pavrik.core.squat.setup import BREAK_EXPONENT, SquatSetup
 from pavrik.core.strength.capacities import GROUPS, Capacities, knee_share, scaled_by
@@ -110,7 +110,8 @@ class SquatCase(Case):
     heel_lift_m: Number
     hip_above_knee_m: Number
     balance: BalanceSchool
-    break_school: BreakSchool
+    break_power: Number
+    """The shank's lean follows the thigh's progress to this power, by the break school."""
     width: WidthSchool = "moderate"
     knees: KneesSchool = "free"
     shift_m: Number = 0.0
@@ -140,8 +141,7 @@ class SquatCase(Case):
         """Legs at a progress of the descent, the last axis; the shank in rad is the bottom's."""
         body, foot = self.body, self.foot
         standing = radians(self.assumed.standing_shank_deg)
-        power = BREAK_EXPONENT[self.break_school]
-        shank = standing + (bottom_shank - standing) * progress**power
+        shank = standing + (bottom_shank - standing) * progress**self.break_power
         bottom, beyond = elevation_at_depth(body, foot, bottom_shank, self.hip_above_knee_m)
         return squat_legs(body, foot, shank, UPRIGHT + (bottom - UPRIGHT) * progress, beyond)
 
@@ -218,7 +218,7 @@ class SquatKinematics:
             heel_lift_m=column([setup.heel_lift_m for setup in setups]),
             hip_above_knee_m=np.where(np.isnan(own_depth), depth_target_m(lifter), own_depth),
             balance=schools.balance,
-            break_school=schools.break_school,
+            break_power=column([_break_power(schools, shelf) for shelf in shelves]),
             width=schools.width,
             knees=schools.knees,
         )
@@ -233,3 +233,8 @@ class SquatKinematics:
             return replace(case, push_limit=limit, holds_lean=case.holds_lean + hold)
 
         return put
+
+
+def _break_power(schools: SquatSchools, shelf: Shelf) -> float:
+    upright = schools.upright_break if shelf.school == "upright" else None
+    return BREAK_EXPONENT[upright or schools.break_school]

@@ -1,7 +1,7 @@
 """The learning ladder: which rung of the squat this body stands on.
 
-Goblet, front, low to a box, high to full depth (common practice, no source): each corrects itself
-a little less than the one before.
+Split, single leg to a box, goblet, front, high bar to parallel, low to a box, high to full depth
+(common practice, no source): each corrects itself a little less than the one before.
 """
 
 from collections.abc import Sequence
@@ -11,6 +11,8 @@ import numpy as np
 
 from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifts.rung import Rung, in_the_time
 from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
@@ -19,16 +21,22 @@ from pavrik.core.units import radians
 BOX_ABOVE_PARALLEL_M = 0.03
 HEELS_M = (0.0, 0.02)
 STANCES_M = (0.36, 0.44, 0.52)
+WITHOUT_A_BAR = (
+    Rung("split squat, own weight", True, True, "ready: each leg for itself", barbell=False),
+    Rung("single-leg squat to a box", True, True, "ready once ten clean split squats stand",
+         barbell=False),
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
-class Rung:
-    """One rung; ``flat`` says that no raised heel is needed on it."""
+class _Step:
+    """A rung with a load: the bar position that its posture is, how deep (m above the knee, None
+    is full depth), and whether hands and shoulders hold a bar in it."""
 
     name: str
-    ready: bool
-    flat: bool
-    why: str
+    position: BarPosition
+    hip_above_knee_m: float | None
+    barbell: bool = True
 
 
 def _feasible(lifter: Lifter, setups: Sequence[SquatSetup]) -> tuple[bool, bool]:
@@ -37,37 +45,44 @@ def _feasible(lifter: Lifter, setups: Sequence[SquatSetup]) -> tuple[bool, bool]
     return bool(np.any(maxes > 0)), bool(np.any(maxes[flat] > 0))
 
 
-def _setups(position: str, hip_above_knee_m: float | None) -> list[SquatSetup]:
+def _setups(step: _Step) -> list[SquatSetup]:
     toes = float(radians(22.0))
     return [
-        SquatSetup(position, stance, toes, heel, hip_above_knee_m)  # type: ignore[arg-type]
+        SquatSetup(step.position, stance, toes, heel, step.hip_above_knee_m)
         for stance in STANCES_M
         for heel in HEELS_M
     ]
 
 
-def learning_ladder(lifter: Lifter) -> list[Rung]:
-    """Every rung in order, with whether the body can stand on it and what would help."""
-    level = float(parallel_m(lifter.body))
+def _rung(lifter: Lifter, step: _Step) -> Rung:
     unweighted = replace(lifter, screens=replace(lifter.screens, narrowest_grip_m={}))
-    tests = (
-        ("goblet squat to parallel", unweighted, _setups("front", level), "front", False),
-        ("front squat to full depth", lifter, _setups("front", None), "front", True),
-        (
-            "low bar to a box a little above parallel",
-            lifter, _setups("low", level + BOX_ABOVE_PARALLEL_M), "low", True,
-        ),
-        ("high bar to full depth", lifter, _setups("high", None), "high", True),
-    )  # fmt: skip
-    rungs = []
-    for name, who, setups, position, on_shoulders in tests:
-        ready, flat = _feasible(who, setups)
-        bearable = not on_shoulders or who.screens.bearable(position)  # type: ignore[arg-type]
-        if not bearable:
-            why = "the shoulder screen closes it"
-        elif not ready:
-            why = "ankles or hips do not reach it yet: mobility work, and the rung below"
-        else:
-            why = "ready" if flat else "ready with the heels raised 2 cm"
-        rungs.append(Rung(name, ready and bearable, flat and bearable, why))
-    return rungs
+    setups = _setups(step)
+    ready, flat = _feasible(lifter if step.barbell else unweighted, setups)
+    closed = SQUAT.gates(lifter, setups[0]) if step.barbell else []
+    if closed:
+        return Rung(step.name, False, False, closed[0], step.barbell)
+    if not ready:
+        why = "ankles or hips do not reach it yet: mobility work, and the rung below"
+    else:
+        why = "ready" if flat else "ready with the heels raised 2 cm"
+    return Rung(step.name, ready, flat, why, step.barbell)
+
+
+def learning_ladder(
+    lifter: Lifter, teaching: str = "ladder", weeks: int | None = None
+) -> list[Rung]:
+    """Every rung in order, with whether the body can stand on it and what would help. Those who
+    teach the back squat from the start (``teaching`` "back") take no other bar before it; ``weeks``
+    is the time there is."""
+    level = float(parallel_m(lifter.body))
+    steps = [
+        _Step("goblet squat to parallel", "front", level, barbell=False),
+        _Step("front squat to full depth", "front", None),
+        _Step("high bar to parallel", "high", level),
+        _Step("low bar to a box a little above parallel", "low", level + BOX_ABOVE_PARALLEL_M),
+        _Step("high bar to full depth", "high", None),
+    ]
+    if teaching == "back":
+        steps = [step for step in steps if step.position != "front" or not step.barbell]
+    rungs = [*WITHOUT_A_BAR, *(_rung(lifter, step) for step in steps)]
+    return in_the_time(rungs, weeks)

@@ -29,12 +29,22 @@ from pavrik.core.units import Floats, degrees
 _ROUNDING_DEG = 1e-6
 
 
+NO_SHELF = {
+    "fails": "the bar does not rest on the back without the hands: no {shelf} until it does; rows "
+    "and high bar build the shelf",
+    "not_screened": "a beginner's shelf is not screened: let the bar rest on the back, hands off "
+    "and a spotter near; {shelf} opens when it stays",
+}
+
+
 def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     """What rules a set-up out before any posture is computed: shoulders, hands, stance limit."""
     shelf = setup.shelf
     reasons = []
     if not shelf.handles and not lifter.screens.bearable(setup.bar_position):
         reasons.append(f"the shoulder screen says {shelf.name} cannot be held: {shelf.instead}")
+    if shelf.school == "low" and lifter.screens.shelf != "holds":
+        reasons.append(NO_SHELF[lifter.screens.shelf].format(shelf=shelf.name))
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
     if setup.grip_m is not None and narrowest is not None and setup.grip_m < narrowest:
         reasons.append(

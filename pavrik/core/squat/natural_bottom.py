@@ -13,8 +13,8 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 
 STANCES_M = tuple(round(0.28 + 0.04 * i, 2) for i in range(13))
-BELOW_PARALLEL_M = np.round(np.arange(-0.10, 0.161, 0.01), 3)
-"""Depths that are tried, below parallel."""
+BELOW_PARALLEL_M = np.round(np.arange(-0.10, 0.451, 0.01), 3)
+"""Depths that are tried, below parallel: further than any thigh reaches."""
 
 
 @dataclass(frozen=True)

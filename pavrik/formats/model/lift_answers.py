@@ -5,6 +5,7 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.fitting.goals import Target
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.requests import (
     BodyIn,
@@ -153,7 +154,11 @@ class DecidingAnswer(BaseModel):
 
 
 class WeightsRequest(Strict):
-    """Weights of the goals; null takes those of the lifter's goal."""
+    """Weights of the goals; null takes those of the lifter's goal. ``target`` is the muscle that
+    the muscle goal is for, ``weeks`` the time there is to teach a lift."""
+
+    target: Target | None = None
+    weeks: Annotated[int, Field(ge=1, le=104)] | None = None
 
     weights: dict[
         Literal["max", "muscle", "mobility", "learning", "sparing"],
@@ -177,11 +182,17 @@ class RungOut(BaseModel):
     ready: bool
     flat: bool
     why: str
+    barbell: bool
 
 
 class GoalsAnswer(BaseModel):
-    """How the goal orders the leaders, in the open, and the learning ladder."""
+    """How the goal orders the leaders, in the open, and the learning ladder; ``first`` is the style
+    that the goal puts first, ``heading`` what to do about it, ``told`` whether the goal (and not
+    the predicted max) should decide what is shown first."""
 
+    first: str | None
+    heading: str
+    told: bool
     goal: str
     weights: dict[str, float]
     scores: list[GoalScoreOut]

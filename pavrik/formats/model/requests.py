@@ -9,7 +9,7 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from pavrik.core.deadlift.styles import StyleId
-from pavrik.core.lifter.mobility import BarPosition
+from pavrik.core.lifter.mobility import BarPosition, ShelfScreen
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
@@ -74,6 +74,7 @@ class ScreensIn(Strict):
     hip_rotation_deg: Degrees | None = None
     box_height_m: Annotated[float, Field(ge=0.15, le=0.7)] | None = None
     narrowest_grip_m: dict[BarPosition, GripM | None] = Field(default_factory=dict)
+    shelf: ShelfScreen = "holds"
     hard: list[HardLimit] = Field(
         [], description="limits that must not be overstepped at all; others cost beyond the screen"
     )

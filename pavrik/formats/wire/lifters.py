@@ -1,6 +1,6 @@
 """Requests and answers of the routes that are not the public model JSON."""
 
-from datetime import datetime
+from datetime import date, datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -150,6 +150,36 @@ class BestLift(BaseModel):
     performed_at: datetime
 
 
+class ExerciseOut(BaseModel):
+    """Something that a best or a test can be told of."""
+
+    exercise: str
+    name: str
+    how: str
+
+
+class KnownLiftAnswer(BaseModel):
+    """A best or a test that was told."""
+
+    known_id: UUID
+    exercise: str
+    name: str
+    load_kg: float
+    reps: int
+    rpe: float | None
+    done_on: date
+
+
+class KnownLiftRequest(Strict):
+    """A best or a test; without a load what was told before is taken back."""
+
+    exercise: Annotated[Text, Field(max_length=40)]
+    load_kg: Annotated[float, Field(gt=0, le=1000)] | None = None
+    reps: Annotated[int, Field(ge=1, le=20)] = 1
+    rpe: Annotated[float, Field(ge=5, le=10)] | None = None
+    done_on: Annotated[date, Field(ge=date(1990, 1, 1))]
+
+
 class LifterAnswer(BaseModel):
     """A lifter's record."""
 
@@ -159,6 +189,7 @@ class LifterAnswer(BaseModel):
     flags: list[FlagAnswer]
     schools: dict[str, str]
     bests: list[BestLift]
+    known: list[KnownLiftAnswer]
     stages: dict[str, StageState]
 
 
@@ -208,7 +239,8 @@ class SidePicture(Strict):
 
 
 SCREEN_KINDS = (
-    *(screen.kind for screen in ANGLE_SCREENS), "hop", "box", *(f"grip_{p}" for p in BAR_POSITIONS),
+    *(screen.kind for screen in ANGLE_SCREENS), "hop", "box", "shelf",
+    *(f"grip_{p}" for p in BAR_POSITIONS),
 )  # fmt: skip
 
 

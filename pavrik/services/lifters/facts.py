@@ -24,7 +24,7 @@ from pavrik.formats.wire.lifters import (
     ProfileRequest,
 )
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.writes import write_once
 from pavrik.store import lifters as store
 from pavrik.store.database import Connection, Database

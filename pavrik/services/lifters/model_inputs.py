@@ -15,7 +15,6 @@ from pavrik.core.log.training_set import COMPETITION, best_sets
 from pavrik.core.strength.estimated_max import TRUSTED_REPS
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.variations.catalogue import shipped_variations
-from pavrik.errors import NotFoundError
 from pavrik.formats.model.requests import (
     BodyIn,
     FitRequest,
@@ -25,7 +24,9 @@ from pavrik.formats.model.requests import (
 )
 from pavrik.formats.model.setup_codec import WIRE, from_wire, to_wire
 from pavrik.services import stored
+from pavrik.services.lifters.known_lifts import known_bests, known_tests
 from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import lifters, setups, training
 from pavrik.store.database import Connection
@@ -48,14 +49,6 @@ class LifterInputs:
         )
         limit = DEFAULT.stance_limit_walkout_m if walks_out else DEFAULT.stance_limit_monolift_m
         return replace(lifter, stance_limit_m=limit), inferred
-
-
-def get_profile(connection: Connection, lifter_id: UUID) -> lifters.Profile:
-    """The newest profile. Raises NotFoundError."""
-    profile = lifters.get_profile(connection, lifter_id)
-    if profile is None:
-        raise NotFoundError("this lifter is not in your club")
-    return profile
 
 
 def _body(connection: Connection, profile: lifters.Profile) -> BodyIn:
@@ -88,13 +81,18 @@ def _hard(connection: Connection, profile: lifters.Profile) -> list[str]:
 def _screens(connection: Connection, profile: lifters.Profile) -> ScreensIn:
     angles: dict[str, float | None] = {}
     grips: dict[str, float | None] = {}
+    shelf = "not_screened" if profile.training_age == "novice" else "holds"
     for result in lifters.list_screens(connection, profile.lifter_id):
         if result.kind in _SCREEN_FIELD:
             angles[_SCREEN_FIELD[result.kind]] = result.value
         elif result.kind.startswith("grip_"):
             grips[result.kind.removeprefix("grip_")] = result.value
+        elif result.kind == "shelf":
+            shelf = "holds" if result.value else "fails"
     hard = _hard(connection, profile)
-    return ScreensIn.model_validate({**angles, "narrowest_grip_m": grips, "hard": hard})
+    return ScreensIn.model_validate(
+        {**angles, "narrowest_grip_m": grips, "hard": hard, "shelf": shelf}
+    )
 
 
 def _fitted(lift: Lift[Any], variation: str) -> str | None:
@@ -130,7 +128,7 @@ def setups_in_force(connection: Connection, inputs: LifterInputs) -> dict[str, A
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
-    """The best counting set of every bar position and pulling style in the log."""
+    """The best counting set of every bar position and pulling style, logged or told."""
     settled = stored.list_settled(connection, profile.lifter_id)
     kept_sets = {
         str(kept.set_id): kept
@@ -144,7 +142,13 @@ def _known_bests(connection: Connection, profile: lifters.Profile) -> list[Known
         for set_id, kept in kept_sets.items()
     }
     sets = logged_sets(connection, profile.lifter_id, list(kept_sets.values()))
-    best = best_sets(((kept_sets[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets)
+    told = known_bests(connection, profile.lifter_id)
+    for lift, style, one in told:
+        own = setup_at(LIFTS[lift], profile.stature_m, settled, datetime.now(UTC))
+        same = own.style == style
+        setup_of[one.set_id] = own if same else LIFTS[lift].restyled(own, style)
+    logged = [((kept_sets[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets]
+    best = best_sets([*logged, *(((lift, style), one) for lift, style, one in told)])
     return [
         KnownBestIn(
             setup=to_wire(setup_of[says.logged.set_id]),
@@ -171,4 +175,5 @@ def load_inputs(connection: Connection, lifter_id: UUID) -> LifterInputs:
     """Everything the model needs about a lifter. Raises NotFoundError."""
     facts = facts_of(connection, get_profile(connection, lifter_id))
     bests = _known_bests(connection, facts.profile)
-    return LifterInputs(facts.profile, facts.request.model_copy(update={"known_bests": bests}))
+    known = {"known_bests": bests, "known_tests": known_tests(connection, lifter_id)}
+    return LifterInputs(facts.profile, facts.request.model_copy(update=known))

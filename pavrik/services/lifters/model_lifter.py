@@ -42,7 +42,7 @@ def screens_from(request: ScreensIn) -> Screens:
         taken["ankle_dorsiflexion_deg"] = float(degrees(ankle))
     grips = {str(name): value for name, value in request.narrowest_grip_m.items()}
     screens = make_screens(narrowest_grip_m=grips, **taken)
-    return replace(screens, hard=frozenset(request.hard))
+    return replace(screens, hard=frozenset(request.hard), shelf=request.shelf)
 
 
 def in_a_suit(screens: Screens) -> Screens:

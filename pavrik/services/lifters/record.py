@@ -21,12 +21,13 @@ from pavrik.formats.wire.lifters import (
 from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.facts import measure_sheet
+from pavrik.services.lifters.known_lifts import known_lifts
 from pavrik.services.lifters.model_inputs import (
     LifterInputs,
     facts_of,
-    get_profile,
     load_inputs,
 )
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.setups.fits import model_of, settled_in
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import lifters, training
@@ -112,6 +113,7 @@ def lifter_record(database: Database, who: Who, lifter_id: UUID) -> LifterAnswer
             flags=[FlagAnswer.model_validate(flag, from_attributes=True) for flag in flags],
             schools=schools_in_force(connection, lifter_id),
             bests=_bests(connection, lifter_id, sets),
+            known=known_lifts(connection, lifter_id),
             stages=_stages(connection, inputs, sets),
         )
 

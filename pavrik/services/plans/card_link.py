@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.plans import ClosedLink, LinkAnswer, SharedAnswer
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.planning import next_day_in, warm_ups
 from pavrik.services.plans.prescribing import recorded_gym
 from pavrik.services.setups.card import card_of, read_card_facts

@@ -12,6 +12,7 @@ from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_l
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
 from pavrik.services.club.library import catalogue_of, own_variations
+from pavrik.services.lifters.known_lifts import known_bests, with_known_bests
 from pavrik.services.lifters.model_inputs import (
     LifterInputs,
     load_inputs,
@@ -78,8 +79,12 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
     """Read, nothing computed yet; what both lifts share is read once. Raises NotFoundError."""
     inputs = load_inputs(connection, lifter_id)
     catalogue = catalogue_of(connection)
+    in_force, told = setups_in_force(connection, inputs), known_bests(connection, lifter_id)
     sets: dict[str, list[TrainingSet]] = {
-        lift: history(connection, lifter_id, lift, most=NEWEST) for lift in LIFT_IDS
+        lift: with_known_bests(
+            history(connection, lifter_id, lift, most=NEWEST), told, lift, in_force[lift].style
+        )
+        for lift in LIFT_IDS
     }
     said = {
         w.variation: Said(w.coach, w.reason, w.word == "use")
@@ -93,7 +98,7 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
         today(connection),
         variations_of(connection),
         _circumstances(connection, inputs),
-        setups_in_force(connection, inputs),
+        in_force,
         said,
         {lift: tuple(cue.text for cue in of_lift) for lift, of_lift in cues.items()},
         read_cause_facts(connection, catalogue, inputs, sets),

@@ -15,7 +15,7 @@ from pavrik.core.prescription.reflow import current_week
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
 from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
 from pavrik.store import plans

@@ -10,7 +10,7 @@ from pavrik.formats.plan_pdf import write_plan_pdf
 from pavrik.formats.plan_table import write_plan_csv, write_plan_xlsx
 from pavrik.services import stored
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.planning import PLAN, standing
 from pavrik.store import accounts, plans
 from pavrik.store.database import Database

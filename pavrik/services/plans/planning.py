@@ -32,7 +32,7 @@ from pavrik.formats.wire.plans import (
 )
 from pavrik.services import stored
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import variations_of
 from pavrik.services.plans.plan_basis import ASK, PlanBasis, read_anew, read_standing
 from pavrik.services.plans.prescribing import ladder_to

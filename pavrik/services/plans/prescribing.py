@@ -30,12 +30,13 @@ from pavrik.formats.wire.log import PrescriptionAnswer, StoredPrescriptionAnswer
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
+from pavrik.services.lifters.known_lifts import known_bests, with_known_bests
 from pavrik.services.lifters.model_inputs import (
     LifterInputs,
-    get_profile,
     load_inputs,
     setups_in_force,
 )
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.setups.fits import model_of
 from pavrik.services.training.history import history
 from pavrik.services.writes import compute_and_write
@@ -99,12 +100,16 @@ def read_next_load_facts(
 ) -> NextLoadFacts:  # fmt: skip
     """Read, nothing computed yet; ``sets`` where the caller has read them already. Raises
     InvalidError."""
-    lifter_id = inputs.profile.lifter_id
+    lifter_id, setup = inputs.profile.lifter_id, setups_in_force(connection, inputs)[lift]
+    if sets is None:
+        logged = history(connection, lifter_id, lift, most=NEWEST)
+        told = known_bests(connection, lifter_id)
+        sets = with_known_bests(logged, told, lift, setup.style)
     return NextLoadFacts(
         lift,
         inputs,
-        setups_in_force(connection, inputs)[lift],
-        history(connection, lifter_id, lift, COMPETITION, NEWEST) if sets is None else sets,
+        setup,
+        sets,
         pain_flags(connection, lifter_id),
         catalogue_of(connection),
         required(recorded_gym(connection)),

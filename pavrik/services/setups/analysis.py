@@ -2,18 +2,15 @@
 answer is sensitive to and goals for every lift; paths and depth of the squat."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from typing import Any
 
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFTS
-from pavrik.core.equipment.gear import gear_advice
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.explorer import exact_setup
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
-from pavrik.core.fitting.goals import Weights, goal_scores, weights_for
 from pavrik.core.fitting.maps import setup_map
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.sensitivity import Flip, input_words, sensitivity, sensitivity_words
@@ -21,7 +18,6 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.squat.depth import hip_above_knee_m, parallel_m
-from pavrik.core.squat.learning import learning_ladder
 from pavrik.core.squat.natural_bottom import cost_per_centimetre, natural_bottom
 from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
 from pavrik.core.squat.setup import SquatSetup
@@ -42,13 +38,10 @@ from pavrik.formats.model.lift_answers import (
     DepthAnswer,
     FaultCostOut,
     FlipOut,
-    GoalsAnswer,
-    GoalScoreOut,
     MapAnswer,
     MovedUse,
     PathAnswer,
     RemedyOut,
-    RungOut,
     SquatAtLoadRequest,
     WhyNotAnswer,
 )
@@ -206,60 +199,3 @@ def sensitivity_answer(
     names = {style.id: style.name for style in lift.styles.values()}
     sentence = sensitivity_words(flips, names[setups[0].style], names)
     return DecidingAnswer(sentence=sentence, flips=[_flip_out(flip) for flip in flips])
-
-
-def _goal_sentence(lift: Lift[Any], goal: str, ranked: Sequence[str]) -> str:
-    """``ranked`` are the styles of the leaders: the first by the goal, then the heaviest."""
-    if not ranked:
-        return (
-            f"no full {lift.name} is open yet: take the learning ladder from its first closed rung"
-        )
-    first, heaviest = (lift.styles[style].name for style in ranked)
-    if first == heaviest:
-        return f"for {goal}, {first} comes first, as it does for the heaviest {lift.name}"
-    return f"for {goal}, {first} comes first; {heaviest} would lift the most"
-
-
-@dataclass(frozen=True)
-class Aim:
-    """What a lifter trains for, in which gear, and what hurts; ``weights`` None are the goal's."""
-
-    goal: str
-    gear: str
-    novice: bool
-    pain: tuple[str, ...]
-    weights: Weights | None = None
-
-
-def goals_answer(
-    lift: Lift[Any],
-    lifter: Lifter,
-    leaders: Sequence[CandidateOut | DeadliftCandidateOut],
-    aim: Aim,
-) -> GoalsAnswer:
-    """How the goal orders the leaders of a kept ranking, with the learning ladder and what the
-    gear changes."""
-    used = aim.weights or weights_for(aim.goal, aim.novice, aim.pain)
-    total = sum(used.values())
-    used = {part: weight / total for part, weight in used.items()} if total > 0 else {"max": 1.0}
-    setups = leaders_from_answer(lift, leaders)
-    scores = goal_scores(lift, lifter, setups, used, aim.pain)
-    shown = [
-        GoalScoreOut(
-            bar_position=setup.style,
-            total=score.total,
-            parts={str(part): value for part, value in score.parts.items()},
-            school=score.school,
-        )
-        for setup, score in zip(setups, scores, strict=True)
-    ]
-    by_goal = sorted(shown, key=lambda score: -score.total)
-    ranked = [by_goal[0].bar_position, setups[0].style] if setups else []
-    return GoalsAnswer(
-        goal=aim.goal,
-        weights={str(part): weight for part, weight in used.items()},
-        scores=shown,
-        sentence=_goal_sentence(lift, aim.goal, ranked),
-        ladder=[RungOut(**vars(rung)) for rung in learning_ladder(lifter)] if lift is SQUAT else [],
-        advice=gear_advice(aim.gear),
-    )

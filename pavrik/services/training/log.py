@@ -11,7 +11,7 @@ from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.log import Measures, ObservationRequest, SetAnswer, SetRef
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.services.writes import write_once
 from pavrik.store import training as store

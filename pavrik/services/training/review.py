@@ -32,7 +32,7 @@ from pavrik.formats.wire.review import (
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import get_profile
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import history
 from pavrik.store import board
 from pavrik.store.database import Connection, Database

@@ -76,3 +76,17 @@ order by question, chosen_at desc, choice_id desc;
 -- Choose a school, for the club or for one lifter.
 insert into school_choice (club_id, choice_id, lifter_id, question, position, chosen_by)
 values (:club_id, :choice_id, :lifter_id, :question, :position, :chosen_by);
+
+-- name: list_known_lifts
+-- What stands of a lifter's told bests and tests: the newest fact of each exercise with a load.
+select known_id, exercise, load_kg, reps, rpe, done_on from (
+  select distinct on (exercise) * from known_lift where lifter_id = :lifter_id
+  order by exercise, said_at desc, known_id desc) newest
+where load_kg is not null order by exercise;
+
+-- name: add_known_lift!
+-- A new fact of what was lifted; without a load it takes the one before back.
+insert into known_lift (club_id, known_id, lifter_id, exercise, load_kg, reps, rpe, done_on,
+  said_at, said_by)
+values (:club_id, :known_id, :lifter_id, :exercise, :load_kg, :reps, :rpe, :done_on,
+  :said_at, :said_by);

@@ -14,7 +14,13 @@ from pavrik.api.club import gym_routes, library_routes, sign_in_routes
 from pavrik.api.lifters import lifter_routes
 from pavrik.api.plans import plan_routes
 from pavrik.api.settings import Settings
-from pavrik.api.setups import card_routes, deadlift_routes, job_routes, squat_routes
+from pavrik.api.setups import (
+    card_routes,
+    deadlift_routes,
+    job_routes,
+    squat_routes,
+    trial_routes,
+)
 from pavrik.api.training import log_routes, review_routes, session_routes
 from pavrik.api.watch import Metrics, Watch
 from pavrik.core import MODEL_VERSION
@@ -30,7 +36,7 @@ from pavrik.store.database import Database
 
 ROUTERS = (
     lifts_routes, sign_in_routes, gym_routes, library_routes, lifter_routes,
-    squat_routes, deadlift_routes, card_routes, job_routes,
+    squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
     log_routes, session_routes, review_routes, plan_routes,
 )  # fmt: skip
 

@@ -38,6 +38,9 @@ def theirs(coach):
     )
     coach.post(f"{at}/variation-words/front squat", {"word": "use", "reason": "try it"})
     coach.send("PUT", "/api/equipment/kit", {"items": ["box"]})
+    trial = BODIES["POST", "/api/lifters/{lifter_id}/squat/trials"]()
+    coach.post(f"{at}/squat/trials", trial)
+    coach.post(f"{at}/known-lifts", BODIES["POST", "/api/lifters/{lifter_id}/known-lifts"]())
     link = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()["link_id"]
     flag = coach.get(at).json()["flags"][0]["flag_id"]
     return {
@@ -48,6 +51,7 @@ def theirs(coach):
         "bar_id": bar,
         "rack_id": rack,
         "link_id": link,
+        "trial_id": trial["trial_id"],
     }
 
 
@@ -69,6 +73,15 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/squat/furniture"): lambda: {"setup": SETUP, "load_kg": 50},
     ("POST", "/api/lifters/{lifter_id}/squat/settled"): lambda: {
         "setup_id": str(uuid7()), "setup": SETUP},
+    ("POST", "/api/lifters/{lifter_id}/squat/trials"): lambda: {
+        "trial_id": str(uuid7()), "setup_a": SETUP, "setup_b": SETUP | {"stance_m": 0.5},
+        "load_kg": 60},
+    ("POST", "/api/lifters/{lifter_id}/deadlift/trials"): lambda: {
+        "trial_id": str(uuid7()), "setup_a": PULL, "setup_b": PULL | {"stance_m": 0.4},
+        "load_kg": 60},
+    ("POST", "/api/trials/{trial_id}/end"): lambda: {"outcome": "none"},
+    ("POST", "/api/lifters/{lifter_id}/known-lifts"): lambda: {
+        "exercise": "squat:low", "load_kg": 90, "done_on": "2026-11-01"},
     ("POST", "/api/lifters/{lifter_id}/sets"): a_set,
     ("POST", "/api/sets/{set_id}/withdrawal"): lambda: {"new_id": str(uuid7())},
     ("POST", "/api/lifters/{lifter_id}/next-load"): lambda: {},

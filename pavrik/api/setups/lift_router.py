@@ -16,6 +16,7 @@ from pavrik.formats.model.lift_answers import (
     WeightsRequest,
     WhyNotAnswer,
 )
+from pavrik.formats.wire.lifters import Acknowledged
 from pavrik.formats.wire.setups import (
     CostStudyRequest,
     HistoryAnswer,
@@ -23,11 +24,13 @@ from pavrik.formats.wire.setups import (
     SettledSetupAnswer,
     SettleRequest,
     SetupRequest,
+    TrialRequest,
 )
 from pavrik.services.lifters.model_lifter import setup_for
 from pavrik.services.setups import analysis, fits
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
+from pavrik.services.training import setup_trials
 
 
 def _one_of(given: str, known: tuple[str, ...], field: str) -> str:
@@ -44,6 +47,7 @@ def lift_router(fitting: Fitting) -> APIRouter:
     setup_body: Any = SetupRequest[wire]  # type: ignore[valid-type]
     cost_body: Any = CostStudyRequest[wire]  # type: ignore[valid-type]
     settle_body: Any = SettleRequest[wire]  # type: ignore[valid-type]
+    trial_body: Any = TrialRequest[wire]  # type: ignore[valid-type]
     history_answer: Any = HistoryAnswer[wire]  # type: ignore[valid-type]
     settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
 
@@ -112,5 +116,12 @@ def lift_router(fitting: Fitting) -> APIRouter:
         return fits.settle(
             fitting, database, who, key, lifter_id, body.setup_id, body.setup, body.reason
         )
+
+    @router.post("/trials", status_code=201)
+    def begin_trial(
+        lifter_id: UUID, body: trial_body, database: DatabaseIn, who: WhoIn, key: KeyIn
+    ) -> Acknowledged:
+        """Begin a trial of two set-ups; the plan takes it up when it follows today's state."""
+        return setup_trials.begin(fitting, database, who, key, lifter_id, body)
 
     return router

@@ -37,6 +37,7 @@ GAIN_SD = 0.0035 / 7
 ALONE_SD = 10.0
 """Of the level: nothing is known of it beforehand."""
 CLEAR = 2
+SAME_KG = 1.25
 
 
 def arm_of(session: int) -> Arm:
@@ -46,21 +47,32 @@ def arm_of(session: int) -> Arm:
 
 @dataclass(frozen=True)
 class SetupTrial:
-    """A trial that was begun on ``started`` (ISO day) with so many sessions each way."""
+    """A trial that was begun on ``started`` (ISO day): so many sessions each way of sets of
+    ``reps`` with ``load_kg``. Other work of the lift does not belong to it."""
 
     started: str
     sessions_each: int
+    load_kg: float
+    reps: int
 
     @property
     def sessions(self) -> int:
         """Of both."""
         return 2 * self.sessions_each
 
+    def sets(self, history: Sequence[TrainingSet]) -> list[TrainingSet]:
+        """The sets of the lift that are the trial's work, of as many days as it has."""
+        own = [s for s in competition_sets(history) if s.day >= self.started and self._is_work(s)]
+        days = sorted({logged.day for logged in own})[: self.sessions]
+        return [logged for logged in own if logged.day in days]
+
+    def _is_work(self, logged: TrainingSet) -> bool:
+        return abs(logged.load_kg - self.load_kg) <= SAME_KG and logged.all_reps == self.reps
+
     def arms(self, history: Sequence[TrainingSet]) -> dict[str, Arm]:
-        """The set-up of every day of the lift since the start that belongs to the trial."""
-        own = competition_sets(history)
-        days = sorted({logged.day for logged in own if logged.day >= self.started})
-        return {day: arm_of(at) for at, day in enumerate(days[: self.sessions])}
+        """The set-up of every day that belongs to the trial."""
+        days = sorted({logged.day for logged in self.sets(history)})
+        return {day: arm_of(at) for at, day in enumerate(days)}
 
 
 @dataclass(frozen=True)
@@ -100,8 +112,8 @@ class TrialResult:
         return f"cannot tell them apart {'yet' if not self.finished else 'in this trial'}; {told}"
 
 
-def _seen(history: Sequence[TrainingSet], arms: Mapping[str, Arm], arm: Arm) -> ArmSeen:
-    sets = [s for s in competition_sets(history) if arms.get(s.day) == arm]
+def _seen(work: Sequence[TrainingSet], arms: Mapping[str, Arm], arm: Arm) -> ArmSeen:
+    sets = [s for s in work if arms[s.day] == arm]
     faulty = sum(len({f.rep for f in s.faults if f.severity >= CLEAR}) for s in sets)
     days = [day for day, of in arms.items() if of == arm]
     return ArmSeen(len(days), sum(s.all_reps for s in sets), faulty)
@@ -134,9 +146,9 @@ def _step_between(days: Floats, in_b: Floats, log_kg: Floats) -> tuple[float, fl
 
 def judge(trial: SetupTrial, history: Sequence[TrainingSet]) -> TrialResult:
     """What the sessions so far say; ``history`` of the lift, oldest first."""
-    arms = trial.arms(history)
-    seen: dict[Arm, ArmSeen] = {arm: _seen(history, arms, arm) for arm in ("a", "b")}
-    told = _days_kg([s for s in competition_sets(history) if s.day in arms])
+    arms, work = trial.arms(history), trial.sets(history)
+    seen: dict[Arm, ArmSeen] = {arm: _seen(work, arms, arm) for arm in ("a", "b")}
+    told = _days_kg(work)
     sides: list[Arm] = [arms[day] for day in told]
     finished = len(arms) >= trial.sessions
     if min(sides.count("a"), sides.count("b")) < LEAST_TOLD:

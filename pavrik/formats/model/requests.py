@@ -185,7 +185,7 @@ class KnownTestIn(Strict):
         Field(json_schema_extra={"enum": list(ISOLATED_TESTS)}),
         AfterValidator(_isolated_test),
     ]
-    load_kg: Annotated[float, Field(gt=0, le=600)]
+    load_kg: Annotated[float, Field(gt=0, le=1000)]
     reps: Annotated[int, Field(ge=1, le=20)] = 1
     rpe: Annotated[float, Field(ge=1, le=10)] | None = None
 

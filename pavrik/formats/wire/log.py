@@ -98,6 +98,7 @@ class SetAnswer(BaseModel):
     withdrawn: bool
     replaces: UUID | None
     estimated_max_kg: float | None
+    trial_arm: Literal["a", "b"] | None
     faults: list[ObservationRequest]
 
 
@@ -152,7 +153,9 @@ class StoredPrescriptionAnswer(BaseModel):
     prescribed_at: datetime
 
 
-Pressing = Literal["pain", "lift_ending", "rising", "stale", "cap", "missed", "open", "overdue"]
+Pressing = Literal[
+    "pain", "lift_ending", "rising", "stale", "cap", "missed", "trial", "open", "overdue"
+]  # fmt: skip
 
 
 class Need(BaseModel):

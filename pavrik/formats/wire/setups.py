@@ -1,11 +1,12 @@
 """What the set-up routes of every lift take and answer, whatever its set-ups look like."""
 
-from datetime import datetime
-from typing import Annotated, Generic, TypeVar
+from datetime import date, datetime
+from typing import Annotated, Generic, Literal, TypeVar
 from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.log.setup_trial import LEAST_SESSIONS, MOST_SESSIONS
 from pavrik.formats.model.answers import CandidateOut, FamilyOut, VerdictOut
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import Strict
@@ -46,6 +47,58 @@ class SettledAnswer(BaseModel):
     predicted_max_kg: float
     limiter: str
     verdict: VerdictOut
+
+
+class TrialRequest(Strict, Generic[W]):
+    """Two set-ups to be tried in turn with the same work; ``load_kg`` is fixed for all of it."""
+
+    trial_id: UUID
+    setup_a: W
+    setup_b: W
+    sessions_each: Annotated[int, Field(ge=LEAST_SESSIONS, le=MOST_SESSIONS)] = LEAST_SESSIONS
+    sets: Annotated[int, Field(ge=1, le=6)] = 3
+    reps: Annotated[int, Field(ge=1, le=8)] = 3
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+
+
+class EndTrialRequest(Strict):
+    """How a trial ends: a winner that is settled on, none, or stopped before its time."""
+
+    outcome: Literal["a", "b", "none", "stopped"]
+    reason: Note = ""
+
+
+class ArmAnswer(BaseModel):
+    """What was seen of one set-up: sessions, reps, those with a clear fault."""
+
+    words: str
+    sessions: int
+    reps: int
+    faulty: int
+
+
+class SetupTrialAnswer(BaseModel):
+    """A trial of two set-ups with what it says so far; ``next_arm`` None where no session is left
+    or it has ended."""
+
+    trial_id: UUID
+    lift: str
+    a: ArmAnswer
+    b: ArmAnswer
+    sessions_each: int
+    sets: int
+    reps: int
+    load_kg: float
+    started_on: date
+    next_session: int | None
+    next_arm: Literal["a", "b"] | None
+    gain: float | None
+    band: tuple[float, float] | None
+    chance_b: float | None
+    verdict: str
+    sentence: str
+    outcome: str | None
+    reason: str | None
 
 
 class HistoryAnswer(BaseModel, Generic[W]):

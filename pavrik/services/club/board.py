@@ -19,6 +19,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
 from pavrik.services.plans.planning import PLAN
 from pavrik.services.setups.fits import settled_in
+from pavrik.services.training.setup_trials import running
 from pavrik.store import board as store
 from pavrik.store import lifters, plans
 from pavrik.store.accounts import today
@@ -32,7 +33,7 @@ RISING = 3
 SURE_RISING = 0.90
 _PRESSING: dict[Pressing, int] = {
     "pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "cap": 4, "missed": 5,
-    "open": 6, "overdue": 7,
+    "trial": 6, "open": 7, "overdue": 8,
 }  # fmt: skip
 Needs = dict[UUID, list[Need]]
 
@@ -136,6 +137,11 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
             states[lift] = "stale"
             changed = ", ".join(view.stale_because)
             needs.append(_need("stale", f"{lift} set-up out of date: {changed}", lift))
+        elif (trial := running(connection, inputs.profile.lifter_id, lift)) is not None:
+            needs.append(_need("trial", trial.sentence(), lift))
+        elif view.settled.prediction["verdict"]["kind"] == "worth_a_trial":
+            told = view.settled.prediction["verdict"]["sentence"]
+            needs.append(_need("trial", f"{lift} set-up {told}: start it", lift))
         elif view.settled.prediction["verdict"]["kind"] == "measure_first":
             told = view.settled.prediction["verdict"]["sentence"]
             needs.append(_need("open", f"{lift} set-up: {told}", lift))

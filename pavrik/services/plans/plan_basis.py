@@ -1,7 +1,7 @@
 """What a plan is made from: read in one transaction, computed after it."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from uuid import UUID
 
@@ -12,12 +12,14 @@ from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Moved, Overrule, Plan, PlanAsk, Underway
 from pavrik.core.prescription.reflow import current_week
+from pavrik.core.prescription.trial_lines import with_trial
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
 from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
+from pavrik.services.training.setup_trials import Running, running
 from pavrik.store import plans
 from pavrik.store.database import Connection
 
@@ -33,6 +35,7 @@ class PlanBasis:
     facts: PlanningFacts
     gym: Gym | None
     pain: tuple[PainFlag, ...]
+    trials: tuple[Running, ...] = ()
     versions: Sequence[plans.PlanRecord] = ()
     overrules: Mapping[str, Overrule] = field(default_factory=dict)
 
@@ -46,7 +49,7 @@ class PlanBasis:
         first = current_week(self.ask, self.facts.on) if week is None else week
         gym = required(self.gym)
         try:
-            return make_plan(
+            plan = make_plan(
                 self.ask,
                 {lift: study.state for lift, study in self.studies.items()},
                 gym,
@@ -56,6 +59,17 @@ class PlanBasis:
             )
         except ValueError as error:
             raise InvalidError("; ".join(str(error).splitlines()), "ask") from error
+        for trial in self.trials:
+            planned = replace(trial.planned(), meet=self.ask.meet)
+            plan = with_trial(plan, planned, gym, self.facts.on)
+        return plan
+
+
+def _trials(connection: Connection, lifter_id: UUID, facts: PlanningFacts) -> tuple[Running, ...]:
+    """Trials of either lift that run."""
+    sets = facts.causes.sets
+    found = [running(connection, lifter_id, lift, sets[lift]) for lift in sets]
+    return tuple(trial for trial in found if trial is not None)
 
 
 def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
@@ -67,21 +81,25 @@ def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
 
 def read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanBasis:
     """What a new plan is made from. Raises InvalidError, NotFoundError."""
+    facts = read_planning_facts(connection, lifter_id)
     return PlanBasis(
         _ask(connection, lifter_id, frame),
-        read_planning_facts(connection, lifter_id),
+        facts,
         recorded_gym(connection),
         pain_flags(connection, lifter_id),
+        _trials(connection, lifter_id, facts),
     )
 
 
 def read_standing(connection: Connection, record: plans.PlanRecord) -> PlanBasis:
     """What the plan that stands would be made from today."""
+    facts = read_planning_facts(connection, record.lifter_id)
     return PlanBasis(
         ASK.validate_python(record.ask),
-        read_planning_facts(connection, record.lifter_id),
+        facts,
         recorded_gym(connection),
         pain_flags(connection, record.lifter_id),
+        _trials(connection, record.lifter_id, facts),
         stored.list_versions(connection, record.series_id),
         _overrules(connection, record.series_id),
     )

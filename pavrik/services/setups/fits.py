@@ -219,6 +219,38 @@ def answer_now(
     return inputs, lifter, known or fitting.answer(lifter, inferred, point_fit(fitting, inputs))
 
 
+def settled_record(
+    fitting: Fitting, database: Database, who: Who, lifter_id: UUID, setup_id: UUID,
+    setup: BaseModel, reason: str, settled_at: datetime | None = None,
+) -> setups.Settled:  # fmt: skip
+    """What is kept of a set-up that a coach settles on: inputs, prediction, model version, seed.
+    Raises InvalidError where it is not feasible for this lifter."""
+    inputs = inputs_of(database, who, lifter_id)
+    found = fitting.predict(model_of(inputs)[0], setup)
+    if found.reasons:
+        raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
+    fitted = whole_ranking(fitting, database, who, inputs)
+    prediction: dict[str, Any] = {
+        "predicted_max_kg": found.predicted_max_kg,
+        "limiter": found.limiter,
+        "verdict": fitted.answer.verdict.model_dump(),
+    }
+    return setups.Settled(
+        setup_id=setup_id,
+        lifter_id=lifter_id,
+        lift=fitting.lift,
+        setup=setup.model_dump(),
+        inputs=inputs.request.model_dump(),
+        inputs_digest=fitted.inputs_digest,
+        prediction=prediction,
+        model_version=MODEL_VERSION,
+        seed=SEED,
+        reason=reason,
+        settled_at=settled_at or datetime.now(UTC),
+        json_version=JSON_VERSION,
+    )
+
+
 def settle(
     fitting: Fitting, database: Database, who: Who, key: UUID, lifter_id: UUID, setup_id: UUID,
     setup: BaseModel, reason: str, settled_at: datetime | None = None,
@@ -227,29 +259,8 @@ def settle(
     is not feasible for this lifter."""
 
     def compute() -> setups.Settled:
-        inputs = inputs_of(database, who, lifter_id)
-        found = fitting.predict(model_of(inputs)[0], setup)
-        if found.reasons:
-            raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
-        fitted = whole_ranking(fitting, database, who, inputs)
-        prediction: dict[str, Any] = {
-            "predicted_max_kg": found.predicted_max_kg,
-            "limiter": found.limiter,
-            "verdict": fitted.answer.verdict.model_dump(),
-        }
-        return setups.Settled(
-            setup_id=setup_id,
-            lifter_id=lifter_id,
-            lift=fitting.lift,
-            setup=setup.model_dump(),
-            inputs=inputs.request.model_dump(),
-            inputs_digest=fitted.inputs_digest,
-            prediction=prediction,
-            model_version=MODEL_VERSION,
-            seed=SEED,
-            reason=reason,
-            settled_at=settled_at or datetime.now(UTC),
-            json_version=JSON_VERSION,
+        return settled_record(
+            fitting, database, who, lifter_id, setup_id, setup, reason, settled_at
         )
 
     def action(connection: Connection, settled: setups.Settled) -> SettledAnswer:

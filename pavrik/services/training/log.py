@@ -13,6 +13,7 @@ from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import logged_sets, schools_in_force
+from pavrik.services.training.setup_trials import arms_of_sets
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -110,7 +111,7 @@ def withdraw_set(
     )
 
 
-_SAID = SetAnswer.model_fields.keys() - {"estimated_max_kg", "faults", "measures"}
+_SAID = SetAnswer.model_fields.keys() - {"estimated_max_kg", "faults", "measures", "trial_arm"}
 
 
 def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[SetAnswer]:
@@ -118,14 +119,14 @@ def _shown(connection: Connection, sets: Sequence[store.StoredSet]) -> list[SetA
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)
     measured = store.measures_of(connection, ids)
-    says = [
-        evidence_of(logged)
-        for logged in (logged_sets(connection, sets[0].lifter_id, sets) if sets else ())
-    ]
+    own = logged_sets(connection, sets[0].lifter_id, sets) if sets else []
+    says = [evidence_of(logged) for logged in own]
+    arms = arms_of_sets(connection, sets[0].lifter_id) if sets else {}
     return [
         SetAnswer(
             **{name: value for name, value in vars(kept).items() if name in _SAID},
             estimated_max_kg=said.kg if said else None,
+            trial_arm=arms.get(kept.set_id),
             faults=[ObservationRequest(**vars(o)) for o in seen[kept.set_id]],
             measures=Measures(**dict(measured.get(kept.set_id, ()))),
         )

@@ -1,0 +1,222 @@
+"""Trials of two set-ups: begun from the verdict, judged from the log, ended with a winner."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from typing import Any
+from uuid import UUID
+
+from pydantic import BaseModel
+from uuid6 import uuid7
+
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.log.setup_trial import Arm, SetupTrial, TrialResult, arm_of, judge
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.prescription.trial_lines import PlannedTrial
+from pavrik.errors import InvalidError, NotFoundError, RefusedError
+from pavrik.formats.model.setup_codec import WIRE, from_wire
+from pavrik.formats.stored_json import JSON_VERSION
+from pavrik.formats.wire.lifters import Acknowledged
+from pavrik.formats.wire.setups import (
+    ArmAnswer,
+    EndTrialRequest,
+    SetupTrialAnswer,
+    TrialRequest,
+)
+from pavrik.services.context import Who
+from pavrik.services.lifters.profile import get_profile
+from pavrik.services.setups.fits import Fitting, lifter_model, settled_record
+from pavrik.services.training.history import history
+from pavrik.services.writes import compute_and_write
+from pavrik.store import setups, trials
+from pavrik.store.accounts import today
+from pavrik.store.database import Connection, Database
+
+
+def _words(record: trials.TrialRecord, arm: Arm) -> str:
+    wire = WIRE[record.lift]
+    setup = record.setup_a if arm == "a" else record.setup_b
+    known = {name: value for name, value in setup.items() if name in wire.model_fields}
+    return LIFTS[record.lift].in_words(from_wire(wire(**known)))
+
+
+def _trial(record: trials.TrialRecord) -> SetupTrial:
+    return SetupTrial(
+        record.started_on.isoformat(), record.sessions_each, record.load_kg, record.reps
+    )
+
+
+@dataclass(frozen=True)
+class Running:
+    """A trial that has not ended, with what its log says."""
+
+    record: trials.TrialRecord
+    result: TrialResult
+
+    @property
+    def done(self) -> int:
+        """Sessions of both set-ups."""
+        return sum(seen.sessions for seen in self.result.seen.values())
+
+    def planned(self) -> PlannedTrial:
+        """As a plan takes it up."""
+        names: dict[Arm, str] = {arm: _words(self.record, arm) for arm in ("a", "b")}
+        return PlannedTrial(
+            str(self.record.trial_id), self.record.lift, _trial(self.record), self.record.sets,
+            names, self.done,
+        )  # fmt: skip
+
+    def sentence(self) -> str:
+        """What stands in a line of the board."""
+        names = [LIFTS[self.record.lift].name, *(_words(self.record, arm) for arm in ("a", "b"))]
+        if self.result.finished:
+            return f"{names[0]} trial is done: {self.result.words(names[1], names[2])}"
+        arm = arm_of(self.done)
+        total = _trial(self.record).sessions
+        return (
+            f"{names[0]} trial, session {self.done + 1} of {total} next: "
+            f"set-up {arm.upper()}, {names[1 + (arm == 'b')]}"
+        )
+
+
+def running(
+    connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet] | None = None
+) -> Running | None:
+    """The trial of a lift that runs, if there is one; ``sets`` of the lift where they were read."""
+    open_ones = [
+        record
+        for record in trials.list_trials(connection, lifter_id)
+        if record.lift == lift and record.outcome is None
+    ]
+    if not open_ones:
+        return None
+    own = history(connection, lifter_id, lift) if sets is None else sets
+    return Running(open_ones[0], judge(_trial(open_ones[0]), own))
+
+
+def arms_of_sets(connection: Connection, lifter_id: UUID) -> dict[UUID, Arm]:
+    """The set-up of every logged set that is the work of a trial, ended or not."""
+    found: dict[UUID, Arm] = {}
+    for record in trials.list_trials(connection, lifter_id):
+        trial, sets = _trial(record), history(connection, lifter_id, record.lift)
+        arms = trial.arms(sets)
+        found |= {UUID(logged.set_id): arms[logged.day] for logged in trial.sets(sets)}
+    return found
+
+
+def _shown(record: trials.TrialRecord, sets: Sequence[TrainingSet]) -> SetupTrialAnswer:
+    found = Running(record, judge(_trial(record), sets))
+    result, names = found.result, {arm: _words(record, arm) for arm in ("a", "b")}
+    left = record.outcome is None and not result.finished
+    return SetupTrialAnswer(
+        trial_id=record.trial_id,
+        lift=record.lift,
+        a=ArmAnswer(words=names["a"], **vars(result.seen["a"])),
+        b=ArmAnswer(words=names["b"], **vars(result.seen["b"])),
+        sessions_each=record.sessions_each,
+        sets=record.sets,
+        reps=record.reps,
+        load_kg=record.load_kg,
+        started_on=record.started_on,
+        next_session=found.done + 1 if left else None,
+        next_arm=arm_of(found.done) if left else None,
+        gain=result.gain,
+        band=result.band,
+        chance_b=result.chance_b,
+        verdict=result.outcome,
+        sentence=result.words(names["a"], names["b"]),
+        outcome=record.outcome,
+        reason=record.reason,
+    )
+
+
+def shown_trials(database: Database, who: Who, lifter_id: UUID) -> list[SetupTrialAnswer]:
+    """Every trial of a lifter with what it says, newest first. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        records = trials.list_trials(connection, lifter_id)
+        lifts = {record.lift for record in records}
+        sets = {lift: history(connection, lifter_id, lift) for lift in lifts}
+    return [_shown(record, sets[record.lift]) for record in records]
+
+
+def begin(
+    fitting: Fitting, database: Database, who: Who, key: UUID, lifter_id: UUID,
+    asked: TrialRequest[Any],
+) -> Acknowledged:  # fmt: skip
+    """Begin a trial. Raises InvalidError where a set-up is not feasible or both are the same,
+    RefusedError while another one runs."""
+
+    def compute() -> trials.TrialRecord:
+        lifter = lifter_model(database, who, lifter_id)
+        if asked.setup_a == asked.setup_b:
+            raise InvalidError("both set-ups are the same: change one of them", "setup_b")
+        for field in ("setup_a", "setup_b"):
+            reasons = fitting.predict(lifter, getattr(asked, field)).reasons
+            if reasons:
+                raise InvalidError("this set-up is not feasible: " + "; ".join(reasons), field)
+        with database.club(who.club_id) as connection:
+            on = today(connection)
+        return trials.TrialRecord(
+            asked.trial_id, lifter_id, fitting.lift, asked.setup_a.model_dump(),
+            asked.setup_b.model_dump(), asked.sessions_each, asked.sets, asked.reps, asked.load_kg,
+            on, datetime.now(UTC), JSON_VERSION,
+        )  # fmt: skip
+
+    def action(connection: Connection, record: trials.TrialRecord) -> Acknowledged:
+        if running(connection, lifter_id, fitting.lift) is not None:
+            raise RefusedError("a trial of this lift runs already: end it first", "trial_id")
+        trials.add_trial(connection, who.club_id, who.coach_id, record)
+        return Acknowledged()
+
+    request = {"lifter": str(lifter_id), **asked.model_dump(mode="json")}
+    return compute_and_write(
+        database, who, key, "begin trial", request, Acknowledged, compute, action,
+        subject=str(lifter_id),
+    )  # fmt: skip
+
+
+def _winner(record: trials.TrialRecord, outcome: str) -> BaseModel | None:
+    if outcome not in ("a", "b"):
+        return None
+    wire = WIRE[record.lift]
+    setup = record.setup_a if outcome == "a" else record.setup_b
+    return wire(**{name: value for name, value in setup.items() if name in wire.model_fields})
+
+
+def end(
+    fittings: dict[str, Fitting], database: Database, who: Who, key: UUID, trial_id: UUID,
+    asked: EndTrialRequest,
+) -> Acknowledged:  # fmt: skip
+    """End a trial; a winner is settled on at once. Raises NotFoundError, RefusedError where it has
+    ended already."""
+
+    def compute() -> setups.Settled | None:
+        with database.club(who.club_id) as connection:
+            every = trials.list_trials(connection)
+        record = next((one for one in every if one.trial_id == trial_id), None)
+        if record is None:
+            raise NotFoundError("this trial is not in your club")
+        if record.outcome is not None:
+            raise RefusedError("this trial has ended already", "outcome")
+        setup = _winner(record, asked.outcome)
+        if setup is None:
+            return None
+        reason = asked.reason or "the winner of a trial"
+        fitting = fittings[record.lift]
+        return settled_record(fitting, database, who, record.lifter_id, uuid7(), setup, reason)
+
+    def action(connection: Connection, settled: setups.Settled | None) -> Acknowledged:
+        trials.end_trial(
+            connection, who.club_id, who.coach_id, trial_id, asked.outcome, asked.reason,
+            datetime.now(UTC),
+        )  # fmt: skip
+        if settled is not None:
+            setups.add_settled(connection, who.club_id, who.coach_id, settled)
+        return Acknowledged()
+
+    request = {"trial": str(trial_id), **asked.model_dump()}
+    return compute_and_write(
+        database, who, key, "end trial", request, Acknowledged, compute, action,
+        subject=str(trial_id),
+    )  # fmt: skip

@@ -11,7 +11,6 @@ const COMPUTED_MS = 60_000
 
 export type Setup = Schemas['SquatSetupIn'] | Schemas['DeadliftSetupIn']
 export type Ranking = Schemas['RankingAnswer'] | Schemas['DeadliftRankingAnswer']
-type Weights = Schemas['WeightsRequest']['weights']
 type Given<T> = MaybeRefOrGetter<T>
 
 const of = (lifterId: string) => ({ params: { path: { lifter_id: lifterId } } })
@@ -39,6 +38,16 @@ export const schoolsQuery = queryOptions({
   queryKey: ['schools'],
   queryFn: () => answered(client.GET('/api/schools')),
 })
+export const exercisesQuery = queryOptions({
+  queryKey: ['exercises'],
+  staleTime: SELDOM_MS,
+  queryFn: () => answered(client.GET('/api/known-lifts')),
+})
+export const trialsQuery = (lifterId: string) =>
+  queryOptions({
+    queryKey: ['trials', lifterId],
+    queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/trials', of(lifterId))),
+  })
 export const measurementsQuery = (lifterId: string) =>
   queryOptions({
     queryKey: ['measurements', lifterId],
@@ -83,12 +92,11 @@ export const whyNotQuery = (lift: Lift, lifterId: string, style: string) =>
     queryFn: () =>
       answered(client.GET(route(lift, 'why-not'), { params: { ...of(lifterId).params, query: { style } } })),
   })
-export const goalsQuery = (lift: Lift, lifterId: string, weights: Given<Weights>) =>
+export const goalsQuery = (lift: Lift, lifterId: string, asked: Given<Schemas['WeightsRequest']>) =>
   queryOptions({
-    queryKey: ['goals', lift, lifterId, weights],
+    queryKey: ['goals', lift, lifterId, asked],
     placeholderData: keepPreviousData,
-    queryFn: () =>
-      answered(client.POST(route(lift, 'goals'), { ...of(lifterId), body: { weights: toValue(weights) } })),
+    queryFn: () => answered(client.POST(route(lift, 'goals'), { ...of(lifterId), body: toValue(asked) })),
   })
 export const costsQuery = (lift: Lift, lifterId: string, setup: Given<Setup>, loadKg: Given<number>) =>
   queryOptions({

@@ -28,6 +28,8 @@ const STAGE_OF: Record<string, string> = {
   overdue: 'log',
   missed: 'prescribe',
 }
+/** A claim is a door to what does it. */
+const doorOf = (need: Schemas['Need']) => (need.kind === 'trial' ? { trial: '1' } : {})
 const stageOf = (need: Schemas['Need']) => STAGE_OF[need.kind] ?? need.lift
 const pressing = computed(() =>
   (floor.data.value ?? []).filter((r) => r.needs.some((n) => PRESSING.has(n.kind))),
@@ -88,7 +90,7 @@ const nextText = (row: Row) =>
                   :to="{
                     name: stageOf(need),
                     params: { lifterId: row.lifter_id },
-                    query: stageOf(need) === 'review' ? { lift: need.lift } : {},
+                    query: stageOf(need) === 'review' ? { lift: need.lift } : doorOf(need),
                   }"
                   >{{ need.text }}</RouterLink
                 >

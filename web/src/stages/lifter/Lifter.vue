@@ -10,6 +10,7 @@ import { useUnits } from '@/shared/units'
 import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import KnownLifts from './KnownLifts.vue'
 import PainFlags from './PainFlags.vue'
 import ProfileForm from './ProfileForm.vue'
 import { emptyProfile, typed, untyped } from './profile'
@@ -101,6 +102,7 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
       </form>
       <div class="right">
         <PainFlags :lifter-id="lifterId" :flags="lifter.data.value.flags" />
+        <KnownLifts :lifter-id="lifterId" :known="lifter.data.value.known" />
         <section>
           <h2>Best lifts <small>estimated from the log</small></h2>
           <table v-if="lifter.data.value.bests.length" class="plain mt-1">

@@ -71,6 +71,7 @@ const asText = (s: Schemas['SetAnswer']) =>
           >
           <span class="small"
             ><span class="signal">{{ faultsOf(s) }}</span>
+            <span v-if="s.trial_arm" class="soft">trial {{ s.trial_arm.toUpperCase() }}</span>
             <span v-if="s.waiting" class="soft">waiting</span></span
           >
           <span v-if="mayWrite" class="acts small soft">

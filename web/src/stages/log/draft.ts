@@ -171,6 +171,7 @@ export function mending(s: Schemas['SetRequest']): Draft {
     replaces: s.replaces ?? null,
     withdrawn: false,
     estimated_max_kg: null,
+    trial_arm: null,
   }
   return { ...amending(whole), replaces: s.replaces ?? null }
 }

@@ -71,6 +71,7 @@ function shownOf(body: Schemas['SetRequest']): ShownSet {
     withdrawn: false,
     replaces: body.replaces ?? null,
     estimated_max_kg: null,
+    trial_arm: null,
     faults: body.faults ?? [],
     waiting: true,
   }

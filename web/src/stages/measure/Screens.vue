@@ -46,6 +46,12 @@ async function send(body: Schemas['ScreenRequest']) {
   picture.value = { thigh: '', lean: '' }
   await forget(props.lifterId)
 }
+const SHELF: Record<string, string> = { 1: 'the bar stays', 0: 'the bar slides' }
+const shelf = (stays: number): Schemas['ScreenRequest'] => ({
+  kind: 'shelf',
+  readings: [stays],
+  knee_to_wall_cm: [],
+})
 const degrees = (text: string) => (text.trim() ? Number(text.replace('°', '').replace(',', '.')) : NaN)
 async function take(s: Screen) {
   const texts = both(s.kind).filter((t) => t.trim())
@@ -112,6 +118,26 @@ async function takePicture() {
         />
         <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
       </form>
+    </div>
+    <div class="screen">
+      <div>
+        <p>
+          <b>Shelf</b>
+          <span :class="known.shelf ? '' : 'soft'">{{
+            SHELF[String(known.shelf?.value)] ?? 'not taken'
+          }}</span>
+          <span class="small soft">asked of beginners</span>
+        </p>
+        <details class="small soft">
+          <summary>How, and what it gates</summary>
+          Empty bar low on the back in the rack, blades pinched, safeties set: open the hands. Does it stay?
+          <b>Gates:</b> low and middle bar.
+        </details>
+      </div>
+      <div class="take">
+        <v-btn class="quiet" :disabled="busy" @click="send(shelf(1))">It stays</v-btn>
+        <v-btn class="quiet" :disabled="busy" @click="send(shelf(0))">It slides</v-btn>
+      </div>
     </div>
     <h2 class="mt-5">Shoulders <small>narrowest bearable hands, by bar position</small></h2>
     <p class="small soft">

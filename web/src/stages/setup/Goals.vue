@@ -10,6 +10,7 @@ import { percent } from '@/shared/words'
 
 const props = defineProps<{ lifterId: string; lift: Lift; names: Record<string, string> }>()
 const emit = defineEmits<{ choose: [style: string] }>()
+type Asked = Schemas['WeightsRequest']
 type Part = 'max' | 'muscle' | 'mobility' | 'learning' | 'sparing'
 const PARTS: { id: Part; name: string; how: string }[] = [
   { id: 'max', name: 'Most weight', how: 'predicted max' },
@@ -19,7 +20,21 @@ const PARTS: { id: Part; name: string; how: string }[] = [
   { id: 'sparing', name: 'Sparing a joint', how: 'least moment where it hurts' },
 ]
 const own = ref<Record<Part, number> | null>(null)
-const answer = useQuery(goalsQuery(props.lift, props.lifterId, own))
+const TARGETS: { id: NonNullable<Asked['target']>; name: string }[] = [
+  { id: 'quads', name: 'quads' },
+  { id: 'hips', name: 'hips' },
+  { id: 'lower back', name: 'lower back' },
+  { id: 'upper back', name: 'upper back' },
+]
+const target = ref<Asked['target']>(null)
+const hasTime = ref(true)
+const HASTY_WEEKS = 3
+const asked = computed<Asked>(() => ({
+  weights: own.value,
+  target: target.value,
+  weeks: hasTime.value ? null : HASTY_WEEKS,
+}))
+const answer = useQuery(goalsQuery(props.lift, props.lifterId, asked))
 const shown = ref<Record<Part, number>>({ max: 0, muscle: 0, mobility: 0, learning: 0, sparing: 0 })
 watch(
   () => answer.data.value,
@@ -50,6 +65,15 @@ const parts = (s: Schemas['GoalScoreOut']) =>
     <template v-if="answer.data.value">
       <p class="first">{{ answer.data.value.sentence }}.</p>
       <p v-for="a in answer.data.value.advice" :key="a" class="note decide small mt-2 first">{{ a }}.</p>
+      <p class="target small">
+        <label
+          >Muscle to train
+          <select v-model="target">
+            <option :value="null">knees and hips alike</option>
+            <option v-for="t in TARGETS" :key="t.id" :value="t.id">{{ t.name }}</option>
+          </select></label
+        >
+      </p>
       <ul class="weights">
         <li v-for="p in PARTS" :key="p.id">
           <label :for="`w-${p.id}`"
@@ -82,6 +106,9 @@ const parts = (s: Schemas['GoalScoreOut']) =>
       <h2 v-if="answer.data.value.ladder.length" class="mt-4">
         Learning ladder <small>each rung corrects itself a little less</small>
       </h2>
+      <label v-if="answer.data.value.ladder.length" class="small"
+        ><input v-model="hasTime" type="checkbox" /> there are four weeks or more to teach it</label
+      >
       <ol class="ladder">
         <li v-for="r in answer.data.value.ladder" :key="r.name">
           <span :class="r.ready ? 'holds' : 'signal'">{{ r.ready ? '●' : '○' }}</span> {{ r.name }}
@@ -142,6 +169,14 @@ input[type='range'] {
   display: block;
   height: 100%;
   background: var(--ink);
+}
+.target select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 3px 6px;
 }
 .ladder li {
   padding: 3px 0;

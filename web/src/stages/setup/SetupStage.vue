@@ -3,11 +3,12 @@
 import { useQuery } from '@tanstack/vue-query'
 import { onKeyStroke } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { isTyping } from '@/shared/keys'
 import { useLift } from '@/shared/lifts'
-import { measurementsQuery, rankingQuery, settledQuery } from '@/shared/queries'
+import { goalsQuery, measurementsQuery, rankingQuery, settledQuery } from '@/shared/queries'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { useJob } from '@/shared/useJob'
@@ -15,10 +16,12 @@ import { useLifter } from '@/shared/useLifter'
 import { dayOf, percent } from '@/shared/words'
 import Explorer from './Explorer.vue'
 import SettleDialog from './SettleDialog.vue'
+import Trials from './Trials.vue'
 import { styleOf, type LiftPage, type Setup } from './liftPage'
 import { useRepair } from './useRepair'
 
 const props = defineProps<{ lifterId: string; page: LiftPage }>()
+const BY_MAX = new Set(['competition', 'strength'])
 const { id: lift } = props.page
 const units = useUnits()
 const { cm, kg } = units
@@ -36,9 +39,19 @@ const rankingNow = computed(() => (ranking.data.value ? { ...ranking.data.value,
 const hopM = computed(() => lifter.value?.screens.find((s) => s.kind === 'hop')?.value ?? null)
 
 const rivals = computed(() => (ranking.data.value?.leaders ?? []).filter((l) => isRival(styleOf(l.setup))))
+/** The goal decides what is shown first where the heaviest set-up is not what is wanted. */
+const goals = useQuery({
+  ...goalsQuery(lift, props.lifterId, { weights: null, target: null, weeks: null }),
+  enabled: computed(() => lifter.value !== undefined && !BY_MAX.has(lifter.value.profile.goal)),
+})
+const goalFirst = computed(() => {
+  const { told, first } = goals.data.value ?? {}
+  return told ? (rivals.value.find((l) => styleOf(l.setup) === first) ?? null) : null
+})
 const start = computed<Setup | null>(() => {
-  if (!ranking.data.value || settled.isPending.value) return null
-  const from = settled.data.value?.setup ?? (rivals.value[0] ?? ranking.data.value.leaders[0])?.setup
+  if (!ranking.data.value || settled.isPending.value || goals.isLoading.value) return null
+  const leader = goalFirst.value ?? rivals.value[0] ?? ranking.data.value.leaders[0]
+  const from = settled.data.value?.setup ?? leader?.setup
   return props.page.setupOf(from ?? props.page.fresh)
 })
 const startLoad = computed(() => {
@@ -60,6 +73,9 @@ const heading = computed(() => {
   const place = `${nameOf(styleOf(first.setup))}, ${cm(first.setup.stance_m, 0)}, toes ${first.setup.toe_out_deg.toFixed(0)}°`
   const families = ranking.data.value.families
   const [best, rival] = families.map(({ styles }) => styles.map((style) => nameOf(style)).join(' or '))
+  const bySchool = families.length > 0 && !families[0]?.styles.includes(styleOf(first.setup))
+  if (bySchool) return sentence.charAt(0).toUpperCase() + sentence.slice(1)
+  if (goalFirst.value) return `${goals.data.value?.heading}; most weight: ${best ?? place}`
   switch (kind) {
     case 'undecided':
       return `${place} leads; drawing bodies to see how surely`
@@ -77,6 +93,19 @@ const heading = computed(() => {
 watchEffect(() => (document.title = `${heading.value} · Pavrik`))
 
 const settling = ref<Setup | null>(null)
+const route = useRoute()
+const trying = ref(route.query.trial === '1')
+const trials = ref<InstanceType<typeof Trials> | null>(null)
+/** The leader against the best of the next family: what a trial is about. */
+const pair = computed<[Setup, Setup] | null>(() => {
+  const [a, ...others] = rivals.value
+  const family = ranking.data.value?.families.find((f) => a && f.styles.includes(styleOf(a.setup)))
+  const b = others.find((l) => !family?.styles.includes(styleOf(l.setup)))
+  return a && b ? [props.page.setupOf(a.setup), props.page.setupOf(b.setup)] : null
+})
+const worthTrial = computed(
+  () => ranking.data.value?.verdict.kind === 'worth_a_trial' && pair.value && !trials.value?.running,
+)
 const explorer = ref<InstanceType<typeof Explorer> | null>(null)
 const repair = useRepair(explorer, (setup, change) =>
   props.page.repaired(setup, change, ranking.data.value ?? null),
@@ -100,6 +129,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
         <v-btn :aria-pressed="explorer.isPinned" @click="explorer.pin()">{{
           explorer.isPinned ? 'Let A go' : 'Pin as A'
         }}</v-btn>
+        <v-btn v-if="mayWrite && worthTrial" @click="trying = true">Try both</v-btn>
         <v-btn
           v-if="mayWrite"
           variant="flat"
@@ -118,6 +148,14 @@ onKeyStroke(Object.keys(KEYS), (event) => {
       >
       Settle again or keep it knowingly.
     </p>
+    <Trials
+      ref="trials"
+      v-model="trying"
+      :page="page"
+      :lifter-id="lifterId"
+      :pair="pair"
+      :about-kg="0.85 * (lifter?.bests.find((b) => b.lift === lift)?.estimated_max_kg ?? startLoad / 0.9)"
+    />
     <p v-if="repair" class="repair" role="status">
       <b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.
     </p>

@@ -1,7 +1,7 @@
 // What the deadlift's set-up stage has of its own.
 import { poseAt } from '@/figure/pose'
 import { useLift } from '@/shared/lifts'
-import { inDegrees, isDeadlift, signed, type DeadliftSetup, type LiftPage } from '../liftPage'
+import { inDegrees, isDeadlift, signed, styleOf, type DeadliftSetup, type LiftPage } from '../liftPage'
 import { movedBy } from '../useRepair'
 import Cautions from './Cautions.vue'
 import DeadliftFigure from './DeadliftFigure.vue'
@@ -101,13 +101,16 @@ export const DEADLIFT: LiftPage = {
     const pose = poseAt(start.natural.low, 0)
     return [...(low ? [{ pose, name: 'low' }] : []), ...(tab === 'facts' ? [{ pose, name: 'too low' }] : [])]
   },
-  repaired(setup, change) {
+  repaired(setup, change, ranking) {
     const start = asDeadlift(setup)
+    const fitted = ranking?.leaders.find((l) => styleOf(l.setup) === start.style)?.setup
+    const school = fitted && isDeadlift(fitted) ? fitted : null
     if (change.style === 'frog')
       return { style: 'frog', toe_out_deg: Math.max(start.toe_out_deg, FROG_TOES_DEG) }
-    if (typeof change.bar_offset_to_m === 'number') return { bar_offset_m: change.bar_offset_to_m }
+    if (typeof change.bar_offset_to_m === 'number')
+      return { bar_offset_m: school?.bar_offset_m ?? change.bar_offset_to_m }
     if (change.shoulder_offset === 'school')
-      return { shoulder_offset_m: Math.max(start.shoulder_offset_m ?? 0, SCHOOL_M) }
+      return { shoulder_offset_m: school?.shoulder_offset_m ?? SCHOOL_M }
     return movedBy(setup, change)
   },
   useShown: useShownStart,

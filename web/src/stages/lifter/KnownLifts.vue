@@ -1,0 +1,138 @@
+<script setup lang="ts">
+// Bests and isolated tests that were told, not logged: one line each, a newer fact takes its place.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answered, client, once, type Schemas } from '@/shared/api'
+import { exercisesQuery } from '@/shared/queries'
+import { useSession } from '@/shared/session'
+import { useUnits } from '@/shared/units'
+import { useForget } from '@/shared/useLifter'
+import { useProblem } from '@/shared/useProblem'
+import { dayOf } from '@/shared/words'
+
+const props = defineProps<{ lifterId: string; known: Schemas['KnownLiftAnswer'][] }>()
+const { kg, massUnit, readMass } = useUnits()
+const { mayWrite } = useSession()
+const forget = useForget()
+const { message, busy, run, of } = useProblem()
+const exercises = useQuery(exercisesQuery)
+const today = new Date().toISOString().slice(0, 10)
+const telling = ref(false)
+const exercise = ref('squat:low')
+const load = ref('')
+const reps = ref('1')
+const rpe = ref('')
+const doneOn = ref(today)
+const wrong = ref('')
+const how = computed(() => exercises.data.value?.find((e) => e.exercise === exercise.value)?.how ?? '')
+
+async function send(body: Schemas['KnownLiftRequest']) {
+  const params = { path: { lifter_id: props.lifterId }, ...once() }
+  const done = await run(() =>
+    answered(client.POST('/api/lifters/{lifter_id}/known-lifts', { params, body })),
+  )
+  if (done) await forget(props.lifterId)
+  return done
+}
+async function tell() {
+  const load_kg = readMass(load.value)
+  wrong.value = Number.isFinite(load_kg) && load_kg > 0 ? '' : `a load such as 140 ${massUnit.value}`
+  if (wrong.value) return
+  const rated = rpe.value.trim() ? Number(rpe.value.replace(',', '.')) : null
+  const body = {
+    exercise: exercise.value,
+    load_kg,
+    reps: Number(reps.value) || 1,
+    rpe: rated,
+    done_on: doneOn.value,
+  }
+  if (!(await send(body))) return
+  load.value = ''
+  telling.value = false
+}
+</script>
+
+<template>
+  <section>
+    <h2>Known bests <small>told, not logged: they count from today</small></h2>
+    <table v-if="known.length" class="plain mt-1">
+      <tbody>
+        <tr v-for="k in known" :key="k.known_id">
+          <td>{{ k.name }}</td>
+          <td>
+            <b>{{ kg(k.load_kg) }}</b> × {{ k.reps }}<template v-if="k.rpe"> @ {{ k.rpe }}</template>
+          </td>
+          <td class="soft">{{ dayOf(k.done_on) }}</td>
+          <td>
+            <button
+              v-if="mayWrite"
+              class="linkish small"
+              :disabled="busy"
+              :aria-label="`Take back ${k.name}`"
+              @click="send({ exercise: k.exercise, load_kg: null, reps: 1, rpe: null, done_on: today })"
+            >
+              take back
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form v-if="telling" class="tell mt-2" novalidate @submit.prevent="tell">
+      <label
+        >What
+        <select v-model="exercise">
+          <option v-for="e in exercises.data.value ?? []" :key="e.exercise" :value="e.exercise">
+            {{ e.name }}
+          </option>
+        </select></label
+      >
+      <label
+        >{{ massUnit }}
+        <input v-model="load" inputmode="decimal" :aria-label="`Load in ${massUnit}`" />
+      </label>
+      <label>reps <input v-model="reps" inputmode="numeric" aria-label="Reps" /></label>
+      <label>RPE <input v-model="rpe" inputmode="decimal" aria-label="RPE, empty for all-out" /></label>
+      <label>on <input v-model="doneOn" type="date" :max="today" aria-label="Day" /></label>
+      <p class="small soft how">{{ how }}. Without an RPE it was all-out.</p>
+      <v-btn type="submit" variant="flat" :disabled="busy">Keep</v-btn>
+      <v-btn @click="telling = false">Not now</v-btn>
+    </form>
+    <button v-else-if="mayWrite" class="linkish small mt-2" @click="telling = true">
+      Tell a best or a test
+    </button>
+    <p v-if="wrong" class="signal small" role="alert">{{ wrong }}</p>
+    <p v-else-if="message" class="signal small" role="alert">
+      {{ of('load_kg')[0] ?? of('done_on')[0] ?? message }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.tell {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: end;
+}
+.tell label {
+  display: grid;
+  gap: 2px;
+  font-size: 13px;
+  color: var(--soft);
+}
+.tell input,
+.tell select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 5px 7px;
+}
+.tell input:not([type='date']) {
+  width: 76px;
+}
+.how {
+  flex-basis: 100%;
+}
+</style>

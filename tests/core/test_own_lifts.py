@@ -9,9 +9,12 @@ from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import lift_of
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import usual_setup
+from pavrik.core.fitting.candidates import assess, maxes_kg
 from pavrik.core.fitting.known_bests import KnownBest, bests_in_load, strengths_from
+from pavrik.core.fitting.sampling import Ask, sample
 from pavrik.core.fitting.search import angles_between, evaluate
 from pavrik.core.lifter.lifter import Lifter, default_lifter
+from pavrik.core.lifter.mobility import hard_limits
 from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.limit import posture_left
 from pavrik.core.squat.kinematics import lower_half
@@ -22,6 +25,7 @@ from pavrik.core.strength.in_load import in_load
 from pavrik.core.strength.inverse import MUSCLES, scaled
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import radians
+from tests.core.bodies import DEFAULT_MAN
 
 SQUATS = [
     SquatSetup("low", 0.42, 0.35),
@@ -213,3 +217,21 @@ def test_a_front_squat_that_lags_alone_says_upper_back():
     found = strengths_from(lifter, bests).capacities
     assert found.upper_back < 0.85 * lifter.capacities.upper_back
     assert found.knee_extensors > 0.9 * lifter.capacities.knee_extensors
+
+
+def test_what_hurts_today_does_not_rewrite_what_was_lifted():
+    """A best in a set-up that a flag closes now says the same of the strengths as before."""
+    setup = replace(usual_setup("semi_sumo"), toe_out=float(radians(18)))
+    known = (
+        KnownBest(DEADLIFT, setup, 190.0),
+        KnownBest(SQUAT, SquatSetup("low", 0.52, 0.3), 165.0),
+    )
+    man = default_lifter(DEFAULT_MAN)
+    sore = replace(man, screens=replace(man.screens, hard=hard_limits(["knee"])))
+    assert assess(DEADLIFT, sore, [setup])[1], "closed where the knee hurts"
+    wanted = [usual_setup("conventional")]
+    for lifter in (man, sore):
+        strong = replace(lifter, capacities=strengths_from(lifter, known).capacities)
+        point_kg = float(maxes_kg(DEADLIFT, strong, wanted, DEADLIFT.quick)[0])
+        drawn = sample(DEADLIFT, strong, wanted, Ask(128, 1, known)).maxes_kg
+        assert float(np.median(drawn)) == pytest.approx(point_kg, rel=0.06)

@@ -6,6 +6,7 @@ a set-up may move the feet a little and finds its best shank anew.
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from functools import partial
 from typing import Any
 
 import numpy as np
@@ -18,7 +19,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Lift, Unknown
-from pavrik.core.lifts.limit import broken_deg
+from pavrik.core.lifts.limit import broken_deg, own_share_left
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.inverse import MUSCLES, OBSERVATION_SD, PRIOR_COVARIANCE
 from pavrik.core.strength.isolated_tests import KnownTest, asked_nm, held_nm
@@ -174,13 +175,15 @@ def _told_kg(
     drawn: Lifter, known: Sequence[KnownBest], missed: _Missed, unknown: Mapping[str, Unknown]
 ) -> Floats:
     """What the drawn bodies lift in the very set-ups of the known bests, shape (bodies, bests); 0
-    where no such posture exists. What was lifted was lifted: a limit takes half at most."""
+    where no such posture exists. What was lifted was lifted: screens, schools and what must be kept
+    today did not bind it, as in the strengths that are inferred from it."""
     told = np.zeros((missed.count, len(known)))
+    drawn = replace(drawn, screens=replace(drawn.screens, hard=frozenset()))
     for lift in {best.lift.id: best.lift for best in known}.values():
         places = [at for at, best in enumerate(known) if best.lift.id == lift.id]
         setups = [known[at].setup for at in places]
         put = unknown[lift.id]
-        kg = soft_maxes_kg(lift, drawn, setups, put, least_left=0.5, refit=False)
+        kg = _best_of_neighbours(lift, drawn, setups, put, partial(_lifted_kg, lift), refit=False)
         told[:, places] = kg * missed.of(lift, setups)
     return told
 
@@ -259,21 +262,24 @@ def best_maxes_kg(
     return _best_of_neighbours(lift, lifters, setups, unknown, lambda e: e.predicted_max_kg)
 
 
+def _lifted_kg(lift: Lift[Any], found: Evaluation) -> Floats:
+    """What the muscles hold, less what the posture itself costs."""
+    axes = {name: over[..., None, None] for name, over in found.excess.items()}
+    return found.held_max_kg * own_share_left(lift.limits, found.case, axes)[..., 0, 0]
+
+
 def soft_maxes_kg(
-    lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
-    least_left: float = 0.0, refit: bool = True,
-) -> Floats:  # fmt: skip
+    lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown
+) -> Floats:
     """The same where no limit closes: a screen is known to some degrees only, and a body that turns
-    out stiffer is cut short, the more the further, rather than shut out. ``least_left`` is the
-    share of the max that no limit takes; without ``refit`` no neighbours are tried."""
+    out stiffer is cut short, the more the further, rather than shut out."""
     half = lifters.assumed.overstep_half_deg
 
     def soft(found: Evaluation) -> Floats:
         over = broken_deg(lift.limits, found.case, found.excess) / half
-        left = found.left * np.maximum(1.0 - 0.5 * over**2, 0.0)
-        return found.held_max_kg * np.maximum(left, least_left)
+        return found.held_max_kg * found.left * np.maximum(1.0 - 0.5 * over**2, 0.0)
 
-    return _best_of_neighbours(lift, lifters, setups, unknown, soft, refit)
+    return _best_of_neighbours(lift, lifters, setups, unknown, soft)
 
 
 def _best_of_neighbours(

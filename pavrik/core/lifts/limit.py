@@ -141,8 +141,13 @@ def posture_left(
 ) -> Floats:
     """Share of the max that a posture leaves by itself, whatever the screens say; at least half: a
     lift in it was done."""
+    return own_share_left(limits, case, excesses(limits, case, posture, loaded))
+
+
+def own_share_left(limits: Sequence[Limit], case: Case, over: Mapping[str, Floats]) -> Floats:
+    """The same from what is overstepped."""
     own = [limit for limit in limits if limit.price is not None and not limit.screened]
-    return np.maximum(share_left(own, case, excesses(own, case, posture, loaded)), CLOSED_SHARE)
+    return np.maximum(share_left(own, case, over), CLOSED_SHARE)
 
 
 def reasons_for(

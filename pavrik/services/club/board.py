@@ -140,8 +140,8 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
         elif (trial := running(connection, inputs.profile.lifter_id, lift)) is not None:
             needs.append(_need("trial", trial.sentence(), lift))
         elif view.settled.prediction["verdict"]["kind"] == "worth_a_trial":
-            told = view.settled.prediction["verdict"]["sentence"]
-            needs.append(_need("trial", f"{lift} set-up {told}: start it", lift))
+            told = view.settled.prediction["verdict"]["sentence"].split(";")[0]
+            needs.append(_need("trial", f"{lift} {told}", lift))
         elif view.settled.prediction["verdict"]["kind"] == "measure_first":
             told = view.settled.prediction["verdict"]["sentence"]
             needs.append(_need("open", f"{lift} set-up: {told}", lift))

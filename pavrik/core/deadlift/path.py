@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.core.assumptions import assume
 from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 from pavrik.core.deadlift.phases import PHASES as ALL_PHASES
 from pavrik.core.lifts.phases import computed_phases
@@ -61,6 +62,44 @@ def _phases(posture: DeadliftPosture) -> list[str]:
     )  # fmt: skip
     where[0] = min(where[0], 2)
     return [PHASES[int(at)] for at in where]
+
+
+SLOW_FROM = assume(
+    "pace_slow_from", 0.92, "share", "of the hardest point's use: so little is left that it is slow"
+)
+QUICK_BELOW = assume("pace_quick_below", 0.80, "share", "of it: so much is left that it is quick")
+
+
+def pace_by_phase(path: DeadliftPath, load_kg: float) -> dict[str, str]:
+    """How fast each phase is to be expected against the hardest point: slow, steady or quick. What
+    is left of the strengths is what speeds the bar up."""
+    _, use = sticking(path, load_kg)
+    hardest = float(np.max(use[path.progress >= JUDGED[0]]))
+    found = {}
+    for phase in dict.fromkeys(path.phase):
+        here = [u for u, of, at in zip(use, path.phase, path.progress, strict=True)
+                if of == phase and at >= JUDGED[0]]  # fmt: skip
+        if not here:
+            continue
+        share = float(np.mean(here)) / hardest
+        found[phase] = (
+            "slow" if share >= SLOW_FROM else "quick" if share < QUICK_BELOW else "steady"
+        )
+    return found
+
+
+def pace_words(path: DeadliftPath, load_kg: float) -> str:
+    """The same as a coach says it, phases of one pace together."""
+    told = pace_by_phase(path, load_kg)
+    runs: list[tuple[str, list[str]]] = []
+    for phase, pace in told.items():
+        if runs and runs[-1][0] == pace:
+            runs[-1][1].append(phase)
+        else:
+            runs.append((pace, [phase]))
+    words = [f"{pace} {' and '.join(phases)}" for pace, phases in runs]
+    patience = runs[0] == ("slow", runs[0][1][:1]) and "quick" in told.values()
+    return "expect it " + ", ".join(words) + (": patience at the start" if patience else "")
 
 
 def sticking(path: DeadliftPath, load_kg: float) -> tuple[int, Floats]:

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.variations.catalogue import Role, Variation, contraindicated
+from pavrik.core.variations.gains import time_share, way_share
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, Loading
 from pavrik.core.variations.ratio import LearntRatio
@@ -253,7 +254,8 @@ def _goal_gain(one: Variation, loading: Loading | None, own: Loading, goal: str)
     """What the goal adds: small beside a cause, so that it decides between equals."""
     if loading is None:
         return SUPPORT_GAIN if goal in ("health", "sport") and one.role == "support" else 0.0
-    share = goal_share(loading, own, goal).share - 1.0
+    time, way = time_share(one), way_share(loading, own)
+    share = goal_share(loading, own, goal, time, way).share - 1.0
     return GOAL_WEIGHT * max(min(share, 1.0), -1.0)
 
 

@@ -23,15 +23,21 @@ def _ratio(here: float, there: float) -> float:
     return min(here / there, MOST_SHARE) if there > 0 else 1.0
 
 
-def goal_share(loading: Loading, own: Loading, goal: str) -> GoalShare:
-    """Muscle: use of the limiter per kg. Sport and health: how much less the lower back is used.
+def goal_share(
+    loading: Loading, own: Loading, goal: str, time: float = 1.0, way: float = 1.0
+) -> GoalShare:
+    """Muscle: use of the limiter per kg, times its time in the position and its way over the
+    competition lift's. Sport and health: how much less the lower back is used.
     Competition and strength: use of the limiter, all at the same share of each lift's own max."""
     limiter = own.limiter
     name = limiter.replace("_", " ")
     here, there = loading.at(None, limiter), own.at(None, limiter)
     if goal == "muscle":
-        share = _ratio(here / loading.load_kg, there / own.load_kg)
-        return GoalShare(share, f"use of the {name} per kg on the bar, the competition lift's is 1")
+        share = _ratio(here / loading.load_kg * time * way, there / own.load_kg)
+        text = (
+            f"use of the {name} per kg on the bar, times time and way; the competition lift's is 1"
+        )
+        return GoalShare(share, text)
     if goal in ("sport", "health"):
         back = _ratio(own.at(None, "lower_back"), max(loading.at(None, "lower_back"), LEAST_USE))
         return GoalShare(back, "the competition lift's use of the lower back over this one's")

@@ -20,6 +20,7 @@ from pavrik.core.fitting.candidates import reasons_against
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.drawn import Drawn, draw
+from pavrik.core.lifts.posture import Posture
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import squat_legs
 from pavrik.core.squat.bar_positions import SAFETY_BAR
@@ -52,7 +53,8 @@ COMPETITION = "competition"
 @dataclass(frozen=True)
 class Loading:
     """One lift at ``load_kg``: ``use`` of each capacity (columns as ``LIMITERS``) in each phase
-    (rows); ``draw`` makes its figure; ``reasons`` why the lifter's screens do not allow it."""
+    (rows); ``draw`` makes its figure; ``reasons`` why the lifter's screens do not allow it;
+    ``way_m`` how far hips (squat) or bar (pull) travel in a rep, None where it is not told."""
 
     name: str
     load_kg: float
@@ -60,6 +62,7 @@ class Loading:
     utilization: Floats
     draw: Callable[[], Drawn] = field(compare=False)
     reasons: tuple[str, ...] = ()
+    way_m: float | None = None
 
     def at(self, phase: str | None, capacity: str) -> float:
         """Use of a capacity in a phase; the most along the way without a phase or a known one."""
@@ -122,6 +125,7 @@ def squat_loadings(
     shape = (len(setups), 1, len(_PROGRESS))
     use = _rows(loaded.utilization, shape)[:, 0]
     drawn = cache(partial(draw, posture, loaded))
+    ways = _hips_way_m(posture, lifter)
     steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
     answer = []
     for index, (name, knob) in enumerate(zip(names, knobs, strict=True)):
@@ -132,10 +136,19 @@ def squat_loadings(
             Loading(
                 name, float(loads[index]), SQUAT_PHASES, use[index],
                 partial(_one_of, drawn, index * steps),
-                tuple(reasons[index]),
+                tuple(reasons[index]), float(ways[index]),
             )
         )  # fmt: skip
     return answer
+
+
+def _hips_way_m(posture: Posture, lifter: Lifter) -> Floats:
+    """From the bottom to standing, in m, shape (set-ups,)."""
+    legs, body = posture.legs, lifter.body
+    aside = legs.foot.ankle.y - legs.hip.y
+    leg = body.shank_m + body.thigh_m
+    standing = legs.foot.ankle.z + np.sqrt(np.maximum(leg**2 - aside**2, 0.0))
+    return np.asarray(standing - legs.hip.z)[:, 0, 0]
 
 
 def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Loading:
@@ -190,7 +203,9 @@ def deadlift_loadings(
         load_kg, at = effort * max_kg * share, placed[one]
         drawn = partial(_draw_at, at, load_kg)
         use = _deadlift_use(ways[one], load_kg)
-        answer.append(Loading(name, load_kg, WAY_UP, use, drawn, tuple(at.reasons)))
+        heights = ways[one].bar_height_m()
+        way_m = float(np.max(heights) - np.min(heights))
+        answer.append(Loading(name, load_kg, WAY_UP, use, drawn, tuple(at.reasons), way_m))
     return answer
 
 

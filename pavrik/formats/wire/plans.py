@@ -157,6 +157,7 @@ class VariationAnswer(BaseModel):
     missing_kit: list[str]
     blocked: str
     trains: list[str]
+    gains: list[str]
     own: bool
     ratio: RatioAnswer | None
     loading: LoadingAnswerOfPhases | None

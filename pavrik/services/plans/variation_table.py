@@ -7,6 +7,7 @@ from pavrik.core.prescription.analysis import LiftAnalysis
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.core.variations.catalogue import Variation
+from pavrik.core.variations.gains import gains, time_share, way_share
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, EFFORT, Loading
 from pavrik.core.variations.ratio import LearntRatio
@@ -57,11 +58,16 @@ def _ratio(ratio: LearntRatio | None) -> RatioAnswer | None:
     )  # fmt: skip
 
 
+def _goal(one: Variation, loading: Loading, competition: Loading, goal: str) -> GoalAnswer:
+    time, way = time_share(one), way_share(loading, competition)
+    return GoalAnswer(**vars(goal_share(loading, competition, goal, time, way)))
+
+
 def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) -> VariationAnswer:
     considered = next((c for c in study.choice.considered if c.name == one.name), None)
     special = next((s for s in study.choice.specials if s.variation.name == one.name), None)
     reasons: Sequence[Reason] = special.reasons if special else ()
-    loading = study.loadings.get(one.name)
+    loading, competition = study.loadings.get(one.name), study.loadings[COMPETITION]
     return VariationAnswer(
         name=one.name,
         good_for=one.good_for,
@@ -72,6 +78,7 @@ def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) ->
         missing_kit=[item for item in one.kit if item not in kit],
         blocked=study.blocked.get(one.name, ""),
         trains=list(one.trains),
+        gains=gains(one, loading, competition) if loading else [],
         own=one.own,
         ratio=_ratio(study.ratios.get(one.name)),
         loading=_loading(loading),
@@ -79,9 +86,7 @@ def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) ->
         chosen=special is not None,
         why_not=considered.why if considered and not considered.chosen else "",
         reasons=list(reasons),
-        goal=GoalAnswer(**vars(goal_share(loading, study.loadings[COMPETITION], goal)))
-        if loading
-        else None,
+        goal=_goal(one, loading, competition, goal) if loading else None,
     )
 
 

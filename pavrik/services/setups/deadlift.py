@@ -16,6 +16,7 @@ from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.limits import STEADY_M
 from pavrik.core.deadlift.lockout import lockout
+from pavrik.core.deadlift.path import pace_words
 from pavrik.core.deadlift.start import StartReport, place_starts, start_report
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.equipment.hand_marks import ring_words
@@ -156,7 +157,7 @@ def _per_cm(lifter: Lifter, setup: DeadliftSetup) -> dict[str, PerCentimetre]:
     }
 
 
-def _explanations(report: StartReport) -> dict[str, str]:
+def _explanations(report: StartReport, load_kg: float) -> dict[str, str]:
     moments = {name: one(value) for name, value in report.loaded.moments._asdict().items()}
     centre, placed = one(report.loaded.centre_x_m), report.placed
     return {
@@ -166,6 +167,7 @@ def _explanations(report: StartReport) -> dict[str, str]:
         f"back {moments['midback']:.0f} N m",
         "lats": f"{report.lat_moment_nm:.0f} N m hold the bar back: its weight times how far the "
         "shoulders are in front of it",
+        "pace": pace_words(report.path, load_kg),
         "shoulders": shoulders_words(placed.setup.shoulder_offset_m),
         "balance": f"at this load the mass centre stands {centre * 100:+.1f} cm from mid-foot "
         f"(within {STEADY_M * 100:.0f} cm it costs nothing)",
@@ -221,7 +223,7 @@ def start_answer(
             room_m=report.room_m,
         ),
         per_cm=_per_cm(lifter, setup),
-        explanations=_explanations(report),
+        explanations=_explanations(report, load_kg),
     )
 
 

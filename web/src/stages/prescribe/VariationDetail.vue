@@ -65,6 +65,7 @@ const way = computed(
     <Reasons v-if="row.reasons.length" :reasons="row.reasons" :lifter-id="lifterId" :lift="lift" />
     <p v-if="row.why_not" class="note small">Not chosen: {{ row.why_not }}.</p>
     <p v-for="r in row.loading?.reasons ?? []" :key="r" class="signal small">{{ r }}</p>
+    <p v-for="g in row.gains" :key="g" class="small holds">{{ g }}</p>
     <table v-if="row.loading" class="plain small">
       <thead>
         <tr>

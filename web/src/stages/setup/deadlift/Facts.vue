@@ -58,6 +58,7 @@ const y = computed(() => scaleLinear([0, Math.max(props.loadKg, 1)], [66, 14]))
         <dd class="words">{{ answer.hardest_phase }}, {{ cm(answer.hardest_height_m, 0) }} up</dd>
       </div>
     </dl>
+    <p class="small first">{{ answer.explanations.pace }}.</p>
     <p class="small first">{{ answer.explanations.balance }}.</p>
     <p class="small first" :class="{ signal: behind }">{{ answer.explanations.shoulders }}.</p>
     <p class="note small mt-2">

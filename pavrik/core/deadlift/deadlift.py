@@ -33,7 +33,7 @@ AXES = (
         rows=tuple(round(0.36 + 0.02 * i, 2) for i in range(16)),
     ),
     Axis(
-        "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.005,
+        "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.001,
         (-0.03, 0.1),
         handles=tuple(round(0.01 * i, 2) for i in range(-1, 7)),
         rows=tuple(round(0.005 * i, 3) for i in range(-2, 15)),

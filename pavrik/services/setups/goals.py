@@ -57,7 +57,8 @@ def _heading(lift: Lift[Any], aim: "Aim", ranked: Sequence[str]) -> str:
     """What the goal makes of the fit, short enough for a heading."""
     if not ranked:
         return f"No full {lift.name} is open yet"
-    return f"{lift.styles[ranked[0]].name} first, for {aim.target or aim.goal}"
+    name = lift.styles[ranked[0]].name
+    return f"{name[:1].upper()}{name[1:]} first, for {aim.target or aim.goal}"
 
 
 @dataclass(frozen=True)

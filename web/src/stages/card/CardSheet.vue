@@ -47,7 +47,7 @@ const depth = computed(() => {
           <dt>Heel</dt>
           <dd>
             {{ squat.heel_lift_m ? cm(squat.heel_lift_m) : 'flat'
-            }}<small>{{ squat.heel_lift_m ? 'raised' : 'no wedge' }}</small>
+            }}<small>{{ squat.heel_lift_m ? 'raised, by shoe or wedge' : 'soles, no wedge' }}</small>
           </dd>
         </div>
         <div class="wide">

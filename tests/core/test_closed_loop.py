@@ -74,7 +74,7 @@ def test_an_easy_set_is_a_lower_bound_and_a_heavy_one_without_rpe_raises_the_max
     assert ability_of([*days, light]).kg == level
     single = TrainingSet("c", "2026-11-11", level + 20, 1, None)
     assert ability_of([*days, light, single]).kg >= level + 20
-    assert ability_of([light]).reason.text.endswith("giving at least 168.2 kg"), (
+    assert "at least 168.2 kg" in ability_of([light]).reason.text, (
         "4 reps, as if all-out: 150 / 0.892"
     )
 

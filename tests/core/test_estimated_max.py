@@ -1,15 +1,11 @@
-from dataclasses import replace
-
 import pytest
 
 from pavrik.core.strength.estimated_max import (
-    Reading,
     brzycki_kg,
     effective_reps,
     epley_kg,
     estimate_max,
     load_for,
-    trend,
 )
 
 
@@ -57,32 +53,3 @@ def test_what_gives_no_max_says_so(load, reps):
 def test_the_load_for_a_target_is_the_inverse(reps, rpe):
     load = load_for(200, reps, rpe)
     assert estimate_max(load, reps, rpe).kg == pytest.approx(200)
-
-
-def test_the_trend_follows_and_its_band_holds_it():
-    assert trend([]) is None
-    rising = trend([Reading(kg) for kg in (180, 182, 184, 186, 188)])
-    assert rising is not None
-    assert 183 < rising.kg < 188
-    assert rising.last_step_kg > 0
-    assert rising.low_kg < rising.kg < rising.high_kg
-
-
-def test_a_lower_bound_raises_the_level_and_never_pulls_it_down():
-    full, low, high = Reading(200), Reading(120, at_least=True), Reading(230, at_least=True)
-    assert trend([full, low]) == replace(trend([full]), last_step_kg=0.0)
-    assert 200 < trend([full, high]).kg < 230
-    assert trend([full, replace(high, lifted_kg=230)]).kg == 230, "it was on the bar"
-
-
-def test_the_first_full_reading_starts_anew_where_only_bounds_were_known():
-    bounds = [Reading(90, at_least=True), Reading(100, at_least=True)]
-    assert trend(bounds).kg == pytest.approx(93.5)
-    assert trend([*bounds, Reading(180)]).kg == 180
-
-
-def test_fewer_reps_move_the_level_further():
-    weights = [estimate_max(100, reps, 9.0).weight for reps in (1, 3, 5, 8)]
-    assert weights == sorted(weights, reverse=True)
-    assert estimate_max(100, 1, 10.0).weight > 0.75
-    assert weights[-1] < 0.3

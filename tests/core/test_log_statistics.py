@@ -173,7 +173,9 @@ def test_the_max_of_the_time_is_not_that_of_today():
     sets = [squat("2026-01-05", 100), squat("2026-01-12", 100), squat("2026-03-02", 140)]
     before = max_before(sets)
     assert before[1] == pytest.approx(before[0])
-    assert before[2] == pytest.approx(before[0]), "the heavy day is judged by what was known"
+    assert before[2] == pytest.approx(before[0], rel=0.01), (
+        "the heavy day is judged by what was known"
+    )
     assert np.isnan(max_before([squat("2026-01-05", 100, 0)])).all()
     ten = max_before([squat("2026-01-05", 100, 10)])
     assert max_before([squat("2026-01-05", 100, 15)]) == ten, "no more than ten reps are counted"

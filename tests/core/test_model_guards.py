@@ -28,6 +28,7 @@ from pavrik.core.lifts.limit import share_left, shut_deg
 from pavrik.core.lifts.perturbation import Undisturbed
 from pavrik.core.linkage.foot import place_foot
 from pavrik.core.linkage.legs import legs_below_shoulder, squat_legs
+from pavrik.core.linkage.rounded_trunk import trunk_of
 from pavrik.core.log.onset import fit_logistic, fit_onset
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.plan import make_plan
@@ -323,30 +324,36 @@ def test_the_lats_hold_the_weight_times_the_shoulders_distance(offset):
     assert report.lat_moment_nm == pytest.approx(150.0 * GRAVITY_M_S2 * abs(offset))
 
 
-def test_a_rounding_upper_back_in_the_squat_moves_the_bar_forward_on_it():
+def test_a_rounding_upper_back_in_the_squat_turns_the_bar_forward_round_mid_back():
     lifter = default_lifter(MAN)
     case = SQUAT.kinematics.case(lifter, [LOW])
     squat = Undisturbed(case, evaluate(SQUAT, case).shank[:, None, None], 150.0)
-    straight, rounded = (disturb.upper_back_rounds(squat, x).trunk.bar for x in (0.0, 0.02))
-    assert np.squeeze(rounded.forward_m - straight.forward_m) == pytest.approx(0.02)
-    assert np.squeeze(rounded.along_m - straight.along_m) == pytest.approx(-0.01), (
-        "half as much lower"
+    straight, rounded = (disturb.upper_back_rounds(squat, x).trunk.bar for x in (0.0, 0.2))
+    kink = case.assumed.midback_cut * lifter.body.trunk_m
+    before, after = (
+        complex(np.squeeze(bar.along_m) - kink, np.squeeze(bar.forward_m))
+        for bar in (straight, rounded)
     )
+    assert after == pytest.approx(before * np.exp(0.2j))
     cost = next(c for c in fault_costs(SQUAT, lifter, LOW, 150.0) if c.fault_id == "upper-round")
-    name, before, after = cost.most_moved
+    name, before_use, after_use = cost.most_moved
     assert name == "upper_back"
-    assert after > before
+    assert after_use > before_use
 
 
-def test_a_rounding_back_in_the_pull_shortens_the_trunk_and_lengthens_the_arms():
+def test_a_rounding_back_in_the_pull_brings_hip_and_shoulder_nearer():
     setup = usual_setup("conventional")
     case, _ = DEADLIFT.kinematics.case(default_lifter(MAN), [setup]).placed()
     start = case.start()
-    rounded = back_rounds(Undisturbed(case, start.legs.shank, 150.0), 0.03)
-    assert rounded.body.trunk_m == pytest.approx(start.body.trunk_m - 0.03)
-    assert rounded.body.arm_m == pytest.approx(start.body.arm_m + 0.03)
-    hips = [float(np.squeeze(x.lines.hip_sagittal.at(150.0))) for x in (start, rounded)]
-    assert hips[1] < hips[0], "a shorter hip arm is why backs round"
+    rounded = back_rounds(Undisturbed(case, start.legs.shank, 150.0), 0.3)
+
+    def apart(posture) -> float:
+        hip = np.ravel(posture.legs.hip.x)[-1], np.ravel(posture.legs.hip.z)[-1]
+        shoulder = (np.ravel(place)[-1] for place in posture.shoulder)
+        return float(np.hypot(*(s - h for s, h in zip(shoulder, hip, strict=True))))
+
+    assert apart(start) == pytest.approx(MAN.trunk_m)
+    assert apart(rounded) == pytest.approx(float(trunk_of(MAN, 0.3, case.assumed).chord_m))
 
 
 @pytest.mark.parametrize("style", ["conventional", "sumo", "block"])

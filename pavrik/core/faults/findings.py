@@ -6,13 +6,13 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.log.ability import AbilityDay, ability_series
 from pavrik.core.log.comparison import Comparison, compare
 from pavrik.core.log.cooccurrence import Together, first_of_reps, seen_together
 from pavrik.core.log.onset import Onset, fit_onset, onset_words
 from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
 from pavrik.core.log.rep_table import RepTable, rep_table
-from pavrik.core.log.training_set import COMPETITION, TrainingSet, best_of_days, competition_sets
-from pavrik.core.strength.estimated_max import Trend, trend_series
+from pavrik.core.log.training_set import COMPETITION, TrainingSet, competition_sets
 
 BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 """Faults of the back's shape: the load at which one rep in five shows them caps technique work."""
@@ -60,7 +60,7 @@ class Findings:
 
     sets: int
     reps: int
-    trend: list[tuple[str, float, Trend]]
+    trend: list[tuple[str, float, AbilityDay]]
     """(day, estimate of its best set, smoothed) of the competition lift."""
     faults: list[FaultFindings]
     together: list[Together]
@@ -71,11 +71,9 @@ class Findings:
         return self.trend[-1][2].kg if self.trend else None
 
 
-def competition_trend(sets: Sequence[TrainingSet]) -> list[tuple[str, float, Trend]]:
+def competition_trend(sets: Sequence[TrainingSet]) -> list[tuple[str, float, AbilityDay]]:
     """Estimates of the competition lift from clean dead-stop sets, day by day."""
-    best = best_of_days(competition_sets(sets))
-    series = trend_series([day.reading for day in best])
-    return [(one.logged.day, one.kg, t) for one, t in zip(best, series, strict=True)]
+    return [(one.day, one.says.kg, one) for one in ability_series(competition_sets(sets))]
 
 
 def _fault(

@@ -13,6 +13,8 @@ LEAST_REPS = 12
 SURE = 0.95
 JEFFREYS = 0.5
 NODES = 600
+ALIKE = 0.025
+"""Shares of the max so near to each other are one load: the max itself moves as much."""
 Outcome = Literal["helped", "made it worse", "no difference seen", "too few reps"]
 
 
@@ -67,9 +69,10 @@ def compare(share: Floats, faulty: Booleans, after: Booleans) -> Comparison:
         return Comparison((0, 0), (0, 0), None, 0.5, "too few reps")
     low = max(np.min(share[known & after]), np.min(share[known & ~after]))
     high = min(np.max(share[known & after]), np.max(share[known & ~after]))
-    if low > high:
+    if low > high + 2 * ALIKE:
         return Comparison((0, 0), (0, 0), None, 0.5, "too few reps")
-    same = known & (share >= low - 0.025) & (share <= high + 0.025)
+    low, high = min(low, high), max(low, high)
+    same = known & (share >= low - ALIKE) & (share <= high + ALIKE)
 
     def count(side: Booleans) -> tuple[int, int]:
         return int(np.count_nonzero(faulty & side)), int(np.count_nonzero(side))

@@ -7,8 +7,8 @@ from datetime import date
 import numpy as np
 from numpy.typing import NDArray
 
-from pavrik.core.log.training_set import TrainingSet, best_of_days
-from pavrik.core.strength.estimated_max import trend_series
+from pavrik.core.log.ability import ability_series
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.units import Floats, Indices
 
 Booleans = NDArray[np.bool_]
@@ -42,13 +42,13 @@ class RepTable:
 def max_before(sets: Sequence[TrainingSet]) -> Floats:
     """Smoothed estimated max in kg that was known when each set began; the first day that counts
     in full stands for itself and what lies before it. NaN where there is none at all."""
-    best = best_of_days(sets)
-    if not best:
+    series = ability_series(sets)
+    if not series:
         return np.full(len(sets), np.nan)
-    levels = [found.kg for found in trend_series([day.reading for day in best])]
-    first = next((i for i, day in enumerate(best) if not day.at_least), 0)
+    levels = [found.kg for found in series]
+    first = next((i for i, found in enumerate(series) if not found.says.at_least), 0)
     known = np.array([levels[first]] * (first + 1) + levels[first:])
-    days = np.array([day.logged.day for day in best])
+    days = np.array([found.day for found in series])
     return known[np.searchsorted(days, [s.day for s in sets], side="left")]
 
 

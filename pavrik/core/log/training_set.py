@@ -8,7 +8,6 @@ from pavrik.core.strength.estimated_max import (
     LEAST_TRUSTED_RPE,
     TRUSTED_REPS,
     EstimatedMax,
-    Reading,
     estimate_max,
 )
 
@@ -96,11 +95,6 @@ class Evidence:
     @property
     def kg(self) -> float:
         return self.estimate.kg
-
-    @property
-    def reading(self) -> Reading:
-        """What the set says, for the smoothed level of its days."""
-        return Reading(self.kg, self.at_least, self.logged.load_kg, self.estimate.weight)
 
 
 def evidence_of(logged: TrainingSet) -> Evidence | None:

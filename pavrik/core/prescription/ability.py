@@ -5,35 +5,55 @@ Nothing that holds a session back (a fault, pain, a cap, light work) ever enters
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 
-from pavrik.core.log.training_set import Evidence, TrainingSet, best_of_days, competition_sets
+from pavrik.core.log.ability import AWAY_DAYS, AbilityDay, ability_series
+from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
-from pavrik.core.strength.estimated_max import trend
 
 
 @dataclass(frozen=True)
 class Ability:
-    """The estimated max of a competition lift from its log, and what it rests on."""
+    """The estimated max of a competition lift from its log with its 80 % band, how fast it grows
+    (log per week), and what it rests on."""
 
     kg: float
-    days: tuple[Evidence, ...]
+    low_kg: float
+    high_kg: float
+    growth_per_week: float
+    days: tuple[AbilityDay, ...]
     reason: Reason
 
 
-def ability_of(history: Sequence[TrainingSet]) -> Ability | None:
-    """Ability from the sets of a lift, oldest first; None where nothing counts."""
-    days = best_of_days(competition_sets(history))
-    level = trend([day.reading for day in days])
-    if level is None:
-        return None
-    newest = next((day for day in reversed(days) if not day.at_least), days[-1])
-    done = newest.logged
+def _rests_on(newest: AbilityDay, now: AbilityDay, away: int) -> Reason:
+    """The set that says most, in a sentence."""
+    done = newest.says.logged
     at = f" at RPE {done.rpe:g}" if done.rpe is not None else ""
-    counted = "1 day" if len(days) == 1 else f"{len(days)} days"
-    text = (
-        f"estimated max {in_kg(level.kg)} ({in_kg(level.low_kg)} to {in_kg(level.high_kg)}) from "
-        f"{counted}, the last {reps_words(done.reps)} with {in_kg(done.load_kg)}{at} "
-        f"giving {'at least ' if newest.at_least else ''}{in_kg(newest.kg)}"
-    )
-    facts = tuple(day.logged.set_id for day in days[-3:])
-    return Ability(level.kg, tuple(days), Reason(text, facts))
+    told = f"{reps_words(done.reps)} with {in_kg(done.load_kg)}{at} on {done.day}: "
+    if newest.says.at_least:
+        told += f"at least {in_kg(newest.says.kg)}, nothing tells how much more"
+    else:
+        told += f"about {newest.says.kg:.0f} kg; all days together: {in_kg(now.kg)}, likely "
+        told += f"{now.low_kg:.0f} to {now.high_kg:.0f}"
+    if away > AWAY_DAYS:
+        told += f", {away / 7:.0f} weeks without the lift counted in"
+    return Reason(told, (done.set_id,))
+
+
+def ability_of(
+    history: Sequence[TrainingSet], age: str = "trained", today: date | None = None
+) -> Ability | None:
+    """Ability from the sets of a lift, oldest first, after its last day or ``today``; None where
+    nothing counts."""
+    own = competition_sets(history)
+    days = ability_series(own, age)
+    if not days:
+        return None
+    last = max(logged.day for logged in own if logged.reps)
+    away = (today - date.fromisoformat(last)).days if today is not None else 0
+    now = days[-1].after(max(away, 0))
+    newest = next((day for day in reversed(days) if not day.says.at_least), days[-1])
+    return Ability(
+        now.kg, now.low_kg, now.high_kg, now.growth_per_week, tuple(days),
+        _rests_on(newest, now, away),
+    )  # fmt: skip

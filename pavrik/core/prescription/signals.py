@@ -14,7 +14,10 @@ from pavrik.core.prescription.reason import Reason, in_kg
 
 FALLS = 2
 FALL_SHARE = assume(
-    "trend_fall", 0.01, "share", "a fall of the trend over two days below this is the noise of days"
+    "trend_fall",
+    0.012,
+    "share",
+    "a fall of the trend over two days below this is the noise of days",
 )
 EQUAL_LOAD = 0.01
 HARDER = assume("felt_harder", 1.0, "RPE", "equal work that felt so much harder is a sign")

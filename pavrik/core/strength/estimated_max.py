@@ -5,19 +5,14 @@ Epley (1985) and Brzycki (1993), from memory; the third is the usual table of re
 with the *effective* reps, reps done plus reps left.
 """
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
 
-from pavrik.core.assumptions import assume
-
 TRUSTED_REPS = 10
 LEAST_TRUSTED_RPE = 6.0
 """Below it a lifter cannot tell how many reps are left: common practice, no source."""
-LEVEL_ERROR = assume("level_error", 0.03, "log", "error (sd) of yesterday's estimated max")
-RPE_ERROR = assume("rpe_error", 0.015, "log", "error (sd) of half a point of RPE in the max")
 MOST_REPS = 20
 _TABLE_SHARE = (1.0, 0.955, 0.922, 0.892, 0.863, 0.837, 0.811, 0.786, 0.762, 0.739, 0.707, 0.680)
 
@@ -36,13 +31,6 @@ class EstimatedMax:
     def log_error(self) -> float:
         """Error of the formulas in the log: half their spread, growing with reps."""
         return float(np.log(self.most_kg / self.least_kg) / 2 + 0.005 * self.effective_reps)
-
-    @property
-    def weight(self) -> float:
-        """Share of the way that the level moves to this estimate: near 1 for a tested single,
-        about a fifth for a set of many reps."""
-        error = self.log_error**2 + RPE_ERROR**2
-        return LEVEL_ERROR**2 / (LEVEL_ERROR**2 + error)
 
 
 def epley_kg(load_kg: float, reps: float) -> float:
@@ -91,55 +79,3 @@ def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> Estimat
 def load_for(max_kg: float, reps: int, rpe: float) -> float:
     """Load in kg at which ``reps`` reps feel like ``rpe``: the inverse of ``estimate_max``."""
     return max_kg / estimate_max(1.0, reps, rpe).kg
-
-
-@dataclass(frozen=True)
-class Reading:
-    """What one day says of the max in kg. ``at_least``: a lower bound only. ``lifted_kg`` was on
-    the bar that day, so the max of that day was not below it."""
-
-    kg: float
-    at_least: bool = False
-    lifted_kg: float = 0.0
-    weight: float = 0.35
-
-
-@dataclass(frozen=True)
-class Trend:
-    """Smoothed estimated max in kg with an 80 % band, and how it moved over the last exposure."""
-
-    kg: float
-    low_kg: float
-    high_kg: float
-    last_step_kg: float
-
-
-_BAND_SD = 1.2816
-_FIRST_ERROR = 0.03
-
-
-def trend_series(readings: Sequence[Reading]) -> list[Trend]:
-    """Smoothed level after each day, oldest first. Lower bounds raise it and never pull it down;
-    the first full reading starts it anew where only bounds were known before."""
-    series: list[Trend] = []
-    level = variance = 0.0
-    anchored = False
-    for one in readings:
-        before = level
-        if not series or not (anchored or one.at_least):
-            level, variance = max(one.kg, level), (_FIRST_ERROR * one.kg) ** 2
-        elif not one.at_least or one.kg > level:
-            error = one.kg - level
-            level += one.weight * error
-            variance = (1 - one.weight) * (variance + one.weight * error**2)
-        level = max(level, one.lifted_kg)
-        anchored = anchored or not one.at_least
-        band = _BAND_SD * float(np.sqrt(variance))
-        series.append(Trend(level, level - band, level + band, level - before if before else 0.0))
-    return series
-
-
-def trend(readings: Sequence[Reading]) -> Trend | None:
-    """The smoothed level of today; None without any reading."""
-    series = trend_series(readings)
-    return series[-1] if series else None

@@ -1,0 +1,295 @@
+"""The competition max of a lift on every day of its log, as a distribution: a filter over days.
+
+The log of the max is a level that grows slowly; what a set says of it is off by how this lifter's
+reps fall with load, by how he rates, by the day and by chance. The first two stay the same from day
+to day and are learnt where lifts disagree, so many sets are not many witnesses. Light work is a
+lower bound and a miss an upper one: they enter by the moments of a truncated normal.
+"""
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+
+from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.log.training_set import Evidence, TrainingSet
+from pavrik.core.strength.estimated_max import (
+    MOST_REPS,
+    TRUSTED_REPS,
+    effective_reps,
+    estimate_max,
+)
+
+GROWTH = assume_each(
+    "ability_growth", {"novice": 0.010, "trained": 0.0035, "advanced": 0.0012}, "log per week",
+    "expected growth of the max by training age",
+)  # fmt: skip
+GROWTH_SD_SHARE = 1.0
+"""Of the expected growth: how far a lifter's own may lie from it (sd)."""
+LEVEL_DRIFT = assume("ability_drift", 0.006, "log per week", "how the level strays in a week (sd)")
+DAY_SD = assume("ability_day_sd", 0.015, "log", "good and bad days (sd)")
+CURVE_SD = assume(
+    "ability_curve_sd", 0.005, "log per rep", "how lifters' reps fall with load otherwise (sd)"
+)
+RATING_SD = assume("ability_rating_sd", 0.017, "log", "half a point of RPE that one always errs by")
+SET_SD = assume("ability_set_sd", 0.015, "log", "what one rating is off by chance (sd)")
+FORMULA_SD = assume("ability_formula_sd", 0.002, "log per rep", "error of rep formulas beyond that")
+FIRST_SD = 0.25
+"""Of the level before anything is known, round the first thing that is said of it."""
+AWAY_DAYS = 14
+AWAY_LOSS = assume("away_loss", 0.005, "log per week", "lost in a week without the lift, after two")
+AWAY_MOST = assume("away_most", 0.12, "log", "most that time away takes")
+AWAY_SD_SHARE = 0.5
+"""Of what time away took: how unsure that is (sd)."""
+BAND = 1.2816
+FAR = 4.0
+"""Spreads from a bound at which it says nothing."""
+
+State = list[float]
+Spread = list[list[float]]
+LEVEL, GROWTH_AT, CURVE, RATING = range(4)
+
+
+@dataclass(frozen=True)
+class AbilityDay:
+    """The max after a day's sets: kg with its 80 % band, growth (log per week), how far the day
+    moved it in kg, and the set of the day that says most; ``level`` and ``spread`` are its log."""
+
+    day: str
+    says: Evidence
+    level: float
+    spread: float
+    growth_per_week: float
+    last_step_kg: float
+
+    @property
+    def kg(self) -> float:
+        return math.exp(self.level)
+
+    @property
+    def low_kg(self) -> float:
+        return math.exp(self.level - BAND * self.spread)
+
+    @property
+    def high_kg(self) -> float:
+        return math.exp(self.level + BAND * self.spread)
+
+    def after(self, days: int) -> "AbilityDay":
+        """The same so many days later without the lift: from two weeks on some of it is lost."""
+        lost = _lost(days)
+        spread = math.hypot(self.spread, AWAY_SD_SHARE * lost)
+        return AbilityDay(
+            self.day, self.says, self.level - lost, spread, self.growth_per_week, self.last_step_kg
+        )
+
+
+def _lost(days: int) -> float:
+    """Log that is lost after so many days without an exposure."""
+    return min(max(days - AWAY_DAYS, 0) / 7 * AWAY_LOSS, AWAY_MOST)
+
+
+class _Filter:
+    """Mean and covariance of level, growth (per day), curve (per rep) and rating bias."""
+
+    rows = range(4)
+
+    def __init__(self, mean: State, cov: Spread, day: int) -> None:
+        self.mean, self.cov, self.day = mean, cov, day
+        self.seen = False
+        """Whether anything counted in full."""
+
+    def to(self, day: int) -> None:
+        """Time passes: the level grows and strays, and falls where the lift was left alone."""
+        days = day - self.day
+        if days <= 0:
+            return
+        self.day = day
+        mean, cov, lost = self.mean, self.cov, _lost(days)
+        grown = min(days, AWAY_DAYS)
+        mean[LEVEL] += grown * mean[GROWTH_AT] - lost
+        for i in self.rows:
+            cov[LEVEL][i] += grown * cov[GROWTH_AT][i]
+        for i in self.rows:
+            cov[i][LEVEL] += grown * cov[i][GROWTH_AT]
+        cov[LEVEL][LEVEL] += LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
+
+    def _towards(self, looks: State, noise: float) -> tuple[float, float, list[float]]:
+        """Expected value and variance of an observation, and how it goes with the state."""
+        along = [sum(row[i] * looks[i] for i in self.rows) for row in self.cov]
+        expected = sum(self.mean[i] * looks[i] for i in self.rows)
+        return expected, sum(looks[i] * along[i] for i in self.rows) + noise, along
+
+    def _learn(self, along: list[float], variance: float, moved: float, told: float) -> None:
+        """``moved`` is how far the observation's mean went, ``told`` the share of its variance that
+        is gone."""
+        mean, cov = self.mean, self.cov
+        gain = [a / variance for a in along]
+        for i in self.rows:
+            mean[i] += gain[i] * moved
+            taken = gain[i] * told
+            row = cov[i]
+            for j in self.rows:
+                row[j] -= taken * along[j]
+
+    def hears(self, value: float, looks: State, noise: float) -> None:
+        """An observation in full."""
+        expected, variance, along = self._towards(looks, noise)
+        self._learn(along, variance, value - expected, 1.0)
+
+    def bounded(self, value: float, looks: State, noise: float, *, below: bool) -> bool:
+        """A bound: the observation lies above ``value``, or below it. False where it is so far off
+        that it says nothing."""
+        expected, variance, along = self._towards(looks, noise)
+        root, sign = math.sqrt(variance), -1.0 if below else 1.0
+        at = sign * (value - expected) / root
+        if at < -FAR:
+            return False
+        hazard = _hazard(at)
+        self._learn(along, variance, sign * root * hazard, hazard * (hazard - at))
+        return True
+
+
+def _hazard(at: float) -> float:
+    """Density over the tail of a standard normal from ``at`` on."""
+    if at > 30.0:
+        return at + 1.0 / at
+    density = math.exp(-0.5 * at * at) / math.sqrt(2 * math.pi)
+    return density / (0.5 * math.erfc(at / math.sqrt(2)))
+
+
+class _Day:
+    """What a day says: sets in full as sums over them, its best lower bound and its lowest miss
+    (log kg and reps beyond one), the reps made before a miss, and the set that says most."""
+
+    def __init__(self) -> None:
+        self.full = 0
+        self.value = self.beyond = self.rated = self.noise = 0.0
+        self.at_least: tuple[float, float] | None = None
+        self.at_most: tuple[float, float] | None = None
+        self.before_a_miss: Evidence | None = None
+        self.lifted = 0.0
+        self.says: Evidence | None = None
+
+    def keep(self, says: Evidence) -> None:
+        """The set that says most."""
+        if self.says is None or says.kg > self.says.kg:
+            self.says = says
+
+
+def _missed(day: _Day, logged: TrainingSet) -> None:
+    """The rep that failed bounds the max of the day from above; those before it count only where
+    nothing else is known."""
+    tried = min(logged.reps + 1, MOST_REPS)
+    kg = estimate_max(logged.load_kg, tried, 10.0).kg
+    if day.at_most is None or math.log(kg) < day.at_most[0]:
+        day.at_most = (math.log(kg), tried - 1.0)
+    if logged.reps and not any(fault.fault_id == "high" for fault in logged.faults):
+        made = estimate_max(logged.load_kg, min(logged.reps, TRUSTED_REPS), 10.0)
+        day.before_a_miss = Evidence(logged, made, True)
+
+
+def _add(day: _Day, logged: TrainingSet) -> None:
+    """One set of a day."""
+    if logged.missed_reps and not logged.is_rebound:
+        _missed(day, logged)
+        return
+    if not logged.counts_for_max:
+        return
+    day.lifted = max(day.lifted, logged.load_kg)
+    full = logged.estimate()
+    if full is not None:
+        day.keep(Evidence(logged, full, False))
+        reps = effective_reps(logged.reps, logged.rpe)
+        day.full += 1
+        day.value += math.log(full.kg)
+        day.beyond += reps - 1.0
+        day.rated += 0.0 if logged.rpe is not None and logged.rpe >= 10.0 else 1.0
+        day.noise += (FORMULA_SD * (reps - 1.0)) ** 2
+        return
+    least = logged.at_least()
+    if least is not None:
+        if day.at_least is None or math.log(least.kg) > day.at_least[0]:
+            day.at_least = (math.log(least.kg), float(logged.reps - 1))
+        day.keep(Evidence(logged, least, True))
+
+
+def _days(sets: Sequence[TrainingSet]) -> dict[str, _Day]:
+    found: dict[str, _Day] = {}
+    for logged in sets:
+        _add(found.setdefault(logged.day, _Day()), logged)
+    return dict(sorted(found.items()))
+
+
+def _begin(day: _Day, on: int, age: str) -> _Filter | None:
+    """A filter round the first thing that is said of the max."""
+    if day.full:
+        first = day.value / day.full
+    elif day.at_least is not None:
+        first = day.at_least[0]
+    elif day.before_a_miss is not None:
+        first = math.log(day.before_a_miss.kg)
+        day.keep(day.before_a_miss)
+    else:
+        return None
+    growth = GROWTH[age] / 7
+    mean = [first, growth, 0.0, 0.0]
+    spreads = (FIRST_SD, GROWTH_SD_SHARE * growth, CURVE_SD, RATING_SD)
+    cov = [[s**2 if i == j else 0.0 for j in range(4)] for i, s in enumerate(spreads)]
+    return _Filter(mean, cov, on)
+
+
+def _take(state: _Filter, day: _Day) -> bool:
+    """A day's sets into the filter; False where they say nothing."""
+    told = False
+    if day.full:
+        n = day.full
+        looks = [1.0, 0.0, day.beyond / n, day.rated / n]
+        state.hears(day.value / n, looks, DAY_SD**2 + SET_SD**2 / n + day.noise / n)
+        state.seen = told = True
+    if day.at_least is not None:
+        value, beyond = day.at_least
+        if not state.seen:
+            told = value >= state.mean[LEVEL] - 1e-12
+            state.mean[LEVEL] = max(state.mean[LEVEL], value)
+        else:
+            noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
+            told |= state.bounded(value, [1.0, 0.0, beyond, 0.0], noise, below=False)
+    if day.at_most is not None and state.seen:
+        value, beyond = day.at_most
+        noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
+        told |= state.bounded(value, [1.0, 0.0, beyond, 0.0], noise, below=True)
+    if day.lifted and math.log(day.lifted) > state.mean[LEVEL] + DAY_SD:
+        state.mean[LEVEL] = math.log(day.lifted) - DAY_SD
+        told = True
+    return told
+
+
+def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[AbilityDay]:
+    """The max after every day that counts, oldest first, from sets of one lift or variation.
+
+    Bounds raise or lower it and nothing else; before anything counts in full a lower bound stands
+    for the max. What was on the bar cleanly cannot lie above the max by more than a good day.
+    """
+    state: _Filter | None = None
+    found: list[AbilityDay] = []
+    for day, said in _days(sets).items():
+        on = date.fromisoformat(day).toordinal()
+        if state is None:
+            state = _begin(said, on, age)
+            if state is None:
+                continue
+            before = state.mean[LEVEL]
+        else:
+            state.to(on)
+            before = state.mean[LEVEL]
+        if not _take(state, said) and found:
+            continue
+        says = said.says or found[-1].says
+        level = state.mean[LEVEL]
+        found.append(
+            AbilityDay(
+                day, says, level, math.sqrt(max(state.cov[LEVEL][LEVEL], 0.0)),
+                7 * state.mean[GROWTH_AT], math.exp(level) - math.exp(before) if found else 0.0,
+            )
+        )  # fmt: skip
+    return found

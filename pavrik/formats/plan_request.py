@@ -5,14 +5,17 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.prescription.attempts import Strategy
 from pavrik.core.prescription.choice import Considered
 from pavrik.core.prescription.plan_parts import Plan
+from pavrik.core.prescription.shape import USUAL
 from pavrik.formats.model.requests import (
     BodyIn,
     DeadliftSetupIn,
     PlateIn,
     Region,
     ScreensIn,
+    ShapeId,
     SquatSetupIn,
     Strict,
 )
@@ -81,6 +84,8 @@ class PublicPlanRequest(Strict):
     meet: date | None = None
     goal: Literal["competition", "strength", "muscle", "sport", "health"] = "competition"
     training_age: Literal["novice", "trained", "advanced"] = "trained"
+    shape: ShapeId = USUAL
+    strategy: Strategy = "placing"
     body: BodyIn
     screens: ScreensIn = Field(default_factory=ScreensIn)
     schools: dict[str, str] = Field(default_factory=dict)

@@ -23,12 +23,8 @@ from pavrik.core.prescription.drills import (
 )
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
-from pavrik.core.prescription.season import (
-    MAIN,
-    SECOND,
-    Dose,
-    week_roles,
-)
+from pavrik.core.prescription.season import week_roles
+from pavrik.core.prescription.shape import Dose, shipped_shapes
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.prescription.weaknesses import drills_of, weaknesses
 from pavrik.core.strength.estimated_max import load_for
@@ -124,9 +120,11 @@ def test_a_dose_by_rpe_is_the_inverse_of_the_estimate(reps, rpe):
 
 
 def test_second_days_are_lighter_than_main_days_of_every_role():
-    for role in ("build", "strengthen", "sharpen"):
-        heaviest = max(dose.load_share() for dose in MAIN[role])
-        assert SECOND[role].load_share() < 0.95 * heaviest, role
+    for shape in shipped_shapes().values():
+        for role in ("build", "strengthen", "sharpen"):
+            for doses in shape.main[role]:
+                heaviest = max(dose.load_share() for dose in doses)
+                assert shape.second[role].load_share() < 0.95 * heaviest, (shape.id, role)
 
 
 def test_the_style_turns_where_the_goal_asks_and_only_to_what_is_allowed():
@@ -140,7 +138,7 @@ def test_the_style_turns_where_the_goal_asks_and_only_to_what_is_allowed():
 
 @given(st.integers(3, 16))
 def test_open_plans_are_never_all_light(weeks):
-    roles = week_roles(weeks, "open")
+    roles = week_roles(weeks, "open", 4)
     assert roles.count("light") <= weeks // 4
     assert roles[0] == "build"
 

@@ -11,6 +11,7 @@ from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.api.training.session_routes import file_answer
 from pavrik.core.competition_lifts import LiftId
+from pavrik.core.prescription.shape import shipped_shapes
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.wire.plans import (
@@ -23,6 +24,7 @@ from pavrik.formats.wire.plans import (
     PlanKept,
     PlanPreview,
     PlanRequest,
+    ShapeOut,
     SharedAnswer,
     StandingPlan,
     VariationKept,
@@ -39,6 +41,12 @@ OF_LIFTER = "/lifters/{lifter_id}"
 LineId = Annotated[str, Path(min_length=1, max_length=60)]
 Name = Annotated[str, Path(min_length=1, max_length=60)]
 Token = Annotated[str, Path(min_length=8, max_length=80)]
+
+
+@router.get("/shapes")
+def read_shapes(_: WhoIn) -> list[ShapeOut]:
+    """The shapes that a season may have."""
+    return [ShapeOut(id=s.id, name=s.name, words=s.words) for s in shipped_shapes().values()]
 
 
 @router.get(OF_LIFTER + "/plan")

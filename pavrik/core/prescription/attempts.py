@@ -4,15 +4,22 @@ source; the rule book in force decides on steps and changes.
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from typing import Literal
 
 from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.reason import Reason, in_kg
 
 STEP_KG = 2.5
-SHARES = (0.91, 0.965, 1.005)
+Strategy = Literal["safe", "placing", "record"]
+STRATEGIES: dict[Strategy, tuple[float, float, float]] = {
+    "safe": (0.90, 0.95, 0.99), "placing": (0.91, 0.965, 1.005), "record": (0.92, 0.975, 1.02),
+}  # fmt: skip
 """Opener, second and third as shares of the estimated max: 90 to 92, 95 to 97.5, 99 to 102 %."""
+SHARES = STRATEGIES["placing"]
+EASY_MORE, HARD_LESS = 0.0125, 0.0125
+"""Share of the max that the third goes up or down by how the second felt."""
 TEST_STEP_SHARE, TEST_STEP_KG = 0.02, 5.0
 LEAST_TEST = 0.98
 """A test single is at most this far over the best clean set or this share of the estimated max,
@@ -22,11 +29,15 @@ NAMED_JUMP = 0.10
 
 @dataclass(frozen=True)
 class Attempt:
-    """One attempt in kg with its reason."""
+    """One attempt in kg with its reason; a third also by how the second went: easy, hard, or
+    missed, which is repeated and never jumped over."""
 
     number: int
     load_kg: float
     reasons: tuple[Reason, ...]
+    if_easy_kg: float | None = None
+    if_hard_kg: float | None = None
+    if_missed_kg: float | None = None
 
 
 def _nearest(load_kg: float) -> float:
@@ -74,12 +85,22 @@ def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Reason, ...]:
     return (Reason(text, lowest.facts),)
 
 
-def attempts(max_kg: float, sets: Sequence[TrainingSet], caps: Sequence[Cap] = ()) -> list[Attempt]:
+def attempts(
+    max_kg: float, sets: Sequence[TrainingSet], caps: Sequence[Cap] = (),
+    strategy: Strategy = "placing",
+) -> list[Attempt]:  # fmt: skip
     """Opener, second and third for an estimated max; ``sets`` of the lift, oldest first."""
     best, found, least = _clean(sets, 1), list[Attempt](), STEP_KG
-    for number, share in enumerate(SHARES, 1):
+    for number, share in enumerate(STRATEGIES[strategy], 1):
         load_kg = max(_nearest(share * max_kg), least)
         why = Reason(f"{share:.1%} of the {in_kg(max_kg)} expected on the day")
         found.append(Attempt(number, load_kg, (*_over(load_kg, caps), why, *_jump(load_kg, best))))
         least = load_kg + STEP_KG
+    second, third = found[1].load_kg, found[2]
+    harder, easier = (_nearest(third.load_kg + by * max_kg) for by in (EASY_MORE, -HARD_LESS))
+    found[2] = replace(
+        third, if_easy_kg=max(harder, third.load_kg + STEP_KG),
+        if_hard_kg=max(min(easier, third.load_kg - STEP_KG), second + STEP_KG),
+        if_missed_kg=second,
+    )  # fmt: skip
     return found

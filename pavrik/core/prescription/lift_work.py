@@ -5,7 +5,7 @@ from dataclasses import dataclass, field
 
 from pavrik.core.assumptions import assume_each
 from pavrik.core.log.training_set import COMPETITION
-from pavrik.core.prescription.season import WeekRole
+from pavrik.core.prescription.shape import WeekRole
 
 
 @dataclass(frozen=True)
@@ -24,6 +24,8 @@ class LiftWork:
     sparer: tuple[str, ...]
     by_feel: str
     unknown_max: float
+    rotation: tuple[str, ...] = ()
+    """Main variations of a shape that turns them, in their order."""
     rungs: tuple[str, ...] = ()
     turn: Mapping[tuple[str, WeekRole], str] = field(default_factory=dict)
     from_floor: frozenset[str] = frozenset()
@@ -42,6 +44,7 @@ WORK: Mapping[str, LiftWork] = {
         sparer=("safety-bar squat",),
         by_feel="split squat",
         unknown_max=1.4,
+        rotation=("safety-bar squat", "front squat", "high-bar squat"),
         rungs=("goblet squat", "split squat"),
         turn={
             ("muscle", "build"): "high-bar squat",
@@ -56,6 +59,7 @@ WORK: Mapping[str, LiftWork] = {
         sparer=("trap bar, low", "trap bar, high"),
         by_feel="hip thrust",
         unknown_max=1.7,
+        rotation=("deficit deadlift", "sumo deadlift", "conventional deadlift"),
         turn={
             ("muscle", "build"): "Romanian deadlift",
             ("sport", "build"): "trap bar, low",

@@ -5,8 +5,10 @@ pain hold this session's load and nothing else. Every one leaves a reason with i
 """
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date
+
+import numpy as np
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
@@ -32,6 +34,10 @@ PAIN_CAP_SHARE = assume(
     "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
 )
 NAMED_JUMP = 0.10
+STEP_KG, FINE_STEP_KG, FINE_SHARE = 2.5, 1.0, 0.025
+"""Steps of a load; the fine one where the usual one is a larger share of it."""
+CAPPED_KG = 0.05
+"""So far below what was asked for, something holds it, and rounding never goes above."""
 REPEATED = 2
 FLOOR_DAYS = assume(
     "clean_work_stands_days",
@@ -66,9 +72,26 @@ class Gym:
         """The bar with its collars."""
         return self.bar_kg + self.collars_kg
 
-    def loading(self, most_kg: float) -> Loading:
-        """The most that the plates make up to a load."""
-        return load_bar(most_kg, self.bar_kg, self.collars_kg, self.stock, never_above=True)
+    def step_kg(self, load_kg: float) -> float:
+        """Step that a coach would think in: 2.5 kg, 1 where that is more than 2.5 % of the load and
+        the plates allow it."""
+        finest = 2 * min((plate.kg for plate in self.stock if plate.pairs), default=STEP_KG / 2)
+        fine = finest <= FINE_STEP_KG and FINE_SHARE * load_kg < STEP_KG
+        return FINE_STEP_KG if fine else STEP_KG
+
+    def as_said(self, load_kg: float) -> Loading:
+        """The most that the plates make up to a load that somebody named."""
+        return load_bar(load_kg, self.bar_kg, self.collars_kg, self.stock, never_above=True)
+
+    def loading(self, load_kg: float, *, capped: bool = True) -> Loading:
+        """What the bar is given for a load: on the nearest step, or, where the load is a cap, on
+        the last one that is not above it; then what the plates make of that."""
+        step = self.step_kg(load_kg)
+        steps = (load_kg - self.empty_kg) / step
+        whole = np.floor(steps + 1e-6) if capped else np.floor(steps + 0.5)
+        target = max(self.empty_kg + step * float(whole), self.empty_kg)
+        made = load_bar(target, self.bar_kg, self.collars_kg, self.stock, never_above=capped)
+        return replace(made, error_kg=made.total_kg - load_kg)
 
 
 @dataclass(frozen=True)
@@ -262,13 +285,12 @@ def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Reaso
     ]
 
 
-def _make(wanted: float, gym: Gym) -> tuple[Loading, list[Reason]]:
-    loading = gym.loading(wanted)
+def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reason]]:
+    loading = gym.loading(wanted, capped=capped)
     if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
-    return loading, [
-        Reason(f"{in_kg(loading.total_kg)} is the most that the plates make up to {in_kg(wanted)}")
-    ]
+    what = "the most that the bar takes up to" if capped else "the nearest step to"
+    return loading, [Reason(f"{in_kg(loading.total_kg)} is {what} {in_kg(wanted)}")]
 
 
 def _is_main(logged: TrainingSet) -> bool:
@@ -330,6 +352,7 @@ def next_load(
             [Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")],
         )  # fmt: skip
     max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
+    asked = wanted
     text = f"{ability.reason.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
     reasons = [Reason(text, ability.reason.facts)]
     wanted, lines = session_load(history, wanted, target, novice=novice)
@@ -345,5 +368,5 @@ def next_load(
     if wanted < gym.empty_kg:
         reasons.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
         wanted = gym.empty_kg
-    loading, lines = _make(wanted, gym)
+    loading, lines = _make(wanted, gym, capped=wanted < asked - CAPPED_KG)
     return NextLoad(target, max_kg, wanted, loading, reasons, lines)

@@ -14,8 +14,6 @@ from pavrik.core.prescription.attempts import Attempt, attempts
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan_lines import (
-    Maker,
-    bases_of,
     by_feel,
     main_lines,
     overruled,
@@ -23,6 +21,7 @@ from pavrik.core.prescription.plan_lines import (
     second_line,
     special_line,
 )
+from pavrik.core.prescription.plan_maker import Maker, bases_of
 from pavrik.core.prescription.plan_parts import (
     Day,
     LiftState,
@@ -38,13 +37,13 @@ from pavrik.core.prescription.plan_parts import (
 )
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.season import (
-    LIGHT_EVERY,
     NO_SPECIAL_DAYS,
-    Part,
-    WeekRole,
+    anchors_of,
     days_of,
+    steps_of,
     week_roles,
 )
+from pavrik.core.prescription.shape import Part, Shape, WeekRole
 
 NOT_BEGUN = Underway()
 Template = Sequence[tuple[tuple[str, Part], ...]]
@@ -117,18 +116,24 @@ def _meet_is_near(ask: PlanAsk, on: date) -> bool:
     return ask.meet is not None and (ask.meet - on).days < NO_SPECIAL_DAYS
 
 
-def _next_main(ask: PlanAsk, template: Template, underway: Underway) -> dict[str, date]:
-    """The next main session of every lift from today on."""
-    found: dict[str, date] = {}
-    today = max(underway.today or ask.start, ask.start)
+def _mains(ask: PlanAsk, template: Template, underway: Underway) -> dict[str, list[date]]:
+    """The main sessions of every lift, in order."""
+    found: dict[str, list[date]] = {}
     for week in range(ask.weeks):
         for on, parts in zip(_dates(ask, week), template, strict=False):
-            if on < today:
-                continue
             for lift, part in _parts(week, underway.moves, on, parts)[0]:
                 if part == "main":
-                    found.setdefault(lift, on)
+                    found.setdefault(lift, []).append(on)
     return found
+
+
+def _next_main(
+    ask: PlanAsk, mains: Mapping[str, Sequence[date]], underway: Underway
+) -> dict[str, date]:
+    """The next main session of every lift from today on."""
+    today = max(underway.today or ask.start, ask.start)
+    coming = {lift: [on for on in days if on >= today] for lift, days in mains.items()}
+    return {lift: days[0] for lift, days in coming.items() if days}
 
 
 @dataclass(frozen=True)
@@ -151,7 +156,7 @@ def _work(make: Maker, when: When, slot: _Slot, lift: str, part: Part, day_id: s
     elif part == "main":
         lines += main_lines(make, lift, when, prefix)
     else:
-        lines.append(second_line(make, lift, when, prefix))
+        lines.append(second_line(make, lift, when, prefix, part))
     if _meet_is_near(make.ask, when.on):
         return lines
     only = lift not in slot.with_second
@@ -206,13 +211,13 @@ def ends_of(ask: PlanAsk, pain: Sequence[PainFlag]) -> tuple[Literal["meet", "te
     return ("test", "") if ask.goal in ("competition", "strength") else ("open", "")
 
 
-def _role_words(role: WeekRole, number: int) -> str:
+def _role_words(role: WeekRole, number: int, shape: Shape) -> str:
     return (
         {
-            "build": "build: more reps at RPE 7, positions before loads",
+            "build": "build: more reps, positions before loads",
             "strengthen": "strengthen: fewer reps, heavier",
             "sharpen": "sharpen: an early single, then doubles; little else",
-            "light": f"light: every {LIGHT_EVERY}th week, half the sets",
+            "light": f"light: every {shape.light_every}th week, half the sets",
             "test": "test",
         }[role]
         if number or role != "build"
@@ -224,23 +229,23 @@ def _weeks(make: Maker, roles: Sequence[WeekRole], template: Template, underway:
            ) -> tuple[Week, ...]:  # fmt: skip
     """Every week with its days; days without work are left out."""
     with_second = frozenset(lift for parts in template for lift, part in parts if part == "second")
-    weeks = []
+    weeks, steps = [], steps_of(roles)
     for week, role in enumerate(roles):
         worked = sum(r != "light" for r in roles[underway.first_week : week])
         days = []
         for number, (on, parts) in enumerate(zip(_dates(make.ask, week), template, strict=False)):
             kept, told = _parts(week, underway.moves, on, parts)
             slot = _Slot(number, kept, told, with_second)
-            days.append(_day(make, When(week, role, worked, on), slot))
+            days.append(_day(make, When(week, role, worked, on, steps[week]), slot))
         kept_days = tuple(day for day in days if day.lines)
-        weeks.append(Week(week + 1, role, _role_words(role, week), kept_days))
+        weeks.append(Week(week + 1, role, _role_words(role, week, make.shape), kept_days))
     return tuple(weeks)
 
 
 def _attempts(make: Maker, worked: int) -> dict[str, tuple[Attempt, ...]]:
     """Meet attempts of every open lift after so many weeks worked."""
     return {
-        lift: tuple(attempts(kg, state.history, make.caps(lift, "main")))
+        lift: tuple(attempts(kg, state.history, make.caps(lift, "main"), make.ask.strategy))
         for lift, state in make.states.items()
         if not state.closed and (kg := make.projected_kg(lift, worked))
     }
@@ -256,11 +261,16 @@ def make_plan(
     """
     check_ask(ask)
     ends, no_test = ends_of(ask, pain)
-    roles = week_roles(ask.weeks, ends)
-    template = [tuple(p for p in parts if p[0] in states) for parts in days_of(len(ask.weekdays))]
+    shape = ask.in_force
+    roles = week_roles(ask.weeks, ends, shape.light_every)
+    template = [
+        tuple(p for p in parts if p[0] in states) for parts in days_of(shape, len(ask.weekdays))
+    ]
+    mains = _mains(ask, template, underway)
     make = Maker(
-        ask, states, bases_of(states), gym, tuple(pain), overrules or {}, underway.first_week,
-        _next_main(ask, template, underway),
+        ask, states, bases_of(states, ask, underway), gym, tuple(pain), overrules or {},
+        underway.first_week, _next_main(ask, mains, underway), shape,
+        anchors_of(ask.meet, mains) if ask.meet is not None else {},
     )  # fmt: skip
     worked = sum(role != "light" for role in roles[underway.first_week :])
     proposals = tuple(p for state in states.values() for p in state.proposals)

@@ -2,36 +2,31 @@
 
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
-from datetime import date
 
 from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.log.training_set import COMPETITION
-from pavrik.core.prescription.ability import ability_of
-from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.next_load import (
-    PAIN_CAP_SHARE,
-    Gym,
-    PainFlag,
+    CAPPED_KG,
     Target,
     keep_floor,
     session_load,
 )
-from pavrik.core.prescription.plan_parts import Kind, LiftState, Line, Overrule, PlanAsk, When
-from pavrik.core.prescription.reason import Reason, in_kg
-from pavrik.core.prescription.season import (
-    GROWTH,
-    MAIN,
-    PRIMER,
-    SECOND,
-    Dose,
-    before_meet,
+from pavrik.core.prescription.plan_maker import Maker
+from pavrik.core.prescription.plan_parts import (
+    Kind,
+    Line,
+    When,
 )
+from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.core.prescription.season import PRIMER, anchored, before_meet
+from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
 
 LEAST_RPE = 5.0
+HEAVY_SINGLE = 0.85
 LIGHTER = assume(
     "light_week_special_share",
     0.92,
@@ -62,67 +57,8 @@ def _rpe_at(share: float, reps: int) -> float:
     return min(halves, key=lambda rpe: abs(load_for(1.0, reps, rpe) - share))
 
 
-@dataclass(frozen=True)
-class Base:
-    """Where a lift starts from: the estimated max of today, and what it rests on."""
-
-    max_kg: float | None
-    reasons: tuple[Reason, ...]
-
-
 Allow = Callable[[float], tuple[float, list[Reason]]]
 """What a session makes of a wanted load, and why."""
-
-
-@dataclass(frozen=True)
-class Maker:
-    """Everything that lines are made from; ``next_main`` is the next main session of each lift,
-    the only one that last time's steps, RPE and faults hold."""
-
-    ask: PlanAsk
-    states: Mapping[str, LiftState]
-    bases: Mapping[str, Base]
-    gym: Gym
-    pain: tuple[PainFlag, ...]
-    overrules: Mapping[str, Overrule]
-    first_week: int
-    next_main: Mapping[str, date]
-
-    def projected_kg(self, lift: str, worked_weeks: int) -> float | None:
-        base = self.bases[lift].max_kg
-        if base is None:
-            return None
-        gain = 0.0 if self.pain else GROWTH[self.ask.training_age]
-        return base * (1 + gain) ** worked_weeks
-
-    def caps(self, lift: str, kind: Kind) -> list[Cap]:
-        state, base = self.states[lift], self.bases[lift]
-        found = [c for c in state.caps if not c.technique or kind in ("second", "special")]
-        if self.pain and base.max_kg:
-            regions = " and ".join(sorted({flag.region for flag in self.pain}))
-            found.append(
-                Cap(
-                    PAIN_CAP_SHARE * base.max_kg,
-                    f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
-                    "the coach clears it; sharp or radiating pain is for a licensed clinician",
-                    tuple(flag.flag_id for flag in self.pain),
-                )
-            )
-        return found
-
-
-_NOTHING_KNOWN = Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")
-
-
-def bases_of(states: Mapping[str, LiftState]) -> dict[str, Base]:
-    """Today's estimated max of every lift; nothing that holds a session back is in it."""
-    found = {}
-    for lift, state in states.items():
-        ability = ability_of(state.history)
-        found[lift] = (
-            Base(ability.kg, (ability.reason,)) if ability else Base(None, (_NOTHING_KNOWN,))
-        )
-    return found
 
 
 @dataclass(frozen=True)
@@ -150,8 +86,11 @@ def _held(
     return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
 
 
-def _load(make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float) -> _Made:
-    """What the plates make of a wanted load under the caps."""
+def _load(
+    make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float, *, held_back: bool
+) -> _Made:
+    """What the plates make of a wanted load under the caps; ``held_back`` where something lowered
+    it already, so that rounding never goes above."""
     held_kg, cap_kg, reasons = _held(make, lift, kind, wanted_kg, ratio)
     gym = make.gym
     if held_kg < gym.empty_kg:
@@ -160,7 +99,9 @@ def _load(make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float) ->
             "lighter bar or a dumbbell, by feel"
         )
         return _Made(None, (), cap_kg, (*reasons, why))
-    made = gym.loading(held_kg)
+    made = gym.loading(held_kg, capped=held_back or bool(reasons))
+    if cap_kg is not None and made.total_kg > cap_kg:
+        made = gym.loading(held_kg, capped=True)
     return _Made(made.total_kg, made.per_side, cap_kg, reasons)
 
 
@@ -173,7 +114,7 @@ def _said_load(make: Maker, line: Line, wanted_kg: float) -> tuple[Line, str]:
     """The line with a coach's load on the bar, and what is to be said of it."""
     if wanted_kg < make.gym.empty_kg or not _on_a_bar(make, line):
         return replace(line, load_kg=wanted_kg, per_side=()), f"sets {in_kg(wanted_kg)}"
-    made = make.gym.loading(wanted_kg)
+    made = make.gym.as_said(wanted_kg)
     told = f"sets {in_kg(made.total_kg)}"
     if abs(made.error_kg) > 0.05:
         told += f", the most that the plates make up to {in_kg(wanted_kg)}"
@@ -254,7 +195,8 @@ def loaded_line(
     intended = own_max * dose.load_share()
     wanted, held = allow(intended) if allow is not None else (intended, [])
     own_max *= max(wanted / intended, 1.0)
-    made = _load(make, lift, work.kind, wanted, ratio)
+    held_back = wanted < intended - CAPPED_KG
+    made = _load(make, lift, work.kind, wanted, ratio, held_back=held_back)
     share = made.load_kg / own_max if made.load_kg else None
     rpe = _rpe_at(share, dose.reps) if share else dose.rpe
     reasons = [*made.reasons, *held, *work.reasons]
@@ -275,7 +217,7 @@ def _why(make: Maker, lift: str, when: When) -> tuple[Reason, ...]:
         return base.reasons
     expected = in_kg(make.projected_kg(lift, when.worked) or base.max_kg)
     weeks = "1 week" if when.worked == 1 else f"{when.worked} weeks"
-    gain = 0.0 if make.pain else GROWTH[make.ask.training_age]
+    gain = make.gain_per_week(lift)
     grown = f"and {gain:.2%} a week over {weeks} of work" if gain else "and no gain while it hurts"
     return (
         Reason(
@@ -305,24 +247,48 @@ def _allow(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
     return None if light else lambda load: keep_floor(load, history, target)
 
 
+def _without_heavy_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
+    """Nothing that tests a max: for novices and while it hurts."""
+    return tuple(d for d in doses if d.reps > 1 or d.load_share() <= HEAVY_SINGLE) or doses
+
+
+def _turned_to(make: Maker, lift: str, when: When) -> str:
+    """The main variation of a week, in a shape that turns it and while nothing is sharpened."""
+    state, every = make.states[lift], make.shape.rotates_weeks
+    if not every or when.role in ("sharpen", "test", "light"):
+        return COMPETITION
+    ready = [n for n in WORK[lift].rotation if n in state.allowed and n in state.ratios]
+    turn = [COMPETITION, *ready]
+    return turn[(when.week // every) % len(turn)]
+
+
 def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], str] | None:
     """Main work where the meet is near, and why; None where the role's work stands."""
     if make.ask.meet is None:
         return None
     left_days = (make.ask.meet - when.on).days
+    anchor = make.anchors.get((lift, when.on))
+    if anchor is not None:
+        return anchored(anchor, left_days)
     return before_meet(lift, left_days, WORK[lift].no_heavy_days, when.role)
 
 
 def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
     """Main work of a day: the role's, or less where the meet is near."""
     near = _near_meet(make, lift, when)
-    doses, why = MAIN[when.role], _why(make, lift, when)
+    doses, why = make.shape.main_of(when.role, when.step), _why(make, lift, when)
+    variation = _turned_to(make, lift, when)
     if near is not None:
-        doses, why = near[0], (Reason(near[1]),)
+        doses, why, variation = near[0], (Reason(near[1]),), COMPETITION
+    elif variation != COMPETITION:
+        told = f"{make.shape.name.lower()} shape: {variation} for {make.shape.rotates_weeks} weeks"
+        why = (Reason(told),)
+    if make.pain or make.ask.novice:
+        doses = _without_heavy_singles(doses)
     lines = [
         loaded_line(
-            make, lift, when.worked, Work(f"{prefix}-{i}", "main", dose, why),
-            _allow(make, lift, when, dose),
+            make, lift, when.worked, Work(f"{prefix}-{i}", "main", dose, why, variation),
+            _allow(make, lift, when, dose) if variation == COMPETITION else None,
         )
         for i, dose in enumerate(doses)
     ]  # fmt: skip
@@ -337,15 +303,18 @@ def _spared_second(make: Maker, lift: str, when: When, line_id: str, told: str) 
     style = next((name for name in own.sparer if name in make.states[lift].allowed), None)
     if style is None:
         return by_feel(line_id, lift, own.by_feel, 3, 10, why)
-    work = Work(line_id, "second", SECOND[when.role], why, style)
+    work = Work(line_id, "second", make.shape.side_of("second", when.role), why, style)
     return loaded_line(make, lift, when.worked, work)
 
 
-def second_line(make: Maker, lift: str, when: When, prefix: str) -> Line:
-    """The second day of a lift: its position, its season's style, or a sparer one."""
+def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "second") -> Line:
+    """The second or the volume day of a lift: its position, its season's style, a sparer one."""
     state, own, line_id = make.states[lift], WORK[lift], f"{prefix}-0"
     near = _near_meet(make, lift, when)
-    dose = PRIMER[0] if near is not None and near[0] is PRIMER else SECOND[when.role]
+    near_meet = near is not None and when.role != "build"
+    dose = make.shape.side_of("second" if near_meet else part, when.role)
+    if near is not None and near[0] is PRIMER:
+        dose = PRIMER[0]
     if any(flag.region == BACK for flag in make.pain):
         told = f"pain flag on the {BACK}: a sparer style instead of a second straight-bar day"
         return _spared_second(make, lift, when, line_id, told)
@@ -357,12 +326,20 @@ def second_line(make: Maker, lift: str, when: When, prefix: str) -> Line:
     if turned is not None and cap is None:
         why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
         return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
-    note = own.capped_note if cap is not None else "position day"
-    text = "second day: light enough that every rep looks the same"
+    note = own.capped_note if cap is not None else f"{_DAY_NAMES[part]} day"
+    text = _DAY_WORDS[part]
     if cap is not None:
         text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
     why = (Reason(text, cap.facts if cap else ()),)
     return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, note=note))
+
+
+_DAY_NAMES: Mapping[Part, str] = {"main": "main", "second": "position", "volume": "volume"}
+_DAY_WORDS: Mapping[Part, str] = {
+    "main": "main day",
+    "second": "second day: light enough that every rep looks the same",
+    "volume": "volume day: more reps, none near the end of strength",
+}
 
 
 def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:

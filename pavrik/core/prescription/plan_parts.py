@@ -6,12 +6,20 @@ from datetime import date, timedelta
 from typing import Literal
 
 from pavrik.core.log.training_set import TrainingSet
-from pavrik.core.prescription.attempts import Attempt
+from pavrik.core.prescription.attempts import Attempt, Strategy
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Choice
 from pavrik.core.prescription.drills import Drill
 from pavrik.core.prescription.reason import Reason
-from pavrik.core.prescription.season import LONGEST, SHORTEST, WeekRole
+from pavrik.core.prescription.season import LONGEST, SHORTEST
+from pavrik.core.prescription.shape import (
+    NOVICE,
+    USUAL,
+    Shape,
+    WeekRole,
+    shape_of,
+    shipped_shapes,
+)
 from pavrik.core.variations.ratio import LearntRatio
 
 Kind = Literal["main", "second", "special", "drill"]
@@ -69,6 +77,8 @@ class When:
     role: WeekRole
     worked: int
     on: date
+    step: int = 0
+    """How many loading weeks of its block came before."""
 
     @property
     def light(self) -> bool:
@@ -154,15 +164,24 @@ class PlanAsk:
     meet: date | None = None
     goal: str = "competition"
     training_age: str = "trained"
+    shape: str = USUAL
+    strategy: Strategy = "placing"
 
     @property
     def novice(self) -> bool:
         return self.training_age == "novice"
 
+    @property
+    def in_force(self) -> Shape:
+        """The shape, a novice's own where none was chosen. Raises ValueError."""
+        return shape_of(NOVICE if self.novice and self.shape == USUAL else self.shape)
+
 
 def check_ask(ask: PlanAsk) -> None:
     """Raise ValueError with one line per problem."""
     problems = []
+    if ask.shape not in shipped_shapes():
+        problems.append(f"there is no shape “{ask.shape}”: one of {', '.join(shipped_shapes())}")
     if not SHORTEST <= ask.weeks <= LONGEST:
         problems.append(f"{ask.weeks} weeks: a plan runs {SHORTEST} to {LONGEST} weeks")
     days = sorted(set(ask.weekdays))

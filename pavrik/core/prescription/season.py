@@ -1,67 +1,45 @@
-"""The frame of a plan: roles of the weeks, what each day is for, how the style turns.
+"""The frame of a plan: roles of the weeks, what each day is for, what stands before a meet.
 
 Common practice, no source, except where named.
 """
 
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from datetime import date
 from typing import Literal
 
-from pavrik.core.assumptions import assume_each
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.strength.estimated_max import load_for
+from pavrik.core.prescription.shape import Days, Dose, Shape, WeekRole
 
-WeekRole = Literal["build", "strengthen", "sharpen", "light", "test"]
-Part = Literal["main", "second"]
-LIGHT_EVERY = 4
 BUILD_SHARE = 0.45
 SHORTEST, LONGEST = 3, 16
-
-
-@dataclass(frozen=True)
-class Dose:
-    """Sets x reps at an RPE, or at a share of the max where the work is light on purpose."""
-
-    sets: int
-    reps: int
-    rpe: float = 5.0
-    share: float | None = None
-
-    def load_share(self) -> float:
-        """Share of the max that is wanted."""
-        return self.share if self.share is not None else load_for(1.0, self.reps, self.rpe)
-
-
-MAIN: dict[WeekRole, tuple[Dose, ...]] = {
-    "build": (Dose(4, 6, 7.0),),
-    "strengthen": (Dose(4, 4, 7.5),),
-    "sharpen": (Dose(1, 1, 7.5), Dose(4, 2, 8.0)),
-    "light": (Dose(2, 4, share=0.68),),
-    "test": (Dose(1, 1, 9.0),),
-}
-SECOND: dict[WeekRole, Dose] = {
-    "build": Dose(3, 5, share=0.66), "strengthen": Dose(3, 4, share=0.70),
-    "sharpen": Dose(3, 3, share=0.70), "light": Dose(2, 3, share=0.60),
-    "test": Dose(2, 2, share=0.60),
-}  # fmt: skip
-"""The second day of a lift is for its position: light enough to be repeated exactly."""
 PRIMER_DAYS, NO_SPECIAL_DAYS = 2, 10
 EASY = (Dose(1, 1, share=0.80), Dose(2, 2, share=0.65))
 PRIMER = (Dose(2, 2, share=0.60),)
-GROWTH = assume_each(
-    "growth", {"novice": 0.0075, "trained": 0.004, "advanced": 0.002}, "share per week",
-    "expected gain of the max in a week of work, by training age",
-)  # fmt: skip
+PEAK = (Dose(1, 1, share=0.945), Dose(2, 3, share=0.80))
+"""Two to three weeks before a meet: the heaviest single, above the opener to come."""
+LAST_HEAVY = (Dose(1, 1, share=0.91), Dose(2, 2, share=0.80))
+"""The opener, rehearsed (tapering reviews, from memory: the load stays, the work halves)."""
+PEAK_DAYS = (14, 24)
+LAST_HEAVY_FROM: Mapping[str, int] = {"squat": 7, "deadlift": 8}
+"""Least days before a meet of the last heavy day."""
+Anchor = Literal["peak", "last heavy"]
 
 
-def week_roles(weeks: int, ends: Literal["meet", "test", "open"]) -> list[WeekRole]:
+def week_roles(
+    weeks: int, ends: Literal["meet", "test", "open"], light_every: int
+) -> list[WeekRole]:
     """Roles of the weeks, first to last.
 
-    A plan that ends in a meet or a test sharpens before it; every fourth week is light unless it
-    would stand among the last two before the end.
+    A plan that ends in a meet or a test sharpens before it; every so-manieth week is light unless
+    it would stand among the last two before the end (0: only where the signs ask for it).
     """
+
+    def is_light(week: int) -> bool:
+        return light_every > 0 and (week + 1) % light_every == 0
+
     if ends == "open":
         return [
-            "light" if (i + 1) % LIGHT_EVERY == 0 else ("build" if i < weeks / 2 else "strengthen")
+            "light" if is_light(i) else ("build" if i < weeks / 2 else "strengthen")
             for i in range(weeks)
         ]
     before = weeks - 1
@@ -69,7 +47,7 @@ def week_roles(weeks: int, ends: Literal["meet", "test", "open"]) -> list[WeekRo
     work = before - sharpen
     roles: list[WeekRole] = []
     for i in range(work):
-        if (i + 1) % LIGHT_EVERY == 0 and i < work - 1:
+        if is_light(i) and i < work - 1:
             roles.append("light")
         else:
             roles.append("build" if i < BUILD_SHARE * before else "strengthen")
@@ -91,13 +69,51 @@ def before_meet(
     return None
 
 
-def days_of(days: int) -> list[tuple[tuple[str, Part], ...]]:
+def steps_of(roles: Sequence[WeekRole]) -> list[int]:
+    """How many weeks of the same role, light ones between them not counted, each week follows: a
+    block's loads climb with it."""
+    found: list[int] = []
+    for week, role in enumerate(roles):
+        before = [r for r in roles[:week] if r != "light"]
+        step = 0
+        while step < len(before) and before[-1 - step] == role:
+            step += 1
+        found.append(step if role != "light" else 0)
+    return found
+
+
+def days_of(shape: Shape, days: int) -> Days:
     """What each training day of a week is for; a fifth and sixth day are for support work."""
     squat, pull = LIFT_IDS
-    whole: dict[int, list[tuple[tuple[str, Part], ...]]] = {
-        1: [((squat, "main"), (pull, "main"))],
-        2: [((squat, "main"), (pull, "second")), ((pull, "main"), (squat, "second"))],
-        3: [((squat, "main"),), ((pull, "main"),), ((squat, "second"), (pull, "second"))],
-        4: [((squat, "main"),), ((pull, "main"),), ((squat, "second"),), ((pull, "second"),)],
+    own = shape.days.get(min(days, 4))
+    if own is not None:
+        return own + ((),) * max(days - 4, 0)
+    whole: dict[int, Days] = {
+        1: (((squat, "main"), (pull, "main")),),
+        2: (((squat, "main"), (pull, "second")), ((pull, "main"), (squat, "second"))),
+        3: (((squat, "main"),), ((pull, "main"),), ((squat, "second"), (pull, "second"))),
+        4: (((squat, "main"),), ((pull, "main"),), ((squat, "second"),), ((pull, "second"),)),
     }
-    return whole[min(days, 4)] + [()] * max(days - 4, 0)
+    return whole[min(days, 4)] + ((),) * max(days - 4, 0)
+
+
+def anchors_of(meet: date, mains: Mapping[str, Sequence[date]]) -> dict[tuple[str, date], Anchor]:
+    """Counted back from a meet of any weekday: the last heavy day of each lift, and the heaviest
+    single two to three weeks out."""
+    found: dict[tuple[str, date], Anchor] = {}
+    for lift, days in mains.items():
+        left = {on: (meet - on).days for on in days}
+        last = max((on for on in days if left[on] >= LAST_HEAVY_FROM[lift]), default=None)
+        if last is not None and left[last] < PEAK_DAYS[0]:
+            found[lift, last] = "last heavy"
+        peaks = [on for on in days if PEAK_DAYS[0] <= left[on] <= PEAK_DAYS[1]]
+        if peaks:
+            found[lift, max(peaks)] = "peak"
+    return found
+
+
+def anchored(anchor: Anchor, left_days: int) -> tuple[tuple[Dose, ...], str]:
+    """Main work of an anchored day, and why."""
+    if anchor == "peak":
+        return PEAK, f"{left_days} days before the meet: the heaviest single, the opener below it"
+    return LAST_HEAVY, f"{left_days} days before the meet: the last heavy day, about the opener"

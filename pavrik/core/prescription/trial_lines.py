@@ -31,7 +31,7 @@ def _line(line: Line, planned: PlannedTrial, session: int, gym: Gym) -> Line:
     """The main line of a trial's day: its own work, never above what caps the line."""
     trial, arm = planned.trial, arm_of(session)
     capped = line.cap_kg is not None and line.cap_kg < trial.load_kg
-    made = gym.loading(line.cap_kg if capped and line.cap_kg is not None else trial.load_kg)
+    made = gym.as_said(line.cap_kg if capped and line.cap_kg is not None else trial.load_kg)
     name = planned.names[arm]
     told = (
         f"trial, session {session + 1} of {trial.sessions}: set-up {arm.upper()}, {name}; the same "

@@ -10,6 +10,7 @@ from pydantic import AfterValidator, BaseModel, ConfigDict, Field
 
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition, ShelfScreen
+from pavrik.core.prescription.shape import shape_of, shipped_shapes
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
@@ -169,6 +170,15 @@ class KnownBestIn(Strict):
     load_kg: Annotated[float, Field(gt=0, le=1000)]
     reps: Annotated[int, Field(ge=1, le=20)] = 1
     rpe: Annotated[float, Field(ge=1, le=10)] | None = None
+
+
+def _shape(shape_id: str) -> str:
+    return shape_of(shape_id).id
+
+
+ShapeId = Annotated[
+    str, Field(json_schema_extra={"enum": list(shipped_shapes())}), AfterValidator(_shape)
+]
 
 
 def _isolated_test(test_id: str) -> str:

@@ -6,12 +6,14 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.prescription.attempts import Strategy
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change
+from pavrik.core.prescription.shape import USUAL
 from pavrik.formats.model.figure_columns import DrawnColumns
-from pavrik.formats.model.requests import Strict
+from pavrik.formats.model.requests import ShapeId, Strict
 from pavrik.formats.wire.card import CardAnswer
 from pavrik.formats.wire.lifters import Text
 from pavrik.formats.wire.log import WarmUpStep
@@ -27,6 +29,16 @@ class PlanFrame(Strict):
     weeks: Annotated[int, Field(ge=3, le=16)]
     weekdays: Annotated[list[Annotated[int, Field(ge=0, le=6)]], Field(min_length=1, max_length=6)]
     meet: date | None = None
+    shape: ShapeId = USUAL
+    strategy: Strategy = "placing"
+
+
+class ShapeOut(BaseModel):
+    """A shape of a season."""
+
+    id: str
+    name: str
+    words: str
 
 
 class PlanRequest(PlanFrame):

@@ -88,6 +88,7 @@ def make(
     request = {
         "lifter": str(lifter_id), "start": str(frame.start), "weeks": frame.weeks,
         "weekdays": frame.weekdays, "meet": str(frame.meet), "plan": str(plan_id),
+        "shape": frame.shape, "strategy": frame.strategy,
     }  # fmt: skip
     return compute_and_write(
         database, who, key, "make plan", request, PlanKept, compute, action,

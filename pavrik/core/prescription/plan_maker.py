@@ -1,0 +1,89 @@
+"""What every line of a plan is made from: the ask, today's maxes, the gym, caps, anchors."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date
+
+import numpy as np
+
+from pavrik.core.log.ability import GROWTH
+from pavrik.core.prescription.ability import ability_of
+from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag
+from pavrik.core.prescription.plan_parts import Kind, LiftState, Overrule, PlanAsk, Underway
+from pavrik.core.prescription.reason import Reason
+from pavrik.core.prescription.season import Anchor
+from pavrik.core.prescription.shape import Shape
+
+MOST_GAIN = 1.25
+"""Times the usual growth: what is planned on."""
+
+
+@dataclass(frozen=True)
+class Base:
+    """Where a lift starts from: the estimated max of today, and what it rests on."""
+
+    max_kg: float | None
+    reasons: tuple[Reason, ...]
+    growth_per_week: float = 0.0
+    """Learnt growth of the max, log per week."""
+
+
+@dataclass(frozen=True)
+class Maker:
+    """Everything that lines are made from; ``next_main`` is the next main session of each lift,
+    the only one that last time's steps, RPE and faults hold."""
+
+    ask: PlanAsk
+    states: Mapping[str, LiftState]
+    bases: Mapping[str, Base]
+    gym: Gym
+    pain: tuple[PainFlag, ...]
+    overrules: Mapping[str, Overrule]
+    first_week: int
+    next_main: Mapping[str, date]
+    shape: Shape
+    anchors: Mapping[tuple[str, date], Anchor]
+
+    def gain_per_week(self, lift: str) -> float:
+        """Expected gain in a week of work, as a share: none while it hurts, never a loss, and not
+        much more than the training age promises, however fast the last weeks were."""
+        most = MOST_GAIN * GROWTH[self.ask.training_age]
+        learnt = min(max(self.bases[lift].growth_per_week, 0.0), most)
+        return 0.0 if self.pain else float(np.expm1(learnt))
+
+    def projected_kg(self, lift: str, worked_weeks: int) -> float | None:
+        """The max expected after so many weeks of work."""
+        base = self.bases[lift].max_kg
+        return base * (1 + self.gain_per_week(lift)) ** worked_weeks if base is not None else None
+
+    def caps(self, lift: str, kind: Kind) -> list[Cap]:
+        state, base = self.states[lift], self.bases[lift]
+        found = [c for c in state.caps if not c.technique or kind in ("second", "special")]
+        if self.pain and base.max_kg:
+            regions = " and ".join(sorted({flag.region for flag in self.pain}))
+            found.append(
+                Cap(
+                    PAIN_CAP_SHARE * base.max_kg,
+                    f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
+                    "the coach clears it; sharp or radiating pain is for a licensed clinician",
+                    tuple(flag.flag_id for flag in self.pain),
+                )
+            )
+        return found
+
+
+_NOTHING_KNOWN = Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")
+
+
+def bases_of(states: Mapping[str, LiftState], ask: PlanAsk, underway: Underway) -> dict[str, Base]:
+    """Today's estimated max of every lift; nothing that holds a session back is in it."""
+    found, today = {}, max(underway.today or ask.start, ask.start)
+    for lift, state in states.items():
+        ability = ability_of(state.history, ask.training_age, today)
+        found[lift] = (
+            Base(ability.kg, (ability.reason,), ability.growth_per_week)
+            if ability
+            else Base(None, (_NOTHING_KNOWN,))
+        )
+    return found

@@ -1,0 +1,1 @@
+"""Shapes of a season, one readable file each."""

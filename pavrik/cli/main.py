@@ -12,6 +12,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
+from pavrik.cli.bench_plans import run_plans_bench
 from pavrik.cli.bench_population import run_population_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.errors import BadInputError, PavrikError
@@ -75,6 +76,8 @@ def _bench(asked: argparse.Namespace) -> None:
         run_data_bench()
     elif asked.population:
         run_population_bench()
+    elif asked.plans:
+        run_plans_bench()
     else:
         run_bench()
 
@@ -102,6 +105,9 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     new.set_defaults(run=lambda a: clubs.new_club(a.name, a.owner_email))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")
+    bench.add_argument(
+        "--plans", action="store_true", help="what comes of obeyed plans, in every shape"
+    )
     bench.add_argument(
         "--population", action="store_true", help="the model's judgements over 600 made-up lifters"
     )

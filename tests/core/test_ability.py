@@ -184,7 +184,7 @@ def followed():
     for seed in range(30):
         gain = (0.0, 0.0035, 0.007)[seed % 3]
         ask = season(days=((0, 2), (0, 2, 4))[seed % 2], meet_in=82)
-        lifter = drawn(4000 + seed, TRUTH, gain_per_week=gain).warm_up(ask)
+        lifter = drawn(4000 + seed, TRUTH, gain_per_week=gain).warm_up()
         lifter.train(ask, 12)
         found.append((lifter, ask))
     return found

@@ -47,7 +47,8 @@ def test_every_one_has_a_name_a_unit_a_meaning_and_a_source():
     ("name", "value"),
     [
         ("hook_clearance_m", 0.02), ("shin_m", 0.04), ("pain_cap_share", 0.70),
-        ("ability_growth_novice", 0.010), ("low_bar_holds_lean_deg", 53.0), ("usual_bar-away", 0.04),
+        ("ability_growth_novice", 0.010), ("low_bar_holds_lean_deg", 53.0),
+        ("usual_bar-away", 0.04),
         ("judged_at_middle", 0.55), ("fault_cut_2", 0.05), ("tape_error_m", DEFAULT.tape_error_m),
     ],
 )  # fmt: skip

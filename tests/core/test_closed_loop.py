@@ -48,7 +48,7 @@ def work_of(plan, ask, week: int, lift: str):
 @pytest.mark.parametrize("days", [(0, 2), (0, 2, 4), (0, 1, 3, 5)])
 def test_twelve_obeyed_weeks_keep_main_loads_at_what_the_true_max_asks(age, days):
     ask = season(days=days, meet_in=82, age=age)
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     plans = lifter.train(ask, 12)
     for week, plan in enumerate(plans):
         for lift, truth in TRUTH.items():
@@ -65,7 +65,7 @@ def test_twelve_obeyed_weeks_keep_main_loads_at_what_the_true_max_asks(age, days
 
 def test_sets_without_an_rpe_never_shrink_anyone():
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     before = ability_of(lifter.log["squat"])
     lifter.states_rpe = False
     lifter.do(date(2026, 11, 28), "squat", 100.0, 5)
@@ -99,7 +99,7 @@ def test_a_tested_single_counts_in_full():
 
 def test_a_rebound_set_sets_no_dead_stop_load():
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     before = main_lines(lifter.plan(ask), 0, "deadlift")[0].load_kg
     for reps, kg in ((8, 245.0), (5, 120.0)):
         lifter.do(date(2026, 11, 29), "deadlift", kg, reps, pull_style="rebound", aimed_rpe=8.0)
@@ -111,7 +111,7 @@ SHOOT = LoggedFault("hips-shoot", "Hips shoot up", 1, 2, "off the floor")
 
 def test_a_sessions_faults_hold_that_session_and_nothing_else():
     ask = season(meet_in=82)
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     clean = lifter.plan(ask)
     for day in ("2026-11-25", "2026-11-28"):
         at = TrainingSet(day, day, 190.0, 5, None, faults=(SHOOT,))
@@ -131,7 +131,7 @@ def test_a_sessions_faults_hold_that_session_and_nothing_else():
 @pytest.mark.parametrize("days", [(0,), (1, 4), (0, 2, 4), (0, 1, 3, 5), (1, 2, 3, 4, 5, 6)])
 def test_nothing_heavy_stands_near_a_meet_whatever_its_weekday(meet_in, days):
     ask = season(days=days, meet_in=meet_in)
-    plan = honest(TRUTH).warm_up(ask).plan(ask)
+    plan = honest(TRUTH).warm_up().plan(ask)
     last = {"squat": 4, "deadlift": 7}
     heavy_days = set()
     for day in plan.days():
@@ -151,7 +151,7 @@ def test_nothing_heavy_stands_near_a_meet_whatever_its_weekday(meet_in, days):
 
 def test_the_days_before_a_meet_say_why_they_are_light():
     ask = season(meet_in=77)
-    plan = honest(TRUTH).warm_up(ask).plan(ask)
+    plan = honest(TRUTH).warm_up().plan(ask)
     near = [
         x for d in plan.days() for x in d.lines
         if x.kind == "main" and x.lift == "deadlift" and 2 < (ask.meet - d.on).days <= 7
@@ -185,7 +185,7 @@ def test_a_novice_never_starts_below_last_weeks_clean_work(max_kg):
 
 def test_work_that_was_too_much_since_is_no_floor():
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     at = [replace(s, load_kg=190.0, reps=6, rpe=7.0) for s in lifter.log["squat"]]
     hard = replace(at[-1], set_id="hard", day="2026-11-29", rpe=9.5)
     lifter.log["squat"] = [*at, hard]
@@ -209,7 +209,7 @@ def test_a_meet_single_stands_however_light_the_weeks_after_it_were():
 
 def test_a_set_harder_than_aimed_for_holds_the_next_session_to_what_it_stands_for():
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     free = main_lines(lifter.plan(ask), 0, "squat")[0]
     hard = TrainingSet("hard", "2026-11-28", 180.0, 5, 9.5, aimed_rpe=8.0)
     lifter.log["squat"].append(hard)
@@ -225,7 +225,7 @@ def test_what_a_session_said_ends_with_the_sessions_that_follow():
     """An easy line of a light week that felt harder than its RPE 5 once held singles at 136 kg of
     a 205 kg squat for six weeks: every week's hold made the next week's aim easy again."""
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     light = TrainingSet("light", "2026-11-28", 140.0, 6, 6.0, aimed_rpe=5.0)
     lifter.log["squat"].append(light)
     first = main_lines(lifter.plan(ask), 0, "squat")[0]
@@ -234,7 +234,7 @@ def test_what_a_session_said_ends_with_the_sessions_that_follow():
 
 def test_a_hard_session_of_weeks_ago_holds_nothing_any_more():
     ask = season()
-    lifter = honest(TRUTH).warm_up(ask)
+    lifter = honest(TRUTH).warm_up()
     day = (MONDAY - timedelta(days=26)).isoformat()
     lifter.log["squat"].insert(0, TrainingSet("old", day, 150.0, 5, 9.5, aimed_rpe=7.0))
     light = [replace(s, aimed_rpe=5.0, rpe=5.0, load_kg=120.0) for s in lifter.log["squat"][1:]]
@@ -250,7 +250,7 @@ def followed():
     found = []
     for seed in range(24):
         ask = season(days=((0, 2), (0, 2, 4), (0, 1, 3, 5))[seed % 3], meet_in=82)
-        lifter = drawn(seed, TRUTH, gain_per_week=0.003).warm_up(ask)
+        lifter = drawn(seed, TRUTH, gain_per_week=0.003).warm_up()
         found.append((lifter, lifter.train(ask, 12), ask))
     return found
 

@@ -5,7 +5,7 @@ import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import SeasonLine from '@/stages/prescribe/SeasonLine.vue'
 import type { Plan, PlanFrame } from '@/stages/prescribe/usePlan'
 import { dayWords, isoDay, minutes, nextMonday, placeOf, titleOf } from '@/stages/prescribe/words'
-import { router } from './mounting'
+import { mounted, router } from './mounting'
 
 describe('words of a plan', () => {
   it('says a calendar day whatever the zone of the device', () => {
@@ -55,22 +55,28 @@ describe('reasons', () => {
 })
 
 describe('the frame of a plan', () => {
-  const frame: PlanFrame = { start: '2026-11-30', weeks: 8, weekdays: [0, 2, 4], meet: null }
+  const frame: PlanFrame = {
+    start: '2026-11-30',
+    weeks: 8,
+    weekdays: [0, 2, 4],
+    meet: null,
+    shape: 'steady',
+    strategy: 'placing',
+  }
   const changed = (shown: ReturnType<typeof mount>) =>
     shown.emitted('update:modelValue')!.at(-1)![0] as PlanFrame
-  const mounted = (from: PlanFrame = frame) =>
-    mount(FrameFields, { props: { modelValue: from, withMeet: true } })
+  const framed = (from: PlanFrame = frame) => mounted(FrameFields, { modelValue: from, withMeet: true })
 
   it('switches days on and off but never the last one off', async () => {
-    const shown = mounted()
+    const shown = framed()
     await shown.findAll('fieldset button')[1]!.trigger('click')
     expect(changed(shown).weekdays).toEqual([0, 1, 2, 4])
-    const one = mounted({ ...frame, weekdays: [3] })
+    const one = framed({ ...frame, weekdays: [3] })
     await one.findAll('fieldset button')[3]!.trigger('click')
     expect(changed(one).weekdays).toEqual([3])
   })
   it('takes its length from the meet, within what can be planned', async () => {
-    const shown = mounted()
+    const shown = framed()
     const meet = shown.findAll('input[type="date"]')[1]!
     await meet.setValue('2027-02-13')
     expect(changed(shown)).toMatchObject({ meet: '2027-02-13', weeks: 11 })

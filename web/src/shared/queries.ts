@@ -38,6 +38,11 @@ export const schoolsQuery = queryOptions({
   queryKey: ['schools'],
   queryFn: () => answered(client.GET('/api/schools')),
 })
+export const shapesQuery = queryOptions({
+  queryKey: ['shapes'],
+  staleTime: SELDOM_MS,
+  queryFn: () => answered(client.GET('/api/shapes')),
+})
 export const exercisesQuery = queryOptions({
   queryKey: ['exercises'],
   staleTime: SELDOM_MS,

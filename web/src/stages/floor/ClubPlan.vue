@@ -11,7 +11,14 @@ import { nextMonday } from '@/stages/prescribe/words'
 defineProps<{ without: number }>()
 const emit = defineEmits<{ close: [] }>()
 const queries = useQueryClient()
-const frame = ref<Schemas['PlanFrame']>({ start: nextMonday(), weeks: 8, weekdays: [0, 2, 4], meet: null })
+const frame = ref<Schemas['PlanFrame']>({
+  start: nextMonday(),
+  weeks: 8,
+  weekdays: [0, 2, 4],
+  meet: null,
+  shape: 'steady',
+  strategy: 'placing',
+})
 const asked = ref<Schemas['JobAnswer'] | null>(null)
 const { message, busy, run } = useProblem()
 const { job, cancel } = useJob(asked, () => void queries.invalidateQueries())

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-// Start, meet, length and training days of a plan.
+// Start, meet, length, shape and training days of a plan.
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { shapesQuery } from '@/shared/queries'
 import { WEEKDAYS } from './words'
 import type { PlanFrame } from './usePlan'
 
@@ -23,6 +26,13 @@ function dates(change: Partial<PlanFrame>) {
   }
   asked.value = next
 }
+const shapes = useQuery(shapesQuery)
+const shapeWords = computed(() => shapes.data.value?.find((s) => s.id === asked.value.shape)?.words ?? '')
+const STRATEGIES = [
+  { id: 'safe', name: 'safe: three white lifts' },
+  { id: 'placing', name: 'placing' },
+  { id: 'record', name: 'record' },
+] as const
 const value = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
@@ -45,6 +55,18 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
       aria-label="Weeks"
       @input="asked = { ...asked, weeks: Number(value($event)) }"
   /></label>
+  <label
+    ><span class="small soft">Shape: {{ shapeWords }}</span
+    ><select v-model="asked.shape" aria-label="Shape of the season">
+      <option v-for="s in shapes.data.value ?? []" :key="s.id" :value="s.id">{{ s.name }}</option>
+    </select></label
+  >
+  <label v-if="withMeet && asked.meet"
+    ><span class="small soft">Attempts</span
+    ><select v-model="asked.strategy" aria-label="Strategy of the attempts">
+      <option v-for="s in STRATEGIES" :key="s.id" :value="s.id">{{ s.name }}</option>
+    </select></label
+  >
   <fieldset>
     <legend class="small soft">Training days</legend>
     <button
@@ -65,6 +87,7 @@ label {
   display: flex;
   flex-direction: column;
 }
+select,
 input[type='date'] {
   font: inherit;
   color: var(--ink);

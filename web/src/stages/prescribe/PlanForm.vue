@@ -21,6 +21,8 @@ const frame = ref<PlanFrame>({
   weeks: props.from?.weeks ?? 8,
   weekdays: [...(props.from?.weekdays ?? [0, 2, 4])],
   meet: null,
+  shape: (props.from?.shape as PlanFrame['shape'] | undefined) ?? 'steady',
+  strategy: props.from?.strategy ?? 'placing',
 })
 const REST_MS = 160
 const rested = refDebounced(frame, REST_MS)

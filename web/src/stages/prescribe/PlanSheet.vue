@@ -148,7 +148,14 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
             :key="a.number"
             class="try"
             :title="a.reasons.map((b) => b.text).join('; ')"
-            ><b>{{ massOf(a.load_kg, 1) }}</b> <span class="small soft">{{ a.reasons[0]?.text }}</span></span
+            ><b>{{ massOf(a.load_kg, 1) }}</b>
+            <span class="small soft"
+              >{{ a.reasons[0]?.text
+              }}<template v-if="a.if_easy_kg && a.if_hard_kg && a.if_missed_kg"
+                >; after an easy second {{ massOf(a.if_easy_kg, 1) }}, a hard one
+                {{ massOf(a.if_hard_kg, 1) }}, a missed one {{ massOf(a.if_missed_kg, 1) }} again</template
+              ></span
+            ></span
           >
         </p>
       </section>

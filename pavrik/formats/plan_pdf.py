@@ -27,6 +27,7 @@ from reportlab.platypus import (
 
 from pavrik.core.prescription.attempts import Attempt
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
+from pavrik.core.prescription.reflow import effort_words
 from pavrik.formats.plan_words import CAUTION, title_of
 
 _PLAIN, _BOLD = "Archivo", "Archivo-Bold"
@@ -72,7 +73,7 @@ def _plates(line: Line) -> str:
 def _line(line: Line) -> list[Paragraph]:
     gone = line.overruled is not None and line.overruled.dropped
     load = "left out" if gone else f"{line.load_kg:g} kg" if line.load_kg is not None else ""
-    rpe = f" @ {line.rpe:g}" if line.rpe is not None else ""
+    rpe = effort_words(line.rpe)
     return [
         _text(title_of(line)),
         _text(f"{line.sets} × {line.reps}{rpe}"),

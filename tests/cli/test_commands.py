@@ -96,12 +96,14 @@ def test_every_computation_takes_pulls(run):
     assert 0.95 <= best["sumo"] / best["conventional"] <= 1.10
 
 
-def test_a_suit_is_answered_with_what_the_model_leaves_out(run):
+def test_a_suit_lifts_more_and_says_what_of_it_is_assumed(run):
     grid = {"stance_m": [0.42], "toe_out_deg": [20], "heel_lift_m": [0]}
-    request = {"lift": "squat", "body": BODY, "grid": grid, "gear": "suit"}
-    code, answer = run("fit", request)
-    assert code == 0
-    assert any("without a suit" in line for line in answer["advice"])
+    request = {"lift": "squat", "body": BODY, "grid": grid}
+    answers = {gear: run("fit", request | {"gear": gear})[1] for gear in ("raw", "suit")}
+    raw, suit = (answers[gear]["best_of_style"]["low"] for gear in ("raw", "suit"))
+    assert suit["predicted_max_kg"] > 1.05 * raw["predicted_max_kg"]
+    assert any("a suit is counted" in line for line in answers["suit"]["advice"])
+    assert answers["raw"]["advice"] == []
 
 
 def test_squat_paths_and_costs(run):

@@ -2,7 +2,7 @@
 source."""
 
 from dataclasses import replace
-from datetime import date
+from datetime import date, timedelta
 
 import pytest
 
@@ -10,12 +10,16 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Overrule
+from pavrik.core.prescription.reflow import effort_words
 from pavrik.core.prescription.season import (
     EASY,
     LONGEST,
     SHORTEST,
+    anchored,
+    anchors_of,
     before_meet,
     days_of,
+    steps_of,
     week_roles,
 )
 from pavrik.core.prescription.shape import shape_of
@@ -130,3 +134,33 @@ def test_the_bare_bar_is_a_load_like_any_other_in_a_coachs_hand():
     assert bare.rest_s == 120
     lighter = set_to(15.0)
     assert (lighter.load_kg, lighter.per_side, lighter.rpe) == (15.0, (), line.rpe)
+
+
+@pytest.mark.parametrize(
+    ("weeks", "steps"), [(12, [0, 1, 2, 0, 1, 0, 1, 0, 2, 0, 1, 0]), (8, [0, 1, 2, 0, 0, 0, 1, 0])]
+)
+def test_loads_climb_within_a_block(weeks, steps):
+    """bbblbsslsppt and bbblsppt: after a light week a block that was at its top begins again."""
+    assert steps_of(week_roles(weeks, "test", 4)) == steps
+
+
+@pytest.mark.parametrize("weekday", range(7))
+def test_a_meet_of_any_weekday_is_counted_back_from(weekday):
+    meet = date(2027, 2, 15) + timedelta(days=weekday)
+    mains = {"squat": [meet - timedelta(days=weekday + 7 * n) for n in range(8)],
+             "deadlift": [meet - timedelta(days=weekday + 2 + 7 * n) for n in range(8)]}  # fmt: skip
+    found = anchors_of(meet, mains)
+    for lift, least in (("squat", 7), ("deadlift", 8)):
+        left = {a: (meet - on).days for (of, on), a in found.items() if of == lift}
+        assert least <= left["last heavy"] <= least + 6
+        assert 14 <= left["peak"] <= 24
+    doses, why = anchored("peak", 17)
+    assert max(dose.load_share() for dose in doses) == pytest.approx(0.945)
+    assert "heaviest single" in why
+    assert max(dose.load_share() for dose in anchored("last heavy", 9)[0]) < 0.945
+
+
+def test_what_is_too_light_to_be_rated_is_called_easy():
+    assert effort_words(5.0) == ", easy"
+    assert effort_words(7.5) == " @ 7.5"
+    assert effort_words(None) == ""

@@ -21,11 +21,11 @@ from pavrik.core.prescription.plan_parts import (
     When,
 )
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.core.prescription.reflow import LEAST_RPE
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
 
-LEAST_RPE = 5.0
 HEAVY_SINGLE = 0.85
 LIGHTER = assume(
     "light_week_special_share",

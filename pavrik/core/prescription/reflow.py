@@ -12,6 +12,8 @@ from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk,
 from pavrik.core.prescription.reason import Reason, in_kg
 
 NOTICED_KG = 0.01
+LEAST_RPE = 5.0
+"""What is as easy or easier is not told as an RPE."""
 
 
 @dataclass(frozen=True)
@@ -115,7 +117,14 @@ def work_words(line: Line) -> str:
     told = f"{line.sets} × {line.reps}"
     if line.load_kg is not None:
         told += f" × {in_kg(line.load_kg)}"
-    return told + (f" @ {line.rpe:g}" if line.rpe is not None else "")
+    return told + effort_words(line.rpe)
+
+
+def effort_words(rpe: float | None) -> str:
+    """Behind a load: its RPE, or "easy" where it is too light to be rated."""
+    if rpe is None:
+        return ""
+    return f" @ {rpe:g}" if rpe > LEAST_RPE else ", easy"
 
 
 def name_of(line: Line) -> str:

@@ -22,6 +22,7 @@ LAST_HEAVY = (Dose(1, 1, share=0.91), Dose(2, 2, share=0.80))
 PEAK_DAYS = (14, 24)
 LAST_HEAVY_FROM: Mapping[str, int] = {"squat": 7, "deadlift": 8}
 """Least days before a meet of the last heavy day."""
+TOP_STEP = 2
 Anchor = Literal["peak", "last heavy"]
 
 
@@ -70,15 +71,20 @@ def before_meet(
 
 
 def steps_of(roles: Sequence[WeekRole]) -> list[int]:
-    """How many weeks of the same role, light ones between them not counted, each week follows: a
-    block's loads climb with it."""
+    """Where in its block each week stands: loads climb with it. After a light week a block that was
+    climbed to its top begins again at its second step, another one goes on."""
     found: list[int] = []
-    for week, role in enumerate(roles):
-        before = [r for r in roles[:week] if r != "light"]
-        step = 0
-        while step < len(before) and before[-1 - step] == role:
-            step += 1
-        found.append(step if role != "light" else 0)
+    step, before = 0, ""
+    rested = False
+    for role in roles:
+        if role == "light":
+            rested = True
+            found.append(0)
+            continue
+        climbed = rested and step >= TOP_STEP
+        step = 0 if role != before else 1 if climbed else step + 1
+        before, rested = role, False
+        found.append(step)
     return found
 
 

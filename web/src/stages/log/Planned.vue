@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Today's lines of the plan; one tap takes a line's load and variation into the set.
+import { effortWords } from '@/stages/prescribe/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 
@@ -23,7 +24,7 @@ const { kg } = useUnits()
           <span
             ><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps
             }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template
-            ><template v-if="line.rpe !== null"> @ {{ line.rpe }}</template></span
+            ><template v-if="line.rpe !== null"> {{ effortWords(line.rpe) }}</template></span
           >
           <span class="small soft">{{
             line.done >= line.sets

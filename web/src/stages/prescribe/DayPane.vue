@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import PlateStack from '@/shared/PlateStack.vue'
 import { useUnits } from '@/shared/units'
 import Reasons from './Reasons.vue'
-import { dayWords, minutes, titleOf } from './words'
+import { dayWords, effortWords, minutes, titleOf } from './words'
 import type { Day, Line } from './usePlan'
 import { cardQuery } from '@/shared/queries'
 
@@ -79,7 +79,7 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
       <p v-else class="what">
         <span class="num">{{ line.sets }} × {{ line.reps }}</span>
         <b v-if="line.load_kg !== null" class="num">{{ kg(line.load_kg, 2) }}</b>
-        <span v-if="line.rpe !== null" class="soft">@ {{ line.rpe }}</span>
+        <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
         <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
       </p>
       <p v-if="line.kind === 'drill'" class="small">{{ line.note }}</p>

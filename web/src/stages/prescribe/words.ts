@@ -52,3 +52,8 @@ export function placeOf(
   if (text.includes('pain flag')) return { name: 'the flag', to: { name: 'lifter', params } }
   return { name: 'the log', to: { name: 'log', params } }
 }
+
+/** What is as easy as this or easier is not told as an RPE. */
+const LEAST_RPE = 5
+/** Behind a load: its RPE, or "easy" where it is too light to be rated. */
+export const effortWords = (rpe: number) => (rpe > LEAST_RPE ? `@ ${rpe}` : 'easy')

@@ -149,7 +149,8 @@ def test_a_meet_of_any_weekday_is_counted_back_from(weekday):
     meet = date(2027, 2, 15) + timedelta(days=weekday)
     first = {"squat": weekday, "deadlift": weekday + 2}
     mains = {
-        lift: [meet - timedelta(days=days + 7 * n) for n in range(8)] for lift, days in first.items()
+        lift: [meet - timedelta(days=days + 7 * n) for n in range(8)]
+        for lift, days in first.items()
     }
     found = anchors_of(meet, mains)
     for lift, least in (("squat", 7), ("deadlift", 8)):

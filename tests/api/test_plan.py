@@ -287,3 +287,27 @@ def test_a_day_is_the_day_where_the_club_trains(coach, lifter):
         assert "2026-11-22" not in days()
     finally:
         coach.send("PUT", "/api/equipment/place", {"time_zone": "UTC"})
+
+
+def test_back_off_sets_follow_the_days_top_single(coach, lifter):
+    plan = make(coach, lifter, weeks=3, meet=str(TODAY + timedelta(days=20)))
+    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(TODAY))
+    top, after = today["lines"][:2]
+    assert (top["reps"], after["reps"]) == (1, 3)
+
+    def shown():
+        found = coach.get(f"/api/platform?lifter_id={lifter}&lift=squat").json()["lifters"][0]
+        squat = next(x for x in found["lifts"] if x["lift"] == "squat")
+        return next(x for x in squat["planned"] if x["line_id"] == after["line_id"]), squat["next"]
+
+    assert shown()[0]["load_kg"] == after["load_kg"]
+    logged = a_set(lift="squat", load_kg=top["load_kg"], reps=1, rpe=9.5, variation="competition")
+    now = datetime.now(UTC).isoformat()
+    assert coach.post(f"/api/lifters/{lifter}/sets", logged | {"performed_at": now}).is_success
+    line, following = shown()
+    assert line["load_kg"] < after["load_kg"]
+    assert "at RPE 9.5 shows about" in line["reasons"][0]["text"]
+    assert following["load_kg"] == line["load_kg"]
+    stored = lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())
+    kept = next(x for x in stored if x["line_id"] == after["line_id"])
+    assert kept["load_kg"] == after["load_kg"], "the plan itself stays as it is"

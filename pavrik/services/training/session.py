@@ -9,6 +9,7 @@ from pavrik.core.equipment.plates import loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
+from pavrik.core.prescription.back_off import back_off
 from pavrik.core.prescription.next_load import Gym, Target
 from pavrik.core.prescription.plan_parts import Day
 from pavrik.core.prescription.reason import Reason
@@ -118,6 +119,30 @@ def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) ->
     return found
 
 
+def _after_the_top_set(facts: "_LiftFacts", gym: Gym | None) -> list[PlannedLine]:
+    """Today's lines with the back-off sets moved by what the top single of the day showed."""
+    if gym is None or facts.day is None:
+        return facts.planned
+    lines = {line.line_id: line for line in facts.day.lines}
+    ordered = list(facts.day.lines)
+    moved = []
+    for shown in facts.planned:
+        line = lines[shown.line_id]
+        done = [s for s in facts.sets if s.day == facts.day.on.isoformat()]
+        own = [s for s in done if s.variation == line.variation]
+        found = back_off(line, ordered, own, gym)
+        if found is not None:
+            shown = shown.model_copy(
+                update={
+                    "load_kg": found.loading.total_kg,
+                    "per_side": list(found.loading.per_side),
+                    "reasons": [found.reason, *shown.reasons],
+                }
+            )
+        moved.append(shown)
+    return moved
+
+
 def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | None:
     """The next set of today's plan: the first loaded line that is not done."""
     line = next((x for x in planned if x.load_kg is not None and x.done < x.sets), None)
@@ -135,12 +160,13 @@ def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | N
 
 @dataclass(frozen=True)
 class _LiftFacts:
-    """A lift's part of a session: its sets and cues, today's lines of it, and the newest
+    """A lift's part of a session: its sets and cues, the plan's day, its lines, and the newest
     prescription; without one what the next load follows from, or why there is none."""
 
     lift: LiftId
     sets: list[TrainingSet]
     cues: list[Cue]
+    day: Day | None
     planned: list[PlannedLine]
     given: training.Prescription | NextLoadFacts | str
     summary: LiftSummary | None
@@ -187,11 +213,13 @@ def _read_lift(
     now = today(connection)
     prescriptions = stored.list_prescriptions(connection, lifter_id)
     given = next((p for p in prescriptions if p.lift == lift), None)
+    day = day_in(connection, lifter_id, now)
     return _LiftFacts(
         lift,
         sets,
         cues_of_the_day(connection, lifter_id, lift, sets, catalogue),
-        _planned(day_in(connection, lifter_id, now), lift, sets, now.isoformat()),
+        day,
+        _planned(day, lift, sets, now.isoformat()),
         given or _next_load(connection, inputs, lift, sets),
         find_summary(connection, lifter_id, lift),
     )
@@ -213,10 +241,11 @@ def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) 
 def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
     """Next is today's plan, else the newest prescription, else what would be prescribed."""
     words, hole = _setup_words(card, facts.lift)
+    planned = _after_the_top_set(facts, gym)
     return PlatformLift(
         lift=facts.lift,
-        next=_from_plan(gym, facts.planned) or _given(facts),
-        planned=facts.planned,
+        next=_from_plan(gym, planned) or _given(facts),
+        planned=planned,
         setup_words=words,
         hook_hole=hole,
         cues=[CueAnswer(**vars(cue)) for cue in facts.cues],

@@ -75,7 +75,8 @@ class PlanGymIn(Strict):
 
 
 class PublicPlanRequest(Strict):
-    """Everything that a plan is made from. ``weekdays``: 0 is Monday."""
+    """Everything that a plan is made from. ``weekdays``: 0 is Monday; nothing is planned on a
+    ``blocked`` date."""
 
     format: Literal[1] = 1
     start: date
@@ -86,6 +87,7 @@ class PublicPlanRequest(Strict):
     training_age: Literal["novice", "trained", "advanced"] = "trained"
     shape: ShapeId = USUAL
     strategy: Strategy = "placing"
+    blocked: Annotated[list[date], Field(max_length=60)] = Field(default_factory=list)
     body: BodyIn
     screens: ScreensIn = Field(default_factory=ScreensIn)
     schools: dict[str, str] = Field(default_factory=dict)

@@ -311,3 +311,13 @@ def test_back_off_sets_follow_the_days_top_single(coach, lifter):
     stored = lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())
     kept = next(x for x in stored if x["line_id"] == after["line_id"])
     assert kept["load_kg"] == after["load_kg"], "the plan itself stays as it is"
+
+
+def test_blocked_dates_stay_free_and_are_kept_with_the_plan(coach, lifter):
+    usual = [d["on"] for w in make(coach, lifter)["plan"]["weeks"] for d in w["days"]]
+    kept = make(coach, lifter, blocked=[usual[4], usual[1], usual[4]])
+    days = [d for w in kept["plan"]["weeks"] for d in w["days"]]
+    assert not {usual[1], usual[4]} & {d["on"] for d in days}
+    assert len(days) == len(usual)
+    assert sum("is blocked: trained here" in d["moved"] for d in days) == 2
+    assert kept["ask"]["blocked"] == sorted([usual[1], usual[4]])

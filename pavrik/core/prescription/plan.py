@@ -6,7 +6,7 @@ gain. No load passes a cap unless a named coach has said so with a reason.
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date
 from typing import Literal
 
 from pavrik.core.competition_lifts import LIFT_IDS
@@ -44,12 +44,15 @@ from pavrik.core.prescription.season import (
     week_roles,
 )
 from pavrik.core.prescription.shape import Part, Shape, WeekRole
+from pavrik.core.prescription.training_dates import TrainingDate, days_left, training_dates
 
 NOT_BEGUN = Underway()
-Template = Sequence[tuple[tuple[str, Part], ...]]
-"""What each training day of a week is for."""
+DayParts = tuple[tuple[str, Part], ...]
+Calendar = Sequence[Sequence[tuple[TrainingDate, DayParts]]]
+"""The training dates of every week, and what each is for."""
 OVERLOAD_EVERY = 2
 CUES_A_DAY = 2
+AWAY = "away: every day of it is blocked, no gain is counted"
 
 
 def _specials_for(
@@ -85,12 +88,12 @@ def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
 
 
 def _parts(
-    week: int, moves: Sequence[Moved], on: date, parts: tuple[tuple[str, Part], ...]
-) -> tuple[tuple[tuple[str, Part], ...], str]:
+    week: int, moves: Sequence[Moved], day: TrainingDate, parts: DayParts
+) -> tuple[DayParts, str]:
     """What a day is for after missed main sessions have moved onto it."""
-    told, kept = "", list(parts)
+    told, kept = day.told, list(parts)
     for move in moves:
-        if move.week != week or move.to != on:
+        if move.week != week or move.to != day.on:
             continue
         kept = [p for p in kept if p[0] != move.lift]
         kept.insert(0, (move.lift, "main"))
@@ -98,17 +101,16 @@ def _parts(
     return tuple(kept), told
 
 
-def _dates(ask: PlanAsk, week: int) -> list[date]:
-    """Training dates of a week, counted from the start day; none on the meet's day or after."""
-    first = ask.start + timedelta(weeks=week)
-    found = [
-        first + timedelta(days=offset)
-        for offset in range(7)
-        if (first + timedelta(days=offset)).weekday() in ask.weekdays
-    ]
-    if ask.meet is None:
-        return found
-    return [day for day in found if day <= ask.meet - timedelta(days=2)]
+def _calendar(ask: PlanAsk, shape: Shape, states: Mapping[str, LiftState]) -> Calendar:
+    """Every week's dates and what they are for, of the lifts that are trained."""
+    weeks = []
+    for week in range(ask.weeks):
+        of_week = [
+            tuple(p for p in parts if p[0] in states)
+            for parts in days_of(shape, days_left(ask, week))
+        ]
+        weeks.append(list(zip(training_dates(ask, week), of_week, strict=False)))
+    return weeks
 
 
 def _meet_is_near(ask: PlanAsk, on: date) -> bool:
@@ -116,15 +118,22 @@ def _meet_is_near(ask: PlanAsk, on: date) -> bool:
     return ask.meet is not None and (ask.meet - on).days < NO_SPECIAL_DAYS
 
 
-def _mains(ask: PlanAsk, template: Template, underway: Underway) -> dict[str, list[date]]:
+def _mains(calendar: Calendar, underway: Underway) -> dict[str, list[date]]:
     """The main sessions of every lift, in order."""
     found: dict[str, list[date]] = {}
-    for week in range(ask.weeks):
-        for on, parts in zip(_dates(ask, week), template, strict=False):
-            for lift, part in _parts(week, underway.moves, on, parts)[0]:
+    for week, days in enumerate(calendar):
+        for day, parts in days:
+            for lift, part in _parts(week, underway.moves, day, parts)[0]:
                 if part == "main":
-                    found.setdefault(lift, []).append(on)
+                    found.setdefault(lift, []).append(day.on)
     return found
+
+
+def _worked(ask: PlanAsk, roles: Sequence[WeekRole], first_week: int, before: int) -> int:
+    """Loading weeks that are trained from the first one on, before another."""
+    return sum(
+        roles[week] != "light" and days_left(ask, week) > 0 for week in range(first_week, before)
+    )
 
 
 def _next_main(
@@ -225,20 +234,22 @@ def _role_words(role: WeekRole, number: int, shape: Shape) -> str:
     )
 
 
-def _weeks(make: Maker, roles: Sequence[WeekRole], template: Template, underway: Underway
+def _weeks(make: Maker, roles: Sequence[WeekRole], calendar: Calendar, underway: Underway
            ) -> tuple[Week, ...]:  # fmt: skip
     """Every week with its days; days without work are left out."""
-    with_second = frozenset(lift for parts in template for lift, part in parts if part == "second")
     weeks, steps = [], steps_of(roles)
-    for week, role in enumerate(roles):
-        worked = sum(r != "light" for r in roles[underway.first_week : week])
+    for week, (role, dates) in enumerate(zip(roles, calendar, strict=True)):
+        worked = _worked(make.ask, roles, underway.first_week, week)
+        with_second = frozenset(x for _, parts in dates for x, part in parts if part == "second")
         days = []
-        for number, (on, parts) in enumerate(zip(_dates(make.ask, week), template, strict=False)):
-            kept, told = _parts(week, underway.moves, on, parts)
+        for number, (date_, parts) in enumerate(dates):
+            kept, told = _parts(week, underway.moves, date_, parts)
             slot = _Slot(number, kept, told, with_second)
-            days.append(_day(make, When(week, role, worked, on, steps[week]), slot))
+            days.append(_day(make, When(week, role, worked, date_.on, steps[week]), slot))
         kept_days = tuple(day for day in days if day.lines)
-        weeks.append(Week(week + 1, role, _role_words(role, week, make.shape), kept_days))
+        away = days_left(make.ask, week) == 0
+        words = AWAY if away else _role_words(role, week, make.shape)
+        weeks.append(Week(week + 1, role, words, kept_days))
     return tuple(weeks)
 
 
@@ -263,16 +274,14 @@ def make_plan(
     ends, no_test = ends_of(ask, pain)
     shape = ask.in_force
     roles = week_roles(ask.weeks, ends, shape.light_every)
-    template = [
-        tuple(p for p in parts if p[0] in states) for parts in days_of(shape, len(ask.weekdays))
-    ]
-    mains = _mains(ask, template, underway)
+    calendar = _calendar(ask, shape, states)
+    mains = _mains(calendar, underway)
     make = Maker(
         ask, states, bases_of(states, ask, underway), gym, tuple(pain), overrules or {},
         underway.first_week, _next_main(ask, mains, underway), shape,
         anchors_of(ask.meet, mains) if ask.meet is not None else {},
     )  # fmt: skip
-    worked = sum(role != "light" for role in roles[underway.first_week :])
+    worked = _worked(ask, roles, underway.first_week, ask.weeks)
     proposals = tuple(p for state in states.values() for p in state.proposals)
     refused = [no_test] if no_test else []
     refused += [
@@ -281,6 +290,6 @@ def make_plan(
         if state.closed
     ]
     return Plan(
-        _weeks(make, roles, template, underway), proposals,
+        _weeks(make, roles, calendar, underway), proposals,
         _attempts(make, worked) if ends == "meet" else {}, tuple(refused), underway.moves,
     )  # fmt: skip

@@ -156,7 +156,8 @@ class LiftState:
 
 @dataclass(frozen=True)
 class PlanAsk:
-    """What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test."""
+    """What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test;
+    nothing is trained on a ``blocked`` date."""
 
     start: date
     weeks: int
@@ -166,6 +167,7 @@ class PlanAsk:
     training_age: str = "trained"
     shape: str = USUAL
     strategy: Strategy = "placing"
+    blocked: tuple[date, ...] = ()
 
     @property
     def novice(self) -> bool:

@@ -95,6 +95,7 @@ def days_of(shape: Shape, days: int) -> Days:
     if own is not None:
         return own + ((),) * max(days - 4, 0)
     whole: dict[int, Days] = {
+        0: (),
         1: (((squat, "main"), (pull, "main")),),
         2: (((squat, "main"), (pull, "second")), ((pull, "main"), (squat, "second"))),
         3: (((squat, "main"),), ((pull, "main"),), ((squat, "second"), (pull, "second"))),

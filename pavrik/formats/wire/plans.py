@@ -23,7 +23,8 @@ VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
 
 
 class PlanFrame(Strict):
-    """Start, length, training days (0 is Monday) and the meet, if there is one."""
+    """Start, length, training days (0 is Monday), the meet, if there is one, and dates on which
+    nothing can be trained."""
 
     start: date
     weeks: Annotated[int, Field(ge=3, le=16)]
@@ -31,6 +32,7 @@ class PlanFrame(Strict):
     meet: date | None = None
     shape: ShapeId = USUAL
     strategy: Strategy = "placing"
+    blocked: Annotated[list[date], Field(max_length=60)] = Field(default_factory=list)
 
 
 class ShapeOut(BaseModel):

@@ -86,7 +86,7 @@ def plan(request: PublicPlanRequest) -> PublicPlanAnswer:
     made = make_plan(
         PlanAsk(
             request.start, request.weeks, tuple(request.weekdays), request.meet, request.goal,
-            request.training_age, request.shape, request.strategy,
+            request.training_age, request.shape, request.strategy, tuple(request.blocked),
         ),
         {lift: study.state for lift, study in studies.items()},
         Gym(

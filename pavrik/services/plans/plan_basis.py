@@ -110,5 +110,5 @@ def _ask(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
     profile = get_profile(connection, lifter_id)
     return PlanAsk(
         frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
-        profile.training_age, frame.shape, frame.strategy,
+        profile.training_age, frame.shape, frame.strategy, tuple(sorted(set(frame.blocked))),
     )  # fmt: skip

@@ -89,6 +89,7 @@ def make(
         "lifter": str(lifter_id), "start": str(frame.start), "weeks": frame.weeks,
         "weekdays": frame.weekdays, "meet": str(frame.meet), "plan": str(plan_id),
         "shape": frame.shape, "strategy": frame.strategy,
+        "blocked": [str(day) for day in frame.blocked],
     }  # fmt: skip
     return compute_and_write(
         database, who, key, "make plan", request, PlanKept, compute, action,

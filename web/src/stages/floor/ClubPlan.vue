@@ -18,6 +18,7 @@ const frame = ref<Schemas['PlanFrame']>({
   meet: null,
   shape: 'steady',
   strategy: 'placing',
+  blocked: [],
 })
 const asked = ref<Schemas['JobAnswer'] | null>(null)
 const { message, busy, run } = useProblem()

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-// Start, meet, length, shape and training days of a plan.
+// Start, meet, length, shape, training days of a plan, and dates that are blocked.
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { shapesQuery } from '@/shared/queries'
-import { WEEKDAYS } from './words'
+import { dayWords, WEEKDAYS } from './words'
 import type { PlanFrame } from './usePlan'
 
 defineProps<{ withMeet?: boolean }>()
@@ -33,6 +33,15 @@ const STRATEGIES = [
   { id: 'placing', name: 'placing' },
   { id: 'record', name: 'record' },
 ] as const
+const blocked = computed(() => asked.value.blocked ?? [])
+function block(input: HTMLInputElement) {
+  if (!input.value) return
+  asked.value = { ...asked.value, blocked: [...new Set([...blocked.value, input.value])].sort() }
+  input.value = ''
+}
+function free(day: string) {
+  asked.value = { ...asked.value, blocked: blocked.value.filter((d) => d !== day) }
+}
 const value = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
@@ -80,6 +89,24 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
       {{ name }}
     </button>
   </fieldset>
+  <fieldset class="blocked">
+    <legend class="small soft">Blocked dates: the work goes to the nearest free day</legend>
+    <button
+      v-for="day in blocked"
+      :key="day"
+      type="button"
+      :aria-label="`Free ${dayWords(day)} again`"
+      @click="free(day)"
+    >
+      {{ dayWords(day) }} ×
+    </button>
+    <input
+      type="date"
+      aria-label="Block a date"
+      :min="asked.start"
+      @change="block($event.target as HTMLInputElement)"
+    />
+  </fieldset>
 </template>
 
 <style scoped>
@@ -119,6 +146,9 @@ fieldset button {
   border: 1px solid var(--line);
   border-radius: 3px;
   cursor: pointer;
+}
+.blocked button {
+  padding: 0 10px;
 }
 fieldset .on {
   background: var(--ink);

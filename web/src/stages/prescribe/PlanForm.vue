@@ -23,6 +23,7 @@ const frame = ref<PlanFrame>({
   meet: null,
   shape: (props.from?.shape as PlanFrame['shape'] | undefined) ?? 'steady',
   strategy: props.from?.strategy ?? 'placing',
+  blocked: [...(props.from?.blocked ?? [])],
 })
 const REST_MS = 160
 const rested = refDebounced(frame, REST_MS)

@@ -138,7 +138,7 @@ def test_a_link_opens_the_card_on_a_phone_without_a_session_until_it_is_closed(c
 def test_every_view_of_prescribe_is_sound_at_both_widths(coach):
     page = coach
     for view, ready in (
-        ("plan", "season's style"),
+        ("plan", "Hard sets by muscle"),
         ("variations", "Competition"),
         ("load", "Way up"),
     ):

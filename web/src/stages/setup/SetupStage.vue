@@ -40,16 +40,19 @@ const hopM = computed(() => lifter.value?.screens.find((s) => s.kind === 'hop')?
 
 const rivals = computed(() => (ranking.data.value?.leaders ?? []).filter((l) => isRival(styleOf(l.setup))))
 /** The goal decides what is shown first where the heaviest set-up is not what is wanted. */
+const byGoal = computed(() => lifter.value !== undefined && !BY_MAX.has(lifter.value.profile.goal))
 const goals = useQuery({
   ...goalsQuery(lift, props.lifterId, { weights: null, target: null, weeks: null }),
-  enabled: computed(() => lifter.value !== undefined && !BY_MAX.has(lifter.value.profile.goal)),
+  enabled: byGoal,
 })
+/** The Goal tab asks the same query, so it may load while nothing here waits for it. */
+const goalPending = computed(() => byGoal.value && goals.isLoading.value)
 const goalFirst = computed(() => {
   const { told, first } = goals.data.value ?? {}
   return told ? (rivals.value.find((l) => styleOf(l.setup) === first) ?? null) : null
 })
 const start = computed<Setup | null>(() => {
-  if (!ranking.data.value || settled.isPending.value || goals.isLoading.value) return null
+  if (!ranking.data.value || settled.isPending.value || goalPending.value) return null
   const leader = goalFirst.value ?? rivals.value[0] ?? ranking.data.value.leaders[0]
   const from = settled.data.value?.setup ?? leader?.setup
   return props.page.setupOf(from ?? props.page.fresh)

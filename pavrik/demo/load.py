@@ -23,6 +23,7 @@ from pavrik.demo.people import (
     RACKS,
     Person,
 )
+from pavrik.formats.model.setup_codec import SAID_BY_RANKING, read_setup
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
@@ -144,9 +145,7 @@ def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
         answer = fits.whole_ranking(fitting, database, WHO, inputs).answer
         rivals = [leader.setup.model_dump() for leader in answer.leaders]
         leader = next(x for x in rivals if not x.get("style", "").startswith("trap"))
-        kept = {k: v for k, v in leader.items() if k in fitting.setup_type.model_fields}
-        kept.pop("hip_above_knee_m", None)
-        setup = fitting.setup_type(**kept)
+        setup = read_setup(fitting.setup_type, leader, SAID_BY_RANKING)
         fits.settle(
             fitting, database, WHO, stable_id(lifter_id, "settle", fitting.lift), lifter_id,
             stable_id(lifter_id, "setup", fitting.lift), setup, reason, at,

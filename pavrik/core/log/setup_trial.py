@@ -14,6 +14,7 @@ import numpy as np
 from scipy.stats import t as student
 
 from pavrik.core.assumptions import assume
+from pavrik.core.log.ability import GROWTH
 from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.strength.estimated_max import estimate_max
 from pavrik.core.units import Floats
@@ -32,8 +33,7 @@ DAY_NOISE = assume("trial_day_noise", 0.022, "log", "error (sd) of one day's est
 NOISE_DAYS = 4.0
 """How many days' worth the usual noise counts for."""
 EFFECT_SD = assume("trial_effect_sd", 0.05, "log", "how far two set-ups may lie apart (sd)")
-GAIN_PER_DAY = 0.0035 / 7
-GAIN_SD = 0.0035 / 7
+GAIN_PER_DAY = GAIN_SD = GROWTH["trained"] / 7
 ALONE_SD = 10.0
 """Of the level: nothing is known of it beforehand."""
 CLEAR = 2

@@ -22,11 +22,15 @@ class TrainingDate:
         return f"{self.instead_of:%A %d %b} is blocked: trained here" if self.instead_of else ""
 
 
+def _span(ask: PlanAsk, week: int) -> list[date]:
+    return [ask.start + timedelta(days=7 * week + offset) for offset in range(7)]
+
+
 def training_dates(ask: PlanAsk, week: int) -> list[TrainingDate]:
     """The training dates of a week from 0, counted from the start day; none in a meet's last days.
     A blocked day's work goes to the nearest free day of its week, the later one of two; without
     one the week is a day shorter."""
-    span = [ask.start + timedelta(days=7 * week + offset) for offset in range(7)]
+    span = _span(ask, week)
     if ask.meet is not None:
         span = [day for day in span if (ask.meet - day).days >= LAST_BEFORE_MEET]
     usual = [day for day in span if day.weekday() in ask.weekdays]
@@ -42,5 +46,4 @@ def training_dates(ask: PlanAsk, week: int) -> list[TrainingDate]:
 
 def days_left(ask: PlanAsk, week: int) -> int:
     """How many of a week's training days its blocked dates leave; 0 where it is a week away."""
-    span = [ask.start + timedelta(days=7 * week + offset) for offset in range(7)]
-    return min(len(ask.weekdays), sum(day not in ask.blocked for day in span))
+    return min(len(ask.weekdays), sum(day not in ask.blocked for day in _span(ask, week)))

@@ -1,5 +1,8 @@
 """Set-ups between the core's terms and the wire's: the only place where radians become degrees."""
 
+from collections.abc import Mapping, Set
+from typing import Any, TypeVar
+
 from pydantic import BaseModel
 
 from pavrik.core.deadlift.deadlift import DEADLIFT
@@ -10,7 +13,12 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model.requests import DeadliftSetupIn, SpecialtyBarIn, SquatSetupIn
 
+W = TypeVar("W", bound=BaseModel)
 DEGREE_DIGITS = 6
+SAID_BY_SCHOOLS = frozenset({"balance"})
+"""What a kept set-up holds that its lifter's schools decide."""
+SAID_BY_RANKING = SAID_BY_SCHOOLS | {"hip_above_knee_m"}
+"""The same of a set-up in a ranking, which has the depth in force in it."""
 WIRE: dict[str, type[SquatSetupIn | DeadliftSetupIn]] = {
     SQUAT.id: SquatSetupIn,
     DEADLIFT.id: DeadliftSetupIn,
@@ -18,6 +26,13 @@ WIRE: dict[str, type[SquatSetupIn | DeadliftSetupIn]] = {
 """The wire's form of each lift's set-ups."""
 _USUAL_HANDS_M = 0.22
 """Beyond the shoulders, for a bar of the club's own."""
+
+
+def read_setup(form: type[W], kept: Mapping[str, Any], without: Set[str] = SAID_BY_SCHOOLS) -> W:
+    """A kept set-up as the wire has it today: fields that later versions dropped are left out, and
+    ``without``."""
+    known = form.model_fields.keys() - without
+    return form(**{name: value for name, value in kept.items() if name in known})
 
 
 def degrees_of(angle: float) -> float:

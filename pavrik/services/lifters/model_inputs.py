@@ -22,7 +22,7 @@ from pavrik.formats.model.requests import (
     ScreensIn,
     SegmentsIn,
 )
-from pavrik.formats.model.setup_codec import WIRE, from_wire, to_wire
+from pavrik.formats.model.setup_codec import WIRE, from_wire, read_setup, to_wire
 from pavrik.services import stored
 from pavrik.services.lifters.known_lifts import known_bests, known_tests
 from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
@@ -110,12 +110,10 @@ def setup_at(
     variation: str = COMPETITION,
 ) -> Any:  # fmt: skip
     """The set-up at a time: settled then, else a usual one, in the variation's style."""
-    wire = WIRE[lift.id]
     settled = next((s for s in history if s.lift == lift.id and s.settled_at <= at), None)
     setup = lift.usual(stature_m)
     if settled is not None:
-        known = {k: v for k, v in settled.setup.items() if k in wire.model_fields}
-        setup = from_wire(wire(**known))
+        setup = from_wire(read_setup(WIRE[lift.id], settled.setup))
     style = _fitted(lift, variation)
     return setup if style is None else lift.restyled(setup, style)
 

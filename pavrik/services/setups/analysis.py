@@ -46,7 +46,13 @@ from pavrik.formats.model.lift_answers import (
     WhyNotAnswer,
 )
 from pavrik.formats.model.requests import SquatSetupIn
-from pavrik.formats.model.setup_codec import WIRE, from_wire, squat_from_wire
+from pavrik.formats.model.setup_codec import (
+    SAID_BY_RANKING,
+    WIRE,
+    from_wire,
+    read_setup,
+    squat_from_wire,
+)
 from pavrik.services.lifters.model_lifter import lifter_from
 
 
@@ -170,22 +176,12 @@ def leaders_from_answer(
     lift: Lift[Any], leaders: Sequence[CandidateOut | DeadliftCandidateOut]
 ) -> list[Any]:
     """Set-ups of the rivals of a kept ranking in the core's terms, the heaviest first."""
-    wire = WIRE[lift.id]
     by_max = sorted(leaders, key=lambda leader: -leader.predicted_max_kg)
-    known = [
-        {
-            k: v
-            for k, v in dict(leader.setup).items()
-            if k in wire.model_fields and k not in _DROPPED
-        }
+    setups = [
+        from_wire(read_setup(WIRE[lift.id], dict(leader.setup), SAID_BY_RANKING))
         for leader in by_max
     ]
-    setups = [from_wire(wire(**fields)) for fields in known]
     return [setup for setup in setups if lift.style_of(setup).rival]
-
-
-_DROPPED = frozenset({"balance", "hip_above_knee_m"})
-"""What a ranking says of its set-ups that their lifter's schools decide."""
 
 
 def sensitivity_answer(

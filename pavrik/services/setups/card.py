@@ -20,14 +20,14 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
-from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.formats.model.setup_codec import deadlift_from_wire, read_setup, squat_from_wire
 from pavrik.formats.wire.card import CardAnswer, DeadliftCard, SettledOnCard, SquatCard
 from pavrik.formats.wire.setups import FurnitureAnswer, GripAnswer, RackAnswer
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
-from pavrik.services.setups.fits import SettledView, model_of, setup_of
+from pavrik.services.setups.fits import SettledView, model_of
 from pavrik.services.training.cues import RECENT_SETS, cues_of_the_day
 from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
@@ -143,7 +143,7 @@ def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
     view, inputs = facts.record.settled[DEADLIFT.id], facts.record.inputs
     if view is None:
         return None
-    setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
+    setup = deadlift_from_wire(read_setup(DeadliftSetupIn, view.settled.setup))
     lifter, _ = model_of(inputs)
     predicted = view.settled.prediction["predicted_max_kg"]
     placed = start_report(lifter, setup, 0.8 * predicted).placed
@@ -170,7 +170,7 @@ def _squat_card(facts: CardFacts) -> SquatCard | None:
     view, inputs = facts.record.settled[SQUAT.id], facts.record.inputs
     if view is None:
         return None
-    setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
+    setup = squat_from_wire(read_setup(SquatSetupIn, view.settled.setup))
     lifter, _ = model_of(inputs)
     found = exact_setup(SQUAT, lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
     grip = _grip(lifter, setup, found, inputs)

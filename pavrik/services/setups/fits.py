@@ -4,7 +4,7 @@ from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from functools import lru_cache
-from typing import Any, TypeVar
+from typing import Any
 from uuid import UUID
 
 from pydantic import BaseModel
@@ -23,7 +23,7 @@ from pavrik.errors import InvalidError
 from pavrik.formats.model.deadlift_answers import DeadliftRankingAnswer
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import FitRequest
-from pavrik.formats.model.setup_codec import WIRE
+from pavrik.formats.model.setup_codec import WIRE, read_setup
 from pavrik.formats.stored_json import JSON_VERSION
 from pavrik.formats.wire.setups import (
     HistoryAnswer,
@@ -40,7 +40,6 @@ from pavrik.services.writes import compute_and_write, digest_of
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
 
-W = TypeVar("W", bound=BaseModel)
 AnyRanking = RankingAnswer | DeadliftRankingAnswer
 SAMPLES = 256
 SEED = 1
@@ -299,17 +298,10 @@ def settled_in(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
     )
 
 
-def setup_of(form: type[W], settled: setups.Settled) -> W:
-    """The set-up of a settled record; fields that later versions dropped are left out, and the
-    balance, which the schools in the record's inputs say."""
-    known = form.model_fields.keys() - {"balance"}
-    return form(**{k: v for k, v in settled.setup.items() if k in known})
-
-
 def _shown(fitting: Fitting, settled: setups.Settled) -> HistoryAnswer[Any]:
     return HistoryAnswer(
         setup_id=settled.setup_id,
-        setup=setup_of(fitting.setup_type, settled),
+        setup=read_setup(fitting.setup_type, settled.setup),
         predicted_max_kg=settled.prediction["predicted_max_kg"],
         reason=settled.reason,
         settled_at=settled.settled_at,
@@ -326,7 +318,7 @@ def settled_view(
         view = settled_in(fitting.of, connection, inputs)
     if view is None:
         return None
-    now = fitting.predict(model_of(inputs)[0], setup_of(fitting.setup_type, view.settled))
+    now = fitting.predict(model_of(inputs)[0], read_setup(fitting.setup_type, view.settled.setup))
     return SettledSetupAnswer(
         **dict(_shown(fitting, view.settled)),
         stale_because=view.stale_because,

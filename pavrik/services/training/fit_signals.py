@@ -21,9 +21,9 @@ from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import daily_ratios, learn_ratio
 from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
-from pavrik.formats.model.setup_codec import deadlift_from_wire, squat_from_wire
+from pavrik.formats.model.setup_codec import deadlift_from_wire, read_setup, squat_from_wire
 from pavrik.services.lifters.model_inputs import LifterInputs
-from pavrik.services.setups.fits import SettledView, model_of, settled_in, setup_of
+from pavrik.services.setups.fits import SettledView, model_of, settled_in
 from pavrik.store import lifters
 from pavrik.store.database import Connection
 
@@ -57,7 +57,7 @@ def _squat_in_force(record: RecordOfFit) -> ExactSetup[SquatSetup] | None:
     view = record.settled[SQUAT.id]
     if view is None:
         return None
-    setup = squat_from_wire(setup_of(SquatSetupIn, view.settled))
+    setup = squat_from_wire(read_setup(SquatSetupIn, view.settled.setup))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
     return exact_setup(SQUAT, model_of(record.inputs)[0], setup, predicted_kg)
 
@@ -67,7 +67,7 @@ def _deadlift_in_force(record: RecordOfFit) -> StartReport | None:
     view = record.settled[DEADLIFT.id]
     if view is None:
         return None
-    setup = deadlift_from_wire(setup_of(DeadliftSetupIn, view.settled))
+    setup = deadlift_from_wire(read_setup(DeadliftSetupIn, view.settled.setup))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
     return start_report(model_of(record.inputs)[0], setup, predicted_kg)
 

@@ -14,7 +14,7 @@ from pavrik.core.log.setup_trial import Arm, SetupTrial, TrialResult, arm_of, ju
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.trial_lines import PlannedTrial
 from pavrik.errors import InvalidError, NotFoundError, RefusedError
-from pavrik.formats.model.setup_codec import WIRE, from_wire
+from pavrik.formats.model.setup_codec import WIRE, from_wire, read_setup
 from pavrik.formats.stored_json import JSON_VERSION
 from pavrik.formats.wire.lifters import Acknowledged
 from pavrik.formats.wire.setups import (
@@ -33,11 +33,12 @@ from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
 
+def _setup(record: trials.TrialRecord, arm: Arm) -> BaseModel:
+    return read_setup(WIRE[record.lift], record.setup_a if arm == "a" else record.setup_b)
+
+
 def _words(record: trials.TrialRecord, arm: Arm) -> str:
-    wire = WIRE[record.lift]
-    setup = record.setup_a if arm == "a" else record.setup_b
-    known = {name: value for name, value in setup.items() if name in wire.model_fields}
-    return LIFTS[record.lift].in_words(from_wire(wire(**known)))
+    return LIFTS[record.lift].in_words(from_wire(_setup(record, arm)))
 
 
 def _trial(record: trials.TrialRecord) -> SetupTrial:
@@ -176,14 +177,6 @@ def begin(
     )  # fmt: skip
 
 
-def _winner(record: trials.TrialRecord, outcome: str) -> BaseModel | None:
-    if outcome not in ("a", "b"):
-        return None
-    wire = WIRE[record.lift]
-    setup = record.setup_a if outcome == "a" else record.setup_b
-    return wire(**{name: value for name, value in setup.items() if name in wire.model_fields})
-
-
 def end(
     fittings: dict[str, Fitting], database: Database, who: Who, key: UUID, trial_id: UUID,
     asked: EndTrialRequest,
@@ -199,9 +192,9 @@ def end(
             raise NotFoundError("this trial is not in your club")
         if record.outcome is not None:
             raise RefusedError("this trial has ended already", "outcome")
-        setup = _winner(record, asked.outcome)
-        if setup is None:
+        if asked.outcome not in ("a", "b"):
             return None
+        setup = _setup(record, asked.outcome)
         reason = asked.reason or "the winner of a trial"
         fitting = fittings[record.lift]
         return settled_record(fitting, database, who, record.lifter_id, uuid7(), setup, reason)

@@ -98,11 +98,6 @@ async function choose(question: string, position: string) {
   grid-column: 1 / -1;
 }
 select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   padding: 5px 7px;
   width: 100%;
 }

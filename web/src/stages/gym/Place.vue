@@ -50,11 +50,6 @@ async function choose(zone: string) {
   margin-top: 6px;
 }
 select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   min-height: 38px;
   max-width: 260px;
 }

@@ -77,11 +77,6 @@ label {
   min-height: 40px;
 }
 select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   height: 40px;
   padding: 4px 8px;
 }

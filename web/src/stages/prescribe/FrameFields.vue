@@ -116,11 +116,6 @@ label {
 }
 select,
 input[type='date'] {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   height: 40px;
   padding: 4px 10px;
 }

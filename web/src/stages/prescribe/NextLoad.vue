@@ -217,12 +217,7 @@ const answer = computed(() => {
   flex-direction: column;
 }
 select {
-  font: inherit;
   font-weight: 600;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   height: 38px;
   padding: 4px 10px;
   min-width: 72px;

@@ -115,11 +115,6 @@ const FILES = [
   align-items: center;
 }
 select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   min-height: 34px;
 }
 .made {

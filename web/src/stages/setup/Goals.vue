@@ -171,11 +171,6 @@ input[type='range'] {
   background: var(--ink);
 }
 .target select {
-  font: inherit;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   padding: 3px 6px;
 }
 .ladder li {

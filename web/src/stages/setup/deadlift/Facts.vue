@@ -165,12 +165,7 @@ text {
   fill: var(--ink);
 }
 select {
-  font: inherit;
   font-size: 12px;
-  color: var(--ink);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   margin-left: 8px;
 }
 svg {

@@ -122,6 +122,11 @@ async function tell() {
 }
 .tell input,
 .tell select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
   padding: 5px 7px;
 }
 .tell input:not([type='date']) {

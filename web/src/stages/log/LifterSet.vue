@@ -274,6 +274,11 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
 }
 .top input,
 .top select {
+  font: inherit;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
   height: 46px;
   padding: 4px 10px;
   max-width: 190px;

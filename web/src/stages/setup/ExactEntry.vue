@@ -140,7 +140,12 @@ label span[role='alert'] {
 }
 input,
 select {
+  font: inherit;
   font-weight: 600;
+  color: var(--ink);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
   padding: 4px 5px;
   height: 32px;
   width: 100%;

@@ -190,3 +190,21 @@ def test_every_assumption_is_shown_with_its_source(coach):
     assert len(shown) > 150
     assert shown["pain_cap_share"]["value"] == 0.7
     assert shown["thigh_of_stature"]["source"] == "Drillis & Contini (1966), from memory"
+
+
+@pytest.mark.parametrize("age", ["novice", "trained", "advanced"])
+def test_one_max_stands_on_every_screen_whatever_the_training_age(coach, gym, age):
+    """Sets rise faster than an advanced lifter is expected to: the prior must show everywhere."""
+    lifter_id = add_lifter(coach, name=f"One max, {age}", training_age=age)
+    for week in range(4):
+        log(coach, lifter_id, load_kg=100.0 + 4 * week, performed_at=ago(24 - 7 * week))
+    lines = mains(preview(coach, lifter_id, start=str(TODAY)), "squat")
+    words = [b["text"] for x in lines for b in x["reasons"] if "all days together" in b["text"]]
+    planned = float(words[0].split("all days together: ")[1].split(" kg")[0])
+    at_once = coach.post(
+        f"/api/lifters/{lifter_id}/prescriptions",
+        {"prescription_id": str(uuid7()), "lift": "squat"},
+    ).json()
+    trend = coach.get(f"/api/lifters/{lifter_id}/review?lift=squat").json()["trend"]
+    assert at_once["estimated_max_kg"] == pytest.approx(planned, abs=0.06)
+    assert trend[-1]["level_kg"] == pytest.approx(planned, abs=0.06)

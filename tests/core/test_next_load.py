@@ -69,7 +69,7 @@ def test_a_test_single_is_held_near_the_best_clean_set():
 def test_a_novice_may_step_further():
     history = [day(1, 100, 6.0), day(4, 100, 6.0)]
     trained = next_load(history, FIVES, GYM)
-    novice = next_load(history, FIVES, GYM, novice=True)
+    novice = next_load(history, FIVES, GYM, age="novice")
     assert novice.wanted_kg >= trained.wanted_kg
 
 

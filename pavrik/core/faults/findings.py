@@ -71,9 +71,11 @@ class Findings:
         return self.trend[-1][2].kg if self.trend else None
 
 
-def competition_trend(sets: Sequence[TrainingSet]) -> list[tuple[str, float, AbilityDay]]:
+def competition_trend(
+    sets: Sequence[TrainingSet], age: str = "trained"
+) -> list[tuple[str, float, AbilityDay]]:
     """Estimates of the competition lift from clean dead-stop sets, day by day."""
-    return [(one.day, one.says.kg, one) for one in ability_series(competition_sets(sets))]
+    return [(one.day, one.says.kg, one) for one in ability_series(competition_sets(sets), age)]
 
 
 def _fault(
@@ -111,10 +113,12 @@ def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap 
     return Cap(load, fault.fault_id, f"{fault.name.lower()} in one rep of five from {load:.0f} kg")
 
 
-def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str) -> Findings:
-    """What the log says; sets of one lift, oldest first."""
+def findings(
+    sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str = "trained"
+) -> Findings:
+    """What the log says; sets of one lift, oldest first, of a lifter of a training age."""
     phases = catalogue.phases[lift]
-    table, trend = rep_table(sets), competition_trend(sets)
+    table, trend = rep_table(sets, age), competition_trend(sets, age)
     max_kg = trend[-1][2].kg if trend else None
     first = first_of_reps(sets, phases)
     faults = [

@@ -39,10 +39,10 @@ class RepTable:
         return self.faulty.get(fault_id, np.zeros(len(self), dtype=np.bool_))
 
 
-def max_before(sets: Sequence[TrainingSet]) -> Floats:
+def max_before(sets: Sequence[TrainingSet], age: str = "trained") -> Floats:
     """Smoothed estimated max in kg that was known when each set began; the first day that counts
     in full stands for itself and what lies before it. NaN where there is none at all."""
-    series = ability_series(sets)
+    series = ability_series(sets, age)
     if not series:
         return np.full(len(sets), np.nan)
     levels = [found.kg for found in series]
@@ -52,17 +52,17 @@ def max_before(sets: Sequence[TrainingSet]) -> Floats:
     return known[np.searchsorted(days, [s.day for s in sets], side="left")]
 
 
-def _maxes(sets: Sequence[TrainingSet]) -> Floats:
+def _maxes(sets: Sequence[TrainingSet], age: str) -> Floats:
     """The estimated max at each set, of its own variation."""
     maxes = np.full(len(sets), np.nan)
     for variation in {s.variation for s in sets}:
         at = [i for i, s in enumerate(sets) if s.variation == variation]
-        maxes[at] = max_before([sets[i] for i in at])
+        maxes[at] = max_before([sets[i] for i in at], age)
     return maxes
 
 
-def rep_table(sets: Sequence[TrainingSet]) -> RepTable:
-    """The reps of sets in the order of their days."""
+def rep_table(sets: Sequence[TrainingSet], age: str = "trained") -> RepTable:
+    """The reps of sets in the order of their days, of a lifter of a training age."""
     counts = np.array([s.all_reps for s in sets], dtype=np.intp)
     of_set = np.repeat(np.arange(len(sets)), counts)
     first = np.cumsum(counts) - counts
@@ -79,7 +79,7 @@ def rep_table(sets: Sequence[TrainingSet]) -> RepTable:
     for fault_id, rows in marks.items():
         faulty[fault_id] = np.zeros(len(of_set), dtype=np.bool_)
         faulty[fault_id][rows] = True
+    share = load / _maxes(sets, age)
     return RepTable(
-        load[of_set], (load / _maxes(sets))[of_set], rep, day[of_set], of_set, variation[of_set],
-        faulty,
-    )  # fmt: skip
+        load[of_set], share[of_set], rep, day[of_set], of_set, variation[of_set], faulty
+    )

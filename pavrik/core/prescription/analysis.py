@@ -36,7 +36,7 @@ CausesOf = Callable[[FaultFindings], Sequence[RankedCause]]
 @dataclass(frozen=True)
 class LiftFacts:
     """What is known of a lift: the model's lifter, the set-up in force, the log oldest first, the
-    cues of the day, what coaches said of variations."""
+    cues of the day, what coaches said of variations, the training age."""
 
     lift: str
     lifter: Lifter
@@ -44,6 +44,7 @@ class LiftFacts:
     sets: Sequence[TrainingSet]
     cues: tuple[str, ...] = ()
     said: Mapping[str, Said] | None = None
+    age: str = "trained"
 
 
 @dataclass(frozen=True)
@@ -86,7 +87,7 @@ def analyse_lift(
 ) -> LiftAnalysis:  # fmt: skip
     """The whole study; ``variations`` of this lift, ``today`` as ISO day."""
     lift, sets = facts.lift, facts.sets
-    known = findings(sets, catalogue, lift)
+    known = findings(sets, catalogue, lift, facts.age)
     max_kg = known.max_kg or WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
     ratios = {
         v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)

@@ -340,12 +340,14 @@ def next_load(
     target: Target,
     gym: Gym,
     *,
-    novice: bool = False,
+    age: str = "trained",
+    today: date | None = None,
     pain: Sequence[PainFlag] = (),
     caps: Sequence[Cap] = (),
 ) -> NextLoad:
-    """Next load of one lift from its log (oldest first), rounded down to the gym's plates."""
-    ability = ability_of(history)
+    """Next load of one lift from its log (oldest first) by training age, rounded down to the gym's
+    plates; time away until ``today`` counts."""
+    ability = ability_of(history, age, today)
     if ability is None:
         return NextLoad(
             target, None, None, None,
@@ -355,7 +357,7 @@ def next_load(
     asked = wanted
     text = f"{ability.reason.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
     reasons = [Reason(text, ability.reason.facts)]
-    wanted, lines = session_load(history, wanted, target, novice=novice)
+    wanted, lines = session_load(history, wanted, target, novice=age == "novice")
     reasons += lines
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: _respect_test(load, max_kg, history, target),

@@ -68,7 +68,8 @@ def _study(
         return rank_causes(catalogue, fault.fault_id, log_signals(sets, fault))
 
     usual = LIFTS[lift].usual(request.body.stature_m)
-    facts = LiftFacts(lift, lifter, from_wire(log.setup) if log.setup else usual, sets)
+    setup = from_wire(log.setup) if log.setup else usual
+    facts = LiftFacts(lift, lifter, setup, sets, age=request.training_age)
     of_lift = shipped_variations().of(lift)
     return analyse_lift(facts, of_lift, catalogue, about, causes_of, request.start.isoformat())
 

@@ -116,6 +116,7 @@ def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
             sets=causes.sets[lift],
             cues=facts.cues[lift],
             said=facts.said,
+            age=causes.fit.inputs.profile.training_age,
         )
         found[lift] = analyse_lift(
             of_lift, facts.variations.of(lift), causes.catalogue, facts.about,

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime
 from typing import Any
 from uuid import UUID
 
@@ -41,6 +41,7 @@ from pavrik.services.setups.fits import model_of
 from pavrik.services.training.history import history
 from pavrik.services.writes import compute_and_write
 from pavrik.store import equipment, lifters, training
+from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
 NEWEST = 200
@@ -92,27 +93,27 @@ class NextLoadFacts:
     flags: tuple[PainFlag, ...]
     catalogue: Catalogue
     gym: Gym
+    on: date
 
 
 def read_next_load_facts(
     connection: Connection, inputs: LifterInputs, lift: str,
     sets: Sequence[TrainingSet] | None = None,
 ) -> NextLoadFacts:  # fmt: skip
-    """Read, nothing computed yet; ``sets`` where the caller has read them already. Raises
-    InvalidError."""
+    """Read, nothing computed yet; the logged ``sets`` where the caller has read them already.
+    Raises InvalidError."""
     lifter_id, setup = inputs.profile.lifter_id, setups_in_force(connection, inputs)[lift]
-    if sets is None:
-        logged = history(connection, lifter_id, lift, most=NEWEST)
-        told = known_bests(connection, lifter_id)
-        sets = with_known_bests(logged, told, lift, setup.style)
+    logged = history(connection, lifter_id, lift, most=NEWEST) if sets is None else sets
+    told = known_bests(connection, lifter_id)
     return NextLoadFacts(
         lift,
         inputs,
         setup,
-        sets,
+        with_known_bests(logged, told, lift, setup.style),
         pain_flags(connection, lifter_id),
         catalogue_of(connection),
         required(recorded_gym(connection)),
+        today(connection),
     )
 
 
@@ -130,13 +131,15 @@ def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
         told += "stand in until a screen opens it"
         return NextLoad(target, None, None, None, [Reason(told)])
     own = [logged for logged in facts.sets if logged.variation == COMPETITION]
+    age = facts.inputs.profile.training_age
     return next_load(
         own,
         target,
         facts.gym,
-        novice=facts.inputs.profile.training_age == "novice",
+        age=age,
+        today=facts.on,
         pain=facts.flags,
-        caps=caps_of(findings(own, facts.catalogue, facts.lift), facts.lift),
+        caps=caps_of(findings(own, facts.catalogue, facts.lift, age), facts.lift),
     )
 
 

@@ -46,10 +46,10 @@ def known_of(
     connection: Connection, lifter_id: UUID, lift: str
 ) -> tuple[list[TrainingSet], Catalogue, Findings]:
     """The whole log of a lift and what it says. Raises NotFoundError."""
-    get_profile(connection, lifter_id)
+    age = get_profile(connection, lifter_id).training_age
     catalogue = catalogue_of(connection)
     sets = history(connection, lifter_id, lift, most=None)
-    return sets, catalogue, findings(sets, catalogue, lift)
+    return sets, catalogue, findings(sets, catalogue, lift, age)
 
 
 def _rate(rate: Rate) -> RateAnswer:
@@ -182,7 +182,8 @@ def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAn
 def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift: str) -> None:
     """Keep what the newest sets of a lift say, for the floor."""
     sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
-    found = findings(sets, catalogue_of(connection), lift)
+    age = get_profile(connection, lifter_id).training_age
+    found = findings(sets, catalogue_of(connection), lift, age)
     cap = found.cap
     board.save_summary(
         connection,

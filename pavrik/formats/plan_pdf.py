@@ -26,8 +26,8 @@ from reportlab.platypus import (
 )
 
 from pavrik.core.prescription.attempts import Attempt
+from pavrik.core.prescription.effort import effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
-from pavrik.core.prescription.reflow import effort_words
 from pavrik.formats.plan_words import CAUTION, title_of
 
 _PLAIN, _BOLD = "Archivo", "Archivo-Bold"

@@ -40,7 +40,7 @@ def _row(week: Week, day: Day, line: Line) -> list[object]:
         line.rest_s,
         safe_text(line.note),
         safe_text("; ".join(b.text for b in line.reasons)),
-        safe_text(f"{said.coach}: {said.reason}") if said else "",
+        safe_text(f"{said.coach}: {said.reason or 'by hand'}") if said else "",
     ]
 
 

@@ -1,6 +1,6 @@
 """A plan in words, the same on every sheet of paper, calendar and spreadsheet."""
 
-from pavrik.core.prescription.plan_parts import Day, Line
+from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan
 from pavrik.core.prescription.reflow import name_of, work_words
 
 CAUTION = (
@@ -20,9 +20,37 @@ def title_of(line: Line) -> str:
 def line_words(line: Line) -> str:
     """One line of a day in words."""
     if line.overruled and line.overruled.dropped:
-        return f"{title_of(line)}: left out ({line.overruled.reason})"
+        because = f" ({line.overruled.reason})" if line.overruled.reason else ""
+        return f"{title_of(line)}: left out{because}"
     note = f" ({line.note})" if line.note else ""
     return f"{title_of(line)}: {work_words(line)}{note}"
+
+
+def _line_in(plan: Plan, line_id: str) -> tuple[Day, Line] | None:
+    found = ((day, line) for day in plan.days() for line in day.lines if line.line_id == line_id)
+    return next(found, None)
+
+
+def edit_words(edit: Edit, computed: Plan, by_hand: Plan) -> str:
+    """What a coach did to a plan, in a sentence that fits a list."""
+    if edit.kind == "day" and edit.to_date is not None:
+        was = next((d for d in computed.days() if d.day_id == edit.day_id), None)
+        start = f"{was.on:%a %d %b}" if was else edit.day_id
+        return f"{start} moved to {edit.to_date:%a %d %b}"
+    now = _line_in(by_hand, edit.line_id)
+    if now is None:
+        return f"{edit.name}: no longer in the plan"
+    day, line = now
+    told = f"{title_of(line)}, {day.on:%a %d %b}"
+    if edit.kind == "add":
+        return f"{told}: added, {work_words(line)}{', every week' if edit.weekly else ''}"
+    if edit.dropped:
+        return f"{told}: left out"
+    was_there = _line_in(computed, edit.line_id)
+    if edit.day_id and was_there is not None and was_there[0].day_id != day.day_id:
+        return f"{told}: moved from {was_there[0].on:%a %d %b}, {work_words(line)}"
+    before = f", planned {work_words(was_there[1])}" if was_there else ""
+    return f"{told}: {work_words(line)}{before}"
 
 
 def day_title(day: Day) -> str:

@@ -7,8 +7,9 @@ from uuid import UUID
 
 from psycopg.types.json import Jsonb
 
+from pavrik.core.prescription.plan_parts import Edit
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run
+from pavrik.store.statements import all_of, one_of, run, tuples_of
 
 
 @dataclass(frozen=True)
@@ -26,17 +27,6 @@ class PlanRecord:
     changes: list[dict[str, Any]]
     model_version: str
     made_at: datetime
-
-
-@dataclass(frozen=True)
-class LineWord:
-    """A coach's newest word on a line of a plan."""
-
-    line_id: str
-    load_kg: float | None
-    dropped: bool
-    reason: str
-    coach: str
 
 
 @dataclass(frozen=True)
@@ -85,20 +75,21 @@ def add_plan(
     run(connection, "add_plan", club_id=club_id, made_by=made_by, **given)
 
 
-def add_line_word(
-    connection: Connection, club_id: UUID, said_by: UUID, overrule_id: UUID, series_id: UUID,
-    word: LineWord,
-) -> None:  # fmt: skip
-    """Say something of a line; the coach's name is the sayer's own."""
-    run(
-        connection, "add_line_word", club_id=club_id, said_by=said_by, overrule_id=overrule_id,
-        series_id=series_id, **vars(word),
-    )  # fmt: skip
+def add_edit(
+    connection: Connection, club_id: UUID, said_by: UUID, series_id: UUID, edit: Edit
+) -> None:
+    """Keep what a coach does to a plan; the coach's name is the sayer's own."""
+    run(connection, "add_edit", club_id=club_id, said_by=said_by, series_id=series_id, **vars(edit))
 
 
-def line_words(connection: Connection, series_id: UUID) -> list[LineWord]:
-    """The newest word on every line of a plan, without those that were taken back."""
-    return all_of(connection, LineWord, "line_words", series_id=series_id)
+def list_edits(connection: Connection, series_id: UUID) -> list[Edit]:
+    """Everything done to a plan by hand, in order."""
+    return all_of(connection, Edit, "list_edits", series_id=series_id)
+
+
+def edited_series(connection: Connection) -> set[UUID]:
+    """The plans that anything was done to by hand."""
+    return {series_id for (series_id,) in tuples_of(connection, "edited_series")}
 
 
 def add_variation_word(

@@ -27,6 +27,12 @@ def lines_of(plan):
     return [x for w in plan["plan"]["weeks"] for d in w["days"] for x in d["lines"]]
 
 
-def overrule(coach, lifter, line_id, **word):
-    body = {"plan_id": str(uuid7()), "reason": "seen on film, it holds"} | word
-    return coach.post(f"/api/lifters/{lifter}/plan/lines/{line_id}", body)
+def edit(coach, lifter, **what):
+    body = {"edit_id": str(uuid7())} | what
+    return coach.post(f"/api/lifters/{lifter}/plan/edits", body)
+
+
+def overrule(coach, lifter, line, **word):
+    """A word on a line of a plan, with a reason unless another is given."""
+    of_line = {"kind": "line", "line_id": line["line_id"], "name": line["variation"]}
+    return edit(coach, lifter, **of_line, **({"reason": "seen on film, it holds"} | word))

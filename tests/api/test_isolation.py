@@ -110,8 +110,8 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/plan"): lambda: FRAME | {"plan_id": str(uuid7())},
     ("POST", "/api/lifters/{lifter_id}/plan/reflow"): lambda: {"plan_id": str(uuid7())},
     ("POST", "/api/lifters/{lifter_id}/plan/withdrawal"): lambda: {"plan_id": str(uuid7())},
-    ("POST", "/api/lifters/{lifter_id}/plan/lines/{line_id}"): lambda: {
-        "plan_id": str(uuid7()), "dropped": True, "reason": "not today"},
+    ("POST", "/api/lifters/{lifter_id}/plan/edits"): lambda: {
+        "kind": "day", "edit_id": str(uuid7()), "day_id": "w01d1", "to_date": "2026-12-05"},
     ("POST", "/api/lifters/{lifter_id}/variation-words/{name}"): lambda: {
         "word": "use", "reason": "not today"},
     ("POST", "/api/lifters/{lifter_id}/links"): lambda: {"link_id": str(uuid7())},
@@ -159,7 +159,7 @@ def _try(who, method, path, theirs):
         return who.client.request(method, path, content=b"date,lifter\n", headers=headers)
     body = BODIES.get((method, path))
     address = (path + QUERY.get(path, "")).format(
-        **theirs, lift="squat", fault_id="heels-up", line_id="w01d1-squat-0", name="front squat",
+        **theirs, lift="squat", fault_id="heels-up", name="front squat",
         token="no-such-token",
     )  # fmt: skip
     return who.send(method, address, body() if body else None)

@@ -9,7 +9,7 @@ from uuid6 import uuid7
 from pavrik.services.plans import planning
 from pavrik.services.plans.club_planning import SHARED_FROM
 from tests.api.helpers import a_set, add_lifter
-from tests.api.planned import DISCS, TODAY, frame, lines_of, make, overrule
+from tests.api.planned import DISCS, TODAY, edit, frame, lines_of, make, overrule
 
 
 def test_a_preview_keeps_nothing(coach, lifter):
@@ -39,12 +39,10 @@ def test_the_same_request_twice_makes_one_plan(coach, lifter):
     assert len(coach.get(f"/api/lifters/{lifter}/plan").json()["versions"]) == 1
 
 
-def test_a_line_is_overruled_with_a_name_and_a_reason_and_taken_back(coach, lifter):
+def test_a_line_is_overruled_with_a_name_and_taken_back(coach, lifter):
     plan = make(coach, lifter)
     line = next(x for x in lines_of(plan) if x["kind"] == "main" and x["load_kg"])
-    assert overrule(coach, lifter, line["line_id"], load_kg=40.0, reason="x").status_code == 422
-    kept = overrule(coach, lifter, line["line_id"], load_kg=60.0)
-    assert kept.json()["changes"] == 1
+    assert overrule(coach, lifter, line, load_kg=60.0).status_code == 200
     after = coach.get(f"/api/lifters/{lifter}/plan").json()
     now = next(x for x in lines_of(after) if x["line_id"] == line["line_id"])
     assert now["load_kg"] == 60.0
@@ -53,18 +51,88 @@ def test_a_line_is_overruled_with_a_name_and_a_reason_and_taken_back(coach, lift
     assert [x for x in lines_of(after) if x != now] == [
         x for x in lines_of(plan) if x["line_id"] != line["line_id"]
     ]
-    overrule(coach, lifter, line["line_id"], reason="back to the plan")
+    overrule(coach, lifter, line, reason="")
     back = coach.get(f"/api/lifters/{lifter}/plan").json()
-    again = next(x for x in lines_of(back) if x["line_id"] == line["line_id"])
-    assert (again["load_kg"], again["overruled"]) == (line["load_kg"], None)
-    assert len(back["versions"]) == 3
+    assert lines_of(back) == lines_of(plan)
+    assert back["hand"]["edits"] == []
 
 
-def test_a_line_that_is_not_there_says_so(coach, lifter):
+def test_a_line_or_a_day_that_is_not_there_says_so(coach, lifter):
     make(coach, lifter)
-    answer = overrule(coach, lifter, "w99d9-squat-0", load_kg=60.0)
+    ghost = {"line_id": "w99d9-squat-0", "variation": "competition"}
+    answer = overrule(coach, lifter, ghost, load_kg=60.0)
     assert answer.status_code == 422
     assert "no line w99d9-squat-0" in answer.text
+    on = str(TODAY + timedelta(days=400))
+    for wrong, words in (
+        ({"kind": "day", "day_id": "w99d9", "to_date": str(TODAY)}, "no day w99d9"),
+        ({"kind": "day", "day_id": "w01d1", "to_date": on}, "is outside the plan"),
+        ({"kind": "undo", "undoes": str(uuid7())}, "no such edit"),
+    ):
+        answer = edit(coach, lifter, **wrong)
+        assert answer.status_code == 422
+        assert words in answer.json()["detail"]
+
+
+def bench(**more):
+    return {
+        "kind": "add", "line_id": f"own-{uuid7()}"[:40], "day_id": "w01d1", "lift": "other",
+        "name": "Bench press", "sets": 4, "reps": 6, "rpe": 8, "load_kg": 72.5,
+    } | more  # fmt: skip
+
+
+def test_what_a_coach_adds_moves_and_undoes(coach, lifter):
+    plan = make(coach, lifter)
+    first = plan["plan"]["weeks"][0]["days"][0]
+    assert edit(coach, lifter, **bench(weekly=True)).status_code == 200
+    free = str(TODAY + timedelta(days=1))
+    assert edit(coach, lifter, kind="day", day_id=first["day_id"], to_date=free).status_code == 200
+    now = coach.get(f"/api/lifters/{lifter}/plan").json()
+    moved = next(d for d in now["plan"]["weeks"][0]["days"] if d["day_id"] == first["day_id"])
+    assert moved["on"] == free
+    assert "owner moves this here from" in moved["moved"]
+    assert len([x for x in lines_of(now) if x["variation"] == "Bench press"]) == 6
+    words = [e["words"] for e in now["hand"]["edits"]]
+    assert "Bench press" in words[0]
+    assert "every week" in words[0]
+    assert "moved to" in words[1]
+    assert edit(coach, lifter, kind="undo", undoes=now["hand"]["last"]).status_code == 200
+    back = coach.get(f"/api/lifters/{lifter}/plan").json()
+    assert back["plan"]["weeks"][0]["days"][0]["on"] == first["on"]
+    assert len(back["hand"]["edits"]) == 1
+
+
+def test_a_reflow_keeps_what_was_done_by_hand(coach, lifter):
+    plan = make(coach, lifter)
+    line = next(x for x in lines_of(plan) if x["kind"] == "main" and x["load_kg"])
+    overrule(coach, lifter, line, load_kg=60.0)
+    edit(coach, lifter, **bench())
+    body = {"plan_id": str(uuid7())}
+    assert coach.post(f"/api/lifters/{lifter}/plan/reflow", body).status_code == 200
+    after = {x["line_id"]: x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())}
+    assert after[line["line_id"]]["load_kg"] == 60.0
+    assert any(x["variation"] == "Bench press" for x in after.values())
+
+
+def test_other_work_is_no_set_of_a_lift_and_an_unknown_lift_is_refused(coach, lifter):
+    before = make(coach, lifter)["volume"][0]["lifts"]
+    edit(coach, lifter, **bench())
+    after = coach.get(f"/api/lifters/{lifter}/plan").json()["volume"][0]["lifts"]
+    assert {k: after[k] for k in before} == before
+    refused = edit(coach, lifter, **bench(lift="squat", name="moon squat"))
+    assert refused.status_code == 422
+    assert "there is no squat called moon squat" in refused.json()["detail"]
+
+
+def test_a_load_above_a_cap_needs_a_reason(coach, lifter):
+    flag = coach.post(f"/api/lifters/{lifter}/flags", {"region": "knee", "note": ""})
+    assert flag.status_code in (200, 201), flag.text
+    line = next(x for x in lines_of(make(coach, lifter)) if x["kind"] == "main" and x["cap_kg"])
+    over = line["cap_kg"] + 20
+    refused = overrule(coach, lifter, line, load_kg=over, reason="")
+    assert refused.status_code == 422
+    assert "passes the cap" in refused.json()["detail"]
+    assert overrule(coach, lifter, line, load_kg=over, reason="cleared today").status_code == 200
 
 
 def test_a_reader_may_look_but_not_plan(coach, reader, lifter):
@@ -197,7 +265,7 @@ def test_a_plan_is_read_and_lifted_even_where_the_plates_are_gone(coach, nobody,
 def test_drills_and_support_are_overruled_like_any_line(coach, lifter):
     lines = lines_of(make(coach, lifter))
     drill = next(x for x in lines if x["kind"] == "drill")
-    assert overrule(coach, lifter, drill["line_id"], dropped=True).status_code == 200
+    assert overrule(coach, lifter, drill, dropped=True).status_code == 200
     after = {x["line_id"]: x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())}
     assert after[drill["line_id"]]["overruled"]["dropped"] is True
     assert "drops this: seen on film" in after[drill["line_id"]]["reasons"][0]["text"]
@@ -205,32 +273,29 @@ def test_drills_and_support_are_overruled_like_any_line(coach, lifter):
 
 def test_a_plan_that_was_changed_meanwhile_is_not_overwritten(coach, lifter, monkeypatch):
     """A plan is computed before the transaction that keeps it; another coach may be quicker."""
-    standing = make(coach, lifter)
-    line = next(x["line_id"] for x in lines_of(standing) if x["load_kg"])
-    with_line = planning._with_line
+    make(coach, lifter)
+    afresh = planning._afresh
 
-    def slow(old, fresh, line_id):
-        monkeypatch.setattr(planning, "_with_line", with_line)
+    def slow(now, old):
+        monkeypatch.setattr(planning, "_afresh", afresh)
         make(coach, lifter)
-        return with_line(old, fresh, line_id)
+        return afresh(now, old)
 
-    monkeypatch.setattr(planning, "_with_line", slow)
-    late = overrule(coach, lifter, line, load_kg=60.0)
+    monkeypatch.setattr(planning, "_afresh", slow)
+    late = coach.post(f"/api/lifters/{lifter}/plan/reflow", {"plan_id": str(uuid7())})
     assert late.status_code == 409
     assert "changed meanwhile" in late.json()["detail"]
-    now = coach.get(f"/api/lifters/{lifter}/plan").json()
-    assert not any(x["overruled"] for x in lines_of(now)), "the word was not kept either"
+    assert len(coach.get(f"/api/lifters/{lifter}/plan").json()["versions"]) == 1
 
 
-def test_a_change_names_its_lift(coach, lifter):
-    make(coach, lifter)
-    line = next(x for x in lines_of(coach.get(f"/api/lifters/{lifter}/plan").json())
-                if x["kind"] == "special" and x["load_kg"])  # fmt: skip
-    overrule(coach, lifter, line["line_id"], load_kg=40.0)
-    version = coach.get(f"/api/lifters/{lifter}/plan").json()["versions"][0]
-    assert [(c["line_id"], c["lift"]) for c in version["changes"]] == [
-        (line["line_id"], line["lift"])
-    ]
+def test_an_edit_names_its_line(coach, lifter):
+    line = next(x for x in lines_of(make(coach, lifter)) if x["kind"] == "special" and x["load_kg"])
+    overrule(coach, lifter, line, load_kg=40.0)
+    said = coach.get(f"/api/lifters/{lifter}/plan").json()["hand"]["edits"]
+    assert len(said) == 1
+    assert line["variation"] in said[0]["words"].lower() or line["lift"] in said[0]["words"].lower()
+    assert "40 kg" in said[0]["words"]
+    assert said[0]["coach"] == "owner"
 
 
 def test_a_missed_session_shows_on_the_floor(coach, lifter, owner_url):

@@ -24,7 +24,7 @@ def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
     assert len(first) == len(days)
     assert {e["dtstart"].dt for e in first.values()} == {date.fromisoformat(d["on"]) for d in days}
     line = next(x for x in lines_of(plan) if x["load_kg"])
-    overrule(coach, lifter, line["line_id"], load_kg=47.5)
+    overrule(coach, lifter, line, load_kg=47.5)
     second = events()
     assert second.keys() == first.keys()
     assert {int(e["sequence"]) for e in second.values()} == {1}

@@ -1,8 +1,9 @@
-"""The story of a plan in the browser: diagnosis, variations, plan, overrule, card, log."""
+"""The story of a plan in the browser: diagnosis, variations, plan, edits, card, log."""
 
 from datetime import UTC, datetime, timedelta
 
 import psycopg
+from selenium.webdriver.common.keys import Keys
 
 NAME = "Petra Amaro"
 WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
@@ -49,7 +50,7 @@ def make_plan_from_today(page) -> None:
     page.see("Print, files, link")
 
 
-def test_from_diagnosis_to_plan_to_overrule_to_card_to_log(coach):
+def test_from_diagnosis_to_plan_to_edit_to_card_to_log(coach):
     page = coach
     page.open_lifter(NAME, "Review")
     page.see("Too deep")
@@ -60,13 +61,18 @@ def test_from_diagnosis_to_plan_to_overrule_to_card_to_log(coach):
     page.see("Today:", "Start on the platform")
     special = page.until(lambda: page.all(".work.special"), "a special")[0]
     assert "too deep in" in special.text
-    page.click("overrule")
+    page.click("change")
     page.fill("Load", "50")
-    page.click("Set this load")
-    page.see("Say why: the reason is kept with it.")
     page.fill("Because", "first day after a flu")
-    page.click("Set this load")
-    page.see("Ysolde Brackenbury sets 50 kg: first day after a flu")
+    page.click("Set this")
+    page.see("Ysolde Brackenbury sets 50 kg: first day after a flu", "By hand: 1")
+    page.click("Add a line")
+    page.fill("What", "Bench press")
+    page.click("Add it")
+    page.see("Ysolde Brackenbury adds this", "By hand: 2")
+    page.find("body").send_keys(Keys.CONTROL, "z")
+    page.see("By hand: 1")
+    page.not_see("Ysolde Brackenbury adds this")
     page.click("Start on the platform")
     page.see("Keep the set", "Today's plan")
     assert page.field("Load").get_attribute("value") == "50"

@@ -5,8 +5,9 @@ from dataclasses import replace
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.drills import slack_drill
+from pavrik.core.prescription.hand import with_hand
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Overrule
+from pavrik.core.prescription.plan_parts import Edit
 from tests.core.plans import ASK, GYM, a_state
 
 
@@ -18,8 +19,8 @@ def test_a_cap_holds_until_a_named_coach_overrules_it_with_a_reason():
     assert all(x.load_kg <= 120.0 for x in pulls if x.load_kg)
     held = next(x for x in pulls if x.kind == "main")
     assert any("held at 120 kg" in b.text and b.facts == ("fault:low-round",) for b in held.reasons)
-    said = {held.line_id: Overrule("Ysolde", "film shows a flat back at 140", 140.0)}
-    after = {x.line_id: x for x in make_plan(ASK, states, GYM, overrules=said).lines()}
+    said = Edit("Ysolde", "film shows a flat back at 140", 140.0, line_id=held.line_id)
+    after = {x.line_id: x for x in with_hand(plan, [said], ASK.start, GYM).lines()}
     over = after[held.line_id]
     assert over.load_kg == 140.0
     assert "Ysolde" in over.reasons[0].text
@@ -29,8 +30,9 @@ def test_a_cap_holds_until_a_named_coach_overrules_it_with_a_reason():
 
 
 def overruled_line(states, line_id, said, ask=None):
-    plan = make_plan(ask or ASK, states, GYM, overrules={line_id: said})
-    return next(x for x in plan.lines() if x.line_id == line_id)
+    plan = make_plan(ask or ASK, states, GYM)
+    laid = with_hand(plan, [replace(said, line_id=line_id)], plan.days()[0].on, GYM)
+    return next(x for x in laid.lines() if x.line_id == line_id)
 
 
 def test_a_coachs_word_holds_on_every_kind_of_line():
@@ -43,10 +45,10 @@ def test_a_coachs_word_holds_on_every_kind_of_line():
     kinds = {x.kind: x for x in reversed(lines)}
     support = next(x for x in lines if x.rpe is None and x.kind == "special")
     for line in [*kinds.values(), support]:
-        gone = overruled_line(states, line.line_id, Overrule("Ysolde", "no time", None, True), ask)
+        gone = overruled_line(states, line.line_id, Edit("Ysolde", "no time", None, True), ask)
         assert gone.overruled is not None
         assert gone.reasons[0].text == "Ysolde drops this: no time"
-        said = overruled_line(states, line.line_id, Overrule("Ysolde", "felt easy", 61.0), ask)
+        said = overruled_line(states, line.line_id, Edit("Ysolde", "felt easy", 61.0), ask)
         assert "Ysolde sets 61 kg: felt easy" in said.reasons[0].text
         assert said.load_kg == 61.0
 
@@ -54,7 +56,7 @@ def test_a_coachs_word_holds_on_every_kind_of_line():
 def test_a_load_can_be_set_where_no_log_gives_one():
     states = {lift: replace(a_state(lift), history=[]) for lift in ("squat", "deadlift")}
     line = next(x for x in make_plan(ASK, states, GYM).lines() if x.kind == "main")
-    said = overruled_line(states, line.line_id, Overrule("Ysolde", "first day", 60.2))
+    said = overruled_line(states, line.line_id, Edit("Ysolde", "first day", 60.2))
     assert said.load_kg == 60.0
     assert said.per_side == (20.0,)
     assert "sets 60 kg, the most that the plates make up to 60.2 kg" in said.reasons[0].text
@@ -66,5 +68,5 @@ def test_support_work_is_given_a_weight_but_no_plates():
     line = next(
         x for x in make_plan(ask, states, GYM).lines() if x.rpe is None and x.load_kg is None
     )
-    said = overruled_line(states, line.line_id, Overrule("Ysolde", "the row rack", 34.0), ask)
+    said = overruled_line(states, line.line_id, Edit("Ysolde", "the row rack", 34.0), ask)
     assert (said.load_kg, said.per_side) == (34.0, ())

@@ -7,10 +7,11 @@ from datetime import date, timedelta
 import pytest
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.prescription.effort import effort_words
+from pavrik.core.prescription.hand import with_hand
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Overrule
-from pavrik.core.prescription.reflow import effort_words
+from pavrik.core.prescription.plan_parts import Edit
 from pavrik.core.prescription.season import (
     EASY,
     LONGEST,
@@ -121,11 +122,9 @@ def test_the_bare_bar_is_a_load_like_any_other_in_a_coachs_hand():
     line = next(x for x in plan.lines() if x.kind == "main" and x.rpe and x.rpe >= 7)
 
     def set_to(load_kg: float):
-        said = {line.line_id: Overrule("Ysolde", "a first day back", load_kg)}
-        return next(
-            x for x in make_plan(ASK, STATES, GYM, overrules=said).lines()
-            if x.line_id == line.line_id
-        )  # fmt: skip
+        said = Edit("Ysolde", "a first day back", load_kg, line_id=line.line_id)
+        laid = with_hand(plan, [said], ASK.start, GYM)
+        return next(x for x in laid.lines() if x.line_id == line.line_id)
 
     bare = set_to(GYM.empty_kg)
     assert (bare.load_kg, bare.per_side) == (GYM.empty_kg, ())
@@ -133,7 +132,7 @@ def test_the_bare_bar_is_a_load_like_any_other_in_a_coachs_hand():
     assert bare.rpe == 5.0
     assert bare.rest_s == 120
     lighter = set_to(15.0)
-    assert (lighter.load_kg, lighter.per_side, lighter.rpe) == (15.0, (), line.rpe)
+    assert (lighter.load_kg, lighter.per_side, lighter.rpe) == (15.0, (), 5.0)
 
 
 @pytest.mark.parametrize(

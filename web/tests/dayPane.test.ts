@@ -12,6 +12,7 @@ vi.mock('@/shared/api', async (original) => ({
   },
 }))
 const { default: DayPane } = await import('@/stages/prescribe/DayPane.vue')
+const { default: ByHand } = await import('@/stages/prescribe/ByHand.vue')
 const { default: PlanNews } = await import('@/stages/prescribe/PlanNews.vue')
 const { default: Planned } = await import('@/stages/log/Planned.vue')
 const { mounted } = await import('./mounting')
@@ -42,10 +43,19 @@ const day = (...lines: unknown[]) => ({
   cues: ['chest tall'],
   moved: '',
 })
+const DAYS = [
+  { day_id: 'd', on: '2026-11-30' },
+  { day_id: 'e', on: '2026-12-02' },
+]
+const SHOWN = { mayWrite: true, busy: false, today: false }
 const pane = (lines: unknown[], more = {}) =>
-  mounted(DayPane, { lifterId: 'x', day: day(...lines), mayWrite: true, busy: false, today: false, ...more })
-const overrule = (shown: ReturnType<typeof pane>) =>
-  shown.findAll('button').find((b) => b.text() === 'overrule')!
+  mounted(DayPane, { lifterId: 'x', day: day(...lines), days: DAYS, ...SHOWN, ...more })
+const change = (shown: ReturnType<typeof pane>) => acts(shown, 'change')
+const field = (shown: ReturnType<typeof pane>, label: string) =>
+  shown
+    .findAll('.v-field')
+    .find((f) => f.find('label').text().startsWith(label))!
+    .find('input')
 const acts = (shown: ReturnType<typeof pane>, name: string) =>
   shown.findAll('button').find((b) => b.text() === name)!
 
@@ -64,46 +74,88 @@ describe('a day of the plan', () => {
       'Stop at sharp, radiating or new pain',
     )
   })
-  it('takes no overrule without a reason', async () => {
-    const shown = pane([line()])
-    await overrule(shown).trigger('click')
+  it('asks for a reason only where a cap is passed', async () => {
+    const shown = pane([line({ cap_kg: 120 })])
+    await change(shown).trigger('click')
+    expect(shown.find('form').text()).toContain('The cap here is 120 kg')
+    await field(shown, 'Load').setValue('127,5')
     await shown.find('form').trigger('submit')
-    expect(shown.text()).toContain('Say why')
-    expect(shown.emitted('overrule')).toBeUndefined()
+    expect(shown.text()).toContain('This passes the cap')
+    expect(shown.emitted('edit')).toBeUndefined()
+    await field(shown, 'Load').setValue('117.5')
+    await shown.find('form').trigger('submit')
+    expect(shown.emitted('edit')).toMatchObject([[{ kind: 'line', line_id: '1/a', load_kg: 117.5 }]])
   })
   it('takes no load that is none', async () => {
     const shown = pane([line()])
-    await overrule(shown).trigger('click')
-    const [load, reason] = shown.findAll('form input')
-    await reason!.setValue('film of Tuesday')
+    await change(shown).trigger('click')
     for (const wrong of ['heavy', '0', '700']) {
-      await load!.setValue(wrong)
+      await field(shown, 'Load').setValue(wrong)
       await shown.find('form').trigger('submit')
       expect(shown.text()).toContain('between 0 and 600 kg')
     }
-    expect(shown.emitted('overrule')).toBeUndefined()
+    expect(shown.emitted('edit')).toBeUndefined()
   })
-  it('passes a load, a line left out and the way back on, each with its reason', async () => {
-    const shown = pane([
-      line({
-        cap_kg: 120,
-        overruled: { coach: 'Ysolde', reason: 'felt easy', load_kg: 125, dropped: false },
-      }),
-    ])
-    await overrule(shown).trigger('click')
-    expect(shown.find('form').text()).toContain('The cap here is 120 kg')
-    const [load, reason] = shown.findAll('form input')
-    await load!.setValue('127,5')
-    await reason!.setValue(' film of Tuesday ')
+  it('lets the load follow reps and RPE where nobody named one', async () => {
+    const shown = pane([line()])
+    await change(shown).trigger('click')
+    await field(shown, 'Reps').setValue('3')
     await shown.find('form').trigger('submit')
-    await acts(shown, 'Leave it out').trigger('click')
-    await acts(shown, 'As computed').trigger('click')
-    const why = 'film of Tuesday'
-    expect(shown.emitted('overrule')).toEqual([
-      ['1/a', { load_kg: 127.5, dropped: false, reason: why }],
-      ['1/a', { load_kg: null, dropped: true, reason: why }],
-      ['1/a', { load_kg: null, dropped: false, reason: why }],
+    expect(shown.emitted('edit')).toMatchObject([[{ reps: 3, sets: null, load_kg: null, day_id: '' }]])
+  })
+  it('keeps what was said before when a line only moves', async () => {
+    const said = { coach: 'Ysolde', reason: '', sets: 6, load_kg: 125, dropped: false, day_id: '' }
+    const shown = pane([line({ sets: 6, load_kg: 125, overruled: said })])
+    await change(shown).trigger('click')
+    await shown.find('form select').setValue('e')
+    await shown.find('form').trigger('submit')
+    expect(shown.emitted('edit')).toMatchObject([[{ sets: 6, load_kg: 125, day_id: 'e' }]])
+  })
+  it('leaves a line out, takes the word back, copies it to another day', async () => {
+    const said = { coach: 'Ysolde', reason: '', load_kg: 125, dropped: false }
+    const shown = pane([line({ overruled: said })])
+    for (const name of ['Leave it out', 'As computed']) {
+      await change(shown).trigger('click')
+      await acts(shown, name).trigger('click')
+    }
+    await change(shown).trigger('click')
+    await shown.find('form select').setValue('e')
+    await acts(shown, 'Copy it there').trigger('click')
+    expect(shown.emitted('edit')).toMatchObject([
+      [{ kind: 'line', dropped: true }],
+      [{ kind: 'line', dropped: false }],
+      [{ kind: 'add', day_id: 'e', lift: 'squat', name: 'competition', sets: 4, load_kg: 122.5 }],
     ])
+  })
+  it('adds other work, every week if wished', async () => {
+    const shown = pane([line()])
+    await acts(shown, 'Add a line').trigger('click')
+    await field(shown, 'What').setValue('')
+    await shown.find('form').trigger('submit')
+    expect(shown.text()).toContain('Say what is to be done.')
+    await field(shown, 'What').setValue('Bench press')
+    await shown.find('form input[type="checkbox"]').setValue(true)
+    await shown.find('form').trigger('submit')
+    expect(shown.emitted('edit')).toMatchObject([
+      [
+        {
+          kind: 'add',
+          lift: 'other',
+          name: 'Bench press',
+          sets: 4,
+          reps: 6,
+          rpe: 8,
+          weekly: true,
+          day_id: 'd',
+        },
+      ],
+    ])
+  })
+  it('moves the whole day to a date', async () => {
+    const shown = pane([line()])
+    await acts(shown, 'move the day').trigger('click')
+    await shown.find('input[type="date"]').setValue('2026-12-02')
+    expect(shown.emitted('edit')).toMatchObject([[{ kind: 'day', day_id: 'd', to_date: '2026-12-02' }]])
   })
   it('shows a line that was left out as such, and offers nothing to a reader', () => {
     const shown = pane(
@@ -112,7 +164,7 @@ describe('a day of the plan', () => {
     )
     expect(shown.text()).toContain('Left out.')
     expect(shown.find('.what').exists()).toBe(false)
-    expect(overrule(shown)).toBeUndefined()
+    expect(change(shown)).toBeUndefined()
   })
   it('starts on the platform only today', () => {
     expect(pane([line()]).text()).not.toContain('Start on the platform')
@@ -199,5 +251,51 @@ describe('the plan on the platform', () => {
     expect(
       mounted(Planned, { lines: [], variation: 'competition', loadKg: 60 }).find('section').exists(),
     ).toBe(false)
+  })
+})
+
+describe('the hand on a plan', () => {
+  const said = (n: number) => ({
+    edit_id: `e${n}`,
+    coach: 'Ysolde',
+    said_at: '2026-11-25T10:00:00Z',
+    words: `word ${n}`,
+  })
+  const hand = (more = {}, props = {}) =>
+    mounted(ByHand, {
+      hand: { edits: [said(1), said(2)], last: 'e2', concerns: [], ...more },
+      mayWrite: true,
+      busy: false,
+      ...props,
+    })
+  it('tells the newest first and takes back the last or any', async () => {
+    const shown = hand({ concerns: [{ text: 'no day of rest', facts: [] }] })
+    expect(shown.findAll('.edit').map((e) => e.text())).toEqual([
+      expect.stringContaining('word 2'),
+      expect.stringContaining('word 1'),
+    ])
+    expect(shown.text()).toContain('no day of rest')
+    await shown
+      .findAll('button')
+      .find((b) => b.text() === 'Undo')!
+      .trigger('click')
+    await shown.findAll('.edit button')[1]!.trigger('click')
+    expect(shown.emitted('edit')).toMatchObject([
+      [{ kind: 'undo', undoes: 'e2' }],
+      [{ kind: 'undo', undoes: 'e1' }],
+    ])
+  })
+  it('undoes by the keyboard, but not while something is typed', async () => {
+    const shown = hand()
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true }))
+    expect(shown.emitted('edit')).toMatchObject([[{ kind: 'undo', undoes: 'e2' }]])
+    const input = document.body.appendChild(document.createElement('input'))
+    input.dispatchEvent(new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true }))
+    expect(shown.emitted('edit')).toHaveLength(1)
+    input.remove()
+  })
+  it('offers nothing to a reader and takes no room without edits', () => {
+    expect(hand({}, { mayWrite: false }).findAll('button')).toHaveLength(0)
+    expect(hand({ edits: [], last: null }).text()).toBe('')
   })
 })

@@ -5,7 +5,7 @@ from typing import Annotated
 from uuid import UUID
 
 import segno
-from fastapi import APIRouter, Path, Request, Response
+from fastapi import APIRouter, Body, Path, Request, Response
 
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
@@ -14,9 +14,9 @@ from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.shape import shipped_shapes
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.formats.wire.plan_edits import EditKept, EditRequest
 from pavrik.formats.wire.plans import (
     ClosedLink,
-    LineWordRequest,
     LinkAnswer,
     LinkRequest,
     MadeLinkAnswer,
@@ -34,11 +34,17 @@ from pavrik.formats.wire.plans import (
     VersionRequest,
 )
 from pavrik.services.facts import VariationWord
-from pavrik.services.plans import card_link, club_planning, plan_files, planning, variation_table
+from pavrik.services.plans import (
+    card_link,
+    club_planning,
+    editing,
+    plan_files,
+    planning,
+    variation_table,
+)
 
 router = APIRouter(prefix="/api", tags=["plan"])
 OF_LIFTER = "/lifters/{lifter_id}"
-LineId = Annotated[str, Path(min_length=1, max_length=60)]
 Name = Annotated[str, Path(min_length=1, max_length=60)]
 Token = Annotated[str, Path(min_length=8, max_length=80)]
 
@@ -85,16 +91,14 @@ def withdraw_plan(
     return planning.withdraw(database, who, key, body.plan_id, lifter_id)
 
 
-@router.post(OF_LIFTER + "/plan/lines/{line_id}")
-def overrule_line(
-    lifter_id: UUID, line_id: LineId, body: LineWordRequest, database: DatabaseIn, who: WhoIn,
+@router.post(OF_LIFTER + "/plan/edits")
+def edit_plan(
+    lifter_id: UUID, body: Annotated[EditRequest, Body()], database: DatabaseIn, who: WhoIn,
     key: KeyIn,
-) -> PlanKept:  # fmt: skip
-    """A coach's word on a line, with the reason."""
-    return planning.overrule(
-        database, who, key, body.plan_id, lifter_id, line_id, body.load_kg, body.dropped,
-        body.reason,
-    )  # fmt: skip
+) -> EditKept:  # fmt: skip
+    """What a coach does to a plan by hand: a line changed, left out, moved or added, a day moved,
+    an edit undone."""
+    return editing.edit(database, who, key, lifter_id, body.to_core())
 
 
 @router.get(

@@ -1,7 +1,7 @@
 """A plan: weeks with a role, days, lines with sets x reps @ RPE and kg, each with its reasons.
 
 The first week goes on from the last exposure (see ``next_load``); later weeks follow the expected
-gain. No load passes a cap unless a named coach has said so with a reason.
+gain. No load passes a cap; what coaches say of a plan is laid over it (see ``hand``).
 """
 
 from collections.abc import Mapping, Sequence
@@ -16,7 +16,6 @@ from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan_lines import (
     by_feel,
     main_lines,
-    overruled,
     rung_lines,
     second_line,
     special_line,
@@ -27,7 +26,6 @@ from pavrik.core.prescription.plan_parts import (
     LiftState,
     Line,
     Moved,
-    Overrule,
     Plan,
     PlanAsk,
     Underway,
@@ -185,8 +183,7 @@ def _day(make: Maker, when: When, slot: _Slot) -> Day:
         cues += make.states[lift].cues[: 1 if len(slot.parts) > 1 else CUES_A_DAY]
     if not slot.parts and not _meet_is_near(make.ask, when.on):
         lines += _support_day(make, day_id)
-    said = tuple(overruled(make, line) for line in lines)
-    return Day(day_id, when.on, said, tuple(cues[:CUES_A_DAY]), slot.moved)
+    return Day(day_id, when.on, tuple(lines), tuple(cues[:CUES_A_DAY]), slot.moved)
 
 
 def _support_day(make: Maker, day_id: str) -> list[Line]:
@@ -264,7 +261,7 @@ def _attempts(make: Maker, worked: int) -> dict[str, tuple[Attempt, ...]]:
 
 def make_plan(
     ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, *, pain: Sequence[PainFlag] = (),
-    overrules: Mapping[str, Overrule] | None = None, underway: Underway = NOT_BEGUN,
+    underway: Underway = NOT_BEGUN,
 ) -> Plan:  # fmt: skip
     """The plan from today's state.
 
@@ -277,8 +274,8 @@ def make_plan(
     calendar = _calendar(ask, shape, states)
     mains = _mains(calendar, underway)
     make = Maker(
-        ask, states, bases_of(states, ask, underway), gym, tuple(pain), overrules or {},
-        underway.first_week, _next_main(ask, mains, underway), shape,
+        ask, states, bases_of(states, ask, underway), gym, tuple(pain), underway.first_week,
+        _next_main(ask, mains, underway), shape,
         anchors_of(ask.meet, mains) if ask.meet is not None else {},
     )  # fmt: skip
     worked = _worked(ask, roles, underway.first_week, ask.weeks)

@@ -7,6 +7,7 @@ from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.effort import rest_after_s, rpe_at
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.next_load import (
     CAPPED_KG,
@@ -21,7 +22,6 @@ from pavrik.core.prescription.plan_parts import (
     When,
 )
 from pavrik.core.prescription.reason import Reason, in_kg
-from pavrik.core.prescription.reflow import LEAST_RPE
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
@@ -41,20 +41,6 @@ TIRED_STYLE = "trap bar, low"
 TEST_SHARE = assume(
     "least_test_share", 0.90, "share", "a single below this share of the expected max tests nothing"
 )
-
-
-def _rest_s(reps: int, rpe: float | None) -> int:
-    if rpe is None:
-        return 90
-    if rpe >= 7.5 and reps <= 3:
-        return 240
-    return 180 if rpe >= 7 else 120
-
-
-def _rpe_at(share: float, reps: int) -> float:
-    """RPE of a share of the max, to the nearest half point; 5 is the least."""
-    halves = [half / 2 for half in range(int(2 * LEAST_RPE), 21)]
-    return min(halves, key=lambda rpe: abs(load_for(1.0, reps, rpe) - share))
 
 
 Allow = Callable[[float], tuple[float, list[Reason]]]
@@ -105,44 +91,6 @@ def _load(
     return _Made(made.total_kg, made.per_side, cap_kg, reasons)
 
 
-def _on_a_bar(make: Maker, line: Line) -> bool:
-    """Support work without a ratio to the lift may be done with anything that has a weight."""
-    return line.kind != "special" or line.variation in make.states[line.lift].ratios
-
-
-def _said_load(make: Maker, line: Line, wanted_kg: float) -> tuple[Line, str]:
-    """The line with a coach's load on the bar, and what is to be said of it."""
-    if wanted_kg < make.gym.empty_kg or not _on_a_bar(make, line):
-        return replace(line, load_kg=wanted_kg, per_side=()), f"sets {in_kg(wanted_kg)}"
-    made = make.gym.as_said(wanted_kg)
-    told = f"sets {in_kg(made.total_kg)}"
-    if abs(made.error_kg) > 0.05:
-        told += f", the most that the plates make up to {in_kg(wanted_kg)}"
-    if line.cap_kg is not None and made.total_kg > line.cap_kg + 0.05:
-        told += f", above the cap of {in_kg(line.cap_kg)}"
-    rpe, share = line.rpe, line.share
-    if line.share and line.load_kg:
-        share = line.share * made.total_kg / line.load_kg
-        rpe = _rpe_at(share, line.reps)
-    changed = replace(
-        line, load_kg=made.total_kg, per_side=made.per_side, share=share, rpe=rpe,
-        rest_s=_rest_s(line.reps, rpe),
-    )  # fmt: skip
-    return changed, told
-
-
-def overruled(make: Maker, line: Line) -> Line:
-    """The line with a coach's word on it, if there is one."""
-    said = make.overrules.get(line.line_id)
-    if said is None:
-        return line
-    told = "drops this"
-    if not said.dropped and said.load_kg is not None:
-        line, told = _said_load(make, line, said.load_kg)
-    why = Reason(f"{said.coach} {told}: {said.reason}")
-    return replace(line, overruled=said, reasons=(why, *line.reasons))
-
-
 def by_feel(
     line_id: str, lift: str, name: str, sets: int, reps: int, reasons: tuple[Reason, ...],
     rpe: float | None = None,
@@ -188,7 +136,7 @@ def loaded_line(
     if projected is None:
         return Line(
             work.line_id, lift, variation, work.kind, dose.sets, dose.reps, dose.rpe, None, (),
-            _rest_s(dose.reps, dose.rpe), work.reasons, note=work.note,
+            rest_after_s(dose.reps, dose.rpe), work.reasons, note=work.note,
         )  # fmt: skip
     ratio = 1.0 if variation == COMPETITION else make.states[lift].ratios[variation].ratio
     own_max = projected * ratio
@@ -198,7 +146,7 @@ def loaded_line(
     held_back = wanted < intended - CAPPED_KG
     made = _load(make, lift, work.kind, wanted, ratio, held_back=held_back)
     share = made.load_kg / own_max if made.load_kg else None
-    rpe = _rpe_at(share, dose.reps) if share else dose.rpe
+    rpe = rpe_at(share, dose.reps) if share else dose.rpe
     reasons = [*made.reasons, *held, *work.reasons]
     if share and work.kind != "main":
         reasons.append(_arithmetic(lift, variation, share, projected, ratio))
@@ -207,7 +155,7 @@ def loaded_line(
         reasons += [Reason(low)] if low else []
     return Line(
         work.line_id, lift, variation, work.kind, dose.sets, dose.reps, rpe, made.load_kg,
-        made.per_side, _rest_s(dose.reps, rpe), tuple(reasons), made.cap_kg, share, work.note,
+        made.per_side, rest_after_s(dose.reps, rpe), tuple(reasons), made.cap_kg, share, work.note,
     )  # fmt: skip
 
 
@@ -240,7 +188,7 @@ def _allow(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
     the later ones only never fall below clean work."""
     light = dose.share is not None or when.role == "light"
     history = make.states[lift].history
-    rpe = _rpe_at(dose.share, dose.reps) if dose.share is not None else dose.rpe
+    rpe = rpe_at(dose.share, dose.reps) if dose.share is not None else dose.rpe
     target = Target(dose.reps, rpe, dose.sets)
     if make.next_main.get(lift) == when.on:
         return lambda load: session_load(history, load, target, novice=make.ask.novice, light=light)

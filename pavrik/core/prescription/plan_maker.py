@@ -10,7 +10,7 @@ from pavrik.core.log.ability import GROWTH
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag
-from pavrik.core.prescription.plan_parts import Kind, LiftState, Overrule, PlanAsk, Underway
+from pavrik.core.prescription.plan_parts import Kind, LiftState, PlanAsk, Underway
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.season import Anchor
 from pavrik.core.prescription.shape import Shape
@@ -39,7 +39,6 @@ class Maker:
     bases: Mapping[str, Base]
     gym: Gym
     pain: tuple[PainFlag, ...]
-    overrules: Mapping[str, Overrule]
     first_week: int
     next_main: Mapping[str, date]
     shape: Shape

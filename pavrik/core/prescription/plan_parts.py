@@ -2,8 +2,9 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 from typing import Literal
+from uuid import UUID
 
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.attempts import Attempt, Strategy
@@ -22,17 +23,40 @@ from pavrik.core.prescription.shape import (
 )
 from pavrik.core.variations.ratio import LearntRatio
 
-Kind = Literal["main", "second", "special", "drill"]
+Kind = Literal["main", "second", "special", "drill", "own"]
+EditKind = Literal["line", "add", "day", "undo"]
+OTHER = "other"
+"""Lift of a line that the model computes nothing for."""
 
 
 @dataclass(frozen=True)
-class Overrule:
-    """A coach's word on one line: another load, or none of it, with the reason."""
+class Edit:
+    """What a coach said of a plan by hand: of a ``line`` (other work, none of it, another day), a
+    line to ``add``, another date for a ``day``, or an ``undo`` of an earlier edit.
+
+    None is as computed. A ``line`` holds only while its ``name`` (the lift's variation) stands
+    there; an added one may stand in every week from its own on (``weekly``).
+    """
 
     coach: str
-    reason: str
+    reason: str = ""
     load_kg: float | None = None
     dropped: bool = False
+    kind: EditKind = "line"
+    edit_id: UUID | None = None
+    line_id: str = ""
+    day_id: str = ""
+    name: str = ""
+    sets: int | None = None
+    reps: int | None = None
+    rpe: float | None = None
+    rest_s: int | None = None
+    lift: str = ""
+    note: str = ""
+    weekly: bool = False
+    to_date: date | None = None
+    undoes: UUID | None = None
+    said_at: datetime | None = None
 
 
 @dataclass(frozen=True)
@@ -55,7 +79,7 @@ class Line:
     share: float | None = None
     """Share of the lift's own projected max."""
     note: str = ""
-    overruled: Overrule | None = None
+    overruled: Edit | None = None
 
 
 @dataclass(frozen=True)

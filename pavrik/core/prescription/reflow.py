@@ -8,12 +8,11 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
+from pavrik.core.prescription.effort import effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk, Week
 from pavrik.core.prescription.reason import Reason, in_kg
 
 NOTICED_KG = 0.01
-LEAST_RPE = 5.0
-"""What is as easy or easier is not told as an RPE."""
 
 
 @dataclass(frozen=True)
@@ -29,8 +28,13 @@ class Change:
     reasons: tuple[Reason, ...]
 
 
-def _lifts_of(day: Day) -> set[str]:
-    return {line.lift for line in day.lines if line.kind in ("main", "second")}
+def _gone(line: Line) -> bool:
+    return line.overruled is not None and line.overruled.dropped
+
+
+def lifts_of(day: Day) -> set[str]:
+    """The lifts that a day is for."""
+    return {line.lift for line in day.lines if line.kind in ("main", "second") and not _gone(line)}
 
 
 def _done(day: Day, lift: str, logged: Sequence[TrainingSet], lift_of: dict[str, str]) -> bool:
@@ -61,27 +65,36 @@ def missed_days(
         for week in plan.weeks
         for day in week.days
         if since <= day.on < today
-        for lift in sorted(_lifts_of(day))
+        for lift in sorted(lifts_of(day))
         if not _done(day, lift, everything, lift_of)
     ]
 
 
 def moves_for(
-    plan: Plan, logged: dict[str, Sequence[TrainingSet]], today: date, since: date
-) -> tuple[list[Moved], list[Reason]]:
+    plan: Plan, logged: dict[str, Sequence[TrainingSet]], today: date, since: date,
+    as_stands: Plan,
+) -> tuple[list[Moved], list[Reason]]:  # fmt: skip
     """Main sessions missed this week take the place of the lift's second day, else go to a day
     without any main work; the rest is let go, with the reason. What was moved before stays moved.
+
+    ``plan`` is as computed and gives the dates that moves name; ``as_stands`` has the coach's hand
+    on it and says what was missed.
     """
     moved = list(plan.moves)
     let_go: list[Reason] = []
-    for week, day, lift in missed_days(plan, logged, today, since):
-        handled = any(m.lift == lift and m.missed == day.on for m in moved)
+    named = {day.day_id: (week.number - 1, day.on) for week in plan.weeks for day in week.days}
+    for week, day, lift in missed_days(as_stands, logged, today, since):
+        _, missed_on = named.get(day.day_id, (0, day.on))
+        handled = any(m.lift == lift and m.missed == missed_on for m in moved)
         if handled or not any(d.on >= today for d in week.days):
             continue
         was_main = _works(day, lift, "main")
-        later = _room_for(lift, week, today, moved) if was_main else []
+        taken = {(m.week, m.to) for m in moved}
+        free = [d for d in week.days if d.day_id in named and named[d.day_id] not in taken]
+        later = _room_for(lift, free, today) if was_main else []
         if later:
-            moved.append(Moved(lift, week.number - 1, day.on, later[0].on))
+            to_week, to_on = named[later[0].day_id]
+            moved.append(Moved(lift, to_week, missed_on, to_on))
         else:
             kind = "main work" if was_main else "second day"
             let_go.append(
@@ -91,10 +104,9 @@ def moves_for(
     return moved, let_go
 
 
-def _room_for(lift: str, week: Week, today: date, moved: Sequence[Moved]) -> list[Day]:
-    """Days of the week that may still take the lift's main work, the best first."""
-    taken = {m.to for m in moved}
-    later = [d for d in week.days if d.on >= today and d.on not in taken and _has_room(d, lift)]
+def _room_for(lift: str, days: Sequence[Day], today: date) -> list[Day]:
+    """Days that may still take the lift's main work, the best first."""
+    later = [d for d in days if d.on >= today and _has_room(d, lift)]
     return sorted(later, key=lambda d: (not _works(d, lift, "second"), d.on))
 
 
@@ -103,12 +115,18 @@ def current_week(ask: PlanAsk, today: date) -> int:
     return min(max((today - ask.start).days // 7, 0), ask.weeks - 1)
 
 
-def keep_the_past(old: Plan, fresh: Plan, today: date) -> Plan:
-    """The fresh plan from today on, the old one before."""
+def keep_the_past(old: Plan, fresh: Plan, today: date, as_stands: Plan) -> Plan:
+    """The fresh plan from today on, the old one before; a day that a coach moved is past or to come
+    by the date that it stands on."""
+    stands = {day.day_id: day.on for day in as_stands.days()}
+
+    def past(day: Day) -> bool:
+        return stands.get(day.day_id, day.on) < today
+
     weeks = []
     for before, after in zip(old.weeks, fresh.weeks, strict=True):
-        days = [d for d in before.days if d.on < today] + [d for d in after.days if d.on >= today]
-        weeks.append(replace(after, days=tuple(days)))
+        days = [d for d in before.days if past(d)] + [d for d in after.days if not past(d)]
+        weeks.append(replace(after, days=tuple(sorted(days, key=lambda d: d.on))))
     return replace(fresh, weeks=tuple(weeks))
 
 
@@ -118,13 +136,6 @@ def work_words(line: Line) -> str:
     if line.load_kg is not None:
         told += f" × {in_kg(line.load_kg)}"
     return told + effort_words(line.rpe)
-
-
-def effort_words(rpe: float | None) -> str:
-    """Behind a load: its RPE, or "easy" where it is too light to be rated."""
-    if rpe is None:
-        return ""
-    return f" @ {rpe:g}" if rpe > LEAST_RPE else ", easy"
 
 
 def name_of(line: Line) -> str:
@@ -137,8 +148,7 @@ def _alike(one: Line, other: Line) -> bool:
     return (
         (one.variation, one.sets, one.reps) == (other.variation, other.sets, other.reps)
         and abs(loads[0] - loads[1]) < NOTICED_KG
-        and bool(one.overruled and one.overruled.dropped)
-        == bool(other.overruled and other.overruled.dropped)
+        and _gone(one) == _gone(other)
     )
 
 
@@ -170,15 +180,20 @@ def changes(old: Plan, fresh: Plan, since: date) -> list[Change]:
     return sorted(found, key=lambda change: (change.on, change.line_id))
 
 
+def _bare(plan: Plan) -> Plan:
+    return plan
+
+
 def reflow(
     old: Plan, ask: PlanAsk, logged: dict[str, Sequence[TrainingSet]], today: date,
-    since: date, make: Callable[[list[Moved], int], Plan],
+    since: date, make: Callable[[list[Moved], int], Plan], lay: Callable[[Plan], Plan] = _bare,
 ) -> tuple[Plan, list[Change], list[Reason]]:  # fmt: skip
     """The plan from today's state, what changed, and what was let go.
 
     ``since`` is the day the plan was made; ``make`` plans afresh with moved sessions and the week
-    that today's state is the start of.
+    that today's state is the start of; ``lay`` lays the coach's hand over a plan as computed.
     """
-    moved, let_go = moves_for(old, logged, today, since)
-    fresh = keep_the_past(old, make(moved, current_week(ask, today)), today)
-    return fresh, changes(old, fresh, today), let_go
+    stands = lay(old)
+    moved, let_go = moves_for(old, logged, today, since, stands)
+    fresh = keep_the_past(old, make(moved, current_week(ask, today)), today, stands)
+    return fresh, changes(stands, lay(fresh), today), let_go

@@ -49,7 +49,7 @@ class RackIn(Strict):
 class PlateCount(Strict):
     """Pairs of one weight."""
 
-    kg: Annotated[float, Field(gt=0, le=100)]
+    kg: Annotated[float, Field(ge=0.05, le=100)]
     pairs: Annotated[int, Field(ge=0, le=20)]
 
 

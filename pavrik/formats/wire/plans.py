@@ -17,6 +17,7 @@ from pavrik.formats.model.requests import ShapeId, Strict
 from pavrik.formats.wire.card import CardAnswer
 from pavrik.formats.wire.lifters import Text
 from pavrik.formats.wire.log import WarmUpStep
+from pavrik.formats.wire.plan_edits import Hand
 
 Why = Annotated[Text, Field(min_length=3, max_length=1000)]
 VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
@@ -53,14 +54,6 @@ class VersionRequest(Strict):
     """The id of the version that is made."""
 
     plan_id: UUID
-
-
-class LineWordRequest(VersionRequest):
-    """Another load for a line, or none of it; neither takes the earlier word back."""
-
-    load_kg: Annotated[float, Field(gt=0, le=600)] | None = None
-    dropped: bool = False
-    reason: Why
 
 
 class VariationWordRequest(Strict):
@@ -106,6 +99,7 @@ class StandingPlan(BaseModel):
     let_go: list[Reason] = Field(default_factory=list)
     proposals: list[Reason] = Field(default_factory=list)
     versions: list[PlanVersion] = Field(default_factory=list)
+    hand: Hand = Field(default_factory=Hand)
 
 
 class PlanKept(BaseModel):

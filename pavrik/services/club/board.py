@@ -9,7 +9,7 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.comparison import chance_lower
-from pavrik.core.prescription.plan_parts import Plan
+from pavrik.core.prescription.reflow import lifts_of
 from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.plan_words import day_title
 from pavrik.formats.wire.log import FloorRow, Need, NextOnFloor, PlannedDay, Pressing
@@ -17,11 +17,11 @@ from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
-from pavrik.services.plans.planning import PLAN
+from pavrik.services.plans.standing import Standing, standing_of_club
 from pavrik.services.setups.fits import settled_in
 from pavrik.services.training.setup_trials import running
 from pavrik.store import board as store
-from pavrik.store import lifters, plans
+from pavrik.store import lifters
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
@@ -89,32 +89,30 @@ def _rising(
 
 
 def _missed(
-    connection: Connection, standing: Sequence[tuple[plans.PlanRecord, Plan]], now: datetime,
+    connection: Connection, standing: Sequence[Standing], now: datetime,
     day_now: date, needs: Needs,
 ) -> None:  # fmt: skip
     """Sessions of the standing plans that nobody logged within the last days."""
     since = day_now - timedelta(days=MISSED_DAYS)
     logged = store.logged_days(connection, now - timedelta(days=MISSED_DAYS + 2))
-    for record, plan in standing:
-        for day in plan.days():
+    for one in standing:
+        record = one.record
+        for day in one.plan.days():
             if not max(since, record.made_at.date()) <= day.on < day_now:
                 continue
-            lifts = {line.lift for line in day.lines if line.kind in ("main", "second")}
-            for lift in sorted(lifts):
+            for lift in sorted(lifts_of(day)):
                 if (record.lifter_id, lift, day.on) not in logged:
                     text = f"missed the {lift} of {day.on:%A %d %b}: the plan can follow"
                     needs[record.lifter_id].append(_need("missed", text, lift))
 
 
-def _next_days(
-    standing: Sequence[tuple[plans.PlanRecord, Plan]], day_now: date
-) -> dict[UUID, PlannedDay]:
+def _next_days(standing: Sequence[Standing], day_now: date) -> dict[UUID, PlannedDay]:
     """The next planned day of every lifter who has one."""
     found = {}
-    for record, plan in standing:
-        day = next((d for d in plan.days() if d.on >= day_now), None)
+    for one in standing:
+        day = next((d for d in one.plan.days() if d.on >= day_now), None)
         if day is not None:
-            found[record.lifter_id] = PlannedDay(on=day.on, title=day_title(day))
+            found[one.record.lifter_id] = PlannedDay(on=day.on, title=day_title(day))
     return found
 
 
@@ -186,7 +184,7 @@ def board(database: Database, who: Who) -> list[FloorRow]:
         _rising(connection, now, catalogue_of(connection), silenced, needs)
         _caps(connection, needs)
         day_now = today(connection)
-        standing = [(r, PLAN.validate_python(r.answer)) for r in stored.standing_plans(connection)]
+        standing = standing_of_club(connection)
         if standing:
             _missed(connection, standing, now, day_now, needs)
         planned = _next_days(standing, day_now)

@@ -12,8 +12,9 @@ from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.plans import ClosedLink, LinkAnswer, SharedAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
-from pavrik.services.plans.planning import next_day_in, warm_ups
+from pavrik.services.plans.planning import warm_ups
 from pavrik.services.plans.prescribing import recorded_gym
+from pavrik.services.plans.standing import next_day_in
 from pavrik.services.setups.card import card_of, read_card_facts
 from pavrik.services.writes import write_once
 from pavrik.store import plans

@@ -1,16 +1,14 @@
 """What a plan is made from: read in one transaction, computed after it."""
 
-from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
 from uuid import UUID
-
-from pydantic import TypeAdapter
 
 from pavrik.core.prescription.analysis import LiftAnalysis
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Moved, Overrule, Plan, PlanAsk, Underway
+from pavrik.core.prescription.plan_parts import Moved, Plan, PlanAsk, Underway
 from pavrik.core.prescription.reflow import current_week
 from pavrik.core.prescription.trial_lines import with_trial
 from pavrik.errors import InvalidError
@@ -19,17 +17,16 @@ from pavrik.services import stored
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
 from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
+from pavrik.services.plans.standing import ASK
 from pavrik.services.training.setup_trials import Running, running
 from pavrik.store import plans
 from pavrik.store.database import Connection
-
-ASK = TypeAdapter(PlanAsk)
 
 
 @dataclass(frozen=True)
 class PlanBasis:
     """What a plan is made from, read in one transaction: facts of the lifter, the gym, flags; of a
-    plan that stands its versions and what coaches said of its lines."""
+    plan that stands its versions."""
 
     ask: PlanAsk
     facts: PlanningFacts
@@ -37,7 +34,6 @@ class PlanBasis:
     pain: tuple[PainFlag, ...]
     trials: tuple[Running, ...] = ()
     versions: Sequence[plans.PlanRecord] = ()
-    overrules: Mapping[str, Overrule] = field(default_factory=dict)
 
     @cached_property
     def studies(self) -> dict[str, LiftAnalysis]:
@@ -54,7 +50,6 @@ class PlanBasis:
                 {lift: study.state for lift, study in self.studies.items()},
                 gym,
                 pain=self.pain,
-                overrules=self.overrules,
                 underway=Underway(first, self.facts.on, tuple(moved)),
             )
         except ValueError as error:
@@ -70,13 +65,6 @@ def _trials(connection: Connection, lifter_id: UUID, facts: PlanningFacts) -> tu
     sets = facts.causes.sets
     found = [running(connection, lifter_id, lift, sets[lift]) for lift in sets]
     return tuple(trial for trial in found if trial is not None)
-
-
-def _overrules(connection: Connection, series_id: UUID) -> dict[str, Overrule]:
-    return {
-        word.line_id: Overrule(word.coach, word.reason, word.load_kg, word.dropped)
-        for word in plans.line_words(connection, series_id)
-    }
 
 
 def read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanBasis:
@@ -101,7 +89,6 @@ def read_standing(connection: Connection, record: plans.PlanRecord) -> PlanBasis
         pain_flags(connection, record.lifter_id),
         _trials(connection, record.lifter_id, facts),
         stored.list_versions(connection, record.series_id),
-        _overrules(connection, record.series_id),
     )
 
 

@@ -1,8 +1,8 @@
-"""A lifter's plan: made, overruled with a reason, met by what happened, withdrawn."""
+"""A lifter's plan: made, met by what happened, withdrawn."""
 
 from collections.abc import Sequence
-from dataclasses import asdict, replace
-from datetime import UTC, date, datetime
+from dataclasses import asdict
+from datetime import UTC, datetime
 from functools import partial
 from uuid import UUID
 
@@ -13,12 +13,12 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.analysis import LiftAnalysis
 from pavrik.core.prescription.next_load import Gym
-from pavrik.core.prescription.plan_parts import Day, Line, Overrule, Plan, PlanAsk
+from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
-from pavrik.core.prescription.reflow import Change, changes, reflow
+from pavrik.core.prescription.reflow import Change, reflow
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
-from pavrik.errors import InvalidError, NotFoundError, RefusedError
+from pavrik.errors import InvalidError, RefusedError
 from pavrik.formats.stored_json import JSON_VERSION
 from pavrik.formats.wire.log import WarmUpStep
 from pavrik.formats.wire.plans import (
@@ -30,17 +30,17 @@ from pavrik.formats.wire.plans import (
     VariationKept,
     WeekVolume,
 )
-from pavrik.services import stored
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
+from pavrik.services.plans.editing import hand_of
 from pavrik.services.plans.lift_state import variations_of
-from pavrik.services.plans.plan_basis import ASK, PlanBasis, read_anew, read_standing
+from pavrik.services.plans.plan_basis import PlanBasis, read_anew, read_standing
 from pavrik.services.plans.prescribing import ladder_to
+from pavrik.services.plans.standing import ASK, PLAN, Standing, must_stand, standing
 from pavrik.services.writes import compute_and_write, write_once
-from pavrik.store import accounts, plans
+from pavrik.store import plans
 from pavrik.store.database import Connection, Database
 
-PLAN = TypeAdapter(Plan)
 CHANGES = TypeAdapter(list[Change])
 
 
@@ -97,24 +97,12 @@ def make(
     )  # fmt: skip
 
 
-def standing(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan] | None:
-    """The plan that stands, read back."""
-    record = stored.newest_plan(connection, lifter_id)
-    return (record, PLAN.validate_python(record.answer)) if record else None
-
-
-def _stands(connection: Connection, lifter_id: UUID) -> tuple[plans.PlanRecord, Plan]:
-    found = standing(connection, lifter_id)
-    if found is None:
-        raise NotFoundError("no plan stands for this lifter: make one first")
-    return found
-
-
-def _afresh(now: PlanBasis, old: Plan) -> tuple[Plan, list[Change], list[Reason]]:
-    """The plan from today's state, what differs, what is let go. Raises InvalidError."""
+def _afresh(now: PlanBasis, old: Standing) -> tuple[Plan, list[Change], list[Reason]]:
+    """The plan from today's state as computed, what differs, what is let go. Raises
+    InvalidError."""
     logged = {lift: study.state.history for lift, study in now.studies.items()}
     since = now.versions[-1].made_at.date()
-    return reflow(old, now.ask, logged, now.facts.on, since, now.make)
+    return reflow(old.computed, now.ask, logged, now.facts.on, since, now.make, old.lay)
 
 
 def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
@@ -124,10 +112,10 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
         found = standing(connection, lifter_id)
         if found is None:
             return StandingPlan(plan=None)
-        now = read_standing(connection, found[0])
-    record, old = found
+        now = read_standing(connection, found.record)
+    record, old = found.record, found.plan
     try:
-        fresh, told, let_go = _afresh(now, old)
+        fresh, told, let_go = _afresh(now, found)
     except InvalidError as error:
         fresh, told, let_go = old, [], [Reason(str(error))]
     return StandingPlan(
@@ -145,6 +133,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
             )
             for v in now.versions
         ],
+        hand=hand_of(found),
     )
 
 
@@ -153,10 +142,10 @@ def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: U
 
     def compute() -> plans.PlanRecord:
         with database.club(who.club_id) as connection:
-            record, old = _stands(connection, lifter_id)
-            now = read_standing(connection, record)
+            old = must_stand(connection, lifter_id)
+            now = read_standing(connection, old.record)
         fresh, told, _ = _afresh(now, old)
-        return _record(lifter_id, plan_id, now.ask, fresh, replaces=record, told=told)
+        return _record(lifter_id, plan_id, now.ask, fresh, replaces=old.record, told=told)
 
     request = {"lifter": str(lifter_id), "plan": str(plan_id)}
     return compute_and_write(
@@ -167,72 +156,18 @@ def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: U
 
 def _replace_with(who: Who, connection: Connection, kept: plans.PlanRecord) -> PlanKept:
     """Keep a version made from the one that stood. Raises RefusedError where another came first."""
-    stands, _ = _stands(connection, kept.lifter_id)
+    stands = must_stand(connection, kept.lifter_id).record
     if stands.plan_id != kept.replaces:
         raise RefusedError("the plan was changed meanwhile: reload it and try again")
     plans.add_plan(connection, who.club_id, who.coach_id, kept)
     return PlanKept(plan_id=kept.plan_id, changes=len(kept.changes))
 
 
-def overrule(
-    database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID, line_id: str,
-    load_kg: float | None, dropped: bool, reason: str,
-) -> PlanKept:  # fmt: skip
-    """A coach's word on one line; neither a load nor a drop takes the earlier word back.
-
-    The line is made anew with it, the rest of the plan stays as it stands.
-    """
-
-    def compute() -> plans.PlanRecord:
-        with database.club(who.club_id) as connection:
-            record, old = _stands(connection, lifter_id)
-            if line_id not in {line.line_id for line in old.lines()}:
-                raise InvalidError(f"the plan has no line {line_id}: reload it", "line_id")
-            read_now = read_standing(connection, record)
-            coach = accounts.get_coach(connection, who.coach_id)
-        words = {line: said for line, said in read_now.overrules.items() if line != line_id}
-        if load_kg is not None or dropped:
-            words[line_id] = Overrule(coach.name if coach else "", reason, load_kg, dropped)
-        now = replace(read_now, overrules=words)
-        changed = _with_line(old, now.make(old.moves), line_id)
-        told = changes(old, changed, now.ask.start)
-        return _record(lifter_id, plan_id, now.ask, changed, replaces=record, told=told)
-
-    def action(connection: Connection, kept: plans.PlanRecord) -> PlanKept:
-        word = plans.LineWord(line_id, load_kg, dropped, reason, "")
-        plans.add_line_word(connection, who.club_id, who.coach_id, uuid7(), kept.series_id, word)
-        return _replace_with(who, connection, kept)
-
-    request = {"lifter": str(lifter_id), "line": line_id, "load": load_kg, "dropped": dropped,
-               "reason": reason, "plan": str(plan_id)}  # fmt: skip
-    return compute_and_write(
-        database, who, key, "overrule line", request, PlanKept, compute, action,
-        subject=str(lifter_id),
-    )  # fmt: skip
-
-
-def _with_line(old: Plan, fresh: Plan, line_id: str) -> Plan:
-    """The old plan with one line as the fresh one has it."""
-    new = {line.line_id: line for line in fresh.lines()}
-
-    def swap(line: Line) -> Line:
-        return new.get(line_id, line) if line.line_id == line_id else line
-
-    weeks = tuple(
-        replace(
-            week,
-            days=tuple(replace(day, lines=tuple(map(swap, day.lines))) for day in week.days),
-        )
-        for week in old.weeks
-    )
-    return replace(old, weeks=weeks)
-
-
 def withdraw(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: UUID) -> PlanKept:
     """Take the plan back; it stays on record."""
 
     def action(connection: Connection) -> PlanKept:
-        record, _ = _stands(connection, lifter_id)
+        record = must_stand(connection, lifter_id).record
         gone = plans.PlanRecord(
             **{
                 **vars(record), "plan_id": plan_id, "replaces": record.plan_id,
@@ -283,7 +218,7 @@ def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[WeekVolume]:
             for line in day.lines:
                 if not is_hard(line.rpe) or (line.overruled and line.overruled.dropped):
                     continue
-                lifts[line.lift] += line.sets
+                lifts[line.lift] = lifts.get(line.lift, 0) + line.sets
                 study = studies.get(line.lift)
                 loading = study.loadings.get(line.variation) if study else None
                 if loading is not None:
@@ -292,18 +227,6 @@ def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[WeekVolume]:
                         capacities[name] += line.sets
         found.append(WeekVolume(week=week.number, lifts=lifts, capacities=capacities))
     return found
-
-
-def day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None:
-    """The day of the standing plan on a date, if there is one."""
-    found = standing(connection, lifter_id)
-    return next((d for d in found[1].days() if d.on == on), None) if found else None
-
-
-def next_day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None:
-    """The first day of the standing plan from a date on."""
-    found = standing(connection, lifter_id)
-    return next((d for d in found[1].days() if d.on >= on), None) if found else None
 
 
 def warm_ups(gym: Gym, day: Day) -> dict[str, list[WarmUpStep]]:

@@ -36,7 +36,6 @@ from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs
 from pavrik.services.plans.lift_state import variation_names
-from pavrik.services.plans.planning import day_in
 from pavrik.services.plans.prescribing import (
     NextLoadFacts,
     ladder_to,
@@ -44,6 +43,7 @@ from pavrik.services.plans.prescribing import (
     read_next_load_facts,
     recorded_gym,
 )
+from pavrik.services.plans.standing import day_in
 from pavrik.services.setups.card import CardFacts, card_of, read_card_facts
 from pavrik.services.training.cues import Cue, cues_of_the_day
 from pavrik.services.training.history import history, schools_in_force

@@ -26,19 +26,25 @@ insert into plan (club_id, plan_id, lifter_id, series_id, replaces, withdrawn, j
 values (:club_id, :plan_id, :lifter_id, :series_id, :replaces, :withdrawn, :json_version, :ask,
   :answer, :changes, :model_version, :made_at, :made_by);
 
--- name: add_line_word!
--- A coach's word on a line of a plan.
-insert into plan_overrule (club_id, overrule_id, series_id, line_id, load_kg, dropped, reason,
-  said_by)
-values (:club_id, :overrule_id, :series_id, :line_id, :load_kg, :dropped, :reason, :said_by);
+-- name: add_edit!
+-- What a coach does to a plan by hand.
+insert into plan_edit (club_id, edit_id, series_id, kind, line_id, day_id, to_date, lift, name, sets,
+  reps, rpe, load_kg, rest_s, note, weekly, dropped, undoes, reason, said_by)
+values (:club_id, :edit_id, :series_id, :kind, :line_id, :day_id, :to_date,
+  nullif(nullif(:lift, ''), 'other'), :name, :sets,
+  :reps, :rpe, :load_kg, :rest_s, :note, :weekly, :dropped, :undoes, :reason, :said_by);
 
--- name: line_words
--- The newest word on every line of a plan, without those that were taken back.
-select line_id, load_kg, dropped, reason, coach from (
-  select distinct on (line_id) line_id, load_kg, dropped, reason, c.name as coach
-  from plan_overrule o join coach c on c.club_id = o.club_id and c.coach_id = o.said_by
-  where series_id = :series_id order by line_id, said_at desc, overrule_id desc) newest
-where dropped or load_kg is not null;
+-- name: list_edits
+-- Everything done to a plan by hand, in order.
+select edit_id, kind, line_id, day_id, to_date, e.name, sets, reps, rpe, load_kg, rest_s, note,
+  weekly, dropped, undoes, reason, said_at, c.name as coach,
+  coalesce(lift, case kind when 'add' then 'other' else '' end) as lift
+from plan_edit e join coach c on c.club_id = e.club_id and c.coach_id = e.said_by
+where series_id = :series_id order by number;
+
+-- name: edited_series
+-- The plans that anything was done to by hand.
+select distinct series_id from plan_edit;
 
 -- name: add_variation_word!
 -- A coach's word on a variation for a lifter.

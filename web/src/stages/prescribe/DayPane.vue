@@ -1,19 +1,27 @@
 <script setup lang="ts">
-// One day: each piece of work with plates, rest and reasons; a coach overrules a line with a reason.
+// One day: each piece of work with plates, rest and reasons; a coach changes, adds and moves by hand.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import { uuid7 } from '@/shared/api'
 import PlateStack from '@/shared/PlateStack.vue'
 import { useUnits } from '@/shared/units'
+import AddLine from './AddLine.vue'
+import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
 import { dayWords, effortWords, minutes, titleOf } from './words'
-import type { Day, Line } from './usePlan'
+import type { Day, Line, PlanEdit } from './usePlan'
 import { cardQuery } from '@/shared/queries'
 
-const props = defineProps<{ lifterId: string; day: Day; mayWrite: boolean; busy: boolean; today: boolean }>()
-const emit = defineEmits<{
-  overrule: [lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }]
+const props = defineProps<{
+  lifterId: string
+  day: Day
+  days: Pick<Day, 'day_id' | 'on'>[]
+  mayWrite: boolean
+  busy: boolean
+  today: boolean
 }>()
-const { kg, massOf, massUnit, readMass } = useUnits()
+const emit = defineEmits<{ edit: [PlanEdit] }>()
+const { kg, massOf } = useUnits()
 const card = useQuery(cardQuery(props.lifterId))
 const squats = computed(() => props.day.lines.some((line) => line.lift === 'squat' && line.load_kg !== null))
 const racks = computed(() =>
@@ -22,29 +30,17 @@ const racks = computed(() =>
     .map((r) => `${r.rack}: hooks ${r.hook_hole}, safeties ${r.safety_hole ?? 'by hand'}`),
 )
 const saying = ref<string | null>(null)
-const load = ref('')
-const reason = ref('')
-const wrong = ref('')
-function begin(line: Line) {
-  saying.value = saying.value === line.line_id ? null : line.line_id
-  load.value = line.load_kg !== null ? massOf(line.load_kg, 2) : ''
-  reason.value = ''
-  wrong.value = ''
+const adding = ref(false)
+const moving = ref(false)
+function passOn(what: PlanEdit) {
+  emit('edit', what)
+  saying.value = null
+  adding.value = moving.value = false
 }
-function say(line: Line, word: 'load' | 'drop' | 'back') {
-  const value = readMass(load.value)
-  wrong.value =
-    reason.value.trim().length < 3
-      ? 'Say why: the reason is kept with it.'
-      : word === 'load' && !(value > 0 && value <= 600)
-        ? 'A load lies between 0 and 600 kg.'
-        : ''
-  if (wrong.value) return
-  emit('overrule', line.line_id, {
-    load_kg: word === 'load' ? value : null,
-    dropped: word === 'drop',
-    reason: reason.value.trim(),
-  })
+function moveTo(event: Event) {
+  const to = (event.target as HTMLInputElement).value
+  if (to && to !== props.day.on)
+    passOn({ kind: 'day', edit_id: uuid7(), reason: '', day_id: props.day.day_id, to_date: to })
 }
 const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum, p) => sum + p, 0)
 </script>
@@ -53,10 +49,17 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
   <section class="day" :aria-label="dayWords(day.on)">
     <header>
       <h2>{{ dayWords(day.on) }}</h2>
+      <button v-if="mayWrite" class="linkish small soft" :aria-expanded="moving" @click="moving = !moving">
+        move the day
+      </button>
       <v-btn v-if="today" variant="flat" :to="{ name: 'log', params: { lifterId } }"
         >Start on the platform</v-btn
       >
     </header>
+    <label v-if="moving" class="small move"
+      >To <input type="date" :value="day.on" @change="moveTo" />
+      <span class="soft">a day that stands there changes places with it</span></label
+    >
     <p v-if="day.moved" class="signal small">{{ day.moved }}</p>
     <article
       v-for="line in day.lines"
@@ -70,9 +73,10 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
           v-if="mayWrite"
           class="linkish small soft"
           :aria-expanded="saying === line.line_id"
-          @click="begin(line)"
+          :aria-label="`change ${titleOf(line)}`"
+          @click="saying = saying === line.line_id ? null : line.line_id"
         >
-          overrule
+          change
         </button>
       </div>
       <p v-if="line.overruled?.dropped" class="signal small">Left out.</p>
@@ -92,24 +96,20 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
       <p v-else-if="line.per_side.length && !line.overruled?.dropped" class="small soft">
         each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}
       </p>
-      <form v-if="saying === line.line_id" class="note decide" novalidate @submit.prevent="say(line, 'load')">
-        <div class="over">
-          <v-text-field v-model="load" :label="`Load, ${massUnit}`" inputmode="decimal" />
-          <v-text-field v-model="reason" label="Because" :error-messages="wrong" />
-        </div>
-        <p v-if="line.cap_kg" class="small signal">
-          The cap here is {{ kg(line.cap_kg, 1) }}; above it your name stands beside the load.
-        </p>
-        <div class="acts">
-          <v-btn type="submit" variant="flat" size="small" :disabled="busy">Set this load</v-btn>
-          <v-btn class="quiet" size="small" :disabled="busy" @click="say(line, 'drop')">Leave it out</v-btn>
-          <v-btn v-if="line.overruled" class="quiet" size="small" :disabled="busy" @click="say(line, 'back')"
-            >As computed</v-btn
-          >
-        </div>
-      </form>
+      <LineForm
+        v-if="saying === line.line_id"
+        :line="line"
+        :day-id="day.day_id"
+        :days="days"
+        :busy="busy"
+        @edit="passOn"
+      />
       <Reasons :reasons="line.reasons" :lifter-id="lifterId" :lift="line.lift" />
     </article>
+    <div v-if="mayWrite">
+      <button class="linkish small" :aria-expanded="adding" @click="adding = !adding">Add a line</button>
+      <AddLine v-if="adding" :day-id="day.day_id" :busy="busy" @edit="passOn" />
+    </div>
     <p v-if="day.cues?.length" class="small"><b>Cues</b> {{ day.cues.join(' / ') }}</p>
     <p v-if="racks.length && squats" class="small"><b>Racks</b> {{ racks.join('; ') }}</p>
     <p class="note small">
@@ -141,6 +141,7 @@ header {
   gap: 4px;
 }
 .work.special,
+.work.own,
 .work.drill {
   border-top-color: var(--line);
 }
@@ -164,15 +165,9 @@ header {
 .what b {
   font-size: 19px;
 }
-.over {
-  display: grid;
-  grid-template-columns: 110px 1fr;
-  gap: 8px;
-}
-.acts {
+.move {
   display: flex;
-  gap: 6px;
-  flex-wrap: wrap;
-  margin-top: 4px;
+  gap: 8px;
+  align-items: center;
 }
 </style>

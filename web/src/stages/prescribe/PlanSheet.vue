@@ -1,13 +1,13 @@
 <script setup lang="ts">
 // Weeks and days at a glance: every load on one line of the season, a day opens with all its reasons.
 import { computed, ref } from 'vue'
-import type { Schemas } from '@/shared/api'
+import { uuid7, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { USE_NAMES } from '@/shared/words'
 import DayPane from './DayPane.vue'
 import SeasonLine from './SeasonLine.vue'
 import { dayWords, isoDay, titleOf } from './words'
-import type { Day, Line, Plan } from './usePlan'
+import type { Day, Line, Plan, PlanEdit } from './usePlan'
 
 const props = defineProps<{
   lifterId: string
@@ -17,9 +17,7 @@ const props = defineProps<{
   mayWrite?: boolean
   busy?: boolean
 }>()
-const emit = defineEmits<{
-  overrule: [lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }]
-}>()
+const emit = defineEmits<{ edit: [PlanEdit] }>()
 const { massOf } = useUnits()
 const today = isoDay(new Date())
 const days = computed(() => props.plan.weeks.flatMap((w) => w.days))
@@ -44,6 +42,16 @@ const worked = computed(() =>
     props.volume.some((v) => v.capacities[name]),
   ),
 )
+const dragged = ref<string | null>(null)
+const over = ref<string | null>(null)
+const mayLand = (day: Day) => dragged.value !== null && dragged.value !== day.day_id
+/** A day dropped on another changes places with it. */
+function land(on: Day) {
+  const dayId = dragged.value
+  dragged.value = over.value = null
+  if (!dayId || dayId === on.day_id) return
+  emit('edit', { kind: 'day', edit_id: uuid7(), reason: '', day_id: dayId, to_date: on.on })
+}
 const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
 </script>
 
@@ -87,12 +95,19 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
                   'cell',
                   {
                     open: day.day_id === open?.day_id,
+                    over: day.day_id === over,
                     past: day.on < today && !preview,
                     today: day.on === today && !preview,
                   },
                 ]"
                 :aria-pressed="day.day_id === open?.day_id"
+                :draggable="mayWrite && !preview"
                 @click="chosen = day.day_id"
+                @dragstart="dragged = day.day_id"
+                @dragend="dragged = over = null"
+                @dragover="mayLand(day) && $event.preventDefault()"
+                @dragenter="over = mayLand(day) ? day.day_id : null"
+                @drop.prevent="land(day)"
               >
                 <span class="small soft"
                   >{{ dayWords(day.on) }}<span v-if="day.moved" class="signal"> moved</span></span
@@ -169,7 +184,8 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
       :may-write="!!mayWrite && !preview"
       :busy="!!busy"
       :today="open.on === today && !preview"
-      @overrule="(id, word) => emit('overrule', id, word)"
+      :days="days"
+      @edit="emit('edit', $event)"
     />
   </div>
 </template>
@@ -232,6 +248,9 @@ tr.light th {
   background: var(--sheet);
   border-color: var(--ink);
 }
+.cell.over {
+  border: 1px dashed var(--signal);
+}
 .cell.past {
   color: var(--soft);
 }
@@ -259,6 +278,7 @@ tr.light th {
   font-weight: 700;
 }
 .line.special .name,
+.line.own .name,
 .line.drill .name {
   color: var(--soft);
 }

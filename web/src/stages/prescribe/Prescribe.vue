@@ -6,6 +6,7 @@ import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { useSession } from '@/shared/session'
 import { useLifter } from '@/shared/useLifter'
+import ByHand from './ByHand.vue'
 import NextLoad from './NextLoad.vue'
 import PlanForm from './PlanForm.vue'
 import PlanNews from './PlanNews.vue'
@@ -22,7 +23,7 @@ const route = useRoute()
 const router = useRouter()
 const { mayWrite } = useSession()
 const { data: lifter } = useLifter(() => props.lifterId)
-const { standing, plan, problem, make, follow, withdraw, overrule } = usePlan(props.lifterId)
+const { standing, plan, problem, make, follow, withdraw, edit } = usePlan(props.lifterId)
 const view = computed<View>(() =>
   typeof route.query.view === 'string' && route.query.view in VIEWS ? (route.query.view as View) : 'plan',
 )
@@ -88,13 +89,20 @@ const answer = computed(() => {
         :busy="problem.busy.value"
         @follow="follow"
       />
+      <ByHand
+        v-if="standing.data.value.hand"
+        :hand="standing.data.value.hand"
+        :may-write="mayWrite"
+        :busy="problem.busy.value"
+        @edit="edit"
+      />
       <PlanSheet
         :lifter-id="lifterId"
         :plan="plan"
         :volume="standing.data.value.volume ?? []"
         :may-write="mayWrite"
         :busy="problem.busy.value"
-        @overrule="overrule"
+        @edit="edit"
       />
       <p v-if="mayWrite" class="small">
         <button class="linkish soft" :disabled="problem.busy.value" @click="withdraw">

@@ -10,6 +10,7 @@ export type Week = Schemas['Week']
 export type Day = Schemas['Day']
 export type Line = Schemas['Line']
 export type PlanFrame = Schemas['PlanFrame']
+export type PlanEdit = Schemas['LineEdit'] | Schemas['AddedLine'] | Schemas['DayEdit'] | Schemas['UndoEdit']
 
 export function usePlan(lifterId: string) {
   const path = { lifter_id: lifterId }
@@ -52,18 +53,10 @@ export function usePlan(lifterId: string) {
         }),
       ),
     )
-  const overrule = (lineId: string, word: { load_kg?: number | null; dropped?: boolean; reason: string }) =>
+  const edit = (what: PlanEdit) =>
     write((id) =>
       answered(
-        client.POST('/api/lifters/{lifter_id}/plan/lines/{line_id}', {
-          params: { path: { ...path, line_id: lineId }, ...once(id) },
-          body: {
-            plan_id: id,
-            load_kg: word.load_kg ?? null,
-            dropped: word.dropped ?? false,
-            reason: word.reason,
-          },
-        }),
+        client.POST('/api/lifters/{lifter_id}/plan/edits', { params: { path, ...once(id) }, body: what }),
       ),
     )
   return {
@@ -73,6 +66,6 @@ export function usePlan(lifterId: string) {
     make,
     follow,
     withdraw,
-    overrule,
+    edit,
   }
 }

@@ -1,0 +1,281 @@
+"""A coach's hand on a plan: lines changed, left out, moved or added, days moved; each with a name.
+
+The plan as computed stays as it is and the hand is laid over it, so that a re-flow keeps the hand
+and an undo computes nothing.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+from itertools import chain
+from uuid import UUID
+
+from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.prescription.effort import rest_after_s, rpe_at
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan, Week
+from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.core.strength.estimated_max import load_for
+
+OWN_DAY = "on-"
+"""A day that only the hand made is called by its date."""
+NOTICED_KG = 0.05
+
+
+def standing_edits(edits: Sequence[Edit]) -> list[Edit]:
+    """The edits in force, in the order they were said: undone ones left out, an undo may be undone
+    itself; of a line the newest word alone, and none where it is as computed."""
+    undone: set[UUID | None] = set()
+    kept: list[Edit] = []
+    worded: set[str] = set()
+    for edit in reversed(edits):
+        if edit.edit_id is not None and edit.edit_id in undone:
+            continue
+        if edit.kind == "undo":
+            undone.add(edit.undoes)
+        elif edit.kind != "line" or edit.line_id not in worded:
+            kept.append(edit)
+            worded |= {edit.line_id} if edit.kind == "line" else set()
+    return [edit for edit in reversed(kept) if edit.kind != "line" or _says_something(edit)]
+
+
+def _says_something(edit: Edit) -> bool:
+    told = (edit.sets, edit.reps, edit.rpe, edit.load_kg, edit.rest_s)
+    return edit.dropped or bool(edit.note or edit.day_id) or any(x is not None for x in told)
+
+
+def last_edit(edits: Sequence[Edit]) -> Edit | None:
+    """What an undo would take back."""
+    undone = {e.undoes for e in edits if e.kind == "undo"}
+    left = [e for e in edits if e.kind != "undo" and e.edit_id not in undone]
+    return left[-1] if left else None
+
+
+@dataclass(frozen=True)
+class _Known:
+    """What a week says of a lift and its variation: the max that its loads rest on, the cap."""
+
+    max_kg: float | None
+    cap_kg: float | None
+
+
+def _known(lines: Sequence[Line], lift: str, name: str) -> _Known:
+    alike = [x for x in lines if x.lift == lift and x.variation == name and x.kind != "own"]
+    maxes = [x.load_kg / x.share for x in alike if x.load_kg and x.share]
+    caps = [x.cap_kg for x in alike if x.cap_kg is not None]
+    return _Known(maxes[0] if maxes else None, min(caps) if caps else None)
+
+
+def _on_a_bar(line: Line) -> bool:
+    """Support work may be done with anything that has a weight; other work is the coach's own."""
+    if line.lift not in LIFT_IDS:
+        return False
+    return line.kind != "special" or line.rpe is not None or line.load_kg is not None
+
+
+def _loaded(line: Line, wanted_kg: float, max_kg: float | None, gym: Gym | None) -> Line:
+    """The line with a load that a coach named: on the bar where there is one."""
+    made_kg, per_side = wanted_kg, tuple[float, ...]()
+    if gym is not None and _on_a_bar(line) and wanted_kg >= gym.empty_kg:
+        made = gym.as_said(wanted_kg)
+        made_kg, per_side = made.total_kg, made.per_side
+    share = made_kg / max_kg if max_kg else line.share
+    return replace(line, load_kg=made_kg, per_side=per_side, share=share)
+
+
+def _from_effort(line: Line, known: _Known, gym: Gym | None) -> Line:
+    """The line with the load that its reps and RPE ask for, under the cap; none is known without a
+    max."""
+    if known.max_kg is None or line.rpe is None or gym is None:
+        return line
+    wanted = load_for(known.max_kg, line.reps, line.rpe)
+    capped = known.cap_kg is not None and wanted > known.cap_kg
+    made = gym.loading(min(wanted, known.cap_kg or wanted), capped=capped)
+    share = made.total_kg / known.max_kg
+    return replace(line, load_kg=made.total_kg, per_side=made.per_side, share=share)
+
+
+def _load_words(line: Line, wanted_kg: float) -> str:
+    told, load = in_kg(line.load_kg or wanted_kg), line.load_kg or wanted_kg
+    if abs(load - wanted_kg) > NOTICED_KG:
+        told += f", the most that the plates make up to {in_kg(wanted_kg)}"
+    if passes_cap(line):
+        told += f", above the cap of {in_kg(line.cap_kg or 0.0)}"
+    return told
+
+
+def passes_cap(line: Line) -> bool:
+    """Whether the load is above what holds the line."""
+    return (
+        line.cap_kg is not None
+        and line.load_kg is not None
+        and line.load_kg > line.cap_kg + NOTICED_KG
+    )
+
+
+def _said(edit: Edit, told: str) -> Reason:
+    return Reason(f"{edit.coach} {told}" + (f": {edit.reason}" if edit.reason else ""))
+
+
+def _asks_other_work(edit: Edit) -> bool:
+    return any(x is not None for x in (edit.sets, edit.reps, edit.rpe, edit.load_kg))
+
+
+def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> Line:
+    """The line with a coach's word on it."""
+    if edit.dropped:
+        return replace(line, overruled=edit, reasons=(_said(edit, "drops this"), *line.reasons))
+    known = _known([line], line.lift, line.variation)
+    if known.max_kg is None:
+        known = _known(week, line.lift, line.variation)
+    changed = replace(
+        line, sets=edit.sets or line.sets, reps=edit.reps or line.reps, rpe=edit.rpe or line.rpe,
+        note=edit.note or line.note,
+    )  # fmt: skip
+    told = []
+    if (changed.sets, changed.reps) != (line.sets, line.reps):
+        told.append(f"{changed.sets} × {changed.reps}")
+    if edit.load_kg is not None:
+        changed = _loaded(changed, edit.load_kg, known.max_kg, gym)
+        if changed.share and edit.rpe is None and line.rpe is not None:
+            changed = replace(changed, rpe=rpe_at(changed.share, changed.reps))
+        told.append(_load_words(changed, edit.load_kg))
+    elif edit.reps is not None or edit.rpe is not None:
+        changed = _from_effort(changed, known, gym)
+        told.append(f"RPE {changed.rpe:g}" if edit.rpe is not None else "")
+    if _asks_other_work(edit):
+        changed = replace(changed, rest_s=rest_after_s(changed.reps, changed.rpe))
+    changed = replace(changed, rest_s=edit.rest_s or changed.rest_s, overruled=edit)
+    words = " at ".join(filter(None, told))
+    why = (_said(edit, f"sets {words}"),) if words else ()
+    return replace(changed, reasons=(*why, *line.reasons))
+
+
+def _own_line(edit: Edit, line_id: str, week: Sequence[Line], gym: Gym | None) -> Line:
+    """A line that a coach added."""
+    reps = edit.reps or 1
+    line = Line(
+        line_id, edit.lift, edit.name, "own", edit.sets or 1, reps, edit.rpe, None, (),
+        edit.rest_s or rest_after_s(reps, edit.rpe), (_said(edit, "adds this"),), note=edit.note,
+    )  # fmt: skip
+    known = _known(week, edit.lift, edit.name)
+    line = replace(line, cap_kg=known.cap_kg)
+    if edit.load_kg is None:
+        return _from_effort(line, known, gym)
+    line = _loaded(line, edit.load_kg, known.max_kg, gym)
+    if line.rpe is None and line.share:
+        line = replace(line, rpe=rpe_at(line.share, reps))
+    if passes_cap(line):
+        told = f"adds this with {_load_words(line, edit.load_kg)}"
+        line = replace(line, reasons=(_said(edit, told),))
+    return line
+
+
+def _week_of(day_id: str, on: date, start: date) -> int:
+    """Week from 0: of its name where the plan made the day, else of its date."""
+    return (on - start).days // 7 if day_id.startswith(OWN_DAY) else int(day_id[1:3]) - 1
+
+
+def _day_of(day_id: str) -> Day:
+    """A day that only the hand made. Raises ValueError."""
+    return Day(day_id, date.fromisoformat(day_id.removeprefix(OWN_DAY)), ())
+
+
+def _weekly(edit: Edit, days: dict[str, Day]) -> list[tuple[str, str]]:
+    """(day, line) ids of an added line: its own day, and the same day of every later week."""
+    found = [(edit.day_id, edit.line_id)]
+    if edit.weekly and not edit.day_id.startswith(OWN_DAY):
+        week, place = edit.day_id[:3], edit.day_id[3:]
+        found += [
+            (day_id, f"{edit.line_id}-{day_id}")
+            for day_id in days
+            if day_id[3:] == place and day_id[:3] > week
+        ]
+    return found
+
+
+def _put(days: dict[str, Day], day_id: str, line: Line) -> None:
+    """The line at the end of a day that is in the plan, or of a new one."""
+    if day_id in days or day_id.startswith(OWN_DAY):
+        day = days.get(day_id) or _day_of(day_id)
+        days[day_id] = replace(day, lines=(*day.lines, line))
+
+
+def _add_lines(days: dict[str, Day], edits: Sequence[Edit], weeks: "_Weeks") -> None:
+    for edit in edits:
+        if edit.kind == "add":
+            for day_id, line_id in _weekly(edit, days):
+                known = weeks.lines_of(day_id)
+                _put(days, day_id, _own_line(edit, line_id, known, weeks.gym))
+
+
+def _change_lines(days: dict[str, Day], edits: Sequence[Edit], weeks: "_Weeks") -> None:
+    words = {e.line_id: e for e in edits if e.kind == "line"}
+    moved: list[tuple[str, Line]] = []
+    for day_id, day in list(days.items()):
+        kept = []
+        for line in day.lines:
+            word = words.get(line.line_id)
+            if word is None or (word.name and word.name != line.variation):
+                kept.append(line)
+                continue
+            changed = _changed(line, word, weeks.lines_of(day_id), weeks.gym)
+            if word.day_id and word.day_id != day_id:
+                why = _said(replace(word, reason=""), f"moves this here from {day.on:%A %d %b}")
+                moved.append((word.day_id, replace(changed, reasons=(why, *changed.reasons))))
+            else:
+                kept.append(changed)
+        days[day_id] = replace(day, lines=tuple(kept))
+    for day_id, line in moved:
+        _put(days, day_id, line)
+
+
+def _move_days(days: dict[str, Day], edits: Sequence[Edit]) -> None:
+    """Days to their new dates; a day that stands there already takes the date of the one moved."""
+    for edit in edits:
+        if edit.kind != "day" or edit.day_id not in days or edit.to_date is None:
+            continue
+        day, told = days[edit.day_id], f"{edit.coach} moves this here from"
+        for other_id, other in days.items():
+            if other.on == edit.to_date and other_id != edit.day_id:
+                moved = f"{told} {other.on:%A %d %b}"
+                days[other_id] = replace(other, on=day.on, moved=moved)
+        if day.on != edit.to_date:
+            moved = f"{told} {day.on:%A %d %b}"
+            days[edit.day_id] = replace(day, on=edit.to_date, moved=moved)
+
+
+@dataclass(frozen=True)
+class _Weeks:
+    """Lines of each week as computed, for what they say of maxes and caps, and the gym."""
+
+    lines: Sequence[Sequence[Line]]
+    start: date
+    gym: Gym | None
+
+    def lines_of(self, day_id: str) -> Sequence[Line]:
+        on = _day_of(day_id).on if day_id.startswith(OWN_DAY) else self.start
+        week = _week_of(day_id, on, self.start)
+        return self.lines[week] if 0 <= week < len(self.lines) else ()
+
+
+def with_hand(plan: Plan, edits: Sequence[Edit], start: date, gym: Gym | None) -> Plan:
+    """The plan with the edits that stand laid over it; ``start`` is its first day. Weeks hold what
+    falls into them by date."""
+    in_force = standing_edits(edits)
+    if not in_force:
+        return plan
+    days = {day.day_id: day for day in plan.days()}
+    weeks = _Weeks(
+        [list(chain.from_iterable(d.lines for d in w.days)) for w in plan.weeks], start, gym
+    )
+    _add_lines(days, in_force, weeks)
+    _change_lines(days, in_force, weeks)
+    _move_days(days, in_force)
+    return replace(plan, weeks=tuple(_of_week(w, days, start) for w in plan.weeks))
+
+
+def _of_week(week: Week, days: dict[str, Day], start: date) -> Week:
+    first = start + timedelta(weeks=week.number - 1)
+    own = [d for d in days.values() if first <= d.on < first + timedelta(days=7) and d.lines]
+    return replace(week, days=tuple(sorted(own, key=lambda d: d.on)))

@@ -1,0 +1,112 @@
+"""What coaches do to a plan by hand: each a fact of its own, in order, that can be undone."""
+
+from dataclasses import asdict, replace
+from datetime import date, timedelta
+from uuid import UUID
+
+from pavrik.core.prescription.concerns import new_concerns
+from pavrik.core.prescription.hand import OWN_DAY, last_edit, passes_cap, standing_edits
+from pavrik.core.prescription.plan_parts import OTHER, Edit, Line
+from pavrik.errors import InvalidError
+from pavrik.formats.plan_words import edit_words
+from pavrik.formats.wire.plan_edits import EditAnswer, EditKept, Hand
+from pavrik.services.context import Who
+from pavrik.services.plans.lift_state import variation_names
+from pavrik.services.plans.standing import Standing, must_stand
+from pavrik.services.writes import write_once
+from pavrik.store import accounts, plans
+from pavrik.store.database import Connection, Database
+
+LEAST_REASON = 3
+
+
+def hand_of(stands: Standing) -> Hand:
+    """What stands by hand in words, what an undo would take back, and what it runs against."""
+    last = last_edit(stands.edits)
+    return Hand(
+        edits=[
+            EditAnswer(
+                edit_id=edit.edit_id, coach=edit.coach, said_at=edit.said_at,
+                words=edit_words(edit, stands.computed, stands.plan),
+            )
+            for edit in standing_edits(stands.edits)
+            if edit.edit_id is not None and edit.said_at is not None
+        ],
+        last=last.edit_id if last else None,
+        concerns=new_concerns(stands.computed, stands.plan, stands.ask),
+    )  # fmt: skip
+
+
+def edit(database: Database, who: Who, key: UUID, lifter_id: UUID, wanted: Edit) -> EditKept:
+    """Keep an edit. Raises InvalidError where the plan has no such line or day, where a date lies
+    outside it, and where a load passes a cap without a reason."""
+
+    def action(connection: Connection) -> EditKept:
+        stands = must_stand(connection, lifter_id)
+        coach = accounts.get_coach(connection, who.coach_id)
+        said = replace(wanted, coach=coach.name if coach else "")
+        _check(connection, stands, said)
+        after = replace(stands, edits=[*stands.edits, said])
+        _check_cap(after, said)
+        plans.add_edit(connection, who.club_id, who.coach_id, stands.record.series_id, said)
+        return EditKept(
+            edit_id=said.edit_id, concerns=new_concerns(stands.plan, after.plan, stands.ask)
+        )
+
+    request = {"lifter": str(lifter_id), "edit": asdict(wanted)}
+    return write_once(
+        database, who, key, "edit plan", request, EditKept, action, subject=str(lifter_id)
+    )
+
+
+def _check(connection: Connection, stands: Standing, said: Edit) -> None:
+    if said.kind == "undo":
+        if said.undoes not in {e.edit_id for e in stands.edits}:
+            raise InvalidError("this plan has no such edit to undo: reload it", "undoes")
+        return
+    if said.kind == "line" and said.line_id not in {x.line_id for x in stands.plan.lines()}:
+        raise InvalidError(f"the plan has no line {said.line_id}: reload it", "line_id")
+    if said.day_id:
+        _check_day(stands, said.day_id)
+    if said.to_date is not None:
+        _check_date(stands, said.to_date, "to_date")
+    lift = said.lift if said.kind == "add" else OTHER
+    if lift != OTHER and said.name not in variation_names(connection)[lift]:
+        raise InvalidError(f"there is no {lift} called {said.name}", "name")
+
+
+def _check_day(stands: Standing, day_id: str) -> None:
+    if day_id.startswith(OWN_DAY):
+        try:
+            on = date.fromisoformat(day_id.removeprefix(OWN_DAY))
+        except ValueError:
+            raise InvalidError(f"{day_id} is no day: on- and a date", "day_id") from None
+        _check_date(stands, on, "day_id")
+        if on in {d.on for d in stands.plan.days() if d.day_id != day_id}:
+            raise InvalidError(f"the plan has a day on {on} already: reload it", "day_id")
+    elif day_id not in {d.day_id for d in stands.computed.days()}:
+        raise InvalidError(f"the plan has no day {day_id}: reload it", "day_id")
+
+
+def _check_date(stands: Standing, on: date, field: str) -> None:
+    first = stands.ask.start
+    last = first + timedelta(days=7 * stands.ask.weeks - 1)
+    if not first <= on <= last:
+        raise InvalidError(f"{on} is outside the plan, which runs {first} to {last}", field)
+
+
+def _check_cap(after: Standing, said: Edit) -> None:
+    """A load above a cap needs a reason, which is kept with the name."""
+    line = next((x for x in after.plan.lines() if _is_of(x, said)), None)
+    if line is None or said.dropped or said.load_kg is None or not passes_cap(line):
+        return
+    if len(said.reason.strip()) < LEAST_REASON:
+        raise InvalidError(
+            f"{line.load_kg:g} kg passes the cap of {line.cap_kg:.1f} kg: say why, it is kept with "
+            "your name",
+            "reason",
+        )
+
+
+def _is_of(line: Line, said: Edit) -> bool:
+    return said.kind in ("line", "add") and line.line_id == said.line_id

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+// A line of the coach's own: a lift or one of its variations, or other work that is planned so that
+// its time and tiredness are, with nothing computed for it.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, reactive, ref, watch } from 'vue'
+import { uuid7 } from '@/shared/api'
+import { variationNamesQuery } from '@/shared/queries'
+import { useUnits } from '@/shared/units'
+import type { PlanEdit } from './usePlan'
+
+const props = defineProps<{ dayId: string; busy: boolean }>()
+const emit = defineEmits<{ edit: [PlanEdit] }>()
+const { massUnit, readMass } = useUnits()
+const names = useQuery(variationNamesQuery)
+const KINDS = { other: 'Other work', squat: 'Squat', deadlift: 'Deadlift' } as const
+type Kind = keyof typeof KINDS
+const typed = reactive({
+  kind: 'other' as Kind,
+  name: 'Bench press',
+  sets: '4',
+  reps: '6',
+  rpe: '8',
+  load: '',
+  note: '',
+})
+const weekly = ref(false)
+const wrong = ref('')
+const known = computed(() => (typed.kind === 'other' ? [] : (names.data.value?.[typed.kind] ?? [])))
+watch(
+  () => typed.kind,
+  (kind) => (typed.name = kind === 'other' ? 'Bench press' : 'competition'),
+)
+const number = (text: string) => Number(text.replace(',', '.'))
+
+function add() {
+  const load = typed.load.trim() ? readMass(typed.load) : null
+  const whole = (text: string, most: number) =>
+    Number.isInteger(number(text)) && number(text) >= 1 && number(text) <= most
+  wrong.value = !typed.name.trim()
+    ? 'Say what is to be done.'
+    : !whole(typed.sets, 20) || !whole(typed.reps, 50)
+      ? 'Sets are 1 to 20, reps 1 to 50.'
+      : load !== null && !(load > 0 && load <= 600)
+        ? 'A load lies between 0 and 600 kg.'
+        : ''
+  if (wrong.value) return
+  emit('edit', {
+    kind: 'add',
+    edit_id: uuid7(),
+    reason: '',
+    line_id: `own-${uuid7()}`,
+    day_id: props.dayId,
+    lift: typed.kind,
+    name: typed.name.trim(),
+    sets: number(typed.sets),
+    reps: number(typed.reps),
+    rpe: typed.rpe.trim() ? number(typed.rpe) : null,
+    load_kg: load,
+    note: typed.note.trim(),
+    weekly: weekly.value,
+  })
+}
+</script>
+
+<template>
+  <form class="note decide" novalidate aria-label="Add a line" @submit.prevent="add">
+    <div class="kinds" role="group" aria-label="What">
+      <button
+        v-for="(name, id) in KINDS"
+        :key="id"
+        type="button"
+        class="linkish"
+        :aria-pressed="typed.kind === id"
+        @click="typed.kind = id"
+      >
+        {{ name }}
+      </button>
+    </div>
+    <v-text-field v-if="typed.kind === 'other'" v-model="typed.name" label="What" />
+    <label v-else class="where"
+      ><span class="small soft">Variation</span>
+      <select v-model="typed.name">
+        <option v-for="name in known" :key="name" :value="name">
+          {{ name === 'competition' ? `the ${typed.kind} itself` : name }}
+        </option>
+      </select></label
+    >
+    <div class="work">
+      <v-text-field v-model="typed.sets" label="Sets" inputmode="numeric" />
+      <v-text-field v-model="typed.reps" label="Reps" inputmode="numeric" />
+      <v-text-field v-model="typed.rpe" label="RPE" inputmode="decimal" />
+      <v-text-field v-model="typed.load" :label="`Load, ${massUnit}`" inputmode="decimal" />
+    </div>
+    <v-text-field v-model="typed.note" label="Note, if you like" />
+    <label class="small"
+      ><input v-model="weekly" type="checkbox" /> on this day of every week from here</label
+    >
+    <p v-if="wrong" class="small signal" role="alert">{{ wrong }}</p>
+    <div><v-btn type="submit" variant="flat" size="small" :disabled="busy">Add it</v-btn></div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 6px;
+}
+.kinds {
+  display: flex;
+  gap: 14px;
+}
+.kinds [aria-pressed='true'] {
+  font-weight: 700;
+  text-decoration: none;
+}
+.work {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr 1.5fr;
+  gap: 6px;
+}
+.where {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+// A coach's word on one line: other work, another day, a copy, or none of it. A load left empty
+// or untouched follows from reps and RPE; a reason is asked for where a cap is passed.
+import { computed, reactive, ref } from 'vue'
+import { uuid7 } from '@/shared/api'
+import { useUnits } from '@/shared/units'
+import type { Line, PlanEdit } from './usePlan'
+import { dayWords } from './words'
+
+const props = defineProps<{
+  line: Line
+  dayId: string
+  days: { day_id: string; on: string }[]
+  busy: boolean
+}>()
+const emit = defineEmits<{ edit: [PlanEdit] }>()
+const { kg, massOf, massUnit, readMass } = useUnits()
+const before = {
+  sets: String(props.line.sets),
+  reps: String(props.line.reps),
+  rpe: props.line.rpe !== null ? String(props.line.rpe) : '',
+  load: props.line.load_kg !== null ? massOf(props.line.load_kg, 2) : '',
+}
+const typed = reactive({ ...before, day: props.dayId, reason: '' })
+const wrong = ref('')
+const number = (text: string) => Number(text.replace(',', '.'))
+const load = computed(() => (typed.load.trim() ? readMass(typed.load) : null))
+const passes = computed(() => props.line.cap_kg && load.value && load.value > props.line.cap_kg + 0.05)
+
+function problem(): string {
+  if (!Number.isInteger(number(typed.sets)) || number(typed.sets) < 1 || number(typed.sets) > 20)
+    return 'Sets are 1 to 20.'
+  if (!Number.isInteger(number(typed.reps)) || number(typed.reps) < 1 || number(typed.reps) > 50)
+    return 'Reps are 1 to 50.'
+  if (typed.rpe.trim() && !(number(typed.rpe) >= 5 && number(typed.rpe) <= 10)) return 'RPE is 5 to 10.'
+  if (load.value !== null && !(load.value > 0 && load.value <= 600))
+    return 'A load lies between 0 and 600 kg.'
+  if (passes.value && typed.reason.trim().length < 3)
+    return 'This passes the cap: say why, it is kept with your name.'
+  return ''
+}
+/** What was typed, else what was said of it before. */
+const said = (field: 'sets' | 'reps' | 'rpe') =>
+  typed[field] !== before[field] && typed[field].trim()
+    ? number(typed[field])
+    : (props.line.overruled?.[field] ?? null)
+const touched = (field: 'reps' | 'rpe' | 'load') => typed[field] !== before[field]
+const ofLine = () => ({
+  kind: 'line' as const,
+  line_id: props.line.line_id,
+  name: props.line.variation,
+  edit_id: uuid7(),
+  reason: typed.reason.trim(),
+  note: '',
+  day_id: '',
+  dropped: false,
+})
+
+function set() {
+  wrong.value = problem()
+  if (wrong.value) return
+  const earlier = touched('reps') || touched('rpe') ? null : (props.line.overruled?.load_kg ?? null)
+  emit('edit', {
+    ...ofLine(),
+    sets: said('sets'),
+    reps: said('reps'),
+    rpe: said('rpe'),
+    load_kg: touched('load') ? load.value : earlier,
+    day_id: typed.day === props.dayId ? (props.line.overruled?.day_id ?? '') : typed.day,
+  })
+}
+const leaveOut = () => emit('edit', { ...ofLine(), dropped: true })
+const asComputed = () => emit('edit', ofLine())
+function copy() {
+  wrong.value = problem()
+  if (wrong.value) return
+  emit('edit', {
+    kind: 'add',
+    line_id: `own-${uuid7()}`,
+    day_id: typed.day,
+    lift: props.line.lift as 'squat',
+    name: props.line.variation,
+    sets: number(typed.sets),
+    reps: number(typed.reps),
+    rpe: typed.rpe.trim() ? number(typed.rpe) : null,
+    load_kg: load.value,
+    note: props.line.note ?? '',
+    weekly: false,
+    edit_id: uuid7(),
+    reason: typed.reason.trim(),
+  })
+}
+</script>
+
+<template>
+  <form class="note decide" novalidate @submit.prevent="set">
+    <div class="work">
+      <v-text-field v-model="typed.sets" label="Sets" inputmode="numeric" />
+      <v-text-field v-model="typed.reps" label="Reps" inputmode="numeric" />
+      <v-text-field v-model="typed.rpe" label="RPE" inputmode="decimal" />
+      <v-text-field v-model="typed.load" :label="`Load, ${massUnit}`" inputmode="decimal" />
+    </div>
+    <p class="small soft">A load that is not named follows reps and RPE.</p>
+    <label class="where"
+      ><span class="small soft">Day</span>
+      <select v-model="typed.day">
+        <option v-for="d in days" :key="d.day_id" :value="d.day_id">{{ dayWords(d.on) }}</option>
+      </select></label
+    >
+    <v-text-field v-model="typed.reason" :label="passes ? 'Because' : 'Because, if you like'" />
+    <p v-if="line.cap_kg" class="small" :class="{ signal: passes }">
+      The cap here is {{ kg(line.cap_kg, 1) }}; above it your name and reason stand beside the load.
+    </p>
+    <p v-if="wrong" class="small signal" role="alert">{{ wrong }}</p>
+    <div class="acts">
+      <v-btn type="submit" variant="flat" size="small" :disabled="busy">{{
+        typed.day === dayId ? 'Set this' : 'Move it there'
+      }}</v-btn>
+      <v-btn v-if="typed.day !== dayId" class="quiet" size="small" :disabled="busy" @click="copy"
+        >Copy it there</v-btn
+      >
+      <v-btn class="quiet" size="small" :disabled="busy" @click="leaveOut">Leave it out</v-btn>
+      <v-btn v-if="line.overruled" class="quiet" size="small" :disabled="busy" @click="asComputed"
+        >As computed</v-btn
+      >
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 6px;
+}
+.work {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr 1.5fr;
+  gap: 6px;
+}
+.where {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.acts {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+</style>

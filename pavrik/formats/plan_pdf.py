@@ -71,13 +71,12 @@ def _plates(line: Line) -> str:
 
 
 def _line(line: Line) -> list[Paragraph]:
-    gone = line.overruled is not None and line.overruled.dropped
-    load = "left out" if gone else f"{line.load_kg:g} kg" if line.load_kg is not None else ""
+    load = f"{line.load_kg:g} kg" if line.load_kg is not None else ""
     rpe = effort_words(line.rpe)
     return [
         _text(title_of(line)),
         _text(f"{line.sets} × {line.reps}{rpe}"),
-        _text(load, _LOAD),
+        _text("left out" if line.left_out else load, _LOAD),
         _text(_plates(line), _SMALL),
         _text(f"rest {line.rest_s // 60}:{line.rest_s % 60:02d}", _SMALL),
     ]

@@ -88,7 +88,8 @@ def analyse_lift(
     """The whole study; ``variations`` of this lift, ``today`` as ISO day."""
     lift, sets = facts.lift, facts.sets
     known = findings(sets, catalogue, lift, facts.age)
-    max_kg = known.max_kg or WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
+    guess_kg = WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
+    max_kg = known.max_kg or guess_kg
     ratios = {
         v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)
         for v in variations
@@ -124,6 +125,7 @@ def analyse_lift(
         closed=closed_because(facts.lifter, facts.setup)
         if isinstance(facts.setup, SquatSetup)
         else "",
+        guess_kg=guess_kg,
     )
     return LiftAnalysis(
         lift,

@@ -16,7 +16,7 @@ def _is_heavy(day: Day, lift: str) -> bool:
     return any(
         line.lift == lift and (line.share or 0.0) >= HEAVY_SINGLE
         for line in day.lines
-        if not (line.overruled and line.overruled.dropped)
+        if not line.left_out
     )
 
 

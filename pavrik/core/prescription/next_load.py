@@ -12,11 +12,13 @@ import numpy as np
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.equipment.plates import Loading, PlatePair, load_bar
+from pavrik.core.log.ability import AWAY_DAYS
 from pavrik.core.log.training_set import LoggedFault, TrainingSet, competition_sets
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
+from pavrik.core.prescription.return_to_lift import days_away
 from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, load_for
 
 MOST_STEP = 0.025
@@ -120,14 +122,15 @@ def days_between(earlier: str, later: str) -> int:
     return (date.fromisoformat(later) - date.fromisoformat(earlier)).days
 
 
-def _is_clean(logged: TrainingSet) -> bool:
+def is_clean(logged: TrainingSet) -> bool:
+    """Counts for the max and shows no clear fault."""
     return logged.counts_for_max and all(f.severity < CLEAR for f in logged.faults)
 
 
 def _was_too_much(logged: TrainingSet, target: Target) -> bool:
     """A miss, a clear fault, or no more reps than the target's that felt clearly harder."""
     harder = logged.rpe is not None and logged.rpe - target.rpe > RPE_TOLERANCE
-    return (harder and logged.reps <= target.reps) or not _is_clean(logged)
+    return (harder and logged.reps <= target.reps) or not is_clean(logged)
 
 
 def done_clean(history: Sequence[TrainingSet], target: Target) -> TrainingSet | None:
@@ -143,16 +146,17 @@ def done_clean(history: Sequence[TrainingSet], target: Target) -> TrainingSet | 
         if best is not None and _was_too_much(logged, target) and logged.load_kg <= best.load_kg:
             best = None
         alike = logged.rpe is not None and logged.rpe <= target.rpe and logged.reps >= target.reps
-        if alike and _is_clean(logged) and (best is None or logged.load_kg >= best.load_kg):
+        if alike and is_clean(logged) and (best is None or logged.load_kg >= best.load_kg):
             best = logged
     return best
 
 
 def keep_floor(
-    wanted: float, history: Sequence[TrainingSet], target: Target
+    wanted: float, history: Sequence[TrainingSet], target: Target, *, away_days: int = 0
 ) -> tuple[float, list[Reason]]:
-    """Never below the last clean work of the same reps and RPE, and why where that binds."""
-    done = done_clean(history, target)
+    """Never below the last clean work of the same reps and RPE, and why where that binds; after
+    time away it binds no more."""
+    done = done_clean(history, target) if away_days <= AWAY_DAYS else None
     if done is None or wanted >= done.load_kg:
         return wanted, []
     text = (
@@ -228,7 +232,7 @@ def _repeated_faults(
     return {fault_id: cases for fault_id, cases in seen.items() if len(cases) >= REPEATED}
 
 
-def _answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float, list[Reason]]:
+def answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float, list[Reason]]:
     """A fault seen twice holds the load, or lowers it when it was clear or lift-ending."""
     reasons: list[Reason] = []
     for cases in _repeated_faults(recent).values():
@@ -308,6 +312,13 @@ def _last_main(history: Sequence[TrainingSet]) -> TrainingSet | None:
     return max((s for s in main if s.day == main[-1].day), key=lambda s: s.load_kg)
 
 
+def recent_sets(history: Sequence[TrainingSet]) -> list[TrainingSet]:
+    """Sets of the competition lift of its last two days."""
+    own = competition_sets(history)
+    days = sorted({logged.day for logged in own})[-2:]
+    return [logged for logged in own if logged.day in days]
+
+
 def session_load(
     history: Sequence[TrainingSet],
     wanted_kg: float,
@@ -315,19 +326,18 @@ def session_load(
     *,
     novice: bool = False,
     light: bool = False,
+    away_days: int = 0,
 ) -> tuple[float, list[Reason]]:
     """What the newest sessions make of a wanted load, in the next session only. Faults of the
     last two days count."""
     own = competition_sets(history)
-    days = sorted({logged.day for logged in own})[-2:]
-    recent = [logged for logged in own if logged.day in days]
-    last = _last_main(own)
+    recent, last = recent_sets(own), _last_main(own)
     reasons: list[Reason] = []
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
-        lambda load: keep_floor(load, own, target) if not light else (load, []),
+        lambda load: (load, []) if light else keep_floor(load, own, target, away_days=away_days),
         lambda load: _hold_step(load, last, target, novice),
         lambda load: _answer_rpe(load, last, target),
-        lambda load: _answer_faults(load, recent),
+        lambda load: answer_faults(load, recent),
     ]
     for answer in answers:
         wanted_kg, lines = answer(wanted_kg)
@@ -357,7 +367,8 @@ def next_load(
     asked = wanted
     text = f"{ability.reason.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
     reasons = [Reason(text, ability.reason.facts)]
-    wanted, lines = session_load(history, wanted, target, novice=age == "novice")
+    away = days_away(history, today) if today is not None else 0
+    wanted, lines = session_load(history, wanted, target, novice=age == "novice", away_days=away)
     reasons += lines
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: _respect_test(load, max_kg, history, target),

@@ -134,13 +134,12 @@ def _worked(ask: PlanAsk, roles: Sequence[WeekRole], first_week: int, before: in
     )
 
 
-def _next_main(
+def _coming(
     ask: PlanAsk, mains: Mapping[str, Sequence[date]], underway: Underway
-) -> dict[str, date]:
-    """The next main session of every lift from today on."""
+) -> dict[str, list[date]]:
+    """The main sessions of every lift from today on."""
     today = max(underway.today or ask.start, ask.start)
-    coming = {lift: [on for on in days if on >= today] for lift, days in mains.items()}
-    return {lift: days[0] for lift, days in coming.items() if days}
+    return {lift: [on for on in days if on >= today] for lift, days in mains.items()}
 
 
 @dataclass(frozen=True)
@@ -275,7 +274,7 @@ def make_plan(
     mains = _mains(calendar, underway)
     make = Maker(
         ask, states, bases_of(states, ask, underway), gym, tuple(pain), underway.first_week,
-        _next_main(ask, mains, underway), shape,
+        _coming(ask, mains, underway), shape,
         anchors_of(ask.meet, mains) if ask.meet is not None else {},
     )  # fmt: skip
     worked = _worked(ask, roles, underway.first_week, ask.weeks)

@@ -1,6 +1,6 @@
 """One line of a plan: load from the projected max, held under the caps, loaded from the stock."""
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from pavrik.core.assumptions import assume
@@ -15,6 +15,12 @@ from pavrik.core.prescription.next_load import (
     keep_floor,
     session_load,
 )
+from pavrik.core.prescription.novice_lines import (
+    Allow,
+    first_session,
+    is_first_session,
+    stepped,
+)
 from pavrik.core.prescription.plan_maker import Maker
 from pavrik.core.prescription.plan_parts import (
     Kind,
@@ -22,6 +28,7 @@ from pavrik.core.prescription.plan_parts import (
     When,
 )
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.core.prescription.return_to_lift import eased
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
@@ -41,10 +48,6 @@ TIRED_STYLE = "trap bar, low"
 TEST_SHARE = assume(
     "least_test_share", 0.90, "share", "a single below this share of the expected max tests nothing"
 )
-
-
-Allow = Callable[[float], tuple[float, list[Reason]]]
-"""What a session makes of a wanted load, and why."""
 
 
 @dataclass(frozen=True)
@@ -125,6 +128,8 @@ class Work:
     reasons: tuple[Reason, ...]
     variation: str = COMPETITION
     note: str = ""
+    by_steps: bool = False
+    """A load that goes by steps of kilos says nothing of the max."""
 
 
 def loaded_line(
@@ -142,7 +147,8 @@ def loaded_line(
     own_max = projected * ratio
     intended = own_max * dose.load_share()
     wanted, held = allow(intended) if allow is not None else (intended, [])
-    own_max *= max(wanted / intended, 1.0)
+    if not work.by_steps:
+        own_max *= max(wanted / intended, 1.0)
     held_back = wanted < intended - CAPPED_KG
     made = _load(make, lift, work.kind, wanted, ratio, held_back=held_back)
     share = made.load_kg / own_max if made.load_kg else None
@@ -190,9 +196,13 @@ def _allow(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
     history = make.states[lift].history
     rpe = rpe_at(dose.share, dose.reps) if dose.share is not None else dose.rpe
     target = Target(dose.reps, rpe, dose.sets)
-    if make.next_main.get(lift) == when.on:
-        return lambda load: session_load(history, load, target, novice=make.ask.novice, light=light)
-    return None if light else lambda load: keep_floor(load, history, target)
+    away = make.away_days(lift)
+    ahead = make.ahead(lift, when.on)
+    if ahead == 0:
+        return lambda load: session_load(
+            history, load, target, novice=make.ask.novice, light=light, away_days=away
+        )
+    return None if light else lambda load: keep_floor(load, history, target, away_days=away)
 
 
 def _without_heavy_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
@@ -221,9 +231,20 @@ def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], st
     return before_meet(lift, left_days, WORK[lift].no_heavy_days, when.role)
 
 
+def _main_line(make: Maker, lift: str, when: When, work: Work) -> Line:
+    if work.variation != COMPETITION:
+        return loaded_line(make, lift, when.worked, work)
+    by_steps = stepped(make, lift, when, work.dose)
+    if by_steps is not None:
+        return loaded_line(make, lift, when.worked, replace(work, by_steps=True), by_steps)
+    return loaded_line(make, lift, when.worked, work, _allow(make, lift, when, work.dose))
+
+
 def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
     """Main work of a day: the role's, or less where the meet is near."""
-    near = _near_meet(make, lift, when)
+    if is_first_session(make, lift, when):
+        return first_session(make, lift, prefix)
+    near, ahead = _near_meet(make, lift, when), make.ahead(lift, when.on)
     doses, why = make.shape.main_of(when.role, when.step), _why(make, lift, when)
     variation = _turned_to(make, lift, when)
     if near is not None:
@@ -233,13 +254,13 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
         why = (Reason(told),)
     if make.pain or make.ask.novice:
         doses = _without_heavy_singles(doses)
+    if near is None and ahead is not None:
+        doses, back = eased(doses, make.away_days(lift), ahead)
+        why = (back, *why) if back is not None else why
     lines = [
-        loaded_line(
-            make, lift, when.worked, Work(f"{prefix}-{i}", "main", dose, why, variation),
-            _allow(make, lift, when, dose) if variation == COMPETITION else None,
-        )
+        _main_line(make, lift, when, Work(f"{prefix}-{i}", "main", dose, why, variation))
         for i, dose in enumerate(doses)
-    ]  # fmt: skip
+    ]
     tests = when.role == "test" and make.ask.meet is None
     return [_no_test(line) for line in lines] if tests else lines
 

@@ -1,6 +1,6 @@
 """What every line of a plan is made from: the ask, today's maxes, the gym, caps, anchors."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 
@@ -12,6 +12,7 @@ from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag
 from pavrik.core.prescription.plan_parts import Kind, LiftState, PlanAsk, Underway
 from pavrik.core.prescription.reason import Reason
+from pavrik.core.prescription.return_to_lift import days_away
 from pavrik.core.prescription.season import Anchor
 from pavrik.core.prescription.shape import Shape
 
@@ -31,8 +32,8 @@ class Base:
 
 @dataclass(frozen=True)
 class Maker:
-    """Everything that lines are made from; ``next_main`` is the next main session of each lift,
-    the only one that last time's steps, RPE and faults hold."""
+    """Everything that lines are made from; ``coming`` are the main sessions of each lift from today
+    on: last time's steps, RPE and faults hold the first one only."""
 
     ask: PlanAsk
     states: Mapping[str, LiftState]
@@ -40,9 +41,19 @@ class Maker:
     gym: Gym
     pain: tuple[PainFlag, ...]
     first_week: int
-    next_main: Mapping[str, date]
+    coming: Mapping[str, Sequence[date]]
     shape: Shape
     anchors: Mapping[tuple[str, date], Anchor]
+
+    def ahead(self, lift: str, on: date) -> int | None:
+        """How many main sessions of a lift come before the one on a day; None where none is."""
+        days = self.coming.get(lift, ())
+        return days.index(on) if on in days else None
+
+    def away_days(self, lift: str) -> int:
+        """Days without a lift until its next main session."""
+        days = self.coming.get(lift, ())
+        return days_away(self.states[lift].history, days[0]) if days else 0
 
     def gain_per_week(self, lift: str) -> float:
         """Expected gain in a week of work, as a share: none while it hurts, never a loss, and not

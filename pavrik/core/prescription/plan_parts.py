@@ -80,6 +80,13 @@ class Line:
     """Share of the lift's own projected max."""
     note: str = ""
     overruled: Edit | None = None
+    until_rpe: float | None = None
+    """A way up: what follows falls away once a set of it is this hard."""
+
+    @property
+    def left_out(self) -> bool:
+        """Whether a coach dropped it."""
+        return self.overruled is not None and self.overruled.dropped
 
 
 @dataclass(frozen=True)
@@ -163,7 +170,7 @@ class Plan:
 class LiftState:
     """What is known of one lift. ``history`` oldest first; caps and ratios in today's terms;
     ``allowed`` are the variations that nothing blocks, ``closed`` why the screens close the lift
-    itself."""
+    itself, ``guess_kg`` what its max is taken for where nothing is known."""
 
     lift: str
     history: Sequence[TrainingSet]
@@ -176,6 +183,7 @@ class LiftState:
     proposals: tuple[Reason, ...] = ()
     tired_back: bool = False
     closed: str = ""
+    guess_kg: float = 0.0
 
 
 @dataclass(frozen=True)

@@ -5,7 +5,7 @@ What is past stays as it was planned. What changes is told line by line with its
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from datetime import date
+from datetime import date, timedelta
 
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.effort import effort_words
@@ -28,13 +28,10 @@ class Change:
     reasons: tuple[Reason, ...]
 
 
-def _gone(line: Line) -> bool:
-    return line.overruled is not None and line.overruled.dropped
-
-
 def lifts_of(day: Day) -> set[str]:
     """The lifts that a day is for."""
-    return {line.lift for line in day.lines if line.kind in ("main", "second") and not _gone(line)}
+    work = [line for line in day.lines if line.kind in ("main", "second")]
+    return {line.lift for line in work if not line.left_out}
 
 
 def _done(day: Day, lift: str, logged: Sequence[TrainingSet], lift_of: dict[str, str]) -> bool:
@@ -115,8 +112,13 @@ def current_week(ask: PlanAsk, today: date) -> int:
     return min(max((today - ask.start).days // 7, 0), ask.weeks - 1)
 
 
+def _trained(logged: dict[str, Sequence[TrainingSet]], today: date) -> bool:
+    """Whether today's session has begun: its plan stays what it was."""
+    return any(sets and sets[-1].day == today.isoformat() for sets in logged.values())
+
+
 def keep_the_past(old: Plan, fresh: Plan, today: date, as_stands: Plan) -> Plan:
-    """The fresh plan from today on, the old one before; a day that a coach moved is past or to come
+    """The fresh plan from a day on, the old one before; a day that a coach moved is past or to come
     by the date that it stands on."""
     stands = {day.day_id: day.on for day in as_stands.days()}
 
@@ -148,7 +150,7 @@ def _alike(one: Line, other: Line) -> bool:
     return (
         (one.variation, one.sets, one.reps) == (other.variation, other.sets, other.reps)
         and abs(loads[0] - loads[1]) < NOTICED_KG
-        and _gone(one) == _gone(other)
+        and one.left_out == other.left_out
     )
 
 
@@ -193,7 +195,7 @@ def reflow(
     ``since`` is the day the plan was made; ``make`` plans afresh with moved sessions and the week
     that today's state is the start of; ``lay`` lays the coach's hand over a plan as computed.
     """
-    stands = lay(old)
+    stands, begun = lay(old), today + timedelta(days=_trained(logged, today))
     moved, let_go = moves_for(old, logged, today, since, stands)
-    fresh = keep_the_past(old, make(moved, current_week(ask, today)), today, stands)
+    fresh = keep_the_past(old, make(moved, current_week(ask, today)), begun, stands)
     return fresh, changes(stands, lay(fresh), today), let_go

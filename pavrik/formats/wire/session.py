@@ -99,6 +99,7 @@ class PlannedLine(BaseModel):
     rest_s: int
     note: str
     reasons: list[Reason]
+    until_rpe: float | None = None
 
 
 class PlatformLift(BaseModel):
@@ -125,6 +126,8 @@ class PlatformLifter(BaseModel):
     lifts: list[PlatformLift]
     gear: Gear
     recent: list[SetAnswer]
+    other_work: list[str] = Field(default_factory=list)
+    """Lines of today's plan that no lift of the model is, in words."""
 
 
 class LoadingAnswer(BaseModel):

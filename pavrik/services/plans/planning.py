@@ -216,7 +216,7 @@ def volume_of(plan: Plan, studies: dict[str, LiftAnalysis]) -> list[WeekVolume]:
         capacities = dict.fromkeys(LIMITERS, 0)
         for day in week.days:
             for line in day.lines:
-                if not is_hard(line.rpe) or (line.overruled and line.overruled.dropped):
+                if not is_hard(line.rpe) or line.left_out:
                     continue
                 lifts[line.lift] = lifts.get(line.lift, 0) + line.sets
                 study = studies.get(line.lift)

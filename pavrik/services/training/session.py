@@ -1,22 +1,24 @@
 """The platform: everything that logging a session needs, in one answer that works offline."""
 
 from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS, LiftId
-from pavrik.core.equipment.plates import loadings_between
+from pavrik.core.equipment.plates import Loading, loadings_between
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.back_off import back_off
 from pavrik.core.prescription.next_load import Gym, Target
-from pavrik.core.prescription.plan_parts import Day
+from pavrik.core.prescription.novice import on_the_way, ramp_is_over
+from pavrik.core.prescription.plan_parts import OTHER, Day, Line
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.turns import Turn, turn_order
 from pavrik.core.squat.squat import SQUAT
 from pavrik.errors import InvalidError
-from pavrik.formats.plan_words import title_of
+from pavrik.formats.plan_words import line_words, title_of
 from pavrik.formats.wire.card import CardAnswer, DeadliftCard, SquatCard
 from pavrik.formats.wire.library import BarAnswer
 from pavrik.formats.wire.log import Gear, SetAnswer
@@ -104,7 +106,7 @@ def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) ->
     done = Counter(s.variation for s in sets if s.day == today)
     found = []
     for line in day.lines if day else ():
-        if line.lift != lift or (line.overruled and line.overruled.dropped):
+        if line.lift != lift or line.left_out:
             continue
         logged = min(done[line.variation], line.sets)
         done[line.variation] -= logged
@@ -113,34 +115,47 @@ def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) ->
                 line_id=line.line_id, variation=line.variation, kind=line.kind,
                 title=title_of(line), sets=line.sets, done=logged, reps=line.reps, rpe=line.rpe,
                 load_kg=line.load_kg, per_side=list(line.per_side), rest_s=line.rest_s,
-                note=line.note, reasons=list(line.reasons),
+                note=line.note, reasons=list(line.reasons), until_rpe=line.until_rpe,
             )
         )  # fmt: skip
     return found
 
 
-def _after_the_top_set(facts: "_LiftFacts", gym: Gym | None) -> list[PlannedLine]:
-    """Today's lines with the back-off sets moved by what the top single of the day showed."""
+def _with_load(shown: PlannedLine, loading: Loading, why: Reason) -> PlannedLine:
+    told = {"load_kg": loading.total_kg, "per_side": list(loading.per_side)}
+    return shown.model_copy(update=told | {"reasons": [why, *shown.reasons]})
+
+
+def _next_five(line: Line, shown: PlannedLine, own: Sequence[TrainingSet], gym: Gym
+               ) -> PlannedLine | None:  # fmt: skip
+    """A line of the way up that is not done: by what the last five showed; None once one ended
+    it."""
+    if ramp_is_over(own):
+        return None
+    load_kg = on_the_way(line.load_kg or gym.empty_kg, own, gym)
+    if load_kg == line.load_kg:
+        return shown
+    why = Reason("a small jump: the last five began to be felt", (own[-1].set_id,))
+    return _with_load(shown, gym.loading(load_kg), why)
+
+
+def _as_the_day_goes(facts: "_LiftFacts", gym: Gym | None) -> list[PlannedLine]:
+    """Today's lines moved by what was done: back-off sets by the top single, a way up by its last
+    five."""
     if gym is None or facts.day is None:
         return facts.planned
     lines = {line.line_id: line for line in facts.day.lines}
-    ordered = list(facts.day.lines)
-    moved = []
+    done = [s for s in facts.sets if s.day == facts.day.on.isoformat()]
+    moved: list[PlannedLine | None] = []
     for shown in facts.planned:
         line = lines[shown.line_id]
-        done = [s for s in facts.sets if s.day == facts.day.on.isoformat()]
         own = [s for s in done if s.variation == line.variation]
-        found = back_off(line, ordered, own, gym)
-        if found is not None:
-            shown = shown.model_copy(
-                update={
-                    "load_kg": found.loading.total_kg,
-                    "per_side": list(found.loading.per_side),
-                    "reasons": [found.reason, *shown.reasons],
-                }
-            )
-        moved.append(shown)
-    return moved
+        if line.until_rpe is not None and not shown.done:
+            moved.append(_next_five(line, shown, own, gym))
+            continue
+        found = back_off(line, list(facts.day.lines), own, gym)
+        moved.append(_with_load(shown, found.loading, found.reason) if found else shown)
+    return [shown for shown in moved if shown is not None]
 
 
 def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | None:
@@ -149,7 +164,12 @@ def _from_plan(gym: Gym | None, planned: list[PlannedLine]) -> NextSetAnswer | N
     if line is None:
         return None
     told = line.model_dump(include={"sets", "reps", "load_kg", "per_side", "variation"})
-    told |= {"reasons": line.reasons, "rpe": line.rpe or USUAL.rpe, "prescribed": True}
+    aim = line.rpe or line.until_rpe or USUAL.rpe
+    told |= {
+        "reasons": line.reasons,
+        "rpe": aim,
+        "prescribed": True,
+    }
     if gym is not None and line.load_kg is not None:
         told |= {
             "bar_kg": gym.bar_kg, "collars_kg": gym.collars_kg,
@@ -241,7 +261,7 @@ def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) 
 def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
     """Next is today's plan, else the newest prescription, else what would be prescribed."""
     words, hole = _setup_words(card, facts.lift)
-    planned = _after_the_top_set(facts, gym)
+    planned = _as_the_day_goes(facts, gym)
     return PlatformLift(
         lift=facts.lift,
         next=_from_plan(gym, planned) or _given(facts),
@@ -255,6 +275,11 @@ def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
     )
 
 
+def _other_work(day: Day | None) -> list[str]:
+    lines = day.lines if day else ()
+    return [line_words(x) for x in lines if x.lift == OTHER and not x.left_out]
+
+
 def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
     card = card_of(facts.card)
     return PlatformLifter(
@@ -265,6 +290,7 @@ def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
         lifts=[_lift(lift, card, gym) for lift in facts.lifts],
         gear=facts.recent[0].gear if facts.recent else Gear(),
         recent=facts.recent,
+        other_work=_other_work(facts.lifts[0].day),
     )
 
 

@@ -60,6 +60,15 @@ watch(
   { immediate: true },
 )
 
+/** Once a line of the plan is done the next one's load is on the bar. */
+watch(
+  () => ofLift.value.next,
+  (now, before) => {
+    const asPlanned = draft.value.load_kg === before.load_kg && draft.value.variation === before.variation
+    if (now.prescribed && asPlanned && !draft.value.reps.length && !draft.value.replaces) followPlan()
+  },
+)
+
 const loadText = ref('')
 const loadWrong = ref(false)
 watch([() => draft.value.load_kg, massUnit], () => (loadText.value = massOf(draft.value.load_kg, 2)), {
@@ -213,6 +222,10 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
         :load-kg="draft.load_kg"
         @take="takeLine"
       />
+      <section v-if="one.other_work?.length">
+        <h2>Also today</h2>
+        <p v-for="w in one.other_work" :key="w">{{ w }}</p>
+      </section>
       <section v-if="ofLift.setup_words.length">
         <h2>Set-up of the day</h2>
         <p v-for="w in ofLift.setup_words" :key="w">{{ w }}</p>

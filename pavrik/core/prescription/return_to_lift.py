@@ -1,0 +1,54 @@
+"""Back after time away: the first sessions are eased in, then the season goes on. Common practice,
+no source."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+from datetime import date
+
+from pavrik.core.assumptions import assume_each
+from pavrik.core.log.ability import AWAY_DAYS
+from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.prescription.reason import Reason
+from pavrik.core.prescription.shape import Dose
+
+LONG_AWAY_DAYS = 28
+EASED = {
+    "after 2 weeks, first session": 1.0,
+    "after 2 weeks, second session": 0.5,
+    "after 4 weeks, first session": 2.5,
+    "after 4 weeks, second session": 2.0,
+    "after 4 weeks, third session": 1.0,
+    "after 4 weeks, fourth session": 0.5,
+}
+assume_each("eased_in", EASED, "RPE", "less effort in the first sessions after time away")
+_EASE = tuple(EASED.values())
+SHORT_EASE, LONG_EASE = _EASE[:2], _EASE[2:]
+LEAST_RPE = 5.0
+SET_LESS = 1.0
+"""From so much less effort on a set falls away as well."""
+
+
+def days_away(history: Sequence[TrainingSet], on: date) -> int:
+    """Days from the last set of a lift, of any variation, to a day; 0 without a log."""
+    return (on - date.fromisoformat(history[-1].day)).days if history else 0
+
+
+def eased(
+    doses: tuple[Dose, ...], away_days: int, session: int
+) -> tuple[tuple[Dose, ...], Reason | None]:
+    """Main work of the so-manieth session (0 is the first) after so many days away, and why."""
+    steps = LONG_EASE if away_days >= LONG_AWAY_DAYS else SHORT_EASE
+    if away_days <= AWAY_DAYS or session >= len(steps):
+        return doses, None
+    less = steps[session]
+    kept = tuple(_eased(dose, less) for dose in doses if dose.reps > 1) or doses
+    weeks = away_days // 7
+    told = f"{weeks} weeks without the lift: eased in, RPE {less:g} less than the season asks"
+    return kept, Reason(told)
+
+
+def _eased(dose: Dose, less: float) -> Dose:
+    if dose.share is not None:
+        return dose
+    sets = max(dose.sets - 1, 1) if less >= SET_LESS else dose.sets
+    return replace(dose, sets=sets, rpe=max(dose.rpe - less, LEAST_RPE))

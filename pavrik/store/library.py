@@ -6,7 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, run
+from pavrik.store.statements import all_of, run, tuples_of
 
 
 @dataclass(frozen=True)
@@ -83,3 +83,19 @@ def add_cause_test(
 def list_cause_tests(connection: Connection, lifter_id: UUID) -> list[CauseTest]:
     """Results of tests, newest first."""
     return all_of(connection, CauseTest, "list_cause_tests", lifter_id=lifter_id)
+
+
+def add_drill_result(
+    connection: Connection, club_id: UUID, lifter_id: UUID, said_by: UUID | None, result_id: UUID,
+    lift: str, stage: str, passed: bool,
+) -> None:  # fmt: skip
+    """Record whether a stage of a drill was passed."""
+    run(
+        connection, "add_drill_result", club_id=club_id, lifter_id=lifter_id, said_by=said_by,
+        result_id=result_id, lift=lift, stage=stage, passed=passed,
+    )  # fmt: skip
+
+
+def passed_stages(connection: Connection, lifter_id: UUID) -> set[tuple[str, str]]:
+    """(lift, stage) of every stage that was passed."""
+    return set(tuples_of(connection, "passed_stages", lifter_id=lifter_id))

@@ -99,6 +99,8 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/tests"): lambda: {
         "test_id": str(uuid7()), "fault_id": "heels-up", "cause_id": "stance-narrow",
         "result": "for", "tested_at": "2026-11-20T17:00:00Z"},
+    ("POST", "/api/lifters/{lifter_id}/drills"): lambda: {
+        "result_id": str(uuid7()), "lift": "squat", "stage": "depth box", "passed": True},
     ("POST", "/api/lifters/{lifter_id}/cues"): lambda: {
         "choice_id": str(uuid7()), "lift": "squat", "cue": "midfoot-cue"},
     ("POST", "/api/lifters/{lifter_id}/floor-walk"): lambda: {},

@@ -264,6 +264,6 @@ def test_without_equipment_a_prescription_says_what_is_missing(stranger):
 
 
 def test_the_library_is_served(coach):
-    assert len(coach.get("/api/catalogue").json()["faults"]) == 56
+    assert len(coach.get("/api/catalogue").json()["faults"]) == 61
     assert any(a["name"] == "floor_friction" for a in coach.get("/api/assumptions").json())
     assert coach.get("/api/equipment").json()["bars"][0]["mass_kg"] == 20

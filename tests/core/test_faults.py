@@ -19,7 +19,7 @@ DATA = json.loads(files("pavrik.core.faults").joinpath("catalogue.json").read_te
 
 def test_the_shipped_catalogue_is_whole():
     catalogue = shipped_catalogue()
-    assert len(catalogue.faults) == 56
+    assert len(catalogue.faults) == 61
     assert {fault.lift for fault in catalogue.faults.values()} == {"squat", "deadlift"}
 
 

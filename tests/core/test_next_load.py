@@ -1,3 +1,4 @@
+from dataclasses import replace
 from datetime import date
 
 import pytest
@@ -165,3 +166,13 @@ def test_the_load_stays_below_where_every_second_rep_shows_a_fault_of_the_back()
     assert any(b.facts == ("fault:low-round",) for b in found.reasons)
     fifth = Cap(120.0, "one rep in five", technique=True)
     assert next_load(STEADY, FIVES, GYM, caps=[fifth]).wanted_kg > 140, "binds second days only"
+
+
+def test_the_nearest_step_never_passes_what_holds_the_load():
+    """101.6 kg are wanted, the pain cap is 102.4: the nearest step of 102.5 is over it."""
+    history = [day(i, 117.5, 8.0) for i in (1, 4, 8)]
+    for percent in range(90, 111):
+        scaled = [replace(s, load_kg=s.load_kg * percent / 100) for s in history]
+        found = next_load(scaled, Target(8, 6.0), GYM, pain=[PainFlag("p", "knee")])
+        cap = 0.7 * found.estimated_max_kg
+        assert found.loading.total_kg <= cap + 1e-6, percent

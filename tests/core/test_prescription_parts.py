@@ -23,10 +23,11 @@ from pavrik.core.prescription.drills import (
 )
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
+from pavrik.core.prescription.remedial import care_of
 from pavrik.core.prescription.season import week_roles
 from pavrik.core.prescription.shape import Dose, shipped_shapes
 from pavrik.core.prescription.volume import capacities_worked, is_hard
-from pavrik.core.prescription.weaknesses import drills_of, weaknesses
+from pavrik.core.prescription.weaknesses import weaknesses
 from pavrik.core.strength.estimated_max import load_for
 from pavrik.core.units import GRAVITY_M_S2
 
@@ -210,22 +211,33 @@ def test_faults_of_other_parts_cap_nothing():
 )
 def test_drills_follow_the_log(fault_id, phase, drill):
     sets = sets_with(fault_id, phase, 0.6)
-    assert [d.name for d in drills_of(sets, CATALOGUE, False, 200.0)] == [drill]
+    faults = findings(sets, CATALOGUE, "deadlift").faults
+    care = care_of("deadlift", faults, no_signals, CATALOGUE, 200.0, ())
+    assert [d.name for d in care.drills] == [drill]
 
 
-def test_a_novice_learns_the_slack_anyway():
-    assert [d.name for d in drills_of([], CATALOGUE, True, None)] == ["slack"]
-    assert drills_of([], CATALOGUE, False, None) == []
+def slack_of(max_kg, passed=()):
+    return care_of("deadlift", [], no_signals, CATALOGUE, max_kg, passed, learns_slack=True).drills
+
+
+def test_a_novice_learns_the_slack_anyway_stage_by_stage():
+    (drill,) = slack_of(None)
+    first, second, last = (stage.name for stage in drill.stages)
+    assert drill.stage(0).name == first
+    assert slack_of(None, (first,))[0].stage(0).name == second
+    assert slack_of(None, (second,))[0].stage(0).name == first, "no stage is jumped"
+    assert slack_of(None, (first, second, last)) == ()
+    assert care_of("deadlift", [], no_signals, CATALOGUE, None, ()).drills == ()
 
 
 @pytest.mark.parametrize("max_kg", [52.0, 90.0, 147.5, 260.0])
 def test_the_slack_drills_bar_is_sized_to_the_lifter(max_kg):
-    (drill,) = drills_of([], CATALOGUE, True, max_kg)
+    (drill,) = slack_of(max_kg)
     told = " ".join(stage.how for stage in drill.stages)
     bar = float(re.search(r"With ([\d.]+) kg", told)[1])
     assert 0.6 * max_kg - 2.5 < bar <= 0.6 * max_kg
     assert HOLD_SHARE * bar < max_kg, "nine tenths of it can be held"
-    (unknown,) = drills_of([], CATALOGUE, True, None)
+    (unknown,) = slack_of(None)
     assert "kg" not in " ".join(stage.how for stage in unknown.stages)
 
 

@@ -46,6 +46,8 @@ const card = {
   mass_kg: 63,
   cues: ['Mid-foot'],
   pull_cues: [],
+  checks: ['Bar centred by the marks'],
+  pull_checks: [],
   cautions: ['Spotters'],
   pain: [] as string[],
   squat,
@@ -83,6 +85,10 @@ describe('the card', () => {
     const text = shown({ stale_because: ['body mass 80 → 84 kg'] }, { pain: ['knee'] })
     expect(text).toContain('Pain flag on the knee: loads are capped')
     expect(text).toContain('Out of date: body mass 80 → 84 kg. Ask the coach.')
+  })
+  it('tells what is checked before the set', () => {
+    expect(shown()).toMatch(/Before the set\s*Squat\s*Bar centred by the marks/)
+    expect(shown({}, { checks: [] })).not.toContain('Before the set')
   })
   it('leaves out what is not settled', () => {
     expect(shown()).not.toContain('Deadlift,')

@@ -1,6 +1,7 @@
 import { describe, expect, it, vi } from 'vitest'
 import type * as Api from '@/shared/api'
 
+const posted: unknown[][] = []
 vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
   client: {
@@ -9,6 +10,10 @@ vi.mock('@/shared/api', async (original) => ({
         data: { squat: { racks: [{ rack: 'North', hook_hole: 12, safety_hole: 7 }] } },
         response: new Response(),
       }),
+    POST: (...asked: unknown[]) => {
+      posted.push(asked)
+      return Promise.resolve({ data: { result_id: 'r' }, response: new Response() })
+    },
   },
 }))
 const { default: DayPane } = await import('@/stages/prescribe/DayPane.vue')
@@ -151,6 +156,21 @@ describe('a day of the plan', () => {
       ],
     ])
   })
+  it('takes whether a drill was passed, once its day has come', async () => {
+    const drill = line({ kind: 'drill', variation: 'depth box', load_kg: null, per_side: [], rpe: null })
+    const shown = pane([drill], { day: { ...day(drill), on: '2026-01-05' } })
+    await acts(shown, 'passed').trigger('click')
+    await vi.waitFor(() => expect(shown.text()).toContain('the next stage follows'))
+    expect(posted.at(-1)).toMatchObject([
+      '/api/lifters/{lifter_id}/drills',
+      { body: { lift: 'squat', stage: 'depth box', passed: true } },
+    ])
+    expect(acts(pane([drill], { day: { ...day(drill), on: '2999-01-05' } }), 'passed')).toBeUndefined()
+  })
+  it('tells what is checked before the set', () => {
+    const shown = pane([], { day: { ...day(), checks: ['hooks one hole lower'] } })
+    expect(shown.text()).toContain('Before the set hooks one hole lower')
+  })
   it('moves the whole day to a date', async () => {
     const shown = pane([line()])
     await acts(shown, 'move the day').trigger('click')
@@ -209,6 +229,19 @@ describe('news of a plan', () => {
     })
     expect(shown.text()).toContain('Proposed, not imposed')
     expect(shown.text()).toContain('the squat of Monday.')
+  })
+  it('leads from a proposal to where it is taken up', () => {
+    const shown = news({
+      proposals: [
+        { text: 'raise the heels', facts: ['repair:squat:heel-lift'] },
+        { text: 'answer the questions', facts: ['walk:deadlift:floor-walk'] },
+      ],
+    })
+    const links = shown.findAllComponents({ name: 'RouterLink' }).map((l) => l.props('to'))
+    expect(links).toMatchObject([
+      { name: 'squat', query: { repair: 'heel-lift' } },
+      { name: 'review', query: { lift: 'deadlift', fault: 'floor-stall' } },
+    ])
   })
   it('shortens a long history', () => {
     const changes = Array.from({ length: 15 }, (_, i) => change({ line_id: String(i) }))

@@ -12,6 +12,8 @@ from pavrik.formats.wire.review import (
     CueRef,
     CueRequest,
     DiagnosisAnswer,
+    DrillRef,
+    DrillResultRequest,
     FloorFactsRequest,
     FloorWalkAnswer,
     ReviewAnswer,
@@ -46,6 +48,14 @@ def record_test(
     """Log the result of a test."""
     test = CauseTest(**body.model_dump())
     return diagnosis.record_test(database, who, key, lifter_id, test)
+
+
+@router.post("/drills", status_code=201)
+def record_drill(
+    lifter_id: UUID, body: DrillResultRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> DrillRef:
+    """Log whether a stage of a drill was passed."""
+    return diagnosis.record_drill(database, who, key, lifter_id, body)
 
 
 @router.post("/cues", status_code=201)

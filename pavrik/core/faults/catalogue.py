@@ -16,7 +16,11 @@ from pavrik.core.competition_lifts import LIFTS, LiftId
 from pavrik.core.lifts.phases import phase_ids
 
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
-REMEDY_KINDS = frozenset({"set-up", "cue", "drill", "variation", "load", "work"})
+REMEDY_KINDS = frozenset(
+    {"set-up", "ritual", "cue", "drill", "variation", "load", "work", "question"}
+)
+STAGED = frozenset({"slack", "ritual", "grip"})
+"""Drills in several stages."""
 
 
 @dataclass(frozen=True)
@@ -34,6 +38,12 @@ class Remedy:
     change: dict[str, float | str] | None = None
     variation: str | None = None
     """Name of the variation that it prescribes."""
+    dose: tuple[int, int] | None = None
+    """Sets and reps of a drill of one stage."""
+    passed: str = ""
+    """What passes a drill of one stage."""
+    staged: str = ""
+    """Name of the drill in stages that it is a part of."""
 
 
 @dataclass(frozen=True)
@@ -119,6 +129,11 @@ def catalogue_problems(catalogue: Catalogue) -> list[str]:
         if r.kind not in REMEDY_KINDS
     ]
     problems += [
+        f"remedy {r.id}: no drill {r.staged}"
+        for r in catalogue.remedies.values()
+        if r.staged and r.staged not in STAGED
+    ]
+    problems += [
         f"remedy {r.id}: a cue says what it is for, one of {', '.join(PURPOSES)}"
         for r in catalogue.remedies.values()
         if r.kind == "cue" and r.purpose not in PURPOSES
@@ -168,7 +183,8 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
         remedies={
             i: Remedy(
                 i, r["kind"], r["text"], r.get("aim"), r.get("purpose"), r.get("level", 1),
-                r.get("change"), r.get("variation"),
+                r.get("change"), r.get("variation"), tuple(r["dose"]) if "dose" in r else None,
+                r.get("passed", ""), r.get("staged", ""),
             )
             for i, r in data["remedies"].items()
         },

@@ -130,6 +130,16 @@ def ruled_out_causes(tests: Sequence[TestResult]) -> frozenset[str]:
     return frozenset(cause for cause, sign in _newest(tests).items() if sign < 0)
 
 
+MOST_CAUSES = 2
+
+
+def worked_on(causes: Sequence[RankedCause]) -> list[RankedCause]:
+    """The causes that something is done about: the confirmed ones alone, else the likeliest two
+    that no test ruled out."""
+    confirmed = [c for c in causes if c.standing == "confirmed"]
+    return confirmed or [c for c in causes if c.standing != RULED_OUT][:MOST_CAUSES]
+
+
 def rank_causes(
     catalogue: Catalogue,
     fault_id: str,

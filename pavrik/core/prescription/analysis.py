@@ -1,15 +1,14 @@
 """One lift studied for a plan: caps, ratios, loadings, weaknesses, specials, drills."""
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.evidence import RankedCause
-from pavrik.core.faults.findings import FaultFindings, Findings, findings
+from pavrik.core.faults.findings import Findings, findings
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import TrainingSet
-from pavrik.core.prescription.caps import caps_of
+from pavrik.core.prescription.caps import caps_of, rep_cap_of
 from pavrik.core.prescription.choice import (
     Choice,
     Circumstances,
@@ -20,8 +19,9 @@ from pavrik.core.prescription.choice import (
 )
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan_parts import LiftState
+from pavrik.core.prescription.remedial import CausesOf, care_of
 from pavrik.core.prescription.signals import light_week, light_week_because
-from pavrik.core.prescription.weaknesses import RECENT, drills_of, live_faults, weaknesses
+from pavrik.core.prescription.weaknesses import RECENT, live_faults, weaknesses
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation
@@ -30,13 +30,13 @@ from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
 UNKNOWN_RATIO = 0.85
 TIRED = frozenset({"lower_back", "upper_back"})
-CausesOf = Callable[[FaultFindings], Sequence[RankedCause]]
 
 
 @dataclass(frozen=True)
 class LiftFacts:
     """What is known of a lift: the model's lifter, the set-up in force, the log oldest first, the
-    cues of the day, what coaches said of variations, the training age."""
+    cues of the day, what coaches said of variations, the training age, what is checked before the
+    set, the stages of drills that were passed."""
 
     lift: str
     lifter: Lifter
@@ -45,6 +45,8 @@ class LiftFacts:
     cues: tuple[str, ...] = ()
     said: Mapping[str, Said] | None = None
     age: str = "trained"
+    checks: tuple[str, ...] = ()
+    passed: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True)
@@ -106,6 +108,15 @@ def analyse_lift(
     about = replace(about, faults=seen)
     choice = choose(variations, loadings, ratios, weak, about, facts.said)
     pulls = bool(WORK[lift].from_floor)
+    care = care_of(
+        lift,
+        live_faults(sets, known),
+        causes_of,
+        catalogue,
+        known.max_kg,
+        facts.passed,
+        learns_slack=pulls and about.novice,
+    )
     blocked = {
         v.name: why
         for v in variations
@@ -117,15 +128,17 @@ def analyse_lift(
         choice=choice,
         caps=tuple(caps_of(known, lift)),
         cues=facts.cues,
-        drills=tuple(drills_of(sets, catalogue, about.novice, known.max_kg)) if pulls else (),
+        drills=care.drills,
+        checks=facts.checks,
         ratios=ratios,
         allowed=tuple(v.name for v in variations if v.name not in blocked),
-        proposals=(*light_week(sets), *idle_variations(choice, _recent(sets))),
+        proposals=(*light_week(sets), *care.tasks, *idle_variations(choice, _recent(sets))),
         tired_back=tired_back and pulls,
         closed=closed_because(facts.lifter, facts.setup)
         if isinstance(facts.setup, SquatSetup)
         else "",
         guess_kg=guess_kg,
+        rep_cap=rep_cap_of(known),
     )
     return LiftAnalysis(
         lift,

@@ -15,6 +15,41 @@ class Cap:
     technique: bool = False
 
 
+@dataclass(frozen=True)
+class RepCap:
+    """Reps of a set that are not passed: what breaks down after them is no matter of load."""
+
+    reps: int
+    words: str
+    facts: tuple[str, ...]
+
+
+EARLY_RATE, LATE_RATE = 0.10, 0.50
+"""Up to the first a rep is clean, from the second on it has broken down: common practice."""
+LEAST_SETS, LEAST_REPS = 6, 2
+
+
+def rep_cap_of(known: Findings) -> RepCap | None:
+    """The rep after which the back loses its shape in every second set while the ones before are
+    clean; None where it is not so."""
+    found = []
+    for fault in known.faults:
+        rates = fault.by_rep if fault.fault_id in BACK_FAULTS else []
+        for last in range(LEAST_REPS, len(rates)):
+            before, late = rates[:last], rates[last]
+            early = sum(r.faulty for r in before) / max(sum(r.reps for r in before), 1)
+            if late.reps < LEAST_SETS:
+                continue
+            if early <= EARLY_RATE and late.faulty / late.reps >= LATE_RATE:
+                words = (
+                    f"{fault.name.lower()} from rep {last + 1} on, the reps before are clean: "
+                    f"sets end at {last}"
+                )
+                found.append(RepCap(last, words, (f"fault:{fault.fault_id}",)))
+                break
+    return min(found, key=lambda cap: cap.reps, default=None)
+
+
 def caps_of(known: Findings, lift: str) -> list[Cap]:
     """Caps that the log sets: second days stay below the load where one rep in five shows a fault
     of the back, everything below the load where every second one does."""

@@ -23,7 +23,7 @@ SPARED = 1.02
 competition lift's; the rest is the model's own error. Both lie at the same share of their maxes."""
 NAMED, HELD_THERE, STATED, SPARES_BACK = 0.5, 0.35, 0.3, 0.4
 MOST_GAIN = 0.5
-LEAST_SCORE = 0.25
+LEAST_SCORE = 0.15
 IDLE_SETS = 3
 IDLE_SCORE = 0.05
 """Below this score a variation does no more for what is weak than the competition lift itself."""
@@ -200,10 +200,11 @@ def _gain(
 def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weakness) -> _Scored:
     score, lines = _gain(one, loading, own, weakness)
     reasons = [Reason(weakness.words, weakness.facts)]
+    serves = score > 0 or one.name in weakness.named
     if one.name in weakness.named:
         score += NAMED
         reasons.append(Reason(f"{one.name} is the usual remedy for it: {one.good_for}"))
-    if one.place is not None and one.place == weakness.phase:
+    if serves and one.place is not None and one.place == weakness.phase:
         score += HELD_THERE
         held = f"held {one.hold_s:g} s" if one.hold_s else "worked"
         reasons.append(Reason(f"{held} just where it fails, {weakness.phase}"))
@@ -329,13 +330,18 @@ def _pick(scored: Sequence[_Scored], asked: set[str]) -> list[_Scored]:
     for found in scored:
         if len(chosen) == MOST_SPECIALS:
             break
-        alike = any(
-            c.variation.role == found.variation.role and c.weakness == found.weakness
-            for c in chosen
-        )
+        alike = any(_alike(c, found) for c in chosen)
         if found.variation.name in asked or not alike:
             chosen.append(found)
     return chosen
+
+
+def _alike(one: _Scored, other: _Scored) -> bool:
+    """Two of the same job, or the same bar in two heights."""
+    same_bar = one.variation.name.split(",")[0] == other.variation.name.split(",")[0]
+    return same_bar or (
+        one.variation.role == other.variation.role and one.weakness == other.weakness
+    )
 
 
 def _beaten(found: _Scored, chosen: Sequence[_Scored]) -> str:

@@ -3,7 +3,9 @@
 Common practice, no source.
 """
 
-from dataclasses import dataclass
+from collections.abc import Collection
+from dataclasses import dataclass, replace
+from itertools import takewhile
 
 from pavrik.core.units import GRAVITY_M_S2
 
@@ -24,16 +26,24 @@ class Stage:
 
 @dataclass(frozen=True)
 class Drill:
-    """Stages week by week; nothing after the last one."""
+    """Stages, each passed before the next; ``passed`` is how many are behind."""
 
     name: str
     stages: tuple[Stage, ...]
     reason: str
     facts: tuple[str, ...] = ()
+    passed: int = 0
 
     def stage(self, week: int) -> Stage | None:
-        """The stage of a week from 0 on; None when it is finished."""
-        return self.stages[week] if week < len(self.stages) else None
+        """The stage of a week, 0 is the one to come, if each is passed in its week; None when all
+        are behind."""
+        number = self.passed + max(week, 0)
+        return self.stages[number] if number < len(self.stages) else None
+
+    def after(self, passed: Collection[str]) -> "Drill":
+        """With the stages behind that were passed, in their order."""
+        behind = list(takewhile(lambda stage: stage.name in passed, self.stages))
+        return replace(self, passed=len(behind))
 
 
 def hold_force_n(bar_kg: float) -> float:
@@ -70,6 +80,21 @@ def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) 
     )  # fmt: skip
 
 
+ONE_STAGE_WEEKS = 3
+"""A drill of one stage stands in the plan for so many weeks, until it is passed."""
+USUAL_DOSE = (3, 5)
+
+
+def one_stage_drill(
+    name: str, how: str, dose: tuple[int, int] | None, passed: str, reason: str,
+    facts: tuple[str, ...] = (),
+) -> Drill:  # fmt: skip
+    """A drill that is done until it is passed once."""
+    sets, reps = dose or USUAL_DOSE
+    stage = Stage(name, how, sets, reps, passed or "clean in every rep of two sessions")
+    return Drill(name, (stage,) * ONE_STAGE_WEEKS, reason, facts)
+
+
 def grip_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
     """The meet's grip from the first light set, then holds at the top."""
     return Drill(
@@ -93,8 +118,8 @@ def ritual_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
         "ritual",
         tuple(
             Stage(
-                "ritual", f"The same walk, breath and grip, and go, at about {share:.0%} of the "
-                "max.", 5, 1, "hands to pull within half a second of each other",
+                f"ritual at {share:.0%}", "The same walk, breath and grip, and go, at about "
+                f"{share:.0%} of the max.", 5, 1, "hands to pull within half a second each time",
             )
             for share in steps
         ),

@@ -382,4 +382,6 @@ def next_load(
         reasons.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
         wanted = gym.empty_kg
     loading, lines = _make(wanted, gym, capped=wanted < asked - CAPPED_KG)
+    if any(answer(loading.total_kg)[0] < loading.total_kg for answer in answers):
+        loading, lines = _make(wanted, gym, capped=True)
     return NextLoad(target, max_kg, wanted, loading, reasons, lines)

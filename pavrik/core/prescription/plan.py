@@ -73,6 +73,7 @@ def _specials_for(
 
 
 def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
+    """Drills in a week, 0 is the week of today."""
     found = []
     for i, drill in enumerate(state.drills):
         stage = drill.stage(week)
@@ -156,7 +157,7 @@ class _Slot:
 def _work(make: Maker, when: When, slot: _Slot, lift: str, part: Part, day_id: str) -> list[Line]:
     """All lines of one lift on a day."""
     state, prefix = make.states[lift], f"{day_id}-{lift}"
-    lines = _drill_lines(state, when.week, prefix)
+    lines = _drill_lines(state, when.week - make.first_week, prefix)
     if state.closed:
         lines += rung_lines(make, lift, prefix)
     elif part == "main":
@@ -182,7 +183,11 @@ def _day(make: Maker, when: When, slot: _Slot) -> Day:
         cues += make.states[lift].cues[: 1 if len(slot.parts) > 1 else CUES_A_DAY]
     if not slot.parts and not _meet_is_near(make.ask, when.on):
         lines += _support_day(make, day_id)
-    return Day(day_id, when.on, tuple(lines), tuple(cues[:CUES_A_DAY]), slot.moved)
+    checks = [check for lift, _ in slot.parts for check in make.states[lift].checks]
+    return Day(
+        day_id, when.on, tuple(lines), tuple(cues[:CUES_A_DAY]), slot.moved,
+        tuple(dict.fromkeys(checks)),
+    )  # fmt: skip
 
 
 def _support_day(make: Maker, day_id: str) -> list[Line]:

@@ -231,6 +231,19 @@ def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], st
     return before_meet(lift, left_days, WORK[lift].no_heavy_days, when.role)
 
 
+MORE_SETS = 2
+
+
+def _within(dose: Dose, most: int) -> Dose:
+    """The same load in shorter sets, a set or two more of them."""
+    if dose.reps <= most:
+        return dose
+    sets = min(round(dose.sets * dose.reps / most), dose.sets + MORE_SETS)
+    if dose.share is not None:
+        return replace(dose, sets=sets, reps=most)
+    return replace(dose, sets=sets, reps=most, rpe=rpe_at(dose.load_share(), most))
+
+
 def _main_line(make: Maker, lift: str, when: When, work: Work) -> Line:
     if work.variation != COMPETITION:
         return loaded_line(make, lift, when.worked, work)
@@ -254,6 +267,10 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
         why = (Reason(told),)
     if make.pain or make.ask.novice:
         doses = _without_heavy_singles(doses)
+    rep_cap = make.states[lift].rep_cap
+    if rep_cap is not None and any(dose.reps > rep_cap.reps for dose in doses):
+        doses = tuple(_within(dose, rep_cap.reps) for dose in doses)
+        why = (Reason(rep_cap.words, rep_cap.facts), *why)
     if near is None and ahead is not None:
         doses, back = eased(doses, make.away_days(lift), ahead)
         why = (back, *why) if back is not None else why

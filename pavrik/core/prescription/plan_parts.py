@@ -8,7 +8,7 @@ from uuid import UUID
 
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.attempts import Attempt, Strategy
-from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.caps import Cap, RepCap
 from pavrik.core.prescription.choice import Choice
 from pavrik.core.prescription.drills import Drill
 from pavrik.core.prescription.reason import Reason
@@ -98,6 +98,8 @@ class Day:
     lines: tuple[Line, ...]
     cues: tuple[str, ...] = ()
     moved: str = ""
+    checks: tuple[str, ...] = ()
+    """What is checked before the set."""
 
 
 @dataclass(frozen=True)
@@ -178,12 +180,14 @@ class LiftState:
     caps: tuple[Cap, ...] = ()
     cues: tuple[str, ...] = ()
     drills: tuple[Drill, ...] = ()
+    checks: tuple[str, ...] = ()
     ratios: Mapping[str, LearntRatio] = field(default_factory=dict)
     allowed: tuple[str, ...] = ()
     proposals: tuple[Reason, ...] = ()
     tired_back: bool = False
     closed: str = ""
     guess_kg: float = 0.0
+    rep_cap: RepCap | None = None
 
 
 @dataclass(frozen=True)

@@ -5,15 +5,13 @@ from collections.abc import Callable, Sequence
 
 from pavrik.core.assumptions import assume
 from pavrik.core.faults.catalogue import Catalogue
-from pavrik.core.faults.evidence import RULED_OUT, RankedCause
+from pavrik.core.faults.evidence import RankedCause, worked_on
 from pavrik.core.faults.findings import FaultFindings, Findings
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
-from pavrik.core.prescription.drills import Drill, grip_drill, ritual_drill, slack_drill
 from pavrik.core.prescription.reason import Reason
 
 MOST_FAULTS = 3
-MOST_CAUSES = 2
 LEAST_FAULTY = 2
 RECENT = 40
 """Sets in which a fault must still be seen to be worked on."""
@@ -23,9 +21,6 @@ LIMITER_WEIGHT = assume(
     "share",
     "a limiter that the fit names without any fault in the log is weaker evidence",
 )
-SLACK = frozenset({"no-slack", "slack-lost"})
-SLACK_SHARE, SLACK_STEP_KG = 0.6, 2.5
-"""The bar of the slack drill as a share of the lifter's own max: common practice."""
 
 
 def _phase(sets: Sequence[TrainingSet], fault_id: str) -> str | None:
@@ -36,19 +31,20 @@ def _phase(sets: Sequence[TrainingSet], fault_id: str) -> str | None:
 def _of_fault(
     fault: FaultFindings, phase: str | None, causes: Sequence[RankedCause], catalogue: Catalogue
 ) -> list[Weakness]:
-    open_causes = [c for c in causes if c.standing != RULED_OUT]
+    open_causes = worked_on(causes)
     best = max((c.score for c in open_causes), default=0.0)
     found = []
-    for cause in open_causes[:MOST_CAUSES]:
+    for cause in open_causes:
         named = frozenset(
             name
             for r in cause.remedies
-            if r not in catalogue.hidden and (name := catalogue.remedies[r].variation) is not None
+            if r not in catalogue.hidden
+            and catalogue.remedies[r].kind != "drill"
+            and (name := catalogue.remedies[r].variation) is not None
         )
-        sure = "confirmed" if "confirmed" in cause.standing else "likely"
         weight = 1.0 if best <= 0 else 0.5 + 0.5 * max(cause.score, 0.0) / best
         words = (
-            f"{fault.name.lower()} in {fault.faulty} of {fault.reps} reps; {sure}: "
+            f"{fault.name.lower()} in {fault.faulty} of {fault.reps} reps; {cause.standing}: "
             f"{cause.text[0].lower()}{cause.text[1:]}"
         )
         found.append(
@@ -79,34 +75,10 @@ def weaknesses(
     if limiter is not None:
         capacity, where = limiter
         words = f"the fit's limiter is the {capacity.replace('_', ' ')}{where}"
-        weight = LIMITER_WEIGHT if found else 1.0
+        trained = any(w.capacity is not None or w.named for w in found)
+        weight = LIMITER_WEIGHT if trained else 1.0
         found.append(Weakness(words, None, capacity, weight=weight, facts=("fit:limiter",)))
     if tired:
         facts = tuple(f for b in tired for f in b.facts)
         found.append(Weakness(tired[0].text, None, None, facts=facts, tired_back=True))
     return found
-
-
-def _slack_bar_kg(max_kg: float | None) -> float | None:
-    """A bar that stays on the floor under nine tenths of its weight, sized to the lifter."""
-    return None if max_kg is None else SLACK_STEP_KG * int(SLACK_SHARE * max_kg / SLACK_STEP_KG)
-
-
-def drills_of(
-    sets: Sequence[TrainingSet], catalogue: Catalogue, novice: bool, max_kg: float | None
-) -> list[Drill]:
-    """Staged drills that the pull's log asks for, sized to the estimated max; a novice learns the
-    slack anyway."""
-    recent = Counter(f.fault_id for s in sets[-RECENT:] for f in s.faults)
-    drills, bar_kg = [], _slack_bar_kg(max_kg)
-    slack = [f for f in SLACK if recent[f] >= LEAST_FAULTY]
-    if slack:
-        name = catalogue.name_of(slack[0]).lower()
-        drills.append(slack_drill(bar_kg, f"{name} in the log", (f"fault:{slack[0]}",)))
-    elif novice:
-        drills.append(slack_drill(bar_kg, "a novice learns the slack step by step"))
-    if recent["waits"] >= LEAST_FAULTY:
-        drills.append(ritual_drill("long waits at the bar in the log", ("fault:waits",)))
-    if recent["grip-slips"] >= LEAST_FAULTY:
-        drills.append(grip_drill("the grip slips in the log", ("fault:grip-slips",)))
-    return drills

@@ -57,6 +57,8 @@ class CardAnswer(BaseModel):
     mass_kg: float
     cues: list[str]
     pull_cues: list[str]
+    checks: list[str]
+    pull_checks: list[str]
     cautions: list[str]
     pain: list[str]
     squat: SquatCard | None

@@ -37,7 +37,7 @@ class CauseBody(Strict):
 class RemedyBody(Strict):
     """A cue, drill or other remedy of the coach's own, and the causes it helps."""
 
-    kind: Literal["set-up", "cue", "drill", "variation", "load", "work"]
+    kind: Literal["set-up", "ritual", "cue", "drill", "variation", "load", "work"]
     text: Words
     aim: Literal["bar", "body"] | None = None
     purpose: Annotated[Text, Field(max_length=40)] | None = None

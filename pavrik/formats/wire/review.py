@@ -202,6 +202,21 @@ class TestRef(BaseModel):
     test_id: UUID
 
 
+class DrillResultRequest(Strict):
+    """Whether a stage of a drill was passed; the newest result of a stage counts."""
+
+    result_id: UUID
+    lift: LiftId
+    stage: Annotated[Text, Field(min_length=1, max_length=80)]
+    passed: bool
+
+
+class DrillRef(BaseModel):
+    """The result that was kept."""
+
+    result_id: UUID
+
+
 class CueRequest(Strict):
     """A cue to try from now on; empty ends the trial."""
 

@@ -111,6 +111,7 @@ class PlatformLift(BaseModel):
     setup_words: list[str]
     hook_hole: int | None
     cues: list[CueAnswer]
+    checks: list[str] = Field(default_factory=list)
     frequent: list[FrequentAnswer]
     cap_kg: float | None
     cap_words: str

@@ -21,11 +21,12 @@ from pavrik.services.lifters.model_inputs import (
 from pavrik.services.plans.prescribing import NEWEST
 from pavrik.services.setups.fits import model_of
 from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts
-from pavrik.services.training.cues import cues_of_the_day
+from pavrik.services.training.cues import checks_of_the_day, cues_of_the_day
 from pavrik.services.training.history import history
 from pavrik.store import equipment, lifters, plans
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection
+from pavrik.store.library import passed_stages
 
 
 def kit_of(connection: Connection) -> frozenset[str]:
@@ -72,6 +73,8 @@ class PlanningFacts:
     in_force: Mapping[str, Any]
     said: Mapping[str, Said]
     cues: Mapping[str, tuple[str, ...]]
+    checks: Mapping[str, tuple[str, ...]]
+    passed: frozenset[tuple[str, str]]
     causes: CauseFacts
 
 
@@ -101,6 +104,11 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
         in_force,
         said,
         {lift: tuple(cue.text for cue in of_lift) for lift, of_lift in cues.items()},
+        {
+            lift: tuple(checks_of_the_day(connection, lifter_id, sets[lift], catalogue))
+            for lift in LIFT_IDS
+        },
+        frozenset(passed_stages(connection, lifter_id)),
         read_cause_facts(connection, catalogue, inputs, sets),
     )
 
@@ -116,6 +124,8 @@ def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
             sets=causes.sets[lift],
             cues=facts.cues[lift],
             said=facts.said,
+            checks=facts.checks[lift],
+            passed=frozenset(stage for of_lift, stage in facts.passed if of_lift == lift),
             age=causes.fit.inputs.profile.training_age,
         )
         found[lift] = analyse_lift(

@@ -28,7 +28,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SettledView, model_of
-from pavrik.services.training.cues import RECENT_SETS, cues_of_the_day
+from pavrik.services.training.cues import RECENT_SETS, checks_of_the_day, cues_of_the_day
 from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
 from pavrik.store import equipment
@@ -96,9 +96,19 @@ def _grip(
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
 
-def _cues(connection: Connection, lifter_id: UUID, lift: str, catalogue: Catalogue) -> list[str]:
+@dataclass(frozen=True)
+class Told:
+    """What a lifter is told of a lift: cues, and what is checked before the set."""
+
+    cues: list[str]
+    checks: list[str]
+
+
+def _told(connection: Connection, lifter_id: UUID, lift: str, catalogue: Catalogue) -> Told:
     sets = history(connection, lifter_id, lift, most=RECENT_SETS)
-    return [cue.text for cue in cues_of_the_day(connection, lifter_id, lift, sets, catalogue)]
+    cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue)
+    checks = checks_of_the_day(connection, lifter_id, sets, catalogue)
+    return Told([cue.text for cue in cues], checks)
 
 
 def _foot_words(bar_offset_m: float, foot_m: float) -> str:
@@ -125,7 +135,7 @@ class CardFacts:
     """What a card is made from."""
 
     record: RecordOfFit
-    cues: Mapping[str, list[str]]
+    told: Mapping[str, Told]
     racks: Sequence[equipment.RackRecord]
 
 
@@ -134,7 +144,7 @@ def read_card_facts(connection: Connection, lifter_id: UUID) -> CardFacts:
     inputs, catalogue = load_inputs(connection, lifter_id), catalogue_of(connection)
     return CardFacts(
         read_record(connection, inputs),
-        {lift: _cues(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS},
+        {lift: _told(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS},
         equipment.list_racks(connection),
     )
 
@@ -198,8 +208,10 @@ def card_of(facts: CardFacts) -> CardAnswer:
     return CardAnswer(
         name=facts.record.inputs.profile.name,
         mass_kg=facts.record.inputs.profile.mass_kg,
-        cues=facts.cues[SQUAT.id],
-        pull_cues=facts.cues[DEADLIFT.id],
+        cues=facts.told[SQUAT.id].cues,
+        pull_cues=facts.told[DEADLIFT.id].cues,
+        checks=facts.told[SQUAT.id].checks,
+        pull_checks=facts.told[DEADLIFT.id].checks,
         cautions=list(CAUTIONS),
         pain=list(facts.record.pain),
         squat=_squat_card(facts),

@@ -8,7 +8,7 @@ from pavrik.core.faults.evidence import RankedCause, TestResult, rank_causes
 from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.log.training_set import TrainingSet
-from pavrik.core.prescription.analysis import CausesOf
+from pavrik.core.prescription.remedial import CausesOf
 from pavrik.services.lifters.model_inputs import LifterInputs
 from pavrik.services.training.fit_signals import RecordOfFit, fit_signals, read_record
 from pavrik.store import library

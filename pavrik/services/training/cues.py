@@ -8,6 +8,7 @@ from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import ruled_out_causes
+from pavrik.core.faults.rituals import checks_of
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.services.training.causes import results_of
@@ -46,6 +47,25 @@ def _from_schools(connection: Connection, lifter_id: UUID, lift: str) -> list[Cu
     ]
 
 
+def _recent_faults(
+    connection: Connection, lifter_id: UUID, sets: Sequence[TrainingSet]
+) -> list[tuple[str, frozenset[str]]]:
+    """Faults of the newest sets with the causes that tests ruled out, the most frequent first."""
+    tests = library.list_cause_tests(connection, lifter_id)
+    counts = Counter(f.fault_id for s in sets[-RECENT_SETS:] for f in s.faults)
+    return [
+        (fault_id, ruled_out_causes(results_of(tests, fault_id)))
+        for fault_id, _ in counts.most_common()
+    ]
+
+
+def checks_of_the_day(
+    connection: Connection, lifter_id: UUID, sets: Sequence[TrainingSet], catalogue: Catalogue
+) -> list[str]:
+    """What is checked before the set, for faults that are still seen; sets oldest first."""
+    return checks_of(_recent_faults(connection, lifter_id, sets), catalogue)
+
+
 def cues_of_the_day(
     connection: Connection,
     lifter_id: UUID,
@@ -58,12 +78,9 @@ def cues_of_the_day(
     found = (
         [Cue(tried, catalogue.remedies[tried].text, True)] if tried in catalogue.remedies else []
     )
-    tests = library.list_cause_tests(connection, lifter_id)
-    counts = Counter(f.fault_id for s in sets[-RECENT_SETS:] for f in s.faults)
-    for fault_id, _ in counts.most_common():
+    for fault_id, ruled_out in _recent_faults(connection, lifter_id, sets):
         if fault_id not in catalogue.faults:
             continue
-        ruled_out = ruled_out_causes(results_of(tests, fault_id))
         cues = [r for r in catalogue.remedies_of(fault_id, ruled_out) if r.kind == "cue"]
         found += [Cue(cue.id, cue.text) for cue in cues[:1]]
     found += _from_schools(connection, lifter_id, lift)

@@ -19,6 +19,8 @@ from pavrik.formats.wire.review import (
     CauseTestAnswer,
     CueRef,
     DiagnosisAnswer,
+    DrillRef,
+    DrillResultRequest,
     FloorFactsAnswer,
     FloorFactsRequest,
     FloorStepAnswer,
@@ -30,6 +32,7 @@ from pavrik.formats.wire.review import (
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
+from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts, results_of
 from pavrik.services.training.fit_signals import fit_signals, read_record, start_facts
 from pavrik.services.training.history import history
@@ -160,6 +163,24 @@ def try_cue(
     request = {"lifter": str(lifter_id), "lift": lift, "cue": cue, "choice": str(choice_id)}
     return write_once(
         database, who, key, "try cue", request, CueRef, action, subject=str(lifter_id)
+    )
+
+
+def record_drill(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, said: DrillResultRequest
+) -> DrillRef:
+    """Record whether a stage of a drill was passed; the plan goes on by it."""
+
+    def action(connection: Connection) -> DrillRef:
+        get_profile(connection, lifter_id)
+        library.add_drill_result(
+            connection, who.club_id, lifter_id, who.coach_id, **said.model_dump()
+        )
+        return DrillRef(result_id=said.result_id)
+
+    request = {"lifter": str(lifter_id), "drill": said.model_dump(mode="json")}
+    return write_once(
+        database, who, key, "drill result", request, DrillRef, action, subject=str(lifter_id)
     )
 
 

@@ -47,7 +47,7 @@ from pavrik.services.plans.prescribing import (
 )
 from pavrik.services.plans.standing import day_in
 from pavrik.services.setups.card import CardFacts, card_of, read_card_facts
-from pavrik.services.training.cues import Cue, cues_of_the_day
+from pavrik.services.training.cues import Cue, checks_of_the_day, cues_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
 from pavrik.store import equipment, training
@@ -186,6 +186,7 @@ class _LiftFacts:
     lift: LiftId
     sets: list[TrainingSet]
     cues: list[Cue]
+    checks: list[str]
     day: Day | None
     planned: list[PlannedLine]
     given: training.Prescription | NextLoadFacts | str
@@ -238,6 +239,7 @@ def _read_lift(
         lift,
         sets,
         cues_of_the_day(connection, lifter_id, lift, sets, catalogue),
+        checks_of_the_day(connection, lifter_id, sets, catalogue),
         day,
         _planned(day, lift, sets, now.isoformat()),
         given or _next_load(connection, inputs, lift, sets),
@@ -269,6 +271,7 @@ def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
         setup_words=words,
         hook_hole=hole,
         cues=[CueAnswer(**vars(cue)) for cue in facts.cues],
+        checks=facts.checks,
         frequent=_frequent(facts.sets),
         cap_kg=facts.summary.cap_kg if facts.summary else None,
         cap_words=facts.summary.cap_words if facts.summary else "",

@@ -31,3 +31,15 @@ values (:club_id, :test_id, :lifter_id, :fault_id, :cause_id, :result, :note, :t
 -- Results of tests, newest first.
 select test_id, fault_id, cause_id, result, note, tested_at from cause_test
 where lifter_id = :lifter_id order by tested_at desc, test_id desc;
+
+-- name: add_drill_result!
+-- Whether a stage of a drill was passed.
+insert into drill_result (club_id, result_id, lifter_id, lift, stage, passed, said_by)
+values (:club_id, :result_id, :lifter_id, :lift, :stage, :passed, :said_by);
+
+-- name: passed_stages
+-- Stages of drills that were passed, by lift, by their newest result.
+select lift, stage from (
+  select distinct on (lift, stage) lift, stage, passed from drill_result
+  where lifter_id = :lifter_id order by lift, stage, said_at desc, result_id desc) newest
+where passed;

@@ -131,6 +131,19 @@ const depth = computed(() => {
         >
       </dl>
     </template>
+    <template v-if="card.checks.length || card.pull_checks.length">
+      <h2>Before the set</h2>
+      <dl class="thoughts">
+        <template v-if="card.checks.length"
+          ><dt>Squat</dt>
+          <dd v-for="c in card.checks" :key="c">{{ c }}</dd></template
+        >
+        <template v-if="card.pull_checks.length"
+          ><dt>Deadlift</dt>
+          <dd v-for="c in card.pull_checks" :key="c">{{ c }}</dd></template
+        >
+      </dl>
+    </template>
     <h2>Care</h2>
     <ul class="care small">
       <li v-for="c in card.cautions" :key="c">{{ c }}</li>

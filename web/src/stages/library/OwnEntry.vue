@@ -98,7 +98,7 @@ const keep = () =>
     <template v-else>
       <v-select
         v-model="form.remedyKind"
-        :items="['cue', 'drill', 'set-up', 'work', 'load', 'variation']"
+        :items="['cue', 'ritual', 'drill', 'set-up', 'work', 'load', 'variation']"
         label="Kind"
       />
       <template v-if="form.remedyKind === 'cue'">

@@ -230,6 +230,10 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
         <h2>Set-up of the day</h2>
         <p v-for="w in ofLift.setup_words" :key="w">{{ w }}</p>
       </section>
+      <section v-if="ofLift.checks?.length">
+        <h2>Before the set</h2>
+        <label v-for="c in ofLift.checks" :key="c" class="check"><input type="checkbox" /> {{ c }}</label>
+      </section>
       <section v-if="ofLift.cues.length">
         <h2>Cues</h2>
         <p v-for="c in ofLift.cues" :key="c.text" class="cue">
@@ -305,6 +309,12 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
   display: flex;
   gap: 12px;
   align-items: center;
+}
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  min-height: 28px;
 }
 .cue {
   border-left: 3px solid var(--holds);

@@ -6,9 +6,10 @@ import { uuid7 } from '@/shared/api'
 import PlateStack from '@/shared/PlateStack.vue'
 import { useUnits } from '@/shared/units'
 import AddLine from './AddLine.vue'
+import DrillResult from './DrillResult.vue'
 import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
-import { dayWords, effortWords, minutes, titleOf } from './words'
+import { dayWords, effortWords, isoDay, minutes, titleOf } from './words'
 import type { Day, Line, PlanEdit } from './usePlan'
 import { cardQuery } from '@/shared/queries'
 
@@ -86,7 +87,10 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
         <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
         <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
       </p>
-      <p v-if="line.kind === 'drill'" class="small">{{ line.note }}</p>
+      <template v-if="line.kind === 'drill'">
+        <p class="small">{{ line.note }}</p>
+        <DrillResult v-if="mayWrite && day.on <= isoDay(new Date())" :lifter-id="lifterId" :line="line" />
+      </template>
       <PlateStack
         v-if="line.kind === 'main' && line.load_kg !== null && !line.overruled?.dropped"
         :per-side="line.per_side"
@@ -110,6 +114,7 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
       <button class="linkish small" :aria-expanded="adding" @click="adding = !adding">Add a line</button>
       <AddLine v-if="adding" :day-id="day.day_id" :busy="busy" @edit="passOn" />
     </div>
+    <p v-if="day.checks?.length" class="small"><b>Before the set</b> {{ day.checks.join(' / ') }}</p>
     <p v-if="day.cues?.length" class="small"><b>Cues</b> {{ day.cues.join(' / ') }}</p>
     <p v-if="racks.length && squats" class="small"><b>Racks</b> {{ racks.join('; ') }}</p>
     <p class="note small">

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import Reasons from './Reasons.vue'
-import { dayWords } from './words'
+import { dayWords, placeOf } from './words'
 
 const props = defineProps<{
   lifterId: string
@@ -12,6 +12,11 @@ const props = defineProps<{
   busy: boolean
 }>()
 const emit = defineEmits<{ follow: [] }>()
+/** Where a proposal is taken up. */
+const tasks = (b: Schemas['Reason']) =>
+  (b.facts ?? [])
+    .filter((fact) => fact.startsWith('repair:') || fact.startsWith('walk:'))
+    .map((fact) => placeOf(fact, props.lifterId, '', b.text))
 const before = computed(() => (props.standing.versions ?? []).filter((v) => v.changes.length))
 const pending = computed(() => props.standing.pending ?? [])
 </script>
@@ -45,7 +50,8 @@ const pending = computed(() => props.standing.pending ?? [])
     </section>
     <p v-for="b in standing.let_go ?? []" :key="b.text" class="small soft first">{{ b.text }}.</p>
     <section v-for="b in standing.proposals ?? []" :key="b.text" class="note small">
-      <span class="first">{{ b.text }}.</span> <span class="soft">Proposed, not imposed.</span>
+      <span class="first">{{ b.text }}.</span> <span class="soft">Proposed, not imposed.</span>{{ ' '
+      }}<RouterLink v-for="p in tasks(b)" :key="p.name" :to="p.to">{{ p.name }}</RouterLink>
     </section>
     <details v-if="before.length" class="small">
       <summary>Changed before: {{ before.length }} version{{ before.length > 1 ? 's' : '' }}</summary>

@@ -40,7 +40,14 @@ export function placeOf(
   text: string,
 ): { name: string; to: RouteLocationRaw } {
   const params = { lifterId }
-  const [kind, id] = fact.includes(':') ? (fact.split(':', 2) as [string, string]) : ['', fact]
+  const [kind = '', id = '', part = ''] = fact.includes(':') ? fact.split(':') : ['', fact]
+  if (kind === 'repair')
+    return { name: 'try it on the bench', to: { name: id, params, query: { repair: part } } }
+  if (kind === 'walk')
+    return {
+      name: 'the questions',
+      to: { name: 'review', params, query: { lift: id, fault: 'floor-stall' } },
+    }
   if (kind === 'fault')
     return { name: 'what the log says of it', to: { name: 'review', params, query: { lift, fault: id } } }
   if (kind === 'fit') return { name: 'the set-up', to: { name: lift, params } }

@@ -59,6 +59,8 @@ const inDrawing = (remedy: Schemas['RemedyToDo']) => ({
 })
 const KINDS: Record<string, string> = {
   'set-up': 'Set-up',
+  ritual: 'Check',
+  question: 'Question',
   cue: 'Cue',
   drill: 'Drill',
   variation: 'Variation',

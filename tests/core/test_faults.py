@@ -4,7 +4,8 @@ from importlib.resources import files
 
 import pytest
 
-from pavrik.core.faults.catalogue import parse_catalogue, shipped_catalogue
+from pavrik.core.faults.catalogue import Remedy, parse_catalogue, shipped_catalogue
+from pavrik.core.faults.rituals import cues_for
 from pavrik.core.faults.schools import (
     check_choice,
     in_force,
@@ -71,3 +72,30 @@ def test_following_a_school_silences_its_fault():
 def test_unknown_schools_are_refused(question, position):
     with pytest.raises(ValueError, match=r"no school|no position"):
         check_choice(question, position)
+
+
+WITHOUT_CUES = {"hook-high", "old-injury", "shoes", "floor-unknown", "sweat", "feet-unmarked"}
+"""Mended by hands, hooks, shoes, chalk or a clinician: no thought in the lift helps them."""
+
+
+def test_every_cause_that_a_thought_can_mend_has_three_to_five_cues_of_both_aims():
+    catalogue = shipped_catalogue()
+    for cause in catalogue.causes.values():
+        cues = [r for name in cause.remedies if (r := catalogue.remedies[name]).kind == "cue"]
+        if cause.id in WITHOUT_CUES:
+            assert not cues
+            continue
+        assert 3 <= len(cues) <= 6, (cause.id, len(cues))
+        assert {cue.aim for cue in cues} == {"bar", "body"}, cause.id
+        assert min(cue.level for cue in cues) == 1, cause.id
+    texts = [r.text for r in catalogue.remedies.values()]
+    assert len(texts) == len(set(texts))
+
+
+def test_a_novice_hears_the_plain_cue_of_the_body_first_and_others_the_bars():
+    remedies = [
+        Remedy("a", "cue", "a", "bar", "drive", 2), Remedy("b", "cue", "b", "body", "drive", 1),
+        Remedy("c", "drill", "c"), Remedy("d", "cue", "d", "bar", "drive", 1),
+    ]  # fmt: skip
+    assert [r.id for r in cues_for(remedies, novice=True)] == ["b", "d", "a"]
+    assert [r.id for r in cues_for(remedies, novice=False)] == ["d", "a", "b"]

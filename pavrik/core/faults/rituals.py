@@ -1,8 +1,8 @@
-"""What is checked before the set: the rituals that a log's faults ask for."""
+"""What a lifter is told for the faults of the log: checks before the set, cues by level."""
 
-from collections.abc import Iterable, Set
+from collections.abc import Iterable, Sequence, Set
 
-from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.catalogue import Catalogue, Remedy
 
 MOST_CHECKS = 4
 
@@ -17,3 +17,12 @@ def checks_of(faults: Iterable[tuple[str, Set[str]]], catalogue: Catalogue) -> l
         if remedy.kind == "ritual"
     ]
     return list(dict.fromkeys(found))[:MOST_CHECKS]
+
+
+def cues_for(remedies: Sequence[Remedy], *, novice: bool) -> list[Remedy]:
+    """Cues in the order in which they are tried: for a novice the plain ones, the body's first; for
+    others those that speak of the bar (attention on the effect: Wulf's reviews, from memory)."""
+    cues = [remedy for remedy in remedies if remedy.kind == "cue"]
+    if novice:
+        return sorted(cues, key=lambda cue: (cue.level, cue.aim != "body"))
+    return sorted(cues, key=lambda cue: (cue.aim != "bar", cue.level))

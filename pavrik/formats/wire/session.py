@@ -66,6 +66,7 @@ class CueAnswer(BaseModel):
     id: str
     text: str
     on_trial: bool
+    next_id: str = ""
 
 
 class FrequentAnswer(BaseModel):

@@ -93,8 +93,9 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
         w.variation: Said(w.coach, w.reason, w.word == "use")
         for w in plans.variation_words(connection, lifter_id)
     }
+    novice = inputs.profile.training_age == "novice"
     cues = {
-        lift: cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue)
+        lift: cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue, novice=novice)
         for lift in LIFT_IDS
     }
     return PlanningFacts(

@@ -33,6 +33,7 @@ from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
 from pavrik.store import equipment
 from pavrik.store.database import Connection, Database
+from pavrik.store.lifters import Profile
 
 CAUTIONS = (
     "Spotters or safeties at the written hole whenever the load is heavy.",
@@ -104,9 +105,10 @@ class Told:
     checks: list[str]
 
 
-def _told(connection: Connection, lifter_id: UUID, lift: str, catalogue: Catalogue) -> Told:
+def _told(connection: Connection, profile: Profile, lift: str, catalogue: Catalogue) -> Told:
+    lifter_id, novice = profile.lifter_id, profile.training_age == "novice"
     sets = history(connection, lifter_id, lift, most=RECENT_SETS)
-    cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue)
+    cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue, novice=novice)
     checks = checks_of_the_day(connection, lifter_id, sets, catalogue)
     return Told([cue.text for cue in cues], checks)
 
@@ -144,7 +146,7 @@ def read_card_facts(connection: Connection, lifter_id: UUID) -> CardFacts:
     inputs, catalogue = load_inputs(connection, lifter_id), catalogue_of(connection)
     return CardFacts(
         read_record(connection, inputs),
-        {lift: _told(connection, lifter_id, lift, catalogue) for lift in LIFT_IDS},
+        {lift: _told(connection, inputs.profile, lift, catalogue) for lift in LIFT_IDS},
         equipment.list_racks(connection),
     )
 

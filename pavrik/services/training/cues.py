@@ -3,12 +3,12 @@ of a cause that a test ruled out is not given."""
 
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from uuid import UUID
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import ruled_out_causes
-from pavrik.core.faults.rituals import checks_of
+from pavrik.core.faults.rituals import checks_of, cues_for
 from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.services.training.causes import results_of
@@ -27,6 +27,8 @@ class Cue:
     id: str
     text: str
     on_trial: bool = False
+    next_id: str = ""
+    """The cue to swap it for: the next one for the same fault; empty where there is none."""
 
 
 def cue_on_trial(connection: Connection, lifter_id: UUID, lift: str) -> str:
@@ -72,6 +74,8 @@ def cues_of_the_day(
     lift: str,
     sets: Sequence[TrainingSet],
     catalogue: Catalogue,
+    *,
+    novice: bool = False,
 ) -> list[Cue]:
     """Cues for the lift, the one on trial first, the schools' own last; sets oldest first."""
     tried = cue_on_trial(connection, lifter_id, lift)
@@ -81,7 +85,12 @@ def cues_of_the_day(
     for fault_id, ruled_out in _recent_faults(connection, lifter_id, sets):
         if fault_id not in catalogue.faults:
             continue
-        cues = [r for r in catalogue.remedies_of(fault_id, ruled_out) if r.kind == "cue"]
-        found += [Cue(cue.id, cue.text) for cue in cues[:1]]
+        cues = cues_for(catalogue.remedies_of(fault_id, ruled_out), novice=novice)
+        ids = [cue.id for cue in cues]
+        if tried in ids:
+            following = ids[(ids.index(tried) + 1) % len(ids)]
+            found = [replace(one, next_id=following) if one.on_trial else one for one in found]
+        elif cues:
+            found.append(Cue(ids[0], cues[0].text, next_id=ids[1] if len(ids) > 1 else ""))
     found += _from_schools(connection, lifter_id, lift)
     return list({cue.text: cue for cue in reversed(found)}.values())[::-1][:MOST_CUES]

@@ -231,14 +231,14 @@ def _read_lift(
 ) -> _LiftFacts:
     lifter_id = inputs.profile.lifter_id
     sets = history(connection, lifter_id, lift, most=200)
-    now = today(connection)
+    now, novice = today(connection), inputs.profile.training_age == "novice"
     prescriptions = stored.list_prescriptions(connection, lifter_id)
     given = next((p for p in prescriptions if p.lift == lift), None)
     day = day_in(connection, lifter_id, now)
     return _LiftFacts(
         lift,
         sets,
-        cues_of_the_day(connection, lifter_id, lift, sets, catalogue),
+        cues_of_the_day(connection, lifter_id, lift, sets, catalogue, novice=novice),
         checks_of_the_day(connection, lifter_id, sets, catalogue),
         day,
         _planned(day, lift, sets, now.isoformat()),

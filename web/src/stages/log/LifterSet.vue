@@ -6,6 +6,7 @@ import PlateStack from '@/shared/PlateStack.vue'
 import { uuid7, type Schemas } from '@/shared/api'
 import { useOutbox } from '@/shared/outbox'
 import { useUnits } from '@/shared/units'
+import Cues from './Cues.vue'
 import Gear from './Gear.vue'
 import Ladder from './Ladder.vue'
 import Planned from './Planned.vue'
@@ -234,20 +235,13 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
         <h2>Before the set</h2>
         <label v-for="c in ofLift.checks" :key="c" class="check"><input type="checkbox" /> {{ c }}</label>
       </section>
-      <section v-if="ofLift.cues.length">
-        <h2>Cues</h2>
-        <p v-for="c in ofLift.cues" :key="c.text" class="cue">
-          {{ c.text }}
-          <label v-if="c.id" class="small soft tick"
-            ><input
-              type="checkbox"
-              :checked="draft.cue === c.id"
-              @change="draft.cue = draft.cue === c.id ? '' : c.id"
-            />
-            given in this set{{ c.on_trial ? ', on trial' : '' }}</label
-          >
-        </p>
-      </section>
+      <Cues
+        v-model="draft.cue"
+        :lifter-id="one.lifter_id"
+        :lift="draft.lift"
+        :cues="ofLift.cues"
+        :may-write="mayWrite"
+      />
       <Ladder :steps="ofLift.next.warm_up" :load-kg="draft.load_kg" @take="draft.load_kg = $event" />
       <RecentSets :lifter-id="one.lifter_id" :sets="sets" :fault-name="faultName" @amend="amend" />
     </aside>
@@ -314,17 +308,6 @@ const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as c
   display: flex;
   gap: 8px;
   align-items: baseline;
-  min-height: 28px;
-}
-.cue {
-  border-left: 3px solid var(--holds);
-  padding-left: 10px;
-  margin-top: 6px;
-}
-.tick {
-  display: flex;
-  gap: 6px;
-  align-items: center;
   min-height: 28px;
 }
 @media (max-width: 900px) {

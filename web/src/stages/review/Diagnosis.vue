@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
+import { useTryCue } from '@/shared/useTryCue'
 import FloorWalk from './FloorWalk.vue'
 
 const props = defineProps<{ lifterId: string; lift: 'squat' | 'deadlift'; faultId: string }>()
@@ -19,6 +20,7 @@ const diagnosis = useQuery({
     answered(client.GET('/api/lifters/{lifter_id}/diagnosis/{lift}/{fault_id}', { params: path.value })),
 })
 const { message, run } = useProblem()
+const { tryCue, problem: cueProblem } = useTryCue()
 async function tested(cause_id: string, result: 'for' | 'against' | 'unclear') {
   const test_id = uuid7()
   await run(() =>
@@ -39,18 +41,8 @@ async function tested(cause_id: string, result: 'for' | 'against' | 'unclear') {
   await queries.invalidateQueries({ queryKey: ['diagnosis'] })
 }
 const trying = ref('')
-async function tryCue(cue: string) {
-  const choice_id = uuid7()
-  const done = await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/cues', {
-        params: { path: { lifter_id: props.lifterId }, ...once(choice_id) },
-        body: { choice_id, lift: props.lift, cue },
-      }),
-    ),
-  )
-  if (done) trying.value = cue
-  await queries.invalidateQueries({ queryKey: ['platform'] })
+async function take(cue: string) {
+  if (await tryCue(props.lifterId, props.lift, cue)) trying.value = cue
 }
 const inDrawing = (remedy: Schemas['RemedyToDo']) => ({
   name: props.lift,
@@ -79,7 +71,9 @@ const KINDS: Record<string, string> = {
       </p>
       <p v-if="diagnosis.data.value.caution" class="note small mt-2">{{ diagnosis.data.value.caution }}</p>
       <p v-for="l in diagnosis.data.value.leads" :key="l" class="note decide small mt-2">{{ l }}.</p>
-      <p v-if="message" class="signal" role="alert">{{ message }}</p>
+      <p v-if="message || cueProblem.message.value" class="signal" role="alert">
+        {{ message || cueProblem.message.value }}
+      </p>
       <FloorWalk v-if="diagnosis.data.value.is_floor_stall" :lifter-id="lifterId" />
       <ol v-else class="causes">
         <li v-for="c in diagnosis.data.value.causes" :key="c.cause_id">
@@ -103,7 +97,7 @@ const KINDS: Record<string, string> = {
               <RouterLink v-if="r.changes_setup" :to="inDrawing(r)"
                 >in the drawing, beside today's</RouterLink
               >
-              <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="tryCue(r.id)">
+              <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="take(r.id)">
                 {{ trying === r.id ? 'on trial now' : 'try this cue' }}
               </button>
             </li>

@@ -7,6 +7,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from scipy import stats
 
+from pavrik.core.faults.catalogue import shipped_catalogue
+from pavrik.core.faults.findings import findings
 from pavrik.core.log.comparison import chance_lower, compare
 from pavrik.core.log.cooccurrence import first_of_reps, seen_together
 from pavrik.core.log.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_words
@@ -211,3 +213,24 @@ def test_repeatability_names_a_set_up_that_drifts_when_it_gets_heavy():
     assert found.light.mean == 3.0
     assert found.heavy.mean == 9.0
     assert "heavy sets 9.0 s, light ones 3.0 s" in found.verdict
+
+
+def test_what_happens_once_a_set_is_counted_by_the_set():
+    """Eight sets of five, the hooks too high in six: six of eight, not six of forty."""
+    catalogue = shipped_catalogue()
+    high = LoggedFault("rack-high", "Hooks too high", 1, 1, "unrack")
+    forward = LoggedFault("bar-forward", "Bar forward", 4, 1, "out of the hole")
+    sets = [
+        TrainingSet(f"s{i}", f"2026-10-{i + 1:02d}", 100.0, 5, 7.5,
+                    faults=(high, forward) if i < 6 else ())
+        for i in range(8)
+    ]  # fmt: skip
+    found = {fault.fault_id: fault for fault in findings(sets, catalogue, "squat").faults}
+    assert found["rack-high"].seen == "6 of 8 sets"
+    assert found["bar-forward"].seen == "6 of 40 reps"
+    assert sum(rate.reps for rate in found["rack-high"].by_week) == 8
+    assert "6 of 8 sets" in found["rack-high"].words
+    once = {f.id for f in catalogue.faults.values() if catalogue.is_once_a_set(f.id)}
+    assert once == {
+        "rack-high", "off-centre", "long-walkout", "blind-rerack", "feet-close", "pull-stance-off",
+    }  # fmt: skip

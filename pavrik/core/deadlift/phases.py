@@ -3,7 +3,7 @@
 from pavrik.core.lifts.phases import Phase
 
 PHASES: tuple[Phase, ...] = (
-    Phase("approach"),
+    Phase("approach", once_a_set=True),
     Phase("grip"),
     Phase("slack"),
     Phase("off the floor", True),

@@ -13,7 +13,7 @@ from importlib.resources import files
 from typing import Any
 
 from pavrik.core.competition_lifts import LIFTS, LiftId
-from pavrik.core.lifts.phases import phase_ids
+from pavrik.core.lifts.phases import phase_ids, phases_once_a_set
 
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset(
@@ -81,6 +81,8 @@ class Catalogue:
     faults: dict[str, Fault]
     causes: dict[str, Cause]
     remedies: dict[str, Remedy]
+    once: Mapping[str, frozenset[str]]
+    """Phases that happen once in a set, by lift."""
     own: frozenset[str] = frozenset()
     hidden: frozenset[str] = frozenset()
 
@@ -88,6 +90,11 @@ class Catalogue:
         """A fault's name; its id where the catalogue no longer has it."""
         fault = self.faults.get(fault_id)
         return fault.name if fault else fault_id
+
+    def is_once_a_set(self, fault_id: str) -> bool:
+        """Whether a fault can be seen once in a set only: all its phases happen once."""
+        fault = self.faults.get(fault_id)
+        return fault is not None and set(fault.phases) <= self.once[fault.lift]
 
     def remedies_of(self, fault_id: str, ruled_out: Set[str] = frozenset()) -> list[Remedy]:
         """Everything that may help a fault, in the order of its causes, without what is hidden and
@@ -188,6 +195,7 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
             )
             for i, r in data["remedies"].items()
         },
+        once={lift.id: phases_once_a_set(lift.phases) for lift in LIFTS.values()},
     )  # fmt: skip
     twice = [i for i, n in Counter(f["id"] for f in data["faults"]).items() if n > 1]
     problems = [f"fault {i} stands twice" for i in twice] + catalogue_problems(catalogue)

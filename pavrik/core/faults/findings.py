@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
 
@@ -20,7 +21,8 @@ BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 
 @dataclass(frozen=True)
 class FaultFindings:
-    """One fault: reps with it of all reps, its onset in words and numbers, its rates."""
+    """One fault: reps with it of all reps (sets, where it can be seen once in a set only), its
+    onset in words and numbers, its rates."""
 
     fault_id: str
     name: str
@@ -33,6 +35,12 @@ class FaultFindings:
     by_rep: list[Rate]
     by_week: list[Rate]
     by_variation: list[Rate]
+    counted: Literal["reps", "sets"] = "reps"
+
+    @property
+    def seen(self) -> str:
+        """How often, in words."""
+        return f"{self.faulty} of {self.reps} {self.counted}"
 
 
 @dataclass(frozen=True)
@@ -81,6 +89,8 @@ def competition_trend(
 def _fault(
     table: RepTable, catalogue: Catalogue, fault_id: str, first: int, max_kg: float | None
 ) -> FaultFindings:
+    once = catalogue.is_once_a_set(fault_id)
+    table, counted = (table.by_set(fault_id), "sets") if once else (table, "reps")
     name, seen = catalogue.name_of(fault_id), table.seen(fault_id)
     onset = fit_onset(table.share, seen)
     return FaultFindings(
@@ -90,11 +100,12 @@ def _fault(
         int(np.count_nonzero(seen)),
         first,
         onset,
-        onset_words(name, onset, max_kg),
+        onset_words(name, onset, max_kg, counted),
         by_load(table, fault_id),
         by_rep(table, fault_id),
         by_week(table, fault_id),
         by_variation(table, fault_id),
+        "sets" if once else "reps",
     )
 
 

@@ -95,7 +95,7 @@ def merged(entries: Sequence[OwnEntry]) -> Catalogue:
         if kind == "remedy":
             problems += _with_remedy(causes, i, body["causes"])
     catalogue = Catalogue(
-        shipped.version, shipped.phases, faults, causes, remedies,
+        shipped.version, shipped.phases, faults, causes, remedies, shipped.once,
         own=frozenset(entry.id for entry in own),
         hidden=frozenset(entry.id for entry in entries if entry.hidden),
     )  # fmt: skip

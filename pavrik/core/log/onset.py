@@ -173,13 +173,14 @@ def fit_onset(share: Floats, faulty: Booleans) -> Onset:
     return Onset(verdict, reps, hits, rises, heaviest, half, fifth, curve)
 
 
-def onset_words(name: str, onset: Onset, max_kg: float | None) -> str:
-    """One sentence for a coach, in kg where today's max is known."""
+def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "reps") -> str:
+    """One sentence for a coach, in kg where today's max is known; what was ``counted`` are reps or
+    sets."""
 
     def load(share: float) -> str:
         return f"{share * max_kg:.0f} kg" if max_kg else f"{share:.0%} of the max"
 
-    counts = f"{onset.faulty} of {onset.reps} reps"
+    counts, one = f"{onset.faulty} of {onset.reps} {counted}", counted[:-1]
     if onset.verdict == "too few":
         return f"{name}: {counts}, too few to tie to a load"
     if onset.verdict == "not with load":
@@ -187,9 +188,9 @@ def onset_words(name: str, onset: Onset, max_kg: float | None) -> str:
     assert onset.fifth is not None
     assert onset.half is not None
     if onset.verdict == "beyond":
-        return f"{name}: {counts}; one rep in five only beyond what was lifted"
+        return f"{name}: {counts}; one {one} in five only beyond what was lifted"
     high = f" to {load(onset.fifth.high)}" if onset.fifth.high is not None else " or more"
     return (
-        f"{name}: one rep in five from {load(onset.fifth.share)} "
+        f"{name}: one {one} in five from {load(onset.fifth.share)} "
         f"({load(onset.fifth.low)}{high}), one in two from {load(onset.half.share)}"
     )

@@ -38,6 +38,15 @@ class RepTable:
         """Which reps showed the fault; none where it was never seen."""
         return self.faulty.get(fault_id, np.zeros(len(self), dtype=np.bool_))
 
+    def by_set(self, fault_id: str) -> "RepTable":
+        """One entry per set instead, faulty where any of its reps was."""
+        first = np.flatnonzero(np.diff(self.of_set, prepend=-1))
+        any_rep = np.logical_or.reduceat(self.seen(fault_id), first) if len(first) else first > 0
+        return RepTable(
+            self.load_kg[first], self.share[first], self.rep[first], self.day[first],
+            self.of_set[first], self.variation[first], {fault_id: any_rep},
+        )  # fmt: skip
+
 
 def max_before(sets: Sequence[TrainingSet], age: str = "trained") -> Floats:
     """Smoothed estimated max in kg that was known when each set began; the first day that counts

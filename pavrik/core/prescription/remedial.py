@@ -52,7 +52,7 @@ def _wanted(
     for fault in faults:
         for cause in worked_on(causes_of(fault)):
             text = f"{cause.text[0].lower()}{cause.text[1:]}"
-            seen = f"{fault.name.lower()} in {fault.faulty} of {fault.reps} reps"
+            seen = f"{fault.name.lower()} in {fault.seen}"
             for name in cause.remedies:
                 if name not in catalogue.hidden and name not in known:
                     known.add(name)

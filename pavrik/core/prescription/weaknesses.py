@@ -44,7 +44,7 @@ def _of_fault(
         )
         weight = 1.0 if best <= 0 else 0.5 + 0.5 * max(cause.score, 0.0) / best
         words = (
-            f"{fault.name.lower()} in {fault.faulty} of {fault.reps} reps; {cause.standing}: "
+            f"{fault.name.lower()} in {fault.seen}; {cause.standing}: "
             f"{cause.text[0].lower()}{cause.text[1:]}"
         )
         found.append(

@@ -7,16 +7,16 @@ from pavrik.core.assumptions import assume
 from pavrik.core.lifts.phases import Phase
 
 PHASES: tuple[Phase, ...] = (
-    Phase("rack"),
-    Phase("unrack"),
-    Phase("walk-out"),
+    Phase("rack", once_a_set=True),
+    Phase("unrack", once_a_set=True),
+    Phase("walk-out", once_a_set=True),
     Phase("set", True, 0.0),
     Phase("descent", True, 0.5),
     Phase("bottom", True, 1.0),
     Phase("out of the hole", True, 0.85),
     Phase("middle", True, 0.55),
     Phase("finish", True, 0.25),
-    Phase("re-rack"),
+    Phase("re-rack", once_a_set=True),
 )
 for _phase in PHASES:
     if _phase.progress is not None:

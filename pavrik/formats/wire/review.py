@@ -62,6 +62,7 @@ class FaultKnowledgeAnswer(BaseModel):
     name: str
     reps: int
     faulty: int
+    counted: Literal["reps", "sets"]
     first_in_rep: int
     words: str
     onset: OnsetAnswer

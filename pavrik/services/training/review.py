@@ -85,6 +85,7 @@ def _fault(fault: FaultFindings, max_kg: float | None) -> FaultKnowledgeAnswer:
         name=fault.name,
         reps=fault.reps,
         faulty=fault.faulty,
+        counted=fault.counted,
         first_in_rep=fault.first_in_rep,
         words=fault.words,
         onset=_onset(fault.onset, max_kg),

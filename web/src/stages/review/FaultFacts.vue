@@ -33,18 +33,18 @@ const levels = computed(() => [props.fault.onset.fifth, props.fault.onset.half].
       :dots="[]"
       :marks="marks"
       :x-name="maxKg ? `load, ${massUnit}, at today's max` : 'load, % of max'"
-      y-name="chance in a rep"
+      :y-name="`chance in a ${fault.counted.slice(0, -1)}`"
       y-percent
     />
     <p v-for="l in levels" :key="l.chance" class="small">
       <template v-if="l.load_kg !== null"
-        >{{ Math.round(l.chance * 100) }} % of reps at <b>{{ kg(l.load_kg, 0) }}</b>, 80 % band
+        >{{ Math.round(l.chance * 100) }} % of {{ fault.counted }} at <b>{{ kg(l.load_kg, 0) }}</b>, 80 % band
         {{ kg(l.low_kg ?? 0, 0) }} {{ l.high_kg !== null ? `to ${kg(l.high_kg, 0)}` : 'or more' }}</template
       >
     </p>
     <p v-if="fault.onset.verdict === 'known'" class="small soft">
-      Logistic fit of {{ fault.reps }} reps against load, weak prior, widened where reps of one set resemble
-      each other; loads count as shares of the max of their day.
+      Logistic fit of {{ fault.reps }} {{ fault.counted }} against load, weak prior, widened where reps of one
+      set resemble each other; loads count as shares of the max of their day.
     </p>
     <div class="tables">
       <RateBars :rates="fault.by_load" title="By load, share of the max" />

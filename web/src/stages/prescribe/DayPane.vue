@@ -11,7 +11,7 @@ import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
 import { dayWords, effortWords, isoDay, minutes, titleOf } from './words'
 import type { Day, Line, PlanEdit } from './usePlan'
-import { cardQuery } from '@/shared/queries'
+import { cardQuery, equipmentQuery } from '@/shared/queries'
 
 const props = defineProps<{
   lifterId: string
@@ -43,7 +43,13 @@ function moveTo(event: Event) {
   if (to && to !== props.day.on)
     passOn({ kind: 'day', edit_id: uuid7(), reason: '', day_id: props.day.day_id, to_date: to })
 }
-const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum, p) => sum + p, 0)
+const equipment = useQuery(equipmentQuery)
+const bare = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum, p) => sum + p, 0)
+/** Collars of the gym's bar, where it is the one that the line is loaded on. */
+function collars(line: Line): number {
+  const bar = equipment.data.value?.bars?.[0]
+  return bar && Math.abs(bar.mass_kg + bar.collars_kg - bare(line)) < 0.01 ? bar.collars_kg : 0
+}
 </script>
 
 <template>
@@ -94,8 +100,8 @@ const bar = (line: Line) => (line.load_kg ?? 0) - 2 * line.per_side.reduce((sum,
       <PlateStack
         v-if="line.kind === 'main' && line.load_kg !== null && !line.overruled?.dropped"
         :per-side="line.per_side"
-        :bar-kg="bar(line)"
-        :collars-kg="0"
+        :bar-kg="bare(line) - collars(line)"
+        :collars-kg="collars(line)"
       />
       <p v-else-if="line.per_side.length && !line.overruled?.dropped" class="small soft">
         each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}

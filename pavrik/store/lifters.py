@@ -2,10 +2,11 @@
 
 from dataclasses import dataclass, field
 from datetime import date, datetime
+from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, tuples_of
+from pavrik.store.statements import all_of, one_of, run, tuples_of, value_of
 
 
 @dataclass(frozen=True)
@@ -177,3 +178,13 @@ def add_known_lift(
         connection, "add_known_lift", club_id=club_id, lifter_id=lifter_id, said_by=said_by,
         said_at=said_at, **vars(known),
     )  # fmt: skip
+
+
+def lifter_facts(connection: Connection, lifter_id: UUID) -> dict[str, list[dict[str, Any]]]:
+    """Every fact of a lifter, by table."""
+    return dict(value_of(connection, "lifter_facts", lifter_id=lifter_id))
+
+
+def erase_lifter(connection: Connection, lifter_id: UUID) -> None:
+    """Everything of a lifter gone for good, kept answers included."""
+    value_of(connection, "erase_lifter", lifter_id=lifter_id)

@@ -61,6 +61,7 @@ SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
 BODIES = {
     ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
     ("POST", "/api/lifters/{lifter_id}/profile"): lambda: PROFILE,
+    ("POST", "/api/lifters/{lifter_id}/erasure"): lambda: {"name": "Nobody At All"},
     ("POST", "/api/lifters/{lifter_id}/measurements"): lambda: {
         "landmark": "foot_length", "readings_m": [0.25]},
     ("POST", "/api/lifters/{lifter_id}/screens"): lambda: {"kind": "ankle", "readings": [30]},

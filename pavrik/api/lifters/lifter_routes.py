@@ -2,8 +2,9 @@
 
 from uuid import UUID
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 
+from pavrik.api.files import file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
@@ -11,6 +12,7 @@ from pavrik.errors import InvalidError
 from pavrik.formats.wire.lifters import (
     Acknowledged,
     ClearFlagRequest,
+    EraseRequest,
     ExerciseOut,
     FlagRequest,
     KnownLiftRequest,
@@ -26,7 +28,7 @@ from pavrik.formats.wire.lifters import (
 from pavrik.formats.wire.log import FloorRow
 from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.club import board
-from pavrik.services.lifters import facts, known_lifts, record
+from pavrik.services.lifters import facts, in_and_out, known_lifts, record
 from pavrik.services.setups import levers
 
 router = APIRouter(prefix="/api", tags=["lifters"])
@@ -56,6 +58,25 @@ def correct_profile(
 ) -> LifterRef:
     """A newer profile; the old one stays on record."""
     return facts.correct_profile(database, who, key, lifter_id, body)
+
+
+@router.get(
+    "/lifters/{lifter_id}/export",
+    response_class=Response,
+    responses={200: {"content": {"application/json": {}}}},
+)
+def export_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
+    """Everything of a lifter as one file."""
+    data = in_and_out.export(database, who, lifter_id)
+    return file_answer(data, "application/json", "lifter.json")
+
+
+@router.post("/lifters/{lifter_id}/erasure")
+def erase_lifter(
+    lifter_id: UUID, body: EraseRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> LifterRef:
+    """Delete a lifter for good; the owner types the name."""
+    return in_and_out.erase(database, who, key, lifter_id, body.name)
 
 
 @router.get("/known-lifts")

@@ -7,9 +7,9 @@ from uuid import UUID
 import segno
 from fastapi import APIRouter, Body, Path, Request, Response
 
+from pavrik.api.files import file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
-from pavrik.api.training.session_routes import file_answer
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.shape import shipped_shapes
 from pavrik.formats.log_table import XLSX

@@ -8,6 +8,7 @@ from fastapi import APIRouter, Body, Query, Response
 from pydantic import ValidationError
 
 from pavrik.api.body_limit import FILE_BYTES
+from pavrik.api.files import file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
 from pavrik.core.competition_lifts import LiftId
@@ -58,15 +59,6 @@ def _queued(sent: Any) -> Queued:
 def take_outbox(body: OutboxRequest, database: DatabaseIn, who: WhoIn) -> OutboxAnswer:
     """Take what a device queued; every item once, however often it is sent."""
     return log_writes.take_outbox(database, who, [_queued(i) for i in body.items])
-
-
-def file_answer(data: bytes, media_type: str, name: str) -> Response:
-    """A file to be kept by the browser."""
-    return Response(
-        data,
-        media_type=media_type,
-        headers={"Content-Disposition": f'attachment; filename="{name}"'},
-    )
 
 
 @router.get("/log.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})

@@ -104,6 +104,12 @@ class NewLifterRequest(Strict):
     profile: ProfileRequest
 
 
+class EraseRequest(Strict):
+    """The lifter's name, typed to delete everything of it."""
+
+    name: Annotated[Text, Field(min_length=1, max_length=200)]
+
+
 class LifterRef(BaseModel):
     """A lifter's id."""
 

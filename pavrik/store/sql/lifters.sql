@@ -90,3 +90,11 @@ insert into known_lift (club_id, known_id, lifter_id, exercise, load_kg, reps, r
   said_at, said_by)
 values (:club_id, :known_id, :lifter_id, :exercise, :load_kg, :reps, :rpe, :done_on,
   :said_at, :said_by);
+
+-- name: lifter_facts
+-- Everything of a lifter as JSON, by table.
+select lifter_facts(:lifter_id);
+
+-- name: erase_lifter
+-- Everything of a lifter gone for good.
+select erase_lifter(:lifter_id);

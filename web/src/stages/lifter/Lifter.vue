@@ -11,6 +11,7 @@ import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
 import KnownLifts from './KnownLifts.vue'
+import LifterData from './LifterData.vue'
 import PainFlags from './PainFlags.vue'
 import ProfileForm from './ProfileForm.vue'
 import { emptyProfile, typed, untyped } from './profile'
@@ -145,6 +146,7 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
             >
           </div>
         </section>
+        <LifterData :lifter-id="lifterId" :name="lifter.data.value.profile.name" />
         <p class="soft small">
           {{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.
         </p>

@@ -1,0 +1,54 @@
+"""A lifter's data are his own: taken out as one file, deleted for good."""
+
+import json
+from datetime import UTC, datetime
+from uuid import UUID
+
+from pavrik.core import MODEL_VERSION
+from pavrik.errors import ForbiddenError, InvalidError
+from pavrik.formats.wire.lifters import LifterRef
+from pavrik.services.context import Who
+from pavrik.services.lifters.profile import get_profile
+from pavrik.services.writes import write_once
+from pavrik.store import lifters
+from pavrik.store.database import Connection, Database
+
+EXPORT_FORM = 1
+
+
+def export(database: Database, who: Who, lifter_id: UUID) -> bytes:
+    """Every fact of a lifter as JSON, by table, with its units in the names. Raises
+    NotFoundError."""
+    with database.club(who.club_id) as connection:
+        profile = get_profile(connection, lifter_id)
+        facts = lifters.lifter_facts(connection, lifter_id)
+    told = {
+        "form": EXPORT_FORM,
+        "name": profile.name,
+        "made_at": datetime.now(UTC).isoformat(),
+        "model_version": MODEL_VERSION,
+        "facts": facts,
+    }
+    return json.dumps(told, ensure_ascii=False, indent=1).encode()
+
+
+def erase(database: Database, who: Who, key: UUID, lifter_id: UUID, name: str) -> LifterRef:
+    """Delete a lifter for good, on the owner's word with the lifter's name. Raises NotFoundError,
+    ForbiddenError, InvalidError."""
+    if who.role != "owner":
+        raise ForbiddenError("only the club's owner deletes a lifter: ask the owner")
+
+    def action(connection: Connection) -> LifterRef:
+        profile = get_profile(connection, lifter_id)
+        if name.strip() != profile.name:
+            raise InvalidError(
+                "this is not the lifter's name: type it as it stands to delete everything of it",
+                "name",
+            )
+        lifters.erase_lifter(connection, lifter_id)
+        return LifterRef(lifter_id=lifter_id)
+
+    request = {"lifter": str(lifter_id)}
+    return write_once(
+        database, who, key, "erase lifter", request, LifterRef, action, subject=str(lifter_id)
+    )

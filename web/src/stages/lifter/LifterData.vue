@@ -1,0 +1,70 @@
+<script setup lang="ts">
+// A lifter's data are his own: everything as one file, and deletion for good on the owner's word.
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { answered, client, once } from '@/shared/api'
+import { useSession } from '@/shared/session'
+import { useForget } from '@/shared/useLifter'
+import { useProblem } from '@/shared/useProblem'
+
+const props = defineProps<{ lifterId: string; name: string }>()
+const { session } = useSession()
+const router = useRouter()
+const forget = useForget()
+const problem = useProblem()
+const asking = ref(false)
+const typed = ref('')
+
+async function erase() {
+  const gone = await problem.run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/erasure', {
+        params: { path: { lifter_id: props.lifterId }, ...once() },
+        body: { name: typed.value.trim() || ' ' },
+      }),
+    ),
+  )
+  if (!gone) return
+  await router.push({ name: 'floor' })
+  await forget(props.lifterId)
+}
+</script>
+
+<template>
+  <section>
+    <h2>Data</h2>
+    <p class="small">
+      <a :href="`/api/lifters/${lifterId}/export`" download>Everything of {{ name }} as one file</a>
+      <span class="soft"> JSON: facts, log, plans, with their times and authors.</span>
+    </p>
+    <template v-if="session?.role === 'owner'">
+      <p class="small">
+        <button class="linkish soft" :aria-expanded="asking" @click="asking = !asking">
+          Delete for good
+        </button>
+      </p>
+      <form v-if="asking" class="note decide" novalidate @submit.prevent="erase">
+        <p class="small">
+          This deletes {{ name }} with every measurement, set, plan, note and link. It cannot be undone: take
+          the file first. Type the name to go on.
+        </p>
+        <v-text-field v-model="typed" label="Name of the lifter" autocomplete="off" />
+        <p v-if="problem.message.value" class="small signal" role="alert">{{ problem.message.value }}</p>
+        <v-btn
+          type="submit"
+          class="quiet"
+          size="small"
+          :disabled="problem.busy.value || typed.trim() !== name"
+          >Delete everything of {{ name }}</v-btn
+        >
+      </form>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 8px;
+}
+</style>

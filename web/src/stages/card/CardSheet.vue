@@ -9,6 +9,20 @@ const props = defineProps<{ card: Schemas['CardAnswer'] }>()
 const { cm, kg } = useUnits()
 const squat = computed(() => props.card.squat)
 const pull = computed(() => props.card.deadlift)
+/** What the lifter is told by lift: cues, and what is checked before the set. */
+const told = computed(() => {
+  const { cues, pull_cues, checks, pull_checks } = props.card
+  const both = (title: string, squats: string[], pulls: string[]) => ({
+    title,
+    lifts: [
+      { name: 'Squat', texts: squats },
+      { name: 'Deadlift', texts: pulls },
+    ].filter((lift) => lift.texts.length),
+  })
+  return [both('Think of', cues, pull_cues), both('Before the set', checks, pull_checks)].filter(
+    (part) => part.lifts.length,
+  )
+})
 /** How deep, as the school in force wants it. */
 const depth = computed(() => {
   const below = squat.value?.crease_below_knee_m ?? 0
@@ -118,29 +132,12 @@ const depth = computed(() => {
         {{ dayOf(pull.settled_at) }}.
       </p>
     </template>
-    <template v-if="card.cues.length || card.pull_cues.length">
-      <h2>Think of</h2>
+    <template v-for="t in told" :key="t.title">
+      <h2>{{ t.title }}</h2>
       <dl class="thoughts">
-        <template v-if="card.cues.length"
-          ><dt>Squat</dt>
-          <dd v-for="c in card.cues" :key="c">{{ c }}</dd></template
-        >
-        <template v-if="card.pull_cues.length"
-          ><dt>Deadlift</dt>
-          <dd v-for="c in card.pull_cues" :key="c">{{ c }}</dd></template
-        >
-      </dl>
-    </template>
-    <template v-if="card.checks.length || card.pull_checks.length">
-      <h2>Before the set</h2>
-      <dl class="thoughts">
-        <template v-if="card.checks.length"
-          ><dt>Squat</dt>
-          <dd v-for="c in card.checks" :key="c">{{ c }}</dd></template
-        >
-        <template v-if="card.pull_checks.length"
-          ><dt>Deadlift</dt>
-          <dd v-for="c in card.pull_checks" :key="c">{{ c }}</dd></template
+        <template v-for="l in t.lifts" :key="l.name"
+          ><dt>{{ l.name }}</dt>
+          <dd v-for="text in l.texts" :key="text">{{ text }}</dd></template
         >
       </dl>
     </template>

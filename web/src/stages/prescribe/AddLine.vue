@@ -6,11 +6,13 @@ import { computed, reactive, ref, watch } from 'vue'
 import { uuid7 } from '@/shared/api'
 import { variationNamesQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
+import WorkFields from './WorkFields.vue'
 import type { PlanEdit } from './usePlan'
+import { typedNumber, typedOrNull, wrongWork } from './work'
 
 const props = defineProps<{ dayId: string; busy: boolean }>()
 const emit = defineEmits<{ edit: [PlanEdit] }>()
-const { massUnit, readMass } = useUnits()
+const { readMass } = useUnits()
 const names = useQuery(variationNamesQuery)
 const KINDS = { other: 'Other work', squat: 'Squat', deadlift: 'Deadlift' } as const
 type Kind = keyof typeof KINDS
@@ -30,19 +32,10 @@ watch(
   () => typed.kind,
   (kind) => (typed.name = kind === 'other' ? 'Bench press' : 'competition'),
 )
-const number = (text: string) => Number(text.replace(',', '.'))
 
 function add() {
   const load = typed.load.trim() ? readMass(typed.load) : null
-  const whole = (text: string, most: number) =>
-    Number.isInteger(number(text)) && number(text) >= 1 && number(text) <= most
-  wrong.value = !typed.name.trim()
-    ? 'Say what is to be done.'
-    : !whole(typed.sets, 20) || !whole(typed.reps, 50)
-      ? 'Sets are 1 to 20, reps 1 to 50.'
-      : load !== null && !(load > 0 && load <= 600)
-        ? 'A load lies between 0 and 600 kg.'
-        : ''
+  wrong.value = typed.name.trim() ? wrongWork(typed, load) : 'Say what is to be done.'
   if (wrong.value) return
   emit('edit', {
     kind: 'add',
@@ -52,9 +45,9 @@ function add() {
     day_id: props.dayId,
     lift: typed.kind,
     name: typed.name.trim(),
-    sets: number(typed.sets),
-    reps: number(typed.reps),
-    rpe: typed.rpe.trim() ? number(typed.rpe) : null,
+    sets: typedNumber(typed.sets),
+    reps: typedNumber(typed.reps),
+    rpe: typedOrNull(typed.rpe),
     load_kg: load,
     note: typed.note.trim(),
     weekly: weekly.value,
@@ -85,12 +78,7 @@ function add() {
         </option>
       </select></label
     >
-    <div class="work">
-      <v-text-field v-model="typed.sets" label="Sets" inputmode="numeric" />
-      <v-text-field v-model="typed.reps" label="Reps" inputmode="numeric" />
-      <v-text-field v-model="typed.rpe" label="RPE" inputmode="decimal" />
-      <v-text-field v-model="typed.load" :label="`Load, ${massUnit}`" inputmode="decimal" />
-    </div>
+    <WorkFields v-model="typed" />
     <v-text-field v-model="typed.note" label="Note, if you like" />
     <label class="small"
       ><input v-model="weekly" type="checkbox" /> on this day of every week from here</label
@@ -112,11 +100,6 @@ form {
 .kinds [aria-pressed='true'] {
   font-weight: 700;
   text-decoration: none;
-}
-.work {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr 1.5fr;
-  gap: 6px;
 }
 .where {
   display: flex;

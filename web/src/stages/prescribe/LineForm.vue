@@ -4,8 +4,10 @@
 import { computed, reactive, ref } from 'vue'
 import { uuid7 } from '@/shared/api'
 import { useUnits } from '@/shared/units'
+import WorkFields from './WorkFields.vue'
 import type { Line, PlanEdit } from './usePlan'
 import { dayWords } from './words'
+import { typedNumber, typedOrNull, wrongWork } from './work'
 
 const props = defineProps<{
   line: Line
@@ -14,7 +16,7 @@ const props = defineProps<{
   busy: boolean
 }>()
 const emit = defineEmits<{ edit: [PlanEdit] }>()
-const { kg, massOf, massUnit, readMass } = useUnits()
+const { kg, massOf, readMass } = useUnits()
 const before = {
   sets: String(props.line.sets),
   reps: String(props.line.reps),
@@ -23,18 +25,12 @@ const before = {
 }
 const typed = reactive({ ...before, day: props.dayId, reason: '' })
 const wrong = ref('')
-const number = (text: string) => Number(text.replace(',', '.'))
 const load = computed(() => (typed.load.trim() ? readMass(typed.load) : null))
 const passes = computed(() => props.line.cap_kg && load.value && load.value > props.line.cap_kg + 0.05)
 
 function problem(): string {
-  if (!Number.isInteger(number(typed.sets)) || number(typed.sets) < 1 || number(typed.sets) > 20)
-    return 'Sets are 1 to 20.'
-  if (!Number.isInteger(number(typed.reps)) || number(typed.reps) < 1 || number(typed.reps) > 50)
-    return 'Reps are 1 to 50.'
-  if (typed.rpe.trim() && !(number(typed.rpe) >= 5 && number(typed.rpe) <= 10)) return 'RPE is 5 to 10.'
-  if (load.value !== null && !(load.value > 0 && load.value <= 600))
-    return 'A load lies between 0 and 600 kg.'
+  const found = wrongWork(typed, load.value)
+  if (found) return found
   if (passes.value && typed.reason.trim().length < 3)
     return 'This passes the cap: say why, it is kept with your name.'
   return ''
@@ -42,7 +38,7 @@ function problem(): string {
 /** What was typed, else what was said of it before. */
 const said = (field: 'sets' | 'reps' | 'rpe') =>
   typed[field] !== before[field] && typed[field].trim()
-    ? number(typed[field])
+    ? typedNumber(typed[field])
     : (props.line.overruled?.[field] ?? null)
 const touched = (field: 'reps' | 'rpe' | 'load') => typed[field] !== before[field]
 const ofLine = () => ({
@@ -80,9 +76,9 @@ function copy() {
     day_id: typed.day,
     lift: props.line.lift as 'squat',
     name: props.line.variation,
-    sets: number(typed.sets),
-    reps: number(typed.reps),
-    rpe: typed.rpe.trim() ? number(typed.rpe) : null,
+    sets: typedNumber(typed.sets),
+    reps: typedNumber(typed.reps),
+    rpe: typedOrNull(typed.rpe),
     load_kg: load.value,
     note: props.line.note ?? '',
     weekly: false,
@@ -94,12 +90,7 @@ function copy() {
 
 <template>
   <form class="note decide" novalidate @submit.prevent="set">
-    <div class="work">
-      <v-text-field v-model="typed.sets" label="Sets" inputmode="numeric" />
-      <v-text-field v-model="typed.reps" label="Reps" inputmode="numeric" />
-      <v-text-field v-model="typed.rpe" label="RPE" inputmode="decimal" />
-      <v-text-field v-model="typed.load" :label="`Load, ${massUnit}`" inputmode="decimal" />
-    </div>
+    <WorkFields v-model="typed" />
     <p class="small soft">A load that is not named follows reps and RPE.</p>
     <label class="where"
       ><span class="small soft">Day</span>
@@ -130,11 +121,6 @@ function copy() {
 <style scoped>
 form {
   display: grid;
-  gap: 6px;
-}
-.work {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr 1.5fr;
   gap: 6px;
 }
 .where {

@@ -178,7 +178,9 @@ def test_a_plan_has_a_reason_on_every_line_and_points_into_the_request(run):
     assert squat["reasons"][0]["facts"] == ["squat.sets.0"]
     assert squat["load_kg"] == 20 + 2 * sum(squat["per_side"])
     pull = next(x for x in lines if x["lift"] == "deadlift" and x["kind"] == "main")
-    assert pull["load_kg"] is None, "nothing is logged of it"
+    assert pull["until_rpe"] == 6.5, "nothing is logged of it: a guided way up"
+    later = [x for x in lines if x["lift"] == "deadlift" and x["kind"] == "main"]
+    assert all(x["load_kg"] is None for x in later if x["until_rpe"] is None)
     assert answer["considered"]["squat"][0]["chosen"]
 
 

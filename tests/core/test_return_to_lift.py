@@ -49,6 +49,8 @@ def test_days_away_count_any_work_of_the_lift():
     assert days_away([], START) == 0
     other = TrainingSet("x", str(START - timedelta(days=3)), 80.0, 5, 7.0, variation="front squat")
     assert days_away([*log_until(30), other], START) == 3
+    told = TrainingSet("t", str(START - timedelta(days=90)), 150.0, 1, 10.0, told=True)
+    assert days_away([told], START) == 0, "when he trained last nobody knows"
 
 
 def test_a_floor_from_before_binds_no_more():

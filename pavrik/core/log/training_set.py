@@ -47,6 +47,8 @@ class TrainingSet:
     pull_style: str | None = None
     cue: str | None = None
     measures: tuple[tuple[str, float], ...] = ()
+    told: bool = False
+    """A best that was told: it says what can be lifted, not that anything was trained."""
 
     @property
     def all_reps(self) -> int:

@@ -13,6 +13,8 @@ from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk,
 from pavrik.core.prescription.reason import Reason, in_kg
 
 NOTICED_KG = 0.01
+RECENT = 40
+"""Newest sets among which today's are looked for."""
 
 
 @dataclass(frozen=True)
@@ -114,7 +116,8 @@ def current_week(ask: PlanAsk, today: date) -> int:
 
 def _trained(logged: dict[str, Sequence[TrainingSet]], today: date) -> bool:
     """Whether today's session has begun: its plan stays what it was."""
-    return any(sets and sets[-1].day == today.isoformat() for sets in logged.values())
+    iso = today.isoformat()
+    return any(s.day == iso and not s.told for sets in logged.values() for s in sets[-RECENT:])
 
 
 def keep_the_past(old: Plan, fresh: Plan, today: date, as_stands: Plan) -> Plan:

@@ -29,8 +29,10 @@ SET_LESS = 1.0
 
 
 def days_away(history: Sequence[TrainingSet], on: date) -> int:
-    """Days from the last set of a lift, of any variation, to a day; 0 without a log."""
-    return (on - date.fromisoformat(history[-1].day)).days if history else 0
+    """Days from the last logged set of a lift, of any variation, to a day; 0 without a log: nobody
+    knows when one who only told bests trained last."""
+    last = next((s for s in reversed(history) if not s.told), None)
+    return (on - date.fromisoformat(last.day)).days if last else 0
 
 
 def eased(

@@ -96,7 +96,7 @@ def known_bests(connection: Connection, lifter_id: UUID) -> list[tuple[str, str,
             bests[known.exercise].style,
             TrainingSet(
                 str(known.known_id), known.done_on.isoformat(), known.load_kg, known.reps,
-                known.rpe or ALL_OUT,
+                known.rpe or ALL_OUT, told=True,
             ),
         )
         for known in store.list_known_lifts(connection, lifter_id)

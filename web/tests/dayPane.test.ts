@@ -171,6 +171,12 @@ describe('a day of the plan', () => {
     const shown = pane([], { day: { ...day(), checks: ['hooks one hole lower'] } })
     expect(shown.text()).toContain('Before the set hooks one hole lower')
   })
+  it('tells a guided way up as one line of loads', () => {
+    const step = (load_kg: number) => line({ line_id: `s${load_kg}`, until_rpe: 6.5, load_kg, rpe: null })
+    const shown = pane([step(25), step(35), step(42.5), line({ lift: 'deadlift' })])
+    expect(shown.findAll('article')).toHaveLength(2)
+    expect(shown.find('.what').text()).toMatch(/fives with\s*25, 35, 42\.5\s*kg, up to RPE 6 to 7/)
+  })
   it('moves the whole day to a date', async () => {
     const shown = pane([line()])
     await acts(shown, 'move the day').trigger('click')

@@ -126,7 +126,7 @@ function press(key: string): boolean {
   return true
 }
 defineExpose({ press })
-const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as const)
+const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as const)
 </script>
 
 <template>

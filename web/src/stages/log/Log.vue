@@ -84,7 +84,10 @@ function askAgain() {
 const heading = computed(() => {
   const one = current.value
   if (!one) return 'The platform'
-  const next = one.lifts.find((l) => l.lift === lift.value)?.next
+  const ofLift = one.lifts.find((l) => l.lift === lift.value)
+  if (ofLift?.planned.find((line) => line.done < line.sets)?.until_rpe)
+    return 'The way up: fives until one is RPE 6 to 7'
+  const next = ofLift?.next
   return next?.load_kg
     ? `${next.prescribed ? 'Next' : 'Proposed'}: ${next.sets} × ${next.reps} @ ${next.rpe}`
     : 'Log a set'

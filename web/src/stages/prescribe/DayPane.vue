@@ -9,7 +9,7 @@ import AddLine from './AddLine.vue'
 import DrillResult from './DrillResult.vue'
 import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
-import { dayWords, effortWords, isoDay, minutes, titleOf } from './words'
+import { dayWords, effortWords, isoDay, minutes, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, PlanEdit } from './usePlan'
 import { cardQuery, equipmentQuery } from '@/shared/queries'
 
@@ -22,7 +22,7 @@ const props = defineProps<{
   today: boolean
 }>()
 const emit = defineEmits<{ edit: [PlanEdit] }>()
-const { kg, massOf } = useUnits()
+const { kg, massOf, massUnit } = useUnits()
 const card = useQuery(cardQuery(props.lifterId))
 const squats = computed(() => props.day.lines.some((line) => line.lift === 'squat' && line.load_kg !== null))
 const racks = computed(() =>
@@ -69,7 +69,7 @@ function collars(line: Line): number {
     >
     <p v-if="day.moved" class="signal small">{{ day.moved }}</p>
     <article
-      v-for="line in day.lines"
+      v-for="line in withoutSteps(day.lines)"
       :key="line.line_id"
       :class="['work', line.kind, { gone: line.overruled?.dropped }]"
     >
@@ -87,6 +87,15 @@ function collars(line: Line): number {
         </button>
       </div>
       <p v-if="line.overruled?.dropped" class="signal small">Left out.</p>
+      <p v-else-if="line.until_rpe" class="what">
+        <span>fives with</span>
+        <b class="num">{{
+          wayUp(day.lines, line)
+            .map((load) => massOf(load, 2))
+            .join(', ')
+        }}</b>
+        <span class="small soft">{{ massUnit }}, up to RPE 6 to 7, rest {{ minutes(line.rest_s) }}</span>
+      </p>
       <p v-else class="what">
         <span class="num">{{ line.sets }} × {{ line.reps }}</span>
         <b v-if="line.load_kg !== null" class="num">{{ kg(line.load_kg, 2) }}</b>
@@ -98,12 +107,12 @@ function collars(line: Line): number {
         <DrillResult v-if="mayWrite && day.on <= isoDay(new Date())" :lifter-id="lifterId" :line="line" />
       </template>
       <PlateStack
-        v-if="line.kind === 'main' && line.load_kg !== null && !line.overruled?.dropped"
+        v-if="line.kind === 'main' && line.load_kg !== null && !line.overruled?.dropped && !line.until_rpe"
         :per-side="line.per_side"
         :bar-kg="bare(line) - collars(line)"
         :collars-kg="collars(line)"
       />
-      <p v-else-if="line.per_side.length && !line.overruled?.dropped" class="small soft">
+      <p v-else-if="line.per_side.length && !line.overruled?.dropped && !line.until_rpe" class="small soft">
         each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}
       </p>
       <LineForm

@@ -49,9 +49,14 @@ const pending = computed(() => props.standing.pending ?? [])
       </details>
     </section>
     <p v-for="b in standing.let_go ?? []" :key="b.text" class="small soft first">{{ b.text }}.</p>
-    <section v-for="b in standing.proposals ?? []" :key="b.text" class="note small">
-      <span class="first">{{ b.text }}.</span> <span class="soft">Proposed, not imposed.</span>{{ ' '
-      }}<RouterLink v-for="p in tasks(b)" :key="p.name" :to="p.to">{{ p.name }}</RouterLink>
+    <section v-if="standing.proposals?.length" class="note small proposed" aria-label="Proposed">
+      <p v-for="b in standing.proposals" :key="b.text">
+        <span class="first">{{ b.text }}.</span
+        ><template v-for="p in tasks(b)" :key="p.name"
+          >{{ ' ' }}<RouterLink :to="p.to">{{ p.name }}</RouterLink></template
+        >
+      </p>
+      <p class="soft">Proposed, not imposed.</p>
     </section>
     <details v-if="before.length" class="small">
       <summary>Changed before: {{ before.length }} version{{ before.length > 1 ? 's' : '' }}</summary>
@@ -80,6 +85,13 @@ header {
   align-items: center;
   gap: 12px;
   flex-wrap: wrap;
+}
+.proposed {
+  display: grid;
+  gap: 3px;
+}
+.proposed .first {
+  display: inline-block;
 }
 summary {
   cursor: pointer;

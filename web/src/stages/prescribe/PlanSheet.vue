@@ -6,7 +6,7 @@ import { useUnits } from '@/shared/units'
 import { USE_NAMES } from '@/shared/words'
 import DayPane from './DayPane.vue'
 import SeasonLine from './SeasonLine.vue'
-import { dayWords, isoDay, titleOf } from './words'
+import { dayWords, isoDay, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, Plan, PlanEdit } from './usePlan'
 
 const props = defineProps<{
@@ -30,8 +30,11 @@ const open = computed<Day | null>(
     null,
 )
 const most = computed(() => Math.max(1, ...props.plan.weeks.map((w) => w.days.length)))
-const short = (line: Line) =>
-  `${line.sets}×${line.reps}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
+function short(line: Line, day: Day): string {
+  const [from, ...on] = wayUp(day.lines, line)
+  if (from !== undefined) return `fives ${massOf(from, 1)} → ${massOf(on.at(-1) ?? from, 1)}`
+  return `${line.sets}×${line.reps}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
+}
 const hardest = (v: Schemas['WeekVolume']) =>
   Object.entries(v.capacities)
     .filter(([, n]) => n > 0)
@@ -52,7 +55,7 @@ function land(on: Day) {
   if (!dayId || dayId === on.day_id) return
   emit('edit', { kind: 'day', edit_id: uuid7(), reason: '', day_id: dayId, to_date: on.on })
 }
-const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
+const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.dropped))
 </script>
 
 <template>
@@ -124,7 +127,7 @@ const shown = (day: Day) => day.lines.filter((l) => !l.overruled?.dropped)
                     },
                   ]"
                 >
-                  <span class="name">{{ titleOf(line) }}</span><span class="num">{{ short(line) }}</span>
+                  <span class="name">{{ titleOf(line) }}</span><span class="num">{{ short(line, day) }}</span>
                 </span>
               </button>
             </td>

@@ -25,7 +25,7 @@ const sessions = computed<Session[]>(() =>
   props.plan.weeks.flatMap((w) =>
     w.days.flatMap((d) =>
       d.lines.flatMap((l) =>
-        l.kind === 'main' && l.load_kg !== null && !l.overruled?.dropped
+        l.kind === 'main' && l.load_kg !== null && !l.overruled?.dropped && !l.until_rpe
           ? [{ lift: l.lift, day: d.day_id, on: Date.parse(d.on), kg: l.load_kg }]
           : [],
       ),

@@ -64,3 +64,13 @@ export function placeOf(
 const LEAST_RPE = 5
 /** Behind a load: its RPE, or "easy" where it is too light to be rated. */
 export const effortWords = (rpe: number) => (rpe > LEAST_RPE ? `@ ${rpe}` : 'easy')
+
+type OnTheWay = Pick<Line, 'lift' | 'load_kg' | 'until_rpe'>
+/** Loads of the guided way up that a line belongs to; empty where it belongs to none. */
+export const wayUp = (lines: readonly OnTheWay[], line: OnTheWay): number[] =>
+  line.until_rpe
+    ? lines.flatMap((l) => (l.lift === line.lift && l.until_rpe && l.load_kg !== null ? [l.load_kg] : []))
+    : []
+/** Lines that stand for themselves: of a way up the first alone. */
+export const withoutSteps = <T extends OnTheWay>(lines: readonly T[]): T[] =>
+  lines.filter((line) => !line.until_rpe || line === lines.find((l) => l.lift === line.lift && l.until_rpe))

@@ -10,10 +10,12 @@ from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import TestResult, rank_causes
+from pavrik.core.faults.findings import findings
 from pavrik.core.faults.rituals import checks_of
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.analysis import LiftFacts, analyse_lift
+from pavrik.core.prescription.caps import rep_cap_of
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat.setup import SquatSetup
@@ -151,3 +153,13 @@ def test_a_fault_that_no_strength_mends_leaves_the_limiters_work_in_place():
     for fault_id in ("rack-high", "off-centre", "waits"):
         lift = CATALOGUE.faults[fault_id].lift
         assert not told_by(usual_plan_of(lift)) - told_by(plan_of(fault_id, lift))
+
+
+def test_a_back_that_rounds_from_the_first_rep_shortens_no_set():
+    """Early reps are no cleaner than the late ones: that is no breakdown late in the set."""
+    fault = CATALOGUE.faults["low-round"]
+    every = tuple(LoggedFault(fault.id, fault.name, r, 1, fault.phases[0]) for r in range(1, 6))
+    log = [replace(s, faults=every) for s in log_of(None, "deadlift")]
+    assert rep_cap_of(findings(log, CATALOGUE, "deadlift")) is None
+    late = findings(log_of("low-round", "deadlift"), CATALOGUE, "deadlift")
+    assert rep_cap_of(late).reps == 4

@@ -232,3 +232,17 @@ def test_no_hand_loses_or_doubles_a_line(edits):
     undone = [*edits, *(edit(kind="undo", undoes=e.edit_id) for e in reversed(edits))]
     assert standing_edits(undone) == []
     assert changes(PLAN, laid(*undone), MONDAY) == []
+
+
+def test_a_day_moved_ahead_follows_todays_state():
+    """Monday's day stands on Saturday: on Thursday it is still to come, so it takes new loads."""
+    first = PLAN.weeks[0].days[0]
+    edits = (edit(kind="day", day_id=first.day_id, to_date=MONDAY + timedelta(days=5)),)
+    heavier = [replace(s, load_kg=1.1 * s.load_kg) for s in STATES["squat"].history]
+    states = STATES | {"squat": replace(STATES["squat"], history=heavier)}
+    fresh, _, _ = reflow(
+        PLAN, ASK, {}, MONDAY + timedelta(days=3), MONDAY,
+        lambda _moves, _week: make_plan(ASK, states, GYM),
+        lambda plan: with_hand(plan, edits, MONDAY, GYM),
+    )  # fmt: skip
+    assert line_of(fresh, MAIN.line_id).load_kg > MAIN.load_kg

@@ -10,6 +10,7 @@ import pytest
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.choice import Choice
+from pavrik.core.prescription.next_load import PainFlag
 from pavrik.core.prescription.novice import (
     next_step,
     on_the_way,
@@ -189,3 +190,9 @@ def test_novices_without_a_log_come_to_a_plan_and_out_of_it_stronger(number):
         assert missed <= 0.04
         fives = [s.load_kg for s in log if s.reps >= 4]
         assert max(fives[-20:]) >= 1.08 * max(fives[:6])
+
+
+def test_in_pain_nothing_is_tried_out():
+    states = {"squat": LiftState("squat", [], Choice((), ()), guess_kg=90.0)}
+    plan = make_plan(ASK, states, GYM, pain=[PainFlag("p", "knee")])
+    assert all(x.until_rpe is None for x in plan.lines())

@@ -286,6 +286,16 @@ describe('the plan on the platform', () => {
     await shown.findAll('button')[1]!.trigger('click')
     expect(shown.emitted('take')).toEqual([[lines[1]]])
   })
+  it('says once why a way up goes on', () => {
+    const step = (id: string, done = 0) => planned({ line_id: id, sets: 1, done, until_rpe: 6.5 })
+    const lines = [step('a', 1), step('b'), step('c')]
+    const shown = mounted(Planned, { lines, variation: 'competition', loadKg: 60 })
+    expect(shown.findAll('li').map((li) => li.text().includes('the hips rise first'))).toEqual([
+      false,
+      true,
+      false,
+    ])
+  })
   it('takes no room without a plan', () => {
     expect(
       mounted(Planned, { lines: [], variation: 'competition', loadKg: 60 }).find('section').exists(),

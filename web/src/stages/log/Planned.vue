@@ -1,12 +1,17 @@
 <script setup lang="ts">
 // Today's lines of the plan; one tap takes a line's load and variation into the set.
+import { computed } from 'vue'
 import { effortWords } from '@/stages/prescribe/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 
-defineProps<{ lines: Schemas['PlannedLine'][]; variation: string; loadKg: number }>()
+const props = defineProps<{ lines: Schemas['PlannedLine'][]; variation: string; loadKg: number }>()
 const emit = defineEmits<{ take: [line: Schemas['PlannedLine']] }>()
 const { kg } = useUnits()
+/** The steps of a way up say why once, where it goes on. */
+const next = computed(() => props.lines.find((line) => line.done < line.sets))
+const why = (line: Schemas['PlannedLine']) =>
+  line.until_rpe && line !== next.value ? '' : line.note || line.reasons[0]?.text
 </script>
 
 <template>
@@ -27,11 +32,7 @@ const { kg } = useUnits()
             ><template v-if="line.rpe !== null"> {{ effortWords(line.rpe) }}</template></span
           >
           <span class="small soft">{{
-            line.done >= line.sets
-              ? 'done'
-              : line.done
-                ? `${line.done} of ${line.sets} done`
-                : line.note || line.reasons[0]?.text
+            line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : why(line)
           }}</span>
         </button>
       </li>

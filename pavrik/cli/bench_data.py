@@ -131,7 +131,7 @@ def _analysis_s(database: Database, club: _Club) -> float:
         sets = history(connection, club.lifter_ids[0], SQUAT.id, most=None)
         catalogue = catalogue_of(connection)
     assert sum(s.reps for s in sets) == LONG_LOG_REPS
-    return _seconds(lambda: findings(sets, catalogue, SQUAT.id))
+    return _seconds(lambda: findings(sets, catalogue, SQUAT.id, "trained"))
 
 
 def run_data_bench() -> None:

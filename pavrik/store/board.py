@@ -10,13 +10,27 @@ from pavrik.store.statements import all_of, one_of, run, tuples_of
 
 @dataclass(frozen=True)
 class FaultCount:
-    """Faulty reps of one fault of one lifter: since an edge, and in as long a time before it."""
+    """Faulty reps, and sets, of one fault of one lifter since an edge, and as long before it."""
 
     lifter_id: UUID
     lift: str
     fault_id: str
     recent: int
     before: int
+    recent_sets: int
+    sets_before: int
+
+
+@dataclass(frozen=True)
+class Done:
+    """What a lifter did of a lift: since an edge, and in as long a time before it."""
+
+    lifter_id: UUID
+    lift: str
+    reps: int
+    reps_before: int
+    sets: int
+    sets_before: int
 
 
 @dataclass(frozen=True)
@@ -46,12 +60,12 @@ def count_faults(connection: Connection, start: datetime, edge: datetime) -> lis
     return all_of(connection, FaultCount, "count_faults", start=start, edge=edge)
 
 
-def count_reps(
+def count_done(
     connection: Connection, start: datetime, edge: datetime
-) -> dict[tuple[UUID, str], tuple[int, int]]:
-    """Reps (recent, before) since ``start`` by lifter and lift."""
-    rows = tuples_of(connection, "count_reps", start=start, edge=edge)
-    return {(lifter_id, lift): (recent, before) for lifter_id, lift, recent, before in rows}
+) -> dict[tuple[UUID, str], Done]:
+    """Reps and sets since ``start`` by lifter and lift, split at ``edge``."""
+    found = all_of(connection, Done, "count_done", start=start, edge=edge)
+    return {(done.lifter_id, done.lift): done for done in found}
 
 
 def list_lift_endings(connection: Connection, since: datetime) -> list[LiftEnding]:

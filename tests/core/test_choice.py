@@ -16,7 +16,7 @@ from pavrik.core.prescription.choice import (
     choose,
     idle_variations,
 )
-from pavrik.core.prescription.signals import light_week
+from pavrik.core.prescription.signals import light_week, light_week_because
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import learn_ratio
 from tests.core.plans import KIT, loadings
@@ -141,7 +141,7 @@ def test_work_that_loads_nothing_weak_is_proposed_to_go():
 
 def test_a_lighter_week_is_a_proposal_with_its_facts():
     sets = [TrainingSet(str(i), f"2026-11-{i + 1:02d}", 150.0 - 6 * i, 3, 9.0) for i in range(4)]
-    told = light_week(sets)
+    told = light_week(light_week_because(sets, "trained"))
     assert told[0].text.startswith("a lighter week would be wise")
     assert told[0].facts
 

@@ -133,7 +133,7 @@ def _log() -> list[TrainingSet]:
 
 
 def test_the_log_says_that_it_comes_late_and_with_load():
-    known = findings(_log(), CATALOGUE, "squat")
+    known = findings(_log(), CATALOGUE, "squat", "trained")
     signals = {s.id: s for s in log_signals(_log(), known.faults[0])}
     assert signals["comes_with_load"].holds
     assert signals["at_any_load"].holds is False
@@ -143,13 +143,13 @@ def test_the_log_says_that_it_comes_late_and_with_load():
 
 
 def test_only_faults_of_the_back_cap_technique_work():
-    assert findings(_log(), CATALOGUE, "squat").cap is None
+    assert findings(_log(), CATALOGUE, "squat", "trained").cap is None
     rounding = [
         TrainingSet(s.set_id, s.day, s.load_kg, s.reps, s.rpe, faults=tuple(
             LoggedFault("upper-round", "Upper back rounds", f.rep, 2, f.phase) for f in s.faults))
         for s in _log()
     ]  # fmt: skip
-    cap = findings(rounding, CATALOGUE, "squat").cap
+    cap = findings(rounding, CATALOGUE, "squat", "trained").cap
     assert cap is not None
     assert 100 < cap.load_kg < 150
 
@@ -159,10 +159,12 @@ def test_a_cue_that_works_is_said_to_have_helped():
     after = [
         squat(n + 12, 150, 5, (5,) if n % 6 == 0 else (), cue="chest-and-hips") for n in range(12)
     ]
-    trial = next(t for t in cue_trials(before + after, CATALOGUE, ["chest-and-hips"]))
+    trial = next(t for t in cue_trials(before + after, CATALOGUE, ["chest-and-hips"], "trained"))
     assert trial.comparison.outcome == "helped"
     assert trial.comparison.before == (36, 60)
-    settled = setup_trial(before + after, CATALOGUE, "the new stance", after[0].day, None)
+    settled = setup_trial(
+        before + after, CATALOGUE, "the new stance", after[0].day, None, "trained"
+    )
     assert settled[0].comparison.outcome == "helped"
 
 
@@ -177,16 +179,16 @@ def test_a_cue_is_judged_whatever_else_is_in_the_log():
     after = [squat(n + 12, 150, 5, (5,), cue="chest-and-hips") for n in range(12)]
     mixed = [replace(s, faults=(*others, *s.faults)) for s in (*before, *after)]
     cues = ["screw-feet", "no-such-cue", "chest-and-hips"]
-    told = [t.comparison.before for t in cue_trials(mixed, CATALOGUE, cues)]
+    told = [t.comparison.before for t in cue_trials(mixed, CATALOGUE, cues, "trained")]
     assert told == [(36, 60)]
-    assert cue_trials(mixed, CATALOGUE, ["chest-and-hips"] * 2) == cue_trials(
+    assert cue_trials(mixed, CATALOGUE, ["chest-and-hips"] * 2, "trained") == cue_trials(
         mixed, CATALOGUE, cues
     )
 
 
 def test_a_cue_meant_for_another_fault_is_not_credited():
     sets = [squat(n, 150, 5, (5,), cue="stand-tall") for n in range(12)]
-    assert cue_trials(sets, CATALOGUE, ["stand-tall"]) == []
+    assert cue_trials(sets, CATALOGUE, ["stand-tall"], "trained") == []
 
 
 def test_own_entries_join_the_shipped_ones_and_leave_them_alone():

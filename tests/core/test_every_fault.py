@@ -160,6 +160,6 @@ def test_a_back_that_rounds_from_the_first_rep_shortens_no_set():
     fault = CATALOGUE.faults["low-round"]
     every = tuple(LoggedFault(fault.id, fault.name, r, 1, fault.phases[0]) for r in range(1, 6))
     log = [replace(s, faults=every) for s in log_of(None, "deadlift")]
-    assert rep_cap_of(findings(log, CATALOGUE, "deadlift")) is None
-    late = findings(log_of("low-round", "deadlift"), CATALOGUE, "deadlift")
+    assert rep_cap_of(findings(log, CATALOGUE, "deadlift", "trained")) is None
+    late = findings(log_of("low-round", "deadlift"), CATALOGUE, "deadlift", "trained")
     assert rep_cap_of(late).reps == 4

@@ -161,7 +161,7 @@ def test_rates_count_every_rep_once():
         squat("2026-01-12", 155, 3, variation="pause squat"),
         squat("2026-01-13", 100, 8),
     ]
-    table = rep_table(sets)
+    table = rep_table(sets, "trained")
     assert len(table) == 16
     for rates in (by_rep, by_week, by_variation, by_load):
         found = rates(table, "heels-up")
@@ -173,14 +173,16 @@ def test_rates_count_every_rep_once():
 
 def test_the_max_of_the_time_is_not_that_of_today():
     sets = [squat("2026-01-05", 100), squat("2026-01-12", 100), squat("2026-03-02", 140)]
-    before = max_before(sets)
+    before = max_before(sets, "trained")
     assert before[1] == pytest.approx(before[0])
     assert before[2] == pytest.approx(before[0], rel=0.01), (
         "the heavy day is judged by what was known"
     )
-    assert np.isnan(max_before([squat("2026-01-05", 100, 0)])).all()
-    ten = max_before([squat("2026-01-05", 100, 10)])
-    assert max_before([squat("2026-01-05", 100, 15)]) == ten, "no more than ten reps are counted"
+    assert np.isnan(max_before([squat("2026-01-05", 100, 0)], "trained")).all()
+    ten = max_before([squat("2026-01-05", 100, 10)], "trained")
+    assert max_before([squat("2026-01-05", 100, 15)], "trained") == ten, (
+        "no more than ten reps are counted"
+    )
 
 
 def test_the_first_fault_of_the_rep_is_the_one_in_the_earliest_phase():
@@ -225,7 +227,9 @@ def test_what_happens_once_a_set_is_counted_by_the_set():
                     faults=(high, forward) if i < 6 else ())
         for i in range(8)
     ]  # fmt: skip
-    found = {fault.fault_id: fault for fault in findings(sets, catalogue, "squat").faults}
+    found = {
+        fault.fault_id: fault for fault in findings(sets, catalogue, "squat", "trained").faults
+    }
     assert found["rack-high"].seen == "6 of 8 sets"
     assert found["bar-forward"].seen == "6 of 40 reps"
     assert sum(rate.reps for rate in found["rack-high"].by_week) == 8

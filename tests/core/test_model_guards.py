@@ -249,7 +249,7 @@ def rounding(fault: str, lift: str, phase: str) -> list[TrainingSet]:
 )  # fmt: skip
 def test_every_fault_of_the_backs_shape_caps(fault, lift, phase):
     assert fault in BACK_FAULTS
-    known = findings(rounding(fault, lift, phase), shipped_catalogue(), lift)
+    known = findings(rounding(fault, lift, phase), shipped_catalogue(), lift, "trained")
     assert known.cap is not None
     assert known.cap.fault_id == fault
     assert 140 <= known.cap.load_kg <= 160

@@ -146,7 +146,7 @@ def test_open_plans_are_never_all_light(weeks):
 
 def test_a_fault_of_the_log_becomes_a_weakness_with_its_cause_and_its_facts():
     sets = sets_with("hips-rise", "out of the hole", 0.8)
-    known = findings(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat", "trained")
     found = weaknesses(sets, known, CATALOGUE, no_signals, ("hips", ""))
     first = found[0]
     assert "hips rise first in" in first.words
@@ -159,14 +159,14 @@ def test_a_fault_of_the_log_becomes_a_weakness_with_its_cause_and_its_facts():
 
 def test_without_a_fault_the_limiter_is_what_is_weak():
     sets = sets_with("hips-rise", "out of the hole", 5.0)
-    known = findings(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat", "trained")
     found = weaknesses(sets, known, CATALOGUE, no_signals, ("upper_back", ""))
     assert [w.capacity for w in found] == ["upper_back"]
     assert found[0].weight == 1.0
 
 
 def test_a_tired_back_is_a_weakness_of_its_own():
-    known = findings([], CATALOGUE, "deadlift")
+    known = findings([], CATALOGUE, "deadlift", "trained")
     tired = [Reason("the trend fell", ("a", "b"))]
     found = weaknesses([], known, CATALOGUE, no_signals, None, tired)
     assert found[0].tired_back
@@ -180,13 +180,13 @@ def test_a_fault_that_is_gone_is_not_worked_on():
         for i in range(45)
     ]
     sets = [*old, *since]
-    known = findings(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat", "trained")
     assert weaknesses(sets, known, CATALOGUE, no_signals, None) == []
 
 
 def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two():
     sets = sets_with("low-round", "off the floor", 0.8)
-    known = findings(sets, CATALOGUE, "deadlift")
+    known = findings(sets, CATALOGUE, "deadlift", "trained")
     caps = caps_of(known, "deadlift")
     technique = next(c for c in caps if c.technique)
     whole = next(c for c in caps if not c.technique)
@@ -198,7 +198,7 @@ def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two()
 
 def test_faults_of_other_parts_cap_nothing():
     sets = sets_with("hips-shoot", "off the floor", 0.8)
-    assert caps_of(findings(sets, CATALOGUE, "deadlift"), "deadlift") == []
+    assert caps_of(findings(sets, CATALOGUE, "deadlift", "trained"), "deadlift") == []
 
 
 @pytest.mark.parametrize(
@@ -211,7 +211,7 @@ def test_faults_of_other_parts_cap_nothing():
 )
 def test_drills_follow_the_log(fault_id, phase, drill):
     sets = sets_with(fault_id, phase, 0.6)
-    faults = findings(sets, CATALOGUE, "deadlift").faults
+    faults = findings(sets, CATALOGUE, "deadlift", "trained").faults
     care = care_of("deadlift", faults, no_signals, CATALOGUE, 200.0, ())
     assert [d.name for d in care.drills] == [drill]
 
@@ -243,7 +243,7 @@ def test_the_slack_drills_bar_is_sized_to_the_lifter(max_kg):
 
 def test_a_cause_that_a_test_ruled_out_steers_nothing():
     sets = sets_with("hips-rise", "out of the hole", 0.8)
-    known = findings(sets, CATALOGUE, "squat")
+    known = findings(sets, CATALOGUE, "squat", "trained")
     causes = CATALOGUE.faults["hips-rise"].causes
     before = weaknesses(sets, known, CATALOGUE, no_signals, None)
     against = TestResult(causes[0], "against")

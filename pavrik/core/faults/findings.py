@@ -19,6 +19,9 @@ BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 """Faults of the back's shape: the load at which one rep in five shows them caps technique work."""
 
 
+Counted = Literal["reps", "sets"]
+
+
 @dataclass(frozen=True)
 class FaultFindings:
     """One fault: reps with it of all reps (sets, where it can be seen once in a set only), its
@@ -35,7 +38,7 @@ class FaultFindings:
     by_rep: list[Rate]
     by_week: list[Rate]
     by_variation: list[Rate]
-    counted: Literal["reps", "sets"] = "reps"
+    counted: Counted = "reps"
 
     @property
     def seen(self) -> str:
@@ -60,6 +63,7 @@ class Trial:
     fault_id: str
     name: str
     comparison: Comparison
+    counted: Counted = "reps"
 
 
 @dataclass(frozen=True)
@@ -79,18 +83,22 @@ class Findings:
         return self.trend[-1][2].kg if self.trend else None
 
 
-def competition_trend(
-    sets: Sequence[TrainingSet], age: str = "trained"
-) -> list[tuple[str, float, AbilityDay]]:
+def competition_trend(sets: Sequence[TrainingSet], age: str) -> list[tuple[str, float, AbilityDay]]:
     """Estimates of the competition lift from clean dead-stop sets, day by day."""
     return [(one.day, one.says.kg, one) for one in ability_series(competition_sets(sets), age)]
+
+
+def counted_by(table: RepTable, catalogue: Catalogue, fault_id: str) -> tuple[RepTable, Counted]:
+    """What a fault is counted in: sets where it can be seen once in a set only, else reps."""
+    if catalogue.is_once_a_set(fault_id):
+        return table.by_set(fault_id), "sets"
+    return table, "reps"
 
 
 def _fault(
     table: RepTable, catalogue: Catalogue, fault_id: str, first: int, max_kg: float | None
 ) -> FaultFindings:
-    once = catalogue.is_once_a_set(fault_id)
-    table, counted = (table.by_set(fault_id), "sets") if once else (table, "reps")
+    table, counted = counted_by(table, catalogue, fault_id)
     name, seen = catalogue.name_of(fault_id), table.seen(fault_id)
     onset = fit_onset(table.share, seen)
     return FaultFindings(
@@ -105,7 +113,7 @@ def _fault(
         by_rep(table, fault_id),
         by_week(table, fault_id),
         by_variation(table, fault_id),
-        "sets" if once else "reps",
+        counted,
     )
 
 
@@ -124,9 +132,7 @@ def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap 
     return Cap(load, fault.fault_id, f"{fault.name.lower()} in one rep of five from {load:.0f} kg")
 
 
-def findings(
-    sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str = "trained"
-) -> Findings:
+def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str) -> Findings:
     """What the log says; sets of one lift, oldest first, of a lifter of a training age."""
     phases = catalogue.phases[lift]
     table, trend = rep_table(sets, age), competition_trend(sets, age)
@@ -144,43 +150,39 @@ def findings(
 
 
 def cue_trials(
-    sets: Sequence[TrainingSet], catalogue: Catalogue, cues: Sequence[str]
+    sets: Sequence[TrainingSet], catalogue: Catalogue, cues: Sequence[str], age: str
 ) -> list[Trial]:
     """Every cue tried against the sets before its first one, for the faults it is meant for."""
-    table, found = rep_table(sets), []
+    reps, found = rep_table(sets, age), []
     for cue in dict.fromkeys(cues):
         started = next((i for i, s in enumerate(sets) if s.cue == cue), None)
         if started is None or cue not in catalogue.remedies:
             continue
-        with_cue = np.array([s.cue == cue for s in sets])[table.of_set]
-        counted = with_cue | (table.of_set < started)
-        for fault_id in table.faulty:
+        for fault_id in reps.faulty:
             if fault_id not in catalogue.faults:
                 continue
             if cue not in {r.id for r in catalogue.remedies_of(fault_id)}:
                 continue
-            compared = compare(
-                table.share[counted], table.seen(fault_id)[counted], with_cue[counted]
-            )
+            table, counted = counted_by(reps, catalogue, fault_id)
+            with_cue = np.array([s.cue == cue for s in sets])[table.of_set]
+            taken = with_cue | (table.of_set < started)
+            compared = compare(table.share[taken], table.seen(fault_id)[taken], with_cue[taken])
             text = catalogue.remedies[cue].text
-            found.append(Trial(text, fault_id, catalogue.name_of(fault_id), compared))
+            found.append(Trial(text, fault_id, catalogue.name_of(fault_id), compared, counted))
     return found
 
 
 def setup_trial(
-    sets: Sequence[TrainingSet], catalogue: Catalogue, what: str, since: str, before: str | None
-) -> list[Trial]:
+    sets: Sequence[TrainingSet], catalogue: Catalogue, what: str, since: str, before: str | None,
+    age: str,
+) -> list[Trial]:  # fmt: skip
     """Sets of the competition lift since a set-up was settled (ISO day) against those from
     ``before`` up to it, for every fault that was seen."""
     own = [s for s in sets if s.variation == COMPETITION and (before is None or s.day >= before)]
-    table = rep_table(own)
-    after = np.array([s.day >= since for s in own], dtype=bool)[table.of_set]
-    return [
-        Trial(
-            what,
-            fault_id,
-            catalogue.name_of(fault_id),
-            compare(table.share, table.seen(fault_id), after),
-        )
-        for fault_id in table.faulty
-    ]
+    reps, found = rep_table(own, age), []
+    since_then = np.array([s.day >= since for s in own], dtype=bool)
+    for fault_id in reps.faulty:
+        table, counted = counted_by(reps, catalogue, fault_id)
+        compared = compare(table.share, table.seen(fault_id), since_then[table.of_set])
+        found.append(Trial(what, fault_id, catalogue.name_of(fault_id), compared, counted))
+    return found

@@ -29,12 +29,12 @@ class Comparison:
     chance_lower: float
     outcome: Outcome
 
-    def words(self) -> str:
-        """One sentence with the counts."""
+    def words(self, counted: str = "reps") -> str:
+        """One sentence with the counts; what was ``counted`` are reps or sets."""
         if self.loads is None:
-            return "too few reps: no load was lifted both before and after"
+            return f"too few {counted}: no load was lifted both before and after"
         (k0, n0), (k1, n1) = self.before, self.after
-        counts = f"{k0} of {n0} reps before, {k1} of {n1} after"
+        counts = f"{k0} of {n0} {counted} before, {k1} of {n1} after"
         band = f"between {self.loads[0]:.0%} and {self.loads[1]:.0%} of the max"
         return f"{self.outcome}: {counts}, {band}"
 

@@ -48,7 +48,7 @@ class RepTable:
         )  # fmt: skip
 
 
-def max_before(sets: Sequence[TrainingSet], age: str = "trained") -> Floats:
+def max_before(sets: Sequence[TrainingSet], age: str) -> Floats:
     """Smoothed estimated max in kg that was known when each set began; the first day that counts
     in full stands for itself and what lies before it. NaN where there is none at all."""
     series = ability_series(sets, age)
@@ -70,7 +70,7 @@ def _maxes(sets: Sequence[TrainingSet], age: str) -> Floats:
     return maxes
 
 
-def rep_table(sets: Sequence[TrainingSet], age: str = "trained") -> RepTable:
+def rep_table(sets: Sequence[TrainingSet], age: str) -> RepTable:
     """The reps of sets in the order of their days, of a lifter of a training age."""
     counts = np.array([s.all_reps for s in sets], dtype=np.intp)
     of_set = np.repeat(np.arange(len(sets)), counts)

@@ -93,13 +93,13 @@ def analyse_lift(
     guess_kg = WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
     max_kg = known.max_kg or guess_kg
     ratios = {
-        v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name), today)
+        v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name, facts.age), today)
         for v in variations
         if v.ratio is not None
     }
     loadings = _loadings(facts, [v for v in variations if v.knob is not None], ratios, max_kg)
     own = loadings[COMPETITION]
-    tired = light_week_because(sets)
+    tired = light_week_because(sets, facts.age)
     tired_back = "lower back" in about.hurts or (bool(tired) and own.limiter in TIRED)
     weak = weaknesses(
         sets, known, catalogue, causes_of, (own.limiter, ""), tired if tired_back else ()
@@ -132,7 +132,11 @@ def analyse_lift(
         checks=facts.checks,
         ratios=ratios,
         allowed=tuple(v.name for v in variations if v.name not in blocked),
-        proposals=(*light_week(sets), *care.tasks, *idle_variations(choice, _recent(sets))),
+        proposals=(
+            *light_week(tired),
+            *care.tasks,
+            *idle_variations(choice, _recent(sets)),
+        ),
         tired_back=tired_back and pulls,
         closed=closed_because(facts.lifter, facts.setup)
         if isinstance(facts.setup, SquatSetup)

@@ -25,8 +25,8 @@ EARLIER_DAYS = 3
 """Equal work of so many days is what a day is held against: one day's rating is half noise."""
 
 
-def _falling(sets: Sequence[TrainingSet]) -> Reason | None:
-    last = competition_trend(sets)[-FALLS:]
+def _falling(sets: Sequence[TrainingSet], age: str) -> Reason | None:
+    last = competition_trend(sets, age)[-FALLS:]
     if len(last) < FALLS or not all(found.last_step_kg < 0 for _, _, found in last):
         return None
     lost = -sum(found.last_step_kg for _, _, found in last)
@@ -67,14 +67,11 @@ def _harder(sets: Sequence[TrainingSet]) -> Reason | None:
     )
 
 
-def light_week(sets: Sequence[TrainingSet]) -> list[Reason]:
+def light_week(because: Sequence[Reason]) -> list[Reason]:
     """The proposal of a lighter week with its reasons; empty where nothing asks for one."""
-    return [
-        Reason(f"a lighter week would be wise: {found.text}", found.facts)
-        for found in light_week_because(sets)
-    ]
+    return [Reason(f"a lighter week would be wise: {found.text}", found.facts) for found in because]
 
 
-def light_week_because(sets: Sequence[TrainingSet]) -> list[Reason]:
+def light_week_because(sets: Sequence[TrainingSet], age: str) -> list[Reason]:
     """Why a lighter week would be wise; empty where nothing says so. Sets oldest first."""
-    return [found for found in (_falling(sets), _harder(sets)) if found]
+    return [found for found in (_falling(sets, age), _harder(sets)) if found]

@@ -93,10 +93,10 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
     return min(variance + days * DRIFT_PER_DAY**2, max(most, variance))
 
 
-def daily_ratios(sets: Sequence[TrainingSet], variation: str) -> list[tuple[str, float]]:
+def daily_ratios(sets: Sequence[TrainingSet], variation: str, age: str) -> list[tuple[str, float]]:
     """(day, ratio) of every day with a counting set of the variation, against the trend of the
     competition lift at that time; days before the first competition set say nothing."""
-    own = competition_trend(sets)
+    own = competition_trend(sets, age)
     if not own:
         return []
     days, levels = [day for day, _, _ in own], [found.kg for _, _, found in own]

@@ -2,6 +2,7 @@
 
 from collections import defaultdict
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
 from uuid import UUID
 
@@ -54,16 +55,40 @@ def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs
         needs[lifter_id].append(_need("lift_ending", text, lift))
 
 
-def _is_rising(fault: store.FaultCount, reps: tuple[int, int]) -> bool:
-    recent, before = reps
-    if fault.recent < RISING or not recent:
-        return False
-    if not before:
-        return True
-    if fault.recent * before <= fault.before * recent:
-        return False
-    now = (min(fault.recent, recent), recent)
-    return 1 - chance_lower((min(fault.before, before), before), now) >= SURE_RISING
+@dataclass(frozen=True)
+class _Seen:
+    """How often a fault was seen, (faulty, all) of what it is counted in: lately and before."""
+
+    recent: tuple[int, int]
+    before: tuple[int, int]
+    counted: str
+
+    def rises(self) -> bool:
+        """Whether it is seen more often, and that is hardly chance."""
+        (seen, done), (seen_before, done_before) = self.recent, self.before
+        if seen < RISING or not done:
+            return False
+        if not done_before:
+            return True
+        if seen * done_before <= seen_before * done:
+            return False
+        now, then = (min(seen, done), done), (min(seen_before, done_before), done_before)
+        return 1 - chance_lower(then, now) >= SURE_RISING
+
+    def words(self) -> str:
+        """The counts."""
+        (seen, done), (seen_before, done_before) = self.recent, self.before
+        return (
+            f"{seen} of {done} {self.counted} in {RECENT_DAYS} days, {seen_before} of "
+            f"{done_before} before"
+        )
+
+
+def _seen(fault: store.FaultCount, done: store.Done, catalogue: Catalogue) -> _Seen:
+    if catalogue.is_once_a_set(fault.fault_id):
+        recent, before = (fault.recent_sets, done.sets), (fault.sets_before, done.sets_before)
+        return _Seen(recent, before, "sets")
+    return _Seen((fault.recent, done.reps), (fault.before, done.reps_before), "reps")
 
 
 def _rising(
@@ -72,18 +97,14 @@ def _rising(
 ) -> None:  # fmt: skip
     edge = now - timedelta(days=RECENT_DAYS)
     start = edge - timedelta(days=RECENT_DAYS)
-    reps = store.count_reps(connection, start, edge)
-    for fault in sorted(
-        store.count_faults(connection, start, edge), key=lambda f: (-f.recent, f.fault_id)
-    ):
-        counted = reps.get((fault.lifter_id, fault.lift), (0, 0))
+    done = store.count_done(connection, start, edge)
+    faults = store.count_faults(connection, start, edge)
+    for fault in sorted(faults, key=lambda f: (-f.recent, f.fault_id)):
         if fault.fault_id in silenced.get(fault.lifter_id, set()):
             continue
-        if _is_rising(fault, counted):
-            text = (
-                f"{catalogue.name_of(fault.fault_id)} rises: {fault.recent} of {counted[0]} reps "
-                f"in {RECENT_DAYS} days, {fault.before} of {counted[1]} before"
-            )
+        seen = _seen(fault, done[fault.lifter_id, fault.lift], catalogue)
+        if seen.rises():
+            text = f"{catalogue.name_of(fault.fault_id)} rises: {seen.words()}"
             needs[fault.lifter_id].append(_need("rising", text, fault.lift))
     _lift_endings(store.list_lift_endings(connection, edge), catalogue, needs)
 

@@ -242,7 +242,8 @@ def floor_questions(
         catalogue = catalogue_of(connection)
         record = read_record(connection, load_inputs(connection, lifter_id))
     facts: dict[str, Any] = start_facts(record)
-    squat, pull = competition_trend(squats), competition_trend(pulls)
+    age = record.inputs.profile.training_age
+    squat, pull = competition_trend(squats, age), competition_trend(pulls, age)
     light, heavy = _waits(pulls)
     share, gap = _rebound(pulls)
     missed = _missed(pulls)

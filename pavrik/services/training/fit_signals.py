@@ -125,12 +125,12 @@ def _deadlift(found: StartReport) -> list[Signal]:
     ]
 
 
-def _lagging(squats: Sequence[TrainingSet]) -> list[Signal]:
+def _lagging(squats: Sequence[TrainingSet], age: str) -> list[Signal]:
     """Variations whose learnt ratio lies a spread below what is usual."""
     signals = []
     for variation, name in (("front squat", "front_squat_low"), ("high-bar squat", "high_bar_low")):
         usual = shipped_variations().by_name[variation].ratio
-        seen = daily_ratios(squats, variation)
+        seen = daily_ratios(squats, variation, age)
         if usual is None or not seen:
             continue
         learnt = learn_ratio(usual, seen)
@@ -141,8 +141,10 @@ def _lagging(squats: Sequence[TrainingSet]) -> list[Signal]:
     return signals
 
 
-def _both_lifts(squats: Sequence[TrainingSet], pulls: Sequence[TrainingSet]) -> list[Signal]:
-    squat, pull = competition_trend(squats), competition_trend(pulls)
+def _both_lifts(
+    squats: Sequence[TrainingSet], pulls: Sequence[TrainingSet], age: str
+) -> list[Signal]:
+    squat, pull = competition_trend(squats, age), competition_trend(pulls, age)
     if not squat or not pull:
         return []
     gap = pull[-1][2].kg - squat[-1][2].kg
@@ -156,7 +158,9 @@ def fit_signals(
     """Signals from the record apart from the fault's own log; ``sets`` of both lifts, oldest
     first."""
     lifter = model_of(record.inputs)[0]
-    signals = _lagging(sets[SQUAT.id]) + _both_lifts(sets[SQUAT.id], sets[DEADLIFT.id])
+    age = record.inputs.profile.training_age
+    signals = _lagging(sets[SQUAT.id], age)
+    signals += _both_lifts(sets[SQUAT.id], sets[DEADLIFT.id], age)
     if lift == SQUAT.id:
         squat = _squat_in_force(record)
         signals += _squat(lifter, squat) if squat else []

@@ -103,7 +103,7 @@ def _trial(trial: Trial) -> TrialAnswer:
         fault_id=trial.fault_id,
         name=trial.name,
         outcome=found.outcome,
-        words=found.words(),
+        words=found.words(trial.counted),
         chance_lower=found.chance_lower,
     )
 
@@ -116,7 +116,7 @@ def _repeat(found: Repeatability) -> RepeatabilityAnswer:
 
 def _setup_trials(
     connection: Connection, lifter_id: UUID, lift: str, sets: Sequence[TrainingSet],
-    catalogue: Catalogue,
+    catalogue: Catalogue, age: str,
 ) -> list[Trial]:  # fmt: skip
     """The newest settled set-up against the one before it."""
     settled = [s for s in stored.list_settled(connection, lifter_id) if s.lift == lift]
@@ -125,7 +125,7 @@ def _setup_trials(
     newest, before = settled[0], settled[1]
     since = newest.settled_at.date().isoformat()
     what = f"the set-up of {newest.settled_at:%d %b}"
-    return setup_trial(sets, catalogue, what, since, before.settled_at.date().isoformat())
+    return setup_trial(sets, catalogue, what, since, before.settled_at.date().isoformat(), age)
 
 
 def _decision(found: Findings, trials: Sequence[Trial]) -> str:
@@ -150,8 +150,9 @@ def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAn
     with database.club(who.club_id) as connection:
         sets, catalogue, found = known_of(connection, lifter_id, lift)
         cues = [s.cue for s in sets if s.cue]
-        trials = cue_trials(sets, catalogue, cues)
-        trials += _setup_trials(connection, lifter_id, lift, sets, catalogue)
+        age = get_profile(connection, lifter_id).training_age
+        trials = cue_trials(sets, catalogue, cues, age)
+        trials += _setup_trials(connection, lifter_id, lift, sets, catalogue, age)
     return ReviewAnswer(
         lift=lift,
         sets=found.sets,

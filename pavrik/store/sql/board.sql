@@ -1,17 +1,21 @@
 -- name: count_faults
--- Faulty reps since a start by lifter and fault, split at an edge.
+-- Faulty reps, and sets, since a start by lifter and fault, split at an edge.
 select s.lifter_id, s.lift, o.fault_id,
   count(*) filter (where s.performed_at >= :edge) as recent,
-  count(*) filter (where s.performed_at < :edge) as before
+  count(*) filter (where s.performed_at < :edge) as before,
+  count(distinct s.set_id) filter (where s.performed_at >= :edge) as recent_sets,
+  count(distinct s.set_id) filter (where s.performed_at < :edge) as sets_before
 from standing_set s join fault_observation o using (club_id, set_id)
 where s.performed_at >= :start
 group by s.lifter_id, s.lift, o.fault_id;
 
--- name: count_reps
--- Reps since a start by lifter and lift, split at an edge.
+-- name: count_done
+-- Reps and sets since a start by lifter and lift, split at an edge.
 select lifter_id, lift,
-  coalesce(sum(reps + missed_reps) filter (where performed_at >= :edge), 0) as recent,
-  coalesce(sum(reps + missed_reps) filter (where performed_at < :edge), 0) as before
+  coalesce(sum(reps + missed_reps) filter (where performed_at >= :edge), 0) as reps,
+  coalesce(sum(reps + missed_reps) filter (where performed_at < :edge), 0) as reps_before,
+  count(*) filter (where performed_at >= :edge) as sets,
+  count(*) filter (where performed_at < :edge) as sets_before
 from standing_set where performed_at >= :start
 group by lifter_id, lift;
 

@@ -61,3 +61,15 @@ def test_a_set_up_that_could_mend_it_is_a_task_until_a_test_rules_its_cause_out(
     standing = coach.get(f"/api/lifters/{lifter}/plan").json()
     facts = [f for p in standing["proposals"] for f in p["facts"]]
     assert "repair:squat:widen-1cm" not in facts, "a logged test re-plans at once"
+
+
+def test_the_floor_counts_what_happens_once_a_set_by_the_set(coach, gym):
+    lifter = add_lifter(coach, name="Walks Far", training_age="trained")
+    for day in range(8):
+        logged = a_set(
+            load_kg=100.0, performed_at=ago(8 - day),
+            faults=[seen("long-walkout", "walk-out", rep=1, severity=1)],
+        )  # fmt: skip
+        assert coach.post(f"/api/lifters/{lifter}/sets", logged).status_code == 201
+    row = next(r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter)
+    assert any("8 of 8 sets in 14 days" in need["text"] for need in row["needs"]), row["needs"]

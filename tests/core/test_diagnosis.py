@@ -182,7 +182,7 @@ def test_a_cue_is_judged_whatever_else_is_in_the_log():
     told = [t.comparison.before for t in cue_trials(mixed, CATALOGUE, cues, "trained")]
     assert told == [(36, 60)]
     assert cue_trials(mixed, CATALOGUE, ["chest-and-hips"] * 2, "trained") == cue_trials(
-        mixed, CATALOGUE, cues
+        mixed, CATALOGUE, cues, "trained"
     )
 
 
@@ -224,3 +224,17 @@ def test_own_entries_join_the_shipped_ones_and_leave_them_alone():
 def test_a_broken_own_entry_says_what_is_missing(entry, words):
     with pytest.raises(ValueError, match=words):
         merged([entry])
+
+
+def test_what_is_seen_once_a_set_is_compared_by_the_set():
+    """A cue against a long walk-out: eight sets before, eight after, not forty reps."""
+    walks = LoggedFault("long-walkout", "Long walk-out", 1, 2, "walk-out")
+    cue = next(r.id for r in CATALOGUE.remedies_of("long-walkout") if r.kind == "cue")
+    sets = [
+        TrainingSet(f"s{i}", f"2026-10-{i + 1:02d}", 100.0, 5, 7.5,
+                    faults=(walks,) if i < 8 else (), cue=cue if i >= 8 else None)
+        for i in range(16)
+    ]  # fmt: skip
+    (trial,) = cue_trials(sets, CATALOGUE, [cue], "trained")
+    assert (trial.comparison.before, trial.comparison.after) == ((8, 8), (0, 8))
+    assert "8 of 8 sets before" in trial.comparison.words(trial.counted)

@@ -13,7 +13,7 @@ from pavrik.core.faults.evidence import TestResult, rank_causes
 from pavrik.core.faults.findings import findings
 from pavrik.core.faults.rituals import checks_of
 from pavrik.core.lifter.lifter import default_lifter
-from pavrik.core.log.training_set import LoggedFault, TrainingSet
+from pavrik.core.log.training_set import COMPETITION, LoggedFault, TrainingSet
 from pavrik.core.prescription.analysis import LiftFacts, analyse_lift
 from pavrik.core.prescription.caps import rep_cap_of
 from pavrik.core.prescription.choice import Circumstances
@@ -135,6 +135,12 @@ def test_a_back_that_rounds_late_in_the_set_shortens_the_sets_and_not_the_load()
         if long.reps > 4:
             assert short.load_kg == pytest.approx(long.load_kg, rel=0.035)
             assert short.sets >= long.sets
+
+
+def test_a_second_day_ends_its_sets_there_too():
+    seconds = [x for x in plan_of("low-round", "deadlift").lines() if x.kind == "second"]
+    assert seconds
+    assert max(x.reps for x in seconds if x.variation == COMPETITION) <= 4
 
 
 def test_another_fault_late_in_the_set_shortens_nothing():

@@ -7,7 +7,7 @@ and an undo computes nothing.
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
-from itertools import chain
+from functools import cached_property
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
@@ -22,21 +22,31 @@ OWN_DAY = "on-"
 NOTICED_KG = 0.05
 
 
-def standing_edits(edits: Sequence[Edit]) -> list[Edit]:
-    """The edits in force, in the order they were said: undone ones left out, an undo may be undone
-    itself; of a line the newest word alone, and none where it is as computed."""
+def _not_undone(edits: Sequence[Edit]) -> list[Edit]:
+    """Edits that no undo took back, without the undos, in the order they were said; an undo may be
+    undone itself."""
     undone: set[UUID | None] = set()
     kept: list[Edit] = []
-    worded: set[str] = set()
     for edit in reversed(edits):
         if edit.edit_id is not None and edit.edit_id in undone:
             continue
         if edit.kind == "undo":
             undone.add(edit.undoes)
-        elif edit.kind != "line" or edit.line_id not in worded:
+        else:
             kept.append(edit)
-            worded |= {edit.line_id} if edit.kind == "line" else set()
-    return [edit for edit in reversed(kept) if edit.kind != "line" or _says_something(edit)]
+    return kept[::-1]
+
+
+def standing_edits(edits: Sequence[Edit]) -> list[Edit]:
+    """The edits in force, in the order they were said: of a line the newest word alone, and none
+    where it is as computed."""
+    left = _not_undone(edits)
+    newest = {edit.line_id: edit for edit in left if edit.kind == "line"}
+    return [
+        edit
+        for edit in left
+        if edit.kind != "line" or (newest[edit.line_id] is edit and _says_something(edit))
+    ]
 
 
 def _says_something(edit: Edit) -> bool:
@@ -46,8 +56,7 @@ def _says_something(edit: Edit) -> bool:
 
 def last_edit(edits: Sequence[Edit]) -> Edit | None:
     """What an undo would take back."""
-    undone = {e.undoes for e in edits if e.kind == "undo"}
-    left = [e for e in edits if e.kind != "undo" and e.edit_id not in undone]
+    left = _not_undone(edits)
     return left[-1] if left else None
 
 
@@ -81,6 +90,13 @@ def _loaded(line: Line, wanted_kg: float, max_kg: float | None, gym: Gym | None)
         made_kg, per_side = made.total_kg, made.per_side
     share = made_kg / max_kg if max_kg else line.share
     return replace(line, load_kg=made_kg, per_side=per_side, share=share)
+
+
+def _with_rpe(line: Line, edit: Edit) -> Line:
+    """The line with the RPE of its load, unless the coach named one."""
+    if edit.rpe is not None or not line.share:
+        return line
+    return replace(line, rpe=rpe_at(line.share, line.reps))
 
 
 def _from_effort(line: Line, known: _Known, gym: Gym | None) -> Line:
@@ -122,7 +138,9 @@ def _asks_other_work(edit: Edit) -> bool:
 
 
 def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> Line:
-    """The line with a coach's word on it."""
+    """The line with a coach's word on it, in place of one that it was kept with."""
+    if line.overruled is not None:
+        line = replace(line, overruled=None, reasons=line.reasons[1:])
     if edit.dropped:
         return replace(line, overruled=edit, reasons=(_said(edit, "drops this"), *line.reasons))
     known = _known([line], line.lift, line.variation)
@@ -136,9 +154,7 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
     if (changed.sets, changed.reps) != (line.sets, line.reps):
         told.append(f"{changed.sets} × {changed.reps}")
     if edit.load_kg is not None:
-        changed = _loaded(changed, edit.load_kg, known.max_kg, gym)
-        if changed.share and edit.rpe is None and line.rpe is not None:
-            changed = replace(changed, rpe=rpe_at(changed.share, changed.reps))
+        changed = _with_rpe(_loaded(changed, edit.load_kg, known.max_kg, gym), edit)
         told.append(_load_words(changed, edit.load_kg))
     elif edit.reps is not None or edit.rpe is not None:
         changed = _from_effort(changed, known, gym)
@@ -156,35 +172,34 @@ def _own_line(edit: Edit, line_id: str, week: Sequence[Line], gym: Gym | None) -
     reps = edit.reps or 1
     line = Line(
         line_id, edit.lift, edit.name, "own", edit.sets or 1, reps, edit.rpe, None, (),
-        edit.rest_s or rest_after_s(reps, edit.rpe), (_said(edit, "adds this"),), note=edit.note,
+        0, (_said(edit, "adds this"),), note=edit.note,
     )  # fmt: skip
     known = _known(week, edit.lift, edit.name)
     line = replace(line, cap_kg=known.cap_kg)
     if edit.load_kg is None:
-        return _from_effort(line, known, gym)
-    line = _loaded(line, edit.load_kg, known.max_kg, gym)
-    if line.rpe is None and line.share:
-        line = replace(line, rpe=rpe_at(line.share, reps))
-    if passes_cap(line):
-        told = f"adds this with {_load_words(line, edit.load_kg)}"
-        line = replace(line, reasons=(_said(edit, told),))
-    return line
+        line = _from_effort(line, known, gym)
+    else:
+        line = _with_rpe(_loaded(line, edit.load_kg, known.max_kg, gym), edit)
+        if passes_cap(line):
+            told = f"adds this with {_load_words(line, edit.load_kg)}"
+            line = replace(line, reasons=(_said(edit, told),))
+    return replace(line, rest_s=edit.rest_s or rest_after_s(reps, line.rpe))
 
 
-def _week_of(day_id: str, on: date, start: date) -> int:
-    """Week from 0: of its name where the plan made the day, else of its date."""
-    return (on - start).days // 7 if day_id.startswith(OWN_DAY) else int(day_id[1:3]) - 1
+def is_own(day_id: str) -> bool:
+    """Whether only the hand made a day."""
+    return day_id.startswith(OWN_DAY)
 
 
-def _day_of(day_id: str) -> Day:
-    """A day that only the hand made. Raises ValueError."""
-    return Day(day_id, date.fromisoformat(day_id.removeprefix(OWN_DAY)), ())
+def own_date(day_id: str) -> date:
+    """Date of a day that only the hand made. Raises ValueError."""
+    return date.fromisoformat(day_id.removeprefix(OWN_DAY))
 
 
 def _weekly(edit: Edit, days: dict[str, Day]) -> list[tuple[str, str]]:
     """(day, line) ids of an added line: its own day, and the same day of every later week."""
     found = [(edit.day_id, edit.line_id)]
-    if edit.weekly and not edit.day_id.startswith(OWN_DAY):
+    if edit.weekly and not is_own(edit.day_id):
         week, place = edit.day_id[:3], edit.day_id[3:]
         found += [
             (day_id, f"{edit.line_id}-{day_id}")
@@ -196,8 +211,8 @@ def _weekly(edit: Edit, days: dict[str, Day]) -> list[tuple[str, str]]:
 
 def _put(days: dict[str, Day], day_id: str, line: Line) -> None:
     """The line at the end of a day that is in the plan, or of a new one."""
-    if day_id in days or day_id.startswith(OWN_DAY):
-        day = days.get(day_id) or _day_of(day_id)
+    if day_id in days or is_own(day_id):
+        day = days.get(day_id) or Day(day_id, own_date(day_id), ())
         days[day_id] = replace(day, lines=(*day.lines, line))
 
 
@@ -220,7 +235,7 @@ def _change_lines(days: dict[str, Day], edits: Sequence[Edit], weeks: "_Weeks") 
                 kept.append(line)
                 continue
             changed = _changed(line, word, weeks.lines_of(day_id), weeks.gym)
-            if word.day_id and word.day_id != day_id:
+            if word.day_id != day_id and (word.day_id in days or is_own(word.day_id)):
                 why = _said(replace(word, reason=""), f"moves this here from {day.on:%A %d %b}")
                 moved.append((word.day_id, replace(changed, reasons=(why, *changed.reasons))))
             else:
@@ -247,16 +262,27 @@ def _move_days(days: dict[str, Day], edits: Sequence[Edit]) -> None:
 
 @dataclass(frozen=True)
 class _Weeks:
-    """Lines of each week as computed, for what they say of maxes and caps, and the gym."""
+    """Lines of the week of each day as computed, for what they say of maxes and caps; the gym."""
 
-    lines: Sequence[Sequence[Line]]
+    plan: Plan
     start: date
     gym: Gym | None
 
+    @cached_property
+    def _of_days(self) -> dict[str, Sequence[Line]]:
+        return {
+            day.day_id: [line for d in week.days for line in d.lines]
+            for week in self.plan.weeks
+            for day in week.days
+        }
+
     def lines_of(self, day_id: str) -> Sequence[Line]:
-        on = _day_of(day_id).on if day_id.startswith(OWN_DAY) else self.start
-        week = _week_of(day_id, on, self.start)
-        return self.lines[week] if 0 <= week < len(self.lines) else ()
+        """Lines of a day's week; of a day that only the hand made, by its date."""
+        if not is_own(day_id):
+            return self._of_days.get(day_id, ())
+        number = (own_date(day_id) - self.start).days // 7
+        days = self.plan.weeks[number].days if number < len(self.plan.weeks) else ()
+        return self._of_days[days[0].day_id] if days else ()
 
 
 def with_hand(plan: Plan, edits: Sequence[Edit], start: date, gym: Gym | None) -> Plan:
@@ -265,10 +291,7 @@ def with_hand(plan: Plan, edits: Sequence[Edit], start: date, gym: Gym | None) -
     in_force = standing_edits(edits)
     if not in_force:
         return plan
-    days = {day.day_id: day for day in plan.days()}
-    weeks = _Weeks(
-        [list(chain.from_iterable(d.lines for d in w.days)) for w in plan.weeks], start, gym
-    )
+    days, weeks = {day.day_id: day for day in plan.days()}, _Weeks(plan, start, gym)
     _add_lines(days, in_force, weeks)
     _change_lines(days, in_force, weeks)
     _move_days(days, in_force)

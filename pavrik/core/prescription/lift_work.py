@@ -30,6 +30,8 @@ class LiftWork:
     turn: Mapping[tuple[str, WeekRole], str] = field(default_factory=dict)
     from_floor: frozenset[str] = frozenset()
     capped_note: str = "position day"
+    novice_step_kg: float = 2.5
+    """What a novice adds a session."""
 
     def style_for(self, goal: str, role: WeekRole, allowed: Collection[str]) -> str | None:
         """The variation that a second day turns to in a week's role, where the goal asks for it and
@@ -69,9 +71,14 @@ WORK: Mapping[str, LiftWork] = {
             {COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"}
         ),
         capped_note="flat-back day",
+        novice_step_kg=5.0,
     ),
 }
 assume_each(
     "unknown_max", {lift: work.unknown_max for lift, work in WORK.items()}, "body masses",
     "taken for a lift that was never logged, to draw its variations",
+)  # fmt: skip
+assume_each(
+    "novice_step", {lift: work.novice_step_kg for lift, work in WORK.items()}, "kg",
+    "what a novice adds a session",
 )  # fmt: skip

@@ -4,17 +4,16 @@ And the first session of all, where nothing is known: a guided way up in fives. 
 source.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import groupby, pairwise
 
-from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.assumptions import assume
 from pavrik.core.log.training_set import TrainingSet, competition_sets
+from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.next_load import Gym, days_between, is_clean
 from pavrik.core.prescription.reason import Reason, in_kg
 
-STEP_KG: Mapping[str, float] = {"squat": 2.5, "deadlift": 5.0}
-assume_each("novice_step", dict(STEP_KG), "kg", "what a novice adds a session")
 CLEAN_RPE = assume("novice_clean_rpe", 8.5, "RPE", "a session harder than this is a stall")
 BACK_SHARE = assume("novice_back_share", 0.90, "share", "of the load after two stalls")
 STALLS = 2
@@ -79,9 +78,9 @@ def _stalls(sessions: Sequence[Session]) -> int:
     return count
 
 
-def resets(sessions: Sequence[Session]) -> int:
-    """How often the load went back."""
-    return sum(
+def _went_back(sessions: Sequence[Session]) -> bool:
+    """Whether the load went back before."""
+    return any(
         later.load_kg < RESET_SHARE * one.load_kg
         for one, later in pairwise(sessions)
         if not one.clean
@@ -105,7 +104,7 @@ def next_step(history: Sequence[TrainingSet], lift: str, reps: int) -> Step | No
     last, stalls, facts = sessions[-1], _stalls(sessions), (sessions[-1].set_id,)
     told = f"{in_kg(last.load_kg)} on {last.day}"
     if not stalls:
-        step = STEP_KG[lift]
+        step = WORK[lift].novice_step_kg
         why = Reason(f"{told} was clean: {in_kg(step)} more", facts)
         return Step(last.load_kg + step, last.load_kg, (why,))
     if stalls < STALLS:
@@ -114,7 +113,7 @@ def next_step(history: Sequence[TrainingSet], lift: str, reps: int) -> Step | No
     back = BACK_SHARE * last.load_kg
     why = Reason(f"{told} stalled a second time: ten per cent back to {in_kg(back)}", facts)
     over = Reason("it went back before: plan anew with the steady shape")
-    return Step(back, back, (why, over) if resets(sessions) else (why,))
+    return Step(back, back, (why, over) if _went_back(sessions) else (why,))
 
 
 def ramp_kg(start_kg: float, guess_kg: float, gym: Gym) -> list[float]:
@@ -139,8 +138,6 @@ def on_the_way(planned_kg: float, today: Sequence[TrainingSet], gym: Gym) -> flo
     return min(planned_kg, max(small, last.load_kg + gym.step_kg(last.load_kg)))
 
 
-def ramp_is_over(today: Sequence[TrainingSet]) -> TrainingSet | None:
-    """The set of today that ends the way up, if there is one."""
-    return next(
-        (s for s in today if s.missed_reps or (s.rpe is not None and s.rpe >= RAMP_RPE)), None
-    )
+def ramp_is_over(today: Sequence[TrainingSet]) -> bool:
+    """Whether a set of today ended the way up."""
+    return any(s.missed_reps or (s.rpe is not None and s.rpe >= RAMP_RPE) for s in today)

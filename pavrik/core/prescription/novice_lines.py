@@ -11,7 +11,6 @@ from pavrik.core.prescription.novice import (
     CLEAN_RPE,
     RAMP_REPS,
     RAMP_RPE,
-    STEP_KG,
     next_step,
     ramp_kg,
 )
@@ -54,7 +53,7 @@ def stepped(make: Maker, lift: str, when: When, dose: Dose) -> Allow | None:
     hardest = load_for(1.0, dose.reps, CLEAN_RPE) / dose.load_share()
 
     def allow(intended_kg: float) -> tuple[float, list[Reason]]:
-        climbed = found.kg + ahead * STEP_KG[lift]
+        climbed = found.kg + ahead * WORK[lift].novice_step_kg
         wanted = max(min(climbed, hardest * intended_kg), found.floor_kg)
         lines = [_STEPS] if ahead else list(found.reasons)
         if wanted < climbed:

@@ -312,6 +312,7 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
     if turned is not None and cap is None:
         why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
         return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
+    dose = _within(dose, state.rep_cap.reps) if state.rep_cap is not None else dose
     note = own.capped_note if cap is not None else f"{_DAY_NAMES[part]} day"
     text = _DAY_WORDS[part]
     if cap is not None:

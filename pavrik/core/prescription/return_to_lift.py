@@ -8,22 +8,18 @@ from datetime import date
 from pavrik.core.assumptions import assume_each
 from pavrik.core.log.ability import AWAY_DAYS
 from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.prescription.effort import LEAST_RPE
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.shape import Dose
 
 LONG_AWAY_DAYS = 28
-EASED = {
-    "after 2 weeks, first session": 1.0,
-    "after 2 weeks, second session": 0.5,
-    "after 4 weeks, first session": 2.5,
-    "after 4 weeks, second session": 2.0,
-    "after 4 weeks, third session": 1.0,
-    "after 4 weeks, fourth session": 0.5,
-}
-assume_each("eased_in", EASED, "RPE", "less effort in the first sessions after time away")
-_EASE = tuple(EASED.values())
-SHORT_EASE, LONG_EASE = _EASE[:2], _EASE[2:]
-LEAST_RPE = 5.0
+SHORT_EASE, LONG_EASE = (1.0, 0.5), (2.5, 2.0, 1.0, 0.5)
+"""Less RPE in the first, second ... session after more than two weeks, and from four weeks on."""
+for _weeks, _ease in ((2, SHORT_EASE), (4, LONG_EASE)):
+    assume_each(
+        f"eased_in_after_{_weeks}_weeks", {f"session_{i + 1}": v for i, v in enumerate(_ease)},
+        "RPE", "less effort after time away",
+    )  # fmt: skip
 SET_LESS = 1.0
 """From so much less effort on a set falls away as well."""
 

@@ -6,6 +6,7 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field
 
+from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.plan_parts import Edit
 from pavrik.core.prescription.reason import Reason
 from pavrik.formats.model.requests import Strict
@@ -56,7 +57,7 @@ class AddedLine(_OfPlan):
     kind: Literal["add"]
     line_id: LineId
     day_id: Annotated[DayId, Field(min_length=1)]
-    lift: Literal["squat", "deadlift", "other"]
+    lift: LiftId | Literal["other"]
     name: LineName
     sets: Sets
     reps: Reps
@@ -86,10 +87,9 @@ EditRequest = Annotated[LineEdit | AddedLine | DayEdit | UndoEdit, Field(discrim
 
 
 class EditKept(BaseModel):
-    """The edit that was kept, and what it runs against."""
+    """The edit that was kept; the plan tells what it runs against."""
 
     edit_id: UUID
-    concerns: list[Reason] = Field(default_factory=list)
 
 
 class EditAnswer(BaseModel):

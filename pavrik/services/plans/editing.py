@@ -5,7 +5,7 @@ from datetime import date, timedelta
 from uuid import UUID
 
 from pavrik.core.prescription.concerns import new_concerns
-from pavrik.core.prescription.hand import OWN_DAY, last_edit, passes_cap, standing_edits
+from pavrik.core.prescription.hand import is_own, last_edit, own_date, passes_cap, standing_edits
 from pavrik.core.prescription.plan_parts import OTHER, Edit, Line
 from pavrik.errors import InvalidError
 from pavrik.formats.plan_words import edit_words
@@ -46,12 +46,9 @@ def edit(database: Database, who: Who, key: UUID, lifter_id: UUID, wanted: Edit)
         coach = accounts.get_coach(connection, who.coach_id)
         said = replace(wanted, coach=coach.name if coach else "")
         _check(connection, stands, said)
-        after = replace(stands, edits=[*stands.edits, said])
-        _check_cap(after, said)
+        _check_cap(replace(stands, edits=[*stands.edits, said]), said)
         plans.add_edit(connection, who.club_id, who.coach_id, stands.record.series_id, said)
-        return EditKept(
-            edit_id=said.edit_id, concerns=new_concerns(stands.plan, after.plan, stands.ask)
-        )
+        return EditKept(edit_id=said.edit_id)
 
     request = {"lifter": str(lifter_id), "edit": asdict(wanted)}
     return write_once(
@@ -76,9 +73,9 @@ def _check(connection: Connection, stands: Standing, said: Edit) -> None:
 
 
 def _check_day(stands: Standing, day_id: str) -> None:
-    if day_id.startswith(OWN_DAY):
+    if is_own(day_id):
         try:
-            on = date.fromisoformat(day_id.removeprefix(OWN_DAY))
+            on = own_date(day_id)
         except ValueError:
             raise InvalidError(f"{day_id} is no day: on- and a date", "day_id") from None
         _check_date(stands, on, "day_id")

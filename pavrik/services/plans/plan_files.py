@@ -3,6 +3,7 @@
 from typing import NamedTuple
 from uuid import UUID
 
+from pavrik.core.prescription.hand import is_own, own_date
 from pavrik.formats.plan_calendar import write_calendar
 from pavrik.formats.plan_pdf import write_plan_pdf
 from pavrik.formats.plan_table import write_plan_csv, write_plan_xlsx
@@ -39,6 +40,7 @@ def calendar(database: Database, who: Who, lifter_id: UUID) -> bytes:
     kept = [found.stands.computed, *(PLAN.validate_python(v.answer) for v in found.versions[1:])]
     earlier = [(day.day_id, day.on) for plan in kept for day in plan.days()]
     record, edits = found.stands.record, found.stands.edits
+    earlier += [(e.day_id, own_date(e.day_id)) for e in edits if is_own(e.day_id)]
     changed_at = max([record.made_at, *(e.said_at for e in edits if e.said_at is not None)])
     return write_calendar(
         found.stands.plan, record.series_id, len(found.versions) - 1 + len(edits), changed_at,

@@ -27,10 +27,11 @@ def _event(series_id: UUID, version: int, made_at: datetime, name: str, day: Day
     event.add("dtstart", day.on)
     event.add("dtend", day.on + timedelta(days=1))
     event.add("summary", f"{name}: {day_title(day)}")
-    cues = [f"Cue: {cue}" for cue in day.cues]
+    told = [f"Before the set: {check}" for check in day.checks]
+    told += [f"Cue: {cue}" for cue in day.cues]
     lines = [line_words(line) for line in day.lines]
     moved = [day.moved] if day.moved else []
-    event.add("description", "\n".join([*moved, *lines, *cues, CAUTION]))
+    event.add("description", "\n".join([*moved, *lines, *told, CAUTION]))
     event.add("transp", "TRANSPARENT")
     return event
 

@@ -90,6 +90,8 @@ def _day(day: Day) -> Flowable:
     parts.append(Table(rows, _WIDTHS, style=_RULES, hAlign="LEFT"))
     told = {b.text for line in day.lines for b in line.reasons[:2]}
     parts += [_text(f"because {text}", _SMALL) for text in sorted(told)]
+    if day.checks:
+        parts.append(_text("Before the set: " + " / ".join(day.checks), _SMALL))
     if day.cues:
         parts.append(_text("Cues: " + " / ".join(day.cues), _SMALL))
     return KeepTogether([*parts, Spacer(0, 3 * mm)])

@@ -96,6 +96,6 @@ def add_drill_result(
     )  # fmt: skip
 
 
-def passed_stages(connection: Connection, lifter_id: UUID) -> set[tuple[str, str]]:
-    """(lift, stage) of every stage that was passed."""
-    return set(tuples_of(connection, "passed_stages", lifter_id=lifter_id))
+def passed_stages(connection: Connection, lifter_id: UUID, since: datetime) -> set[tuple[str, str]]:
+    """(lift, stage) of every stage that was passed since a moment."""
+    return set(tuples_of(connection, "passed_stages", lifter_id=lifter_id, since=since))

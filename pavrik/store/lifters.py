@@ -26,6 +26,10 @@ class Profile:
     history: str
     said_at: datetime
 
+    @property
+    def novice(self) -> bool:
+        return self.training_age == "novice"
+
 
 @dataclass(frozen=True)
 class Measurement:

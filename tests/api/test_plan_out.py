@@ -1,14 +1,14 @@
 """The plan leaves the house: calendar, workbook, print, the lifter's link."""
 
 import io
-from datetime import date
+from datetime import date, timedelta
 
 from icalendar import Calendar
 from openpyxl import load_workbook
 from pypdf import PdfReader
 from uuid6 import uuid7
 
-from tests.api.planned import lines_of, make, overrule
+from tests.api.planned import TODAY, edit, lines_of, make, overrule
 
 
 def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
@@ -30,6 +30,25 @@ def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
     assert {int(e["sequence"]) for e in second.values()} == {1}
     assert any("47.5 kg" in str(e["description"]) for e in second.values())
     assert all("licensed clinician" in str(e["description"]) for e in second.values())
+
+
+def test_a_day_of_ones_own_leaves_the_calendar_when_it_is_undone(coach, lifter):
+    plan = make(coach, lifter)
+    taken = {d["on"] for w in plan["plan"]["weeks"] for d in w["days"]}
+    free = next(day for n in range(7) if (day := str(TODAY + timedelta(days=n))) not in taken)
+    added = edit(
+        coach, lifter, kind="add", line_id="own-1", day_id=f"on-{free}", lift="other",
+        name="Bench press", sets=3, reps=5,
+    )  # fmt: skip
+    assert added.status_code == 200
+
+    def own_event():
+        found = Calendar.from_ical(coach.get(f"/api/lifters/{lifter}/plan.ics").content)
+        return next(e for e in found.walk("VEVENT") if str(e["uid"]).startswith(f"on-{free}"))
+
+    assert "Bench press: 3 × 5" in str(own_event()["description"])
+    edit(coach, lifter, kind="undo", undoes=added.json()["edit_id"])
+    assert str(own_event()["status"]) == "CANCELLED"
 
 
 def test_the_workbook_says_what_the_plan_says(coach, lifter):

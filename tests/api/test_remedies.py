@@ -1,5 +1,6 @@
 """From a fault that is seen to what is done: check, drill, task, over HTTP."""
 
+import psycopg
 from uuid6 import uuid7
 
 from tests.api.helpers import a_set, add_lifter, seen
@@ -27,13 +28,15 @@ def test_a_rack_that_is_too_high_becomes_a_check_on_card_plan_and_platform(coach
     assert coach.get(f"/api/lifters/{lifter}/card").json()["checks"] == [words]
     days = [d for w in make(coach, lifter)["plan"]["weeks"] for d in w["days"]]
     assert any(words in d["checks"] for d in days)
+    calendar = coach.get(f"/api/lifters/{lifter}/plan.ics").text.replace("\r\n ", "")
+    assert f"Before the set: {words}" in calendar
     found = coach.get(f"/api/platform?lifter_id={lifter}&lift=squat").json()["lifters"][0]
     squat, pull = found["lifts"]
     assert squat["checks"] == [words]
     assert pull["checks"] == []
 
 
-def test_a_drill_stays_until_it_is_passed_and_then_leaves(coach, gym):
+def test_a_drill_stays_until_it_is_passed_and_then_leaves(coach, gym, owner_url):
     lifter = with_fault(coach, "false-depth", "bottom")
     assert "depth box" in drills_of(make(coach, lifter))
     path = f"/api/lifters/{lifter}/drills"
@@ -44,6 +47,14 @@ def test_a_drill_stays_until_it_is_passed_and_then_leaves(coach, gym):
     assert "depth box" not in drills_of(make(coach, lifter))
     assert coach.post(path, result | {"result_id": str(uuid7())}).status_code == 201
     assert "depth box" in drills_of(make(coach, lifter)), "the newest result counts"
+    assert coach.post(path, result | {"result_id": str(uuid7()), "passed": True}).status_code == 201
+    assert "depth box" not in drills_of(make(coach, lifter))
+    with psycopg.connect(owner_url, autocommit=True) as connection:
+        connection.execute(
+            "update drill_result set said_at = said_at - interval '121 days' where lifter_id = %s",
+            (lifter,),
+        )
+    assert "depth box" in drills_of(make(coach, lifter)), "the fault is back: drilled anew"
 
 
 def test_a_set_up_that_could_mend_it_is_a_task_until_a_test_rules_its_cause_out(coach, gym):

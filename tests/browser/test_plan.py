@@ -73,6 +73,10 @@ def test_from_diagnosis_to_plan_to_edit_to_card_to_log(coach):
     page.find("body").send_keys(Keys.CONTROL, "z")
     page.see("By hand: 1")
     page.not_see("Ysolde Brackenbury adds this")
+    page.click("Add a day")
+    set_date(page, "On", str(datetime.now(UTC).date() + timedelta(days=1)))
+    page.click("Add it")
+    page.see("By hand: 2", "Bench press")
     page.click("Start on the platform")
     page.see("Keep the set", "Today's plan")
     assert page.field("Load").get_attribute("value") == "50"

@@ -108,6 +108,16 @@ describe('a day of the plan', () => {
     await shown.find('form').trigger('submit')
     expect(shown.emitted('edit')).toMatchObject([[{ reps: 3, sets: null, load_kg: null, day_id: '' }]])
   })
+  it('takes another rest, within reason', async () => {
+    const shown = pane([line()])
+    await change(shown).trigger('click')
+    await field(shown, 'Rest').setValue('5')
+    await shown.find('form').trigger('submit')
+    expect(shown.text()).toContain('Rest is 15 to 1800 seconds.')
+    await field(shown, 'Rest').setValue('300')
+    await shown.find('form').trigger('submit')
+    expect(shown.emitted('edit')).toMatchObject([[{ rest_s: 300, load_kg: null, sets: null }]])
+  })
   it('keeps what was said before when a line only moves', async () => {
     const said = { coach: 'Ysolde', reason: '', sets: 6, load_kg: 125, dropped: false, day_id: '' }
     const shown = pane([line({ sets: 6, load_kg: 125, overruled: said })])
@@ -257,6 +267,7 @@ describe('news of a plan', () => {
   })
 })
 
+const PLATFORM = { variation: 'competition', loadKg: 122.5, lifterId: 'x', lift: 'squat', mayWrite: true }
 describe('the plan on the platform', () => {
   const planned = (more = {}) => ({
     line_id: '1/a',
@@ -277,7 +288,7 @@ describe('the plan on the platform', () => {
       planned({ line_id: '1/b', done: 1, load_kg: null }),
       planned({ line_id: '1/c' }),
     ]
-    const shown = mounted(Planned, { lines, variation: 'competition', loadKg: 122.5 })
+    const shown = mounted(Planned, { lines, ...PLATFORM })
     expect(shown.findAll('li').map((li) => li.text())).toEqual([
       expect.stringContaining('done'),
       expect.stringContaining('1 of 4 done'),
@@ -286,10 +297,22 @@ describe('the plan on the platform', () => {
     await shown.findAll('button')[1]!.trigger('click')
     expect(shown.emitted('take')).toEqual([[lines[1]]])
   })
+  it('takes whether a drill was passed where it is done', async () => {
+    const drill = planned({ kind: 'drill', variation: 'depth box', load_kg: null })
+    const shown = mounted(Planned, { lines: [drill, planned({ kind: 'main' })], ...PLATFORM })
+    await shown
+      .findAll('button')
+      .find((b) => b.text() === 'not yet')!
+      .trigger('click')
+    await vi.waitFor(() => expect(shown.text()).toContain('it stays in the plan'))
+    expect(posted.at(-1)).toMatchObject(['/api/lifters/{lifter_id}/drills', { body: { passed: false } }])
+    const reader = mounted(Planned, { lines: [drill], ...PLATFORM, mayWrite: false })
+    expect(reader.text()).not.toContain('not yet')
+  })
   it('says once why a way up goes on', () => {
     const step = (id: string, done = 0) => planned({ line_id: id, sets: 1, done, until_rpe: 6.5 })
     const lines = [step('a', 1), step('b'), step('c')]
-    const shown = mounted(Planned, { lines, variation: 'competition', loadKg: 60 })
+    const shown = mounted(Planned, { lines, ...PLATFORM, loadKg: 60 })
     expect(shown.findAll('li').map((li) => li.text().includes('the hips rise first'))).toEqual([
       false,
       true,
@@ -298,7 +321,9 @@ describe('the plan on the platform', () => {
   })
   it('takes no room without a plan', () => {
     expect(
-      mounted(Planned, { lines: [], variation: 'competition', loadKg: 60 }).find('section').exists(),
+      mounted(Planned, { lines: [], ...PLATFORM })
+        .find('section')
+        .exists(),
     ).toBe(false)
   })
 })

@@ -45,10 +45,12 @@ describe('the data of a lifter', () => {
     expect(last().attributes('disabled')).toBeDefined()
     await shown.find('input').setValue(' Ida Łęcka ')
     expect(last().attributes('disabled')).toBeUndefined()
+    localStorage.setItem('pavrik-draft-x', '{}')
     await shown.find('form').trigger('submit')
     expect(server.posts).toMatchObject([
       ['/api/lifters/{lifter_id}/erasure', { body: { name: 'Ida Łęcka' } }],
     ])
     await vi.waitFor(() => expect(router.currentRoute.value.name).toBe('floor'))
+    expect(localStorage.getItem('pavrik-draft-x')).toBeNull()
   })
 })

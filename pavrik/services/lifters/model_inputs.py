@@ -81,7 +81,7 @@ def _hard(connection: Connection, profile: lifters.Profile) -> list[str]:
 def _screens(connection: Connection, profile: lifters.Profile) -> ScreensIn:
     angles: dict[str, float | None] = {}
     grips: dict[str, float | None] = {}
-    shelf = "not_screened" if profile.training_age == "novice" else "holds"
+    shelf = "not_screened" if profile.novice else "holds"
     for result in lifters.list_screens(connection, profile.lifter_id):
         if result.kind in _SCREEN_FIELD:
             angles[_SCREEN_FIELD[result.kind]] = result.value

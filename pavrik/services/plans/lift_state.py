@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import date
+from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
@@ -21,7 +21,7 @@ from pavrik.services.lifters.model_inputs import (
 from pavrik.services.plans.prescribing import NEWEST
 from pavrik.services.setups.fits import model_of
 from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts
-from pavrik.services.training.cues import checks_of_the_day, cues_of_the_day
+from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history
 from pavrik.store import equipment, lifters, plans
 from pavrik.store.accounts import today
@@ -58,9 +58,13 @@ def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstance
     return Circumstances(
         kit_of(connection),
         tuple(flag.region for flag in flags),
-        inputs.profile.training_age == "novice",
+        inputs.profile.novice,
         inputs.profile.goal,
     )
+
+
+PASS_LASTS = timedelta(days=120)
+"""A fault that is back after so long is drilled anew."""
 
 
 @dataclass(frozen=True)
@@ -72,8 +76,7 @@ class PlanningFacts:
     about: Circumstances
     in_force: Mapping[str, Any]
     said: Mapping[str, Said]
-    cues: Mapping[str, tuple[str, ...]]
-    checks: Mapping[str, tuple[str, ...]]
+    told: Mapping[str, Told]
     passed: frozenset[tuple[str, str]]
     causes: CauseFacts
 
@@ -93,9 +96,8 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
         w.variation: Said(w.coach, w.reason, w.word == "use")
         for w in plans.variation_words(connection, lifter_id)
     }
-    novice = inputs.profile.training_age == "novice"
-    cues = {
-        lift: cues_of_the_day(connection, lifter_id, lift, sets[lift], catalogue, novice=novice)
+    told_now: dict[str, Told] = {
+        lift: told_of_the_day(connection, inputs.profile, lift, sets[lift], catalogue)
         for lift in LIFT_IDS
     }
     return PlanningFacts(
@@ -104,12 +106,8 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
         _circumstances(connection, inputs),
         in_force,
         said,
-        {lift: tuple(cue.text for cue in of_lift) for lift, of_lift in cues.items()},
-        {
-            lift: tuple(checks_of_the_day(connection, lifter_id, sets[lift], catalogue))
-            for lift in LIFT_IDS
-        },
-        frozenset(passed_stages(connection, lifter_id)),
+        told_now,
+        frozenset(passed_stages(connection, lifter_id, datetime.now(UTC) - PASS_LASTS)),
         read_cause_facts(connection, catalogue, inputs, sets),
     )
 
@@ -123,9 +121,9 @@ def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
             lifter=model_of(causes.fit.inputs)[0],
             setup=facts.in_force[lift],
             sets=causes.sets[lift],
-            cues=facts.cues[lift],
+            cues=tuple(cue.text for cue in facts.told[lift].cues),
             said=facts.said,
-            checks=facts.checks[lift],
+            checks=tuple(facts.told[lift].checks),
             passed=frozenset(stage for of_lift, stage in facts.passed if of_lift == lift),
             age=causes.fit.inputs.profile.training_age,
         )

@@ -28,7 +28,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SettledView, model_of
-from pavrik.services.training.cues import RECENT_SETS, checks_of_the_day, cues_of_the_day
+from pavrik.services.training.cues import RECENT_SETS, Told, told_of_the_day
 from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
 from pavrik.store import equipment
@@ -97,20 +97,9 @@ def _grip(
     return grip_advice(lifter, setup, lean, inputs.request.schools.get("squat_hands", "narrow"))
 
 
-@dataclass(frozen=True)
-class Told:
-    """What a lifter is told of a lift: cues, and what is checked before the set."""
-
-    cues: list[str]
-    checks: list[str]
-
-
 def _told(connection: Connection, profile: Profile, lift: str, catalogue: Catalogue) -> Told:
-    lifter_id, novice = profile.lifter_id, profile.training_age == "novice"
-    sets = history(connection, lifter_id, lift, most=RECENT_SETS)
-    cues = cues_of_the_day(connection, lifter_id, lift, sets, catalogue, novice=novice)
-    checks = checks_of_the_day(connection, lifter_id, sets, catalogue)
-    return Told([cue.text for cue in cues], checks)
+    sets = history(connection, profile.lifter_id, lift, most=RECENT_SETS)
+    return told_of_the_day(connection, profile, lift, sets, catalogue)
 
 
 def _foot_words(bar_offset_m: float, foot_m: float) -> str:
@@ -210,8 +199,8 @@ def card_of(facts: CardFacts) -> CardAnswer:
     return CardAnswer(
         name=facts.record.inputs.profile.name,
         mass_kg=facts.record.inputs.profile.mass_kg,
-        cues=facts.told[SQUAT.id].cues,
-        pull_cues=facts.told[DEADLIFT.id].cues,
+        cues=[cue.text for cue in facts.told[SQUAT.id].cues],
+        pull_cues=[cue.text for cue in facts.told[DEADLIFT.id].cues],
         checks=facts.told[SQUAT.id].checks,
         pull_checks=facts.told[DEADLIFT.id].checks,
         cautions=list(CAUTIONS),

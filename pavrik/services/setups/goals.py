@@ -129,7 +129,7 @@ def goals_of(
     weights: Weights | None = {**asked.weights} if asked.weights is not None else None
     teaching = inputs.request.schools.get(TEACHING[fitting.lift], "")
     aim = Aim(
-        profile.goal, profile.gear, profile.training_age == "novice", pain, weights, asked.target,
+        profile.goal, profile.gear, profile.novice, pain, weights, asked.target,
         teaching, asked.weeks,
     )  # fmt: skip
     return goals_answer(fitting.of, lifter, answer.leaders, aim)

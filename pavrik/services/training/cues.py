@@ -1,5 +1,5 @@
-"""At most two cues of the day: the one on trial first, then those for the faults seen most. A cue
-of a cause that a test ruled out is not given."""
+"""What a lifter is told on a day: at most two cues, the one on trial first, then those for the
+faults seen most, and checks before the set. Nothing is told of a cause that a test ruled out."""
 
 from collections import Counter
 from collections.abc import Sequence
@@ -15,9 +15,12 @@ from pavrik.services.training.causes import results_of
 from pavrik.services.training.history import schools_in_force
 from pavrik.store import library
 from pavrik.store.database import Connection
+from pavrik.store.lifters import Profile
 
 MOST_CUES = 2
 RECENT_SETS = 12
+SeenFault = tuple[str, frozenset[str]]
+"""A fault of the newest sets, and its causes that a test ruled out."""
 
 
 @dataclass(frozen=True)
@@ -51,7 +54,7 @@ def _from_schools(connection: Connection, lifter_id: UUID, lift: str) -> list[Cu
 
 def _recent_faults(
     connection: Connection, lifter_id: UUID, sets: Sequence[TrainingSet]
-) -> list[tuple[str, frozenset[str]]]:
+) -> list[SeenFault]:
     """Faults of the newest sets with the causes that tests ruled out, the most frequent first."""
     tests = library.list_cause_tests(connection, lifter_id)
     counts = Counter(f.fault_id for s in sets[-RECENT_SETS:] for f in s.faults)
@@ -61,28 +64,20 @@ def _recent_faults(
     ]
 
 
-def checks_of_the_day(
-    connection: Connection, lifter_id: UUID, sets: Sequence[TrainingSet], catalogue: Catalogue
-) -> list[str]:
-    """What is checked before the set, for faults that are still seen; sets oldest first."""
-    return checks_of(_recent_faults(connection, lifter_id, sets), catalogue)
+@dataclass(frozen=True)
+class Told:
+    """What a lifter is told of a lift on a day: cues, and what is checked before the set."""
+
+    cues: list[Cue]
+    checks: list[str]
 
 
-def cues_of_the_day(
-    connection: Connection,
-    lifter_id: UUID,
-    lift: str,
-    sets: Sequence[TrainingSet],
-    catalogue: Catalogue,
-    *,
-    novice: bool = False,
-) -> list[Cue]:
-    """Cues for the lift, the one on trial first, the schools' own last; sets oldest first."""
-    tried = cue_on_trial(connection, lifter_id, lift)
+def _cues(faults: Sequence[SeenFault], catalogue: Catalogue, tried: str, novice: bool) -> list[Cue]:
+    """The cue on trial first, then one for each fault."""
     found = (
         [Cue(tried, catalogue.remedies[tried].text, True)] if tried in catalogue.remedies else []
     )
-    for fault_id, ruled_out in _recent_faults(connection, lifter_id, sets):
+    for fault_id, ruled_out in faults:
         if fault_id not in catalogue.faults:
             continue
         cues = cues_for(catalogue.remedies_of(fault_id, ruled_out), novice=novice)
@@ -92,5 +87,17 @@ def cues_of_the_day(
             found = [replace(one, next_id=following) if one.on_trial else one for one in found]
         elif cues:
             found.append(Cue(ids[0], cues[0].text, next_id=ids[1] if len(ids) > 1 else ""))
-    found += _from_schools(connection, lifter_id, lift)
-    return list({cue.text: cue for cue in reversed(found)}.values())[::-1][:MOST_CUES]
+    return found
+
+
+def told_of_the_day(
+    connection: Connection, profile: Profile, lift: str, sets: Sequence[TrainingSet],
+    catalogue: Catalogue,
+) -> Told:  # fmt: skip
+    """What is told of a lift, the schools' own cues last; sets oldest first."""
+    faults = _recent_faults(connection, profile.lifter_id, sets)
+    tried = cue_on_trial(connection, profile.lifter_id, lift)
+    found = _cues(faults, catalogue, tried, profile.novice)
+    found += _from_schools(connection, profile.lifter_id, lift)
+    once = list({cue.text: cue for cue in reversed(found)}.values())[::-1]
+    return Told(once[:MOST_CUES], checks_of(faults, catalogue))

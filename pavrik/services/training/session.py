@@ -3,6 +3,7 @@
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS, LiftId
@@ -47,7 +48,7 @@ from pavrik.services.plans.prescribing import (
 )
 from pavrik.services.plans.standing import day_in
 from pavrik.services.setups.card import CardFacts, card_of, read_card_facts
-from pavrik.services.training.cues import Cue, checks_of_the_day, cues_of_the_day
+from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
 from pavrik.store import equipment, training
@@ -185,8 +186,7 @@ class _LiftFacts:
 
     lift: LiftId
     sets: list[TrainingSet]
-    cues: list[Cue]
-    checks: list[str]
+    told: Told
     day: Day | None
     planned: list[PlannedLine]
     given: training.Prescription | NextLoadFacts | str
@@ -202,6 +202,7 @@ class _LifterFacts:
     card: CardFacts
     silenced: list[str]
     recent: list[SetAnswer]
+    day: Day | None
     lifts: list[_LiftFacts]
 
 
@@ -227,21 +228,19 @@ def _next_load(
 
 
 def _read_lift(
-    connection: Connection, inputs: LifterInputs, lift: LiftId, catalogue: Catalogue
-) -> _LiftFacts:
+    connection: Connection, inputs: LifterInputs, lift: LiftId, catalogue: Catalogue, on: date,
+    day: Day | None,
+) -> _LiftFacts:  # fmt: skip
     lifter_id = inputs.profile.lifter_id
     sets = history(connection, lifter_id, lift, most=200)
-    now, novice = today(connection), inputs.profile.training_age == "novice"
     prescriptions = stored.list_prescriptions(connection, lifter_id)
     given = next((p for p in prescriptions if p.lift == lift), None)
-    day = day_in(connection, lifter_id, now)
     return _LiftFacts(
         lift,
         sets,
-        cues_of_the_day(connection, lifter_id, lift, sets, catalogue, novice=novice),
-        checks_of_the_day(connection, lifter_id, sets, catalogue),
+        told_of_the_day(connection, inputs.profile, lift, sets, catalogue),
         day,
-        _planned(day, lift, sets, now.isoformat()),
+        _planned(day, lift, sets, on.isoformat()),
         given or _next_load(connection, inputs, lift, sets),
         find_summary(connection, lifter_id, lift),
     )
@@ -249,14 +248,16 @@ def _read_lift(
 
 def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> _LifterFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
-    card = read_card_facts(connection, lifter_id)
+    card, on = read_card_facts(connection, lifter_id), today(connection)
+    day = day_in(connection, lifter_id, on)
     return _LifterFacts(
         lifter_id,
         card.record.inputs.profile.name,
         card,
         sorted(silenced_faults(schools_in_force(connection, lifter_id))),
         shown_sets_in(connection, lifter_id, None, RECENT),
-        [_read_lift(connection, card.record.inputs, lift, catalogue) for lift in LIFT_IDS],
+        day,
+        [_read_lift(connection, card.record.inputs, lift, catalogue, on, day) for lift in LIFT_IDS],
     )
 
 
@@ -270,8 +271,8 @@ def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
         planned=planned,
         setup_words=words,
         hook_hole=hole,
-        cues=[CueAnswer(**vars(cue)) for cue in facts.cues],
-        checks=facts.checks,
+        cues=[CueAnswer(**vars(cue)) for cue in facts.told.cues],
+        checks=facts.told.checks,
         frequent=_frequent(facts.sets),
         cap_kg=facts.summary.cap_kg if facts.summary else None,
         cap_words=facts.summary.cap_words if facts.summary else "",
@@ -293,7 +294,7 @@ def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
         lifts=[_lift(lift, card, gym) for lift in facts.lifts],
         gear=facts.recent[0].gear if facts.recent else Gear(),
         recent=facts.recent,
-        other_work=_other_work(facts.lifts[0].day),
+        other_work=_other_work(facts.day),
     )
 
 

@@ -38,8 +38,8 @@ insert into drill_result (club_id, result_id, lifter_id, lift, stage, passed, sa
 values (:club_id, :result_id, :lifter_id, :lift, :stage, :passed, :said_by);
 
 -- name: passed_stages
--- Stages of drills that were passed, by lift, by their newest result.
+-- Stages of drills that were passed since a moment, by lift, by their newest result.
 select lift, stage from (
   select distinct on (lift, stage) lift, stage, passed from drill_result
-  where lifter_id = :lifter_id order by lift, stage, said_at desc, result_id desc) newest
+  where lifter_id = :lifter_id and said_at >= :since order by lift, stage, said_at desc, result_id desc) newest
 where passed;

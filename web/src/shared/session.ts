@@ -17,7 +17,7 @@ export async function loadSession(): Promise<Session | null> {
 }
 
 /** Take the copies of the club's data for offline use off this device. */
-async function forgetCopies(): Promise<void> {
+export async function forgetCopies(): Promise<void> {
   if ('caches' in window) await caches.delete('pavrik-data')
 }
 

@@ -20,6 +20,7 @@ export function useForget() {
     await Promise.all([
       queries.invalidateQueries({ predicate: (query) => query.queryKey.includes(lifterId) }),
       queries.invalidateQueries({ queryKey: ['floor'] }),
+      queries.invalidateQueries({ queryKey: ['platform'] }),
     ])
   }
 }

@@ -3,7 +3,8 @@
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, client, once } from '@/shared/api'
-import { useSession } from '@/shared/session'
+import { forgetCopies, useSession } from '@/shared/session'
+import { forgetDraft } from '@/stages/log/draft'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 
@@ -25,6 +26,8 @@ async function erase() {
     ),
   )
   if (!gone) return
+  await forgetCopies()
+  forgetDraft(props.lifterId)
   await router.push({ name: 'floor' })
   await forget(props.lifterId)
 }

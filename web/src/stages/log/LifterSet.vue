@@ -221,6 +221,9 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         :lines="ofLift.planned"
         :variation="draft.variation"
         :load-kg="draft.load_kg"
+        :lifter-id="one.lifter_id"
+        :lift="draft.lift"
+        :may-write="mayWrite"
         @take="takeLine"
       />
       <section v-if="one.other_work?.length">

@@ -1,11 +1,19 @@
 <script setup lang="ts">
 // Today's lines of the plan; one tap takes a line's load and variation into the set.
 import { computed } from 'vue'
+import DrillResult from '@/stages/prescribe/DrillResult.vue'
 import { effortWords } from '@/stages/prescribe/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 
-const props = defineProps<{ lines: Schemas['PlannedLine'][]; variation: string; loadKg: number }>()
+const props = defineProps<{
+  lines: Schemas['PlannedLine'][]
+  variation: string
+  loadKg: number
+  lifterId: string
+  lift: string
+  mayWrite: boolean
+}>()
 const emit = defineEmits<{ take: [line: Schemas['PlannedLine']] }>()
 const { kg } = useUnits()
 /** The steps of a way up say why once, where it goes on. */
@@ -35,6 +43,11 @@ const why = (line: Schemas['PlannedLine']) =>
             line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : why(line)
           }}</span>
         </button>
+        <DrillResult
+          v-if="line.kind === 'drill' && mayWrite"
+          :lifter-id="lifterId"
+          :line="{ lift, variation: line.variation }"
+        />
       </li>
     </ul>
   </section>

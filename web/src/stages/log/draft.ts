@@ -189,6 +189,9 @@ export function keepDraft(lifterId: string, draft: Draft): void {
   localStorage.setItem(placeOf(lifterId), JSON.stringify(draft))
 }
 
+/** Takes the draft of a lifter off this device. */
+export const forgetDraft = (lifterId: string) => localStorage.removeItem(placeOf(lifterId))
+
 export function useDraft(lifterId: string) {
   const place = placeOf(lifterId)
   const isNew = localStorage.getItem(place) === null

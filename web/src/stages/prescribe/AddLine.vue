@@ -70,7 +70,7 @@ function add() {
       </button>
     </div>
     <v-text-field v-if="typed.kind === 'other'" v-model="typed.name" label="What" />
-    <label v-else class="where"
+    <label v-else class="labelled"
       ><span class="small soft">Variation</span>
       <select v-model="typed.name">
         <option v-for="name in known" :key="name" :value="name">
@@ -100,10 +100,5 @@ form {
 .kinds [aria-pressed='true'] {
   font-weight: 700;
   text-decoration: none;
-}
-.where {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 </style>

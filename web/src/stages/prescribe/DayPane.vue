@@ -63,7 +63,7 @@ function collars(line: Line): number {
         >Start on the platform</v-btn
       >
     </header>
-    <label v-if="moving" class="small move"
+    <label v-if="moving" class="small labelled"
       >To <input type="date" :value="day.on" @change="moveTo" />
       <span class="soft">a day that stands there changes places with it</span></label
     >
@@ -184,10 +184,5 @@ header {
 }
 .what b {
   font-size: 19px;
-}
-.move {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 </style>

@@ -22,6 +22,7 @@ const before = {
   reps: String(props.line.reps),
   rpe: props.line.rpe !== null ? String(props.line.rpe) : '',
   load: props.line.load_kg !== null ? massOf(props.line.load_kg, 2) : '',
+  rest: String(props.line.rest_s),
 }
 const typed = reactive({ ...before, day: props.dayId, reason: '' })
 const wrong = ref('')
@@ -29,6 +30,8 @@ const load = computed(() => (typed.load.trim() ? readMass(typed.load) : null))
 const passes = computed(() => props.line.cap_kg && load.value && load.value > props.line.cap_kg + 0.05)
 
 function problem(): string {
+  const rest = typedOrNull(typed.rest)
+  if (rest !== null && !(rest >= 15 && rest <= 1800)) return 'Rest is 15 to 1800 seconds.'
   const found = wrongWork(typed, load.value)
   if (found) return found
   if (passes.value && typed.reason.trim().length < 3)
@@ -40,7 +43,7 @@ const said = (field: 'sets' | 'reps' | 'rpe') =>
   typed[field] !== before[field] && typed[field].trim()
     ? typedNumber(typed[field])
     : (props.line.overruled?.[field] ?? null)
-const touched = (field: 'reps' | 'rpe' | 'load') => typed[field] !== before[field]
+const touched = (field: 'reps' | 'rpe' | 'load' | 'rest') => typed[field] !== before[field]
 const ofLine = () => ({
   kind: 'line' as const,
   line_id: props.line.line_id,
@@ -62,6 +65,7 @@ function set() {
     reps: said('reps'),
     rpe: said('rpe'),
     load_kg: touched('load') ? load.value : earlier,
+    rest_s: touched('rest') ? typedOrNull(typed.rest) : (props.line.overruled?.rest_s ?? null),
     day_id: typed.day === props.dayId ? (props.line.overruled?.day_id ?? '') : typed.day,
   })
 }
@@ -92,7 +96,8 @@ function copy() {
   <form class="note decide" novalidate @submit.prevent="set">
     <WorkFields v-model="typed" />
     <p class="small soft">A load that is not named follows reps and RPE.</p>
-    <label class="where"
+    <v-text-field v-model="typed.rest" label="Rest, s" inputmode="numeric" />
+    <label class="labelled"
       ><span class="small soft">Day</span>
       <select v-model="typed.day">
         <option v-for="d in days" :key="d.day_id" :value="d.day_id">{{ dayWords(d.on) }}</option>
@@ -122,11 +127,6 @@ function copy() {
 form {
   display: grid;
   gap: 6px;
-}
-.where {
-  display: flex;
-  gap: 8px;
-  align-items: center;
 }
 .acts {
   display: flex;

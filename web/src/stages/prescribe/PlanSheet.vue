@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { uuid7, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { USE_NAMES } from '@/shared/words'
+import AddLine from './AddLine.vue'
 import DayPane from './DayPane.vue'
 import SeasonLine from './SeasonLine.vue'
 import { dayWords, isoDay, titleOf, wayUp, withoutSteps } from './words'
@@ -45,6 +46,15 @@ const worked = computed(() =>
     props.volume.some((v) => v.capacities[name]),
   ),
 )
+const addingDay = ref(false)
+const newDay = ref('')
+/** The plan's own day on a date, else a day that only the hand makes. */
+const dayOn = (date: string) => days.value.find((d) => d.on === date)?.day_id ?? `on-${date}`
+function addOn(what: PlanEdit) {
+  emit('edit', what)
+  addingDay.value = false
+  newDay.value = ''
+}
 const dragged = ref<string | null>(null)
 const over = ref<string | null>(null)
 const mayLand = (day: Day) => dragged.value !== null && dragged.value !== day.day_id
@@ -134,6 +144,15 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
           </tr>
         </tbody>
       </table>
+      <div v-if="mayWrite && !preview">
+        <button class="linkish small" :aria-expanded="addingDay" @click="addingDay = !addingDay">
+          Add a day
+        </button>
+        <template v-if="addingDay">
+          <label class="small labelled">On <input v-model="newDay" type="date" :min="days[0]?.on" /></label>
+          <AddLine v-if="newDay" :key="newDay" :day-id="dayOn(newDay)" :busy="!!busy" @edit="addOn" />
+        </template>
+      </div>
       <details class="small">
         <summary>
           Hard sets by muscle and week <span class="soft">a set counts for what it uses most</span>

@@ -44,7 +44,7 @@ def log_of(fault_id: str | None, lift: str) -> list[TrainingSet]:
     ]  # fmt: skip
 
 
-def plan_of(fault_id: str | None, lift: str, tests: tuple[TestResult, ...] = (), passed=()):
+def study_of(fault_id: str | None, lift: str, tests: tuple[TestResult, ...] = (), passed=()):
     def causes_of(found):
         return rank_causes(CATALOGUE, found.fault_id, [], tests)
 
@@ -54,11 +54,15 @@ def plan_of(fault_id: str | None, lift: str, tests: tuple[TestResult, ...] = (),
     facts = LiftFacts(
         lift, LIFTER, setup, log_of(fault_id, lift), checks=tuple(checks), passed=frozenset(passed)
     )
-    study = analyse_lift(
+    return analyse_lift(
         facts, shipped_variations().of(lift), CATALOGUE, Circumstances(frozenset(KIT)), causes_of,
         TODAY.isoformat(),
     )  # fmt: skip
-    return make_plan(replace(ASK, start=TODAY, meet=None), {lift: study.state}, GYM)
+
+
+def plan_of(fault_id: str | None, lift: str, tests: tuple[TestResult, ...] = (), passed=()):
+    state = study_of(fault_id, lift, tests, passed).state
+    return make_plan(replace(ASK, start=TODAY, meet=None), {lift: state}, GYM)
 
 
 @cache
@@ -169,3 +173,12 @@ def test_a_back_that_rounds_from_the_first_rep_shortens_no_set():
     assert rep_cap_of(findings(log, CATALOGUE, "deadlift", "trained")) is None
     late = findings(log_of("low-round", "deadlift"), CATALOGUE, "deadlift", "trained")
     assert rep_cap_of(late).reps == 4
+
+
+@pytest.mark.parametrize("fault_id", ["loose-brace", "hips-shoot", "upper-round", "low-round"])
+def test_what_serves_little_is_support_work_only(fault_id):
+    """A weak reason (a score below a quarter) buys no barbell work."""
+    choice = study_of(fault_id, CATALOGUE.faults[fault_id].lift).choice
+    weak = [c.name for c in choice.considered if c.chosen and c.score < 0.25]
+    assert weak
+    assert {shipped_variations().by_name[name].role for name in weak} == {"support"}

@@ -1,0 +1,197 @@
+"""What a film can tell of a fault: one number per rep, its error, and from where it is told.
+
+What is compared within one clip (the way up against the way down at equal height of the bar) is good
+to millimetres; absolute places are not. The errors and the first thresholds come from rendered
+clips with known truth; the thresholds give way to the lifter's own light sets.
+"""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+
+from pavrik.core.assumptions import assume
+from pavrik.core.tracking.expected import Expected
+from pavrik.core.tracking.measured import Measured
+from pavrik.core.tracking.reps import Rep
+from pavrik.core.units import Floats, degrees
+
+Estimate = Callable[[Measured, Expected, Rep], float]
+LOWEST = 0.45
+_GRID = np.linspace(0.04, LOWEST, 40)
+HIP_PER_BAR = assume("hip_per_bar_forward", 0.85, "share", "a bar that drifts takes the hips along")
+BEFORE_S = assume("before_lift_off_s", 0.9, "s", "looked back from where the plates leave")
+FIRST_THIRD = 1 / 3
+BOTTOM_KEEPS_M = 0.02
+
+
+@dataclass(frozen=True)
+class Detector:
+    """One thing that is measured in each rep. ``error_sd`` and ``told_from`` are in ``unit``;
+    ``below`` says that small values are the fault. ``says`` completes "measured ... cm"."""
+
+    id: str
+    lift: str
+    fault_id: str
+    phase: str
+    unit: Literal["m", "deg", "s"]
+    error_sd: float
+    told_from: float
+    estimate: Estimate
+    says: str
+    below: bool = False
+    needs_square: bool = True
+    """Whether an oblique view spoils it."""
+    priced: bool = False
+    """Whether its value is the amount that the fault is priced by."""
+
+    def told(self, own: Sequence[float] = ()) -> float:
+        """From which value on it is told: the 99th percentile of the lifter's own light reps where
+        there are enough of them, never finer than the error allows."""
+        if self.below or len(own) < LEAST_OWN:
+            return self.told_from
+        usual = float(np.mean(own)) + 2.33 * float(np.std(own, ddof=1))
+        return max(usual, 2.33 * self.error_sd)
+
+
+LEAST_OWN = 8
+"""Light reps of one's own that replace the first threshold."""
+
+
+def _at_equal_height(measured: Measured, rep: Rep, values: Floats) -> Floats:
+    """Way up less way down of a column, over the lowest part of the way."""
+    height = measured.bar[:, 1]
+    low = float(height[rep.turn])
+    way = min(float(height[rep.first]), float(height[rep.last])) - low
+    heights = low + _GRID * way
+
+    def along(part: slice) -> Floats:
+        z, v = height[part], values[part]
+        order = np.argsort(z)
+        return np.interp(heights, z[order], v[order])
+
+    down, up = slice(rep.first, rep.turn + 1), slice(rep.turn, rep.last + 1)
+    return np.asarray(along(up) - along(down))
+
+
+def hips_lead_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the hips are ahead of the bar on the way up: higher than at the same height of the
+    bar on the way down, less what a bar that drifts forward takes with it."""
+    hips = _at_equal_height(measured, rep, measured.hip[:, 1])
+    bar = _at_equal_height(measured, rep, measured.bar[:, 0])
+    return float(np.max(hips - HIP_PER_BAR * bar))
+
+
+def bar_forward_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the bar is in front of where it was at the same height on the way down."""
+    return float(np.max(_at_equal_height(measured, rep, measured.bar[:, 0])))
+
+
+def knees_stay_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the knees are in front of where they were at the same height on the way down."""
+    return float(np.max(_at_equal_height(measured, rep, measured.knee[:, 0])))
+
+
+def heels_rise_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the heel comes off the floor."""
+    rise = measured.heel_rise_m[rep.first : rep.last + 1]
+    rise = rise[np.isfinite(rise)]
+    return float(np.percentile(rise, 95)) if len(rise) else float("nan")
+
+
+def descent_s(_: Measured, __: Expected, rep: Rep) -> float:
+    """Seconds of the way down."""
+    return rep.down_s
+
+
+def hips_before_plates_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the hips rise before the plates leave the floor."""
+    times = measured.times_s
+    before = (times >= times[rep.first] - BEFORE_S) & (np.arange(len(times)) <= rep.first)
+    if before.sum() < 3:
+        return float("nan")
+    return float(measured.hip[rep.first, 1] - np.min(measured.hip[before, 1]))
+
+
+def back_tips_deg(measured: Measured, expected: Expected, rep: Rep) -> float:
+    """How much more the back tips forward in the first third of the way than computed."""
+    height = measured.bar[:, 1]
+    way = float(height[rep.turn] - height[rep.first])
+    third = rep.first + int(
+        np.argmax(height[rep.first : rep.turn + 1] >= height[rep.first] + way * FIRST_THIRD)
+    )
+    seen = float(degrees(measured.solved.lean[third] - measured.solved.lean[rep.first]))
+    lowest = float(expected.height_m[0])
+    computed = expected.angle_deg("trunk_lean", np.array([lowest, lowest + way * FIRST_THIRD]))
+    return seen - float(computed[1] - computed[0])
+
+
+def bar_away_m(measured: Measured, expected: Expected, rep: Rep) -> float:
+    """How far the bar is in front of its computed way below the knee, from where it began."""
+    height, x = measured.bar[:, 1], measured.bar[:, 0]
+    up = slice(rep.first, rep.turn + 1)
+    risen = height[up] - height[rep.first]
+    knee_m = float(measured.knee[rep.first, 1]) - float(height[rep.first])
+    below = risen <= max(knee_m, 0.1)
+    lowest = float(expected.height_m[0])
+    way = expected.point("bar", 0, lowest + risen[below])
+    return float(np.max((x[up][below] - x[rep.first]) - (way - way[0])))
+
+
+def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float]:
+    return (
+        assume(f"film_{name}_sd", error, "m", f"error of a film: {meaning}"),
+        assume(f"film_{name}_told", told, "m", f"told from: {meaning}"),
+    )
+
+
+DETECTORS: tuple[Detector, ...] = (
+    Detector(
+        "heels-up", "squat", "heels-up", "bottom", "m",
+        *_m("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
+        "heel off the floor",
+    ),
+    Detector(
+        "dive", "squat", "dive", "descent", "s",
+        assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
+        assume("film_dive_told", 0.9, "s", "a descent faster than this is told"), descent_s,
+        "for the way down", below=True, needs_square=False,
+    ),
+    Detector(
+        "hips-rise", "squat", "hips-rise", "out of the hole", "m",
+        *_m("hips", 0.002, 0.030, "hips ahead of the bar"), hips_lead_m,
+        "hips higher than at the same bar height going down", priced=True,
+    ),
+    Detector(
+        "bar-forward", "squat", "bar-forward", "out of the hole", "m",
+        *_m("forward", 0.001, 0.019, "bar in front of its way down"), bar_forward_m,
+        "bar in front of where it went down", priced=True,
+    ),
+    Detector(
+        "knees-stay", "squat", "knees-stay", "out of the hole", "m",
+        *_m("knees", 0.001, 0.025, "knees in front of their way down"), knees_stay_m,
+        "knees in front of where they were going down",
+    ),
+    Detector(
+        "hips-before-plates", "deadlift", "hips-shoot", "off the floor", "m",
+        *_m("hips_before", 0.0026, 0.022, "hips up before the plates leave"),
+        hips_before_plates_m, "hips up before the plates left", priced=True,
+    ),
+    Detector(
+        "back-tips", "deadlift", "hips-shoot", "off the floor", "deg",
+        assume("film_tips_sd", 0.8, "deg", "error of a film: back tipping off the floor"),
+        assume("film_tips_told", 2.6, "deg", "told from: back tipping off the floor"),
+        back_tips_deg, "more tip of the back in the first third than computed",
+    ),
+    Detector(
+        "bar-away", "deadlift", "bar-away", "below the knee", "m",
+        *_m("away", 0.0045, 0.017, "bar in front of its computed way"), bar_away_m,
+        "bar in front of its computed way", priced=True,
+    ),
+)  # fmt: skip
+
+
+def detectors_of(lift: str) -> list[Detector]:
+    """What is looked for in a lift, in the order of its phases."""
+    return [detector for detector in DETECTORS if detector.lift == lift]

@@ -1,0 +1,82 @@
+"""How the camera itself moved: corners of the background, found again from the first picture."""
+
+from dataclasses import dataclass, field
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from pavrik.film.decode import Picture
+
+Affine = NDArray[np.float64]
+_CORNERS = 160
+_LK = {"winSize": (21, 21), "maxLevel": 3}
+_LEAST = 8
+_STRAY_PX = 1.5
+
+
+def _still() -> Affine:
+    return np.array([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0]])
+
+
+@dataclass
+class Background:
+    """Transforms from a picture into the first one. ``lifter`` (u0, v0, u1, v1) is left out."""
+
+    first: Picture
+    lifter: tuple[float, float, float, float]
+    to_first: Affine = field(default_factory=_still)
+
+    def __post_init__(self) -> None:
+        mask = np.full(self.first.shape, 255, np.uint8)
+        u0, v0, u1, v1 = (round(edge) for edge in self.lifter)
+        mask[max(v0, 0) : max(v1, 0), max(u0, 0) : max(u1, 0)] = 0
+        found = cv2.goodFeaturesToTrack(self.first, _CORNERS, 0.02, 12, mask=mask)
+        self.corners = np.zeros((0, 1, 2), np.float32) if found is None else found
+
+    def follow(self, picture: Picture) -> Affine:
+        """The transform of a picture; as before where too few corners are found again."""
+        if len(self.corners) < _LEAST:
+            return self.to_first
+        guess = cv2.transform(self.corners, cv2.invertAffineTransform(self.to_first))
+        found, seen, _ = cv2.calcOpticalFlowPyrLK(
+            self.first, picture, self.corners, guess.astype(np.float32),
+            flags=cv2.OPTFLOW_USE_INITIAL_FLOW, **_LK,
+        )  # fmt: skip
+        kept = seen.ravel() == 1
+        if kept.sum() >= _LEAST:
+            made, inside = cv2.estimateAffinePartial2D(
+                found[kept], self.corners[kept], ransacReprojThreshold=_STRAY_PX
+            )
+            if made is not None and inside.sum() >= max(_LEAST, 0.3 * kept.sum()):
+                self.to_first = made
+        return self.to_first
+
+
+def moved(place: NDArray[np.float64], by: Affine) -> NDArray[np.float64]:
+    """A place (2,) or places (n, 2) under a transform; NaN stays NaN."""
+    return np.asarray(place) @ by[:, :2].T + by[:, 2]
+
+
+UPRIGHT_WITHIN_DEG = 8.0
+_LEAST_LINES = 3
+
+
+def roll_of(picture: Picture) -> float:
+    """How far (rad) the upright lines of a background lean, clockwise positive; 0 where there are
+    too few of them."""
+    edges = cv2.Canny(picture, 50, 150)
+    least = picture.shape[0] // 5
+    lines = cv2.HoughLinesP(edges, 1, np.pi / 1440, 60, minLineLength=least, maxLineGap=6)
+    if lines is None:
+        return 0.0
+    along = lines.reshape(-1, 4).astype(float)
+    du, dv = along[:, 2] - along[:, 0], along[:, 3] - along[:, 1]
+    length = np.hypot(du, dv)
+    lean = np.arctan2(-du * np.sign(dv), np.abs(dv))
+    upright = (np.abs(lean) < np.deg2rad(UPRIGHT_WITHIN_DEG)) & (length > 0)
+    if upright.sum() < _LEAST_LINES:
+        return 0.0
+    order = np.argsort(lean[upright])
+    weight = np.cumsum(length[upright][order])
+    return float(lean[upright][order][np.searchsorted(weight, weight[-1] / 2)])

@@ -1,0 +1,156 @@
+"""A film shot: pictures of a motion from one place, shaken and grainy as wanted, written as WebM."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from pathlib import Path
+
+import av
+import cv2
+import numpy as np
+
+from pavrik.core.tracking.camera import (
+    FOCAL_OF_WIDTH,
+    PLATE_RADIUS_M,
+    SLEEVE_END_M,
+    Camera,
+    plate_face_m,
+)
+from pavrik.core.tracking.clip import Taps
+from pavrik.film.camera.motion import Motion
+from pavrik.film.camera.scene import Looks, Scene
+
+CODEC = "libvpx"
+QUICK = {"deadline": "realtime", "cpu-used": "8"}
+BITS_PER_PIXEL = 0.14
+
+
+@dataclass(frozen=True)
+class Stand:
+    """Where the phone stands: distance and height in m, how far off the side and how tilted
+    (rad), how much it shakes (pixels) and how grainy it is (grey levels)."""
+
+    distance_m: float = 4.5
+    height_m: float = 0.55
+    yaw: float = 0.0
+    roll: float = 0.0
+    shake_px: float = 0.0
+    grain: float = 3.0
+    facing: int = 1
+    size: tuple[int, int] = (1280, 720)
+    rate_hz: float = 30.0
+
+    def camera(self) -> Camera:
+        """The pinhole, level."""
+        x = 0.12 + self.distance_m * np.sin(self.yaw)
+        y = self.distance_m * np.cos(self.yaw)
+        width, height = self.size
+        middle = (width / 2, height / 2)
+        return Camera(
+            FOCAL_OF_WIDTH * max(self.size), middle, float(x), float(y), self.height_m, self.yaw,
+            self.roll, self.facing,
+        )  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Shot:
+    """A film that was made and the truth beside it: the motion, the camera that saw it, the frames'
+    times, and where a faultless hand would tap."""
+
+    motion: Motion
+    stand: Stand
+    taps: Taps
+    tapped_s: float
+    large_plates: int = 2
+    looks: Looks = field(default_factory=Looks)
+
+
+def perfect_taps(motion: Motion, camera: Camera, frame: int, large_plates: int) -> Taps:
+    """Where joints, plate and sleeve's end stand in a picture, in pixels."""
+
+    def at(place: np.ndarray, y: float | None = None) -> tuple[float, float]:
+        u, v = camera.project(place[0], place[1] if y is None else y, place[2])
+        return float(u), float(v)
+
+    points = {name: places[frame] for name, places in motion.points.items()}
+    bar, face = points["bar"], plate_face_m(large_plates)
+    depth = float(camera.depth(bar[0], face))
+    hidden = bar[2] < PLATE_RADIUS_M + 0.3
+    return Taps(
+        plate=at(bar, face),
+        plate_radius=camera.focal_px * PLATE_RADIUS_M / depth,
+        knee=at(points["knee"]),
+        hip=at(points["hip"]),
+        ankle=None if hidden else at(points["ankle"]),
+        shoulder=at(points["shoulder"]) if hidden else None,
+        sleeve_end=at(bar, SLEEVE_END_M),
+    )
+
+
+def shot_of(
+    motion: Motion, stand: Stand, frame: int = 0, large_plates: int = 2, looks: Looks | None = None
+) -> Shot:
+    """A shot ready to be filmed, with its truth."""
+    taps = perfect_taps(motion, stand.camera(), frame, large_plates)
+    time_s = frame / stand.rate_hz
+    return Shot(motion, stand, taps, time_s, large_plates, looks or Looks())
+
+
+def film(shot: Shot, path: Path, rests_on_back: bool) -> Iterator[float]:
+    """Write the film; yields its progress. Raises OSError where it cannot be written."""
+    stand, motion = shot.stand, shot.motion
+    scene = Scene(stand.camera(), stand.size, shot.looks, shot.large_plates, rests_on_back)
+    random = np.random.default_rng(shot.looks.seed)
+    grains = _grains(random, stand)
+    shaking = _shaking(random, stand, len(motion.times_s))
+    with av.open(str(path), "w") as container:
+        stream = container.add_stream(CODEC, rate=round(stand.rate_hz), options=QUICK)
+        stream.width, stream.height = stand.size
+        stream.pix_fmt = "yuv420p"
+        stream.bit_rate = round(BITS_PER_PIXEL * stand.rate_hz * stand.size[0] * stand.size[1])
+        for frame in range(len(motion.times_s)):
+            points = {name: places[frame] for name, places in motion.points.items()}
+            spin = 2.5 * float(points["bar"][2])
+            picture = scene.picture(points, float(motion.heel_m[frame]), spin)
+            if stand.shake_px:
+                picture = cv2.warpAffine(
+                    picture, shaking[frame], stand.size, borderMode=cv2.BORDER_REPLICATE
+                )
+            picture = cv2.GaussianBlur(picture, (0, 0), 0.6)
+            if grains is not None:
+                grain = grains[frame % len(grains)]
+                picture = cv2.add(picture, grain, dtype=cv2.CV_8U)
+            container.mux(stream.encode(av.VideoFrame.from_ndarray(picture, format="bgr24")))
+            yield (frame + 1) / len(motion.times_s)
+        container.mux(stream.encode())
+
+
+def _grains(random: np.random.Generator, stand: Stand) -> np.ndarray | None:
+    if not stand.grain:
+        return None
+    shape = (6, stand.size[1], stand.size[0], 1)
+    grain = np.round(random.normal(0, stand.grain, shape)).astype(np.int16)
+    return np.repeat(grain, 3, axis=3)
+
+
+def _shaking(random: np.random.Generator, stand: Stand, frames: int) -> np.ndarray:
+    """Small shifts and turns that wander and come back, none in the first picture."""
+    times = np.arange(frames) / stand.rate_hz
+    found = np.zeros((frames, 2, 3))
+    sway = [
+        sum(
+            a * np.sin(2 * np.pi * f * times + p) - a * np.sin(p)
+            for a, f, p in zip(
+                random.uniform(0.3, 1.0, 3), random.uniform(0.3, 4.0, 3), random.uniform(0, 6, 3),
+                strict=True,
+            )
+        )
+        for _ in range(3)
+    ]  # fmt: skip
+    turn = 0.0004 * stand.shake_px * np.asarray(sway[2])
+    middle = np.array(stand.size) / 2
+    for frame in range(frames):
+        c, s = np.cos(turn[frame]), np.sin(turn[frame])
+        around = middle - np.array([[c, -s], [s, c]]) @ middle
+        shift = stand.shake_px * np.array([sway[0][frame], sway[1][frame]])
+        found[frame] = np.column_stack([[[c, -s], [s, c]], around + shift])
+    return found

@@ -1,0 +1,99 @@
+"""A film file as grey pictures with true times, within budgets; what cannot be read is told plainly.
+
+OpenCV applies the rotation that a phone notes beside the picture.
+"""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from pathlib import Path
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+Picture = NDArray[np.uint8]
+LONGEST_S = 60.0
+MOST_FRAMES = 3600
+MOST_PIXELS = 3840 * 2160
+LEAST_SIDE = 240
+WORKING_SIDE = 1280
+"""The longer side of the pictures that are tracked; larger ones are made smaller."""
+
+
+class FilmError(ValueError):
+    """A film that cannot be used, in one sentence with the remedy."""
+
+
+@dataclass(frozen=True)
+class Frame:
+    """One picture (height, width) and its time from the start of the film."""
+
+    time_s: float
+    picture: Picture
+
+
+@dataclass(frozen=True)
+class Film:
+    """An open film: the size of the pictures that it gives and ``scale``, theirs to its own."""
+
+    capture: cv2.VideoCapture
+    width: int
+    height: int
+    scale: float
+
+    def frames(self) -> Iterator[Frame]:
+        """Every picture in order. Raises FilmError where there are too many."""
+        last, count = -1.0, 0
+        while True:
+            got, picture = self.capture.read()
+            if not got or picture is None:
+                break
+            time_s = self.capture.get(cv2.CAP_PROP_POS_MSEC) / 1000
+            if time_s <= last:
+                continue
+            last, count = time_s, count + 1
+            if count > MOST_FRAMES or time_s > LONGEST_S:
+                raise FilmError(
+                    f"the film is longer than {LONGEST_S:g} s or {MOST_FRAMES} pictures: cut it to "
+                    "the set"
+                )
+            yield Frame(time_s, self._small(cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)))
+        if count < 2:
+            raise FilmError(
+                "the film has no moving picture that can be read: film with the phone's usual "
+                "camera, or send it as MP4 or WebM"
+            )
+
+    def _small(self, picture: Picture) -> Picture:
+        if self.scale == 1.0:
+            return picture
+        size = (self.width, self.height)
+        return np.asarray(cv2.resize(picture, size, interpolation=cv2.INTER_AREA), dtype=np.uint8)
+
+
+@contextmanager
+def open_film(path: Path) -> Iterator[Film]:
+    """Open a film file. Raises FilmError where it is none, or too large or small to measure."""
+    capture = cv2.VideoCapture(str(path), cv2.CAP_FFMPEG)
+    try:
+        width = int(capture.get(cv2.CAP_PROP_FRAME_WIDTH))
+        height = int(capture.get(cv2.CAP_PROP_FRAME_HEIGHT))
+        if not capture.isOpened() or width <= 0 or height <= 0:
+            raise FilmError(
+                "this is not a film that can be read: film with the phone's usual camera, or send "
+                "it as MP4 or WebM"
+            )
+        if width * height > MOST_PIXELS:
+            raise FilmError(
+                f"the picture has {width} x {height} points, at most {MOST_PIXELS / 1e6:.1f} "
+                "million are taken: film in 1080p or 4K"
+            )
+        if min(width, height) < LEAST_SIDE:
+            raise FilmError(
+                f"the picture has {width} x {height} points: too few to measure, film in 720p"
+            )
+        scale = min(1.0, WORKING_SIDE / max(width, height))
+        yield Film(capture, round(width * scale), round(height * scale), scale)
+    finally:
+        capture.release()

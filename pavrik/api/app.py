@@ -11,7 +11,9 @@ from fastapi.staticfiles import StaticFiles
 from pavrik.api import lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, sign_in_routes
+from pavrik.api.films import watch_routes
 from pavrik.api.lifters import lifter_routes
+from pavrik.api.metering import Metered, Metrics
 from pavrik.api.plans import plan_routes
 from pavrik.api.settings import Settings
 from pavrik.api.setups import (
@@ -22,7 +24,6 @@ from pavrik.api.setups import (
     trial_routes,
 )
 from pavrik.api.training import log_routes, review_routes, session_routes
-from pavrik.api.watch import Metrics, Watch
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import check_prices, shipped_catalogue
 from pavrik.core.faults.evidence import shipped_evidence
@@ -32,12 +33,13 @@ from pavrik.formats.wire.lifters import HealthAnswer
 from pavrik.services.club.accounts import Accounts
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
+from pavrik.services.watch.films import Films
 from pavrik.store.database import Database
 
 ROUTERS = (
     lifts_routes, sign_in_routes, gym_routes, library_routes, lifter_routes,
     squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
-    log_routes, session_routes, review_routes, plan_routes,
+    log_routes, session_routes, review_routes, plan_routes, watch_routes,
 )  # fmt: skip
 
 
@@ -80,6 +82,7 @@ def create_app(settings: Settings) -> FastAPI:
         app.state.passwords = Passwords(settings.hasher)
         app.state.accounts = Accounts(database, app.state.passwords)
         app.state.jobs = Jobs(database)
+        app.state.films = Films(settings.films_folder)
         yield
         app.state.jobs.close()
         database.close()
@@ -97,7 +100,7 @@ def create_app(settings: Settings) -> FastAPI:
     metrics = Metrics(settings.metrics_folder)
     problems.install(app)
     app.add_middleware(BodyLimit)
-    app.add_middleware(Watch, metrics=metrics)
+    app.add_middleware(Metered, metrics=metrics)
     for module in ROUTERS:
         app.include_router(module.router)
 

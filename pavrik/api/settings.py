@@ -1,12 +1,19 @@
 """What one server is made with."""
 
 from dataclasses import dataclass, field
+from os import getuid
 from pathlib import Path
+from tempfile import gettempdir
 
 from argon2 import PasswordHasher
 
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
+
+
+def usual_films_folder() -> Path:
+    """Where films wait when no folder of the installation is named."""
+    return Path(gettempdir()) / f"pavrik-films-{getuid()}"
 
 
 @dataclass(frozen=True)
@@ -19,6 +26,10 @@ class Settings:
     secure_cookies: bool = False
     public_url: str | None = None
     metrics_folder: Path | None = None
+    films_folder: Path = field(
+        default_factory=lambda: Path(gettempdir()) / f"pavrik-films-{getuid()}"
+    )
+    """Where films wait to be tracked: a folder that all processes of one server share."""
     hasher: PasswordHasher = field(default_factory=PasswordHasher)
 
     @staticmethod
@@ -30,5 +41,10 @@ class Settings:
                 "PAVRIK_DATABASE_URL is not set: use ./start, or set it to a database"
             )
         return Settings(
-            told.database_url, told.page, told.secure_cookies, told.public_url, told.metrics_folder
+            told.database_url,
+            told.page,
+            told.secure_cookies,
+            told.public_url,
+            told.metrics_folder,
+            films_folder=told.state / "films" if told.state else usual_films_folder(),
         )

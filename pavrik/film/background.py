@@ -4,15 +4,13 @@ from dataclasses import dataclass, field
 
 import cv2
 import numpy as np
-from numpy.typing import NDArray
 
-from pavrik.film.decode import Picture
+from pavrik.film.opencv import Affine, Picture, corners, flow, inverse, moved, similarity
 
-Affine = NDArray[np.float64]
 _CORNERS = 160
-_LK = {"winSize": (21, 21), "maxLevel": 3}
 _LEAST = 8
 _STRAY_PX = 1.5
+_WINDOW = 21
 
 
 def _still() -> Affine:
@@ -31,31 +29,22 @@ class Background:
         mask = np.full(self.first.shape, 255, np.uint8)
         u0, v0, u1, v1 = (round(edge) for edge in self.lifter)
         mask[max(v0, 0) : max(v1, 0), max(u0, 0) : max(u1, 0)] = 0
-        found = cv2.goodFeaturesToTrack(self.first, _CORNERS, 0.02, 12, mask=mask)
-        self.corners = np.zeros((0, 1, 2), np.float32) if found is None else found
+        self.corners = corners(self.first, _CORNERS, 0.02, 12, mask)
 
     def follow(self, picture: Picture) -> Affine:
         """The transform of a picture; as before where too few corners are found again."""
         if len(self.corners) < _LEAST:
             return self.to_first
-        guess = cv2.transform(self.corners, cv2.invertAffineTransform(self.to_first))
-        found, seen, _ = cv2.calcOpticalFlowPyrLK(
-            self.first, picture, self.corners, guess.astype(np.float32),
-            flags=cv2.OPTFLOW_USE_INITIAL_FLOW, **_LK,
+        guess = moved(self.corners.reshape(-1, 2).astype(float), inverse(self.to_first))
+        found, seen = flow(
+            self.first, picture, self.corners, _WINDOW,
+            guess.astype(np.float32).reshape(-1, 1, 2),
         )  # fmt: skip
-        kept = seen.ravel() == 1
-        if kept.sum() >= _LEAST:
-            made, inside = cv2.estimateAffinePartial2D(
-                found[kept], self.corners[kept], ransacReprojThreshold=_STRAY_PX
-            )
-            if made is not None and inside.sum() >= max(_LEAST, 0.3 * kept.sum()):
+        if seen.sum() >= _LEAST:
+            made, agree = similarity(found[seen], self.corners[seen], _STRAY_PX)
+            if made is not None and agree >= max(_LEAST, 0.3 * seen.sum()):
                 self.to_first = made
         return self.to_first
-
-
-def moved(place: NDArray[np.float64], by: Affine) -> NDArray[np.float64]:
-    """A place (2,) or places (n, 2) under a transform; NaN stays NaN."""
-    return np.asarray(place) @ by[:, :2].T + by[:, 2]
 
 
 UPRIGHT_WITHIN_DEG = 8.0

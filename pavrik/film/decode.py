@@ -1,4 +1,4 @@
-"""A film file as grey pictures with true times, within budgets; what cannot be read is told plainly.
+"""A film file as grey pictures with true times, within budgets; what cannot be read is told.
 
 OpenCV applies the rotation that a phone notes beside the picture.
 """
@@ -10,9 +10,9 @@ from pathlib import Path
 
 import cv2
 import numpy as np
-from numpy.typing import NDArray
 
-Picture = NDArray[np.uint8]
+from pavrik.film.opencv import Picture
+
 LONGEST_S = 60.0
 MOST_FRAMES = 3600
 MOST_PIXELS = 3840 * 2160
@@ -58,7 +58,8 @@ class Film:
                     f"the film is longer than {LONGEST_S:g} s or {MOST_FRAMES} pictures: cut it to "
                     "the set"
                 )
-            yield Frame(time_s, self._small(cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY)))
+            grey = np.asarray(cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY), dtype=np.uint8)
+            yield Frame(time_s, self._small(grey))
         if count < 2:
             raise FilmError(
                 "the film has no moving picture that can be read: film with the phone's usual "

@@ -9,16 +9,23 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.tracking.clip import Taps
-from pavrik.film.background import Affine, moved
-from pavrik.film.decode import Picture
+from pavrik.film.opencv import (
+    Affine,
+    Picture,
+    Place,
+    corners,
+    flow_there_and_back,
+    inverse,
+    likeness,
+    moved,
+    patch,
+    similarity,
+)
 from pavrik.film.plate import Disc
 
-Place = NDArray[np.float64]
 _LEAST = 6
 _CORNERS = 80
-_BACK_PX = 1.0
-_WINDOW = (15, 15)
-_LEVELS = 3
+_WINDOW = 15
 _WIDTH_SHARE = 0.20
 """Half of a limb's width over its length."""
 _LOST_AFTER = 8
@@ -46,30 +53,19 @@ def limb_motion(
     little of it was seen."""
     length = float(np.hypot(*(upper - lower)))
     u0, v0, u1, v1 = _corner([upper, lower], before.shape, 0.35 * length + 24)
-    if u1 - u0 < 2 * _WINDOW[0] or v1 - v0 < 2 * _WINDOW[1]:
+    if min(u1 - u0, v1 - v0) < 2 * _WINDOW:
         return None
     corner = np.array([u0, v0], dtype=float)
     piece, next_piece = before[v0:v1, u0:u1], now[v0:v1, u0:u1]
     mask = _mask(piece.shape, upper - corner, lower - corner, plate, corner)
-    corners = cv2.goodFeaturesToTrack(piece, _CORNERS, 0.01, 4, mask=mask)
-    if corners is None or len(corners) < _LEAST:
+    start = corners(piece, _CORNERS, 0.01, 4, mask)
+    if len(start) < _LEAST:
         return None
-    there, seen = _flow(piece, next_piece, corners)
-    back, seen_back = _flow(next_piece, piece, there)
-    good = seen & seen_back & (np.hypot(*(back - corners).reshape(-1, 2).T) < _BACK_PX)
+    there, good = flow_there_and_back(piece, next_piece, start, _WINDOW)
     if good.sum() < _LEAST:
         return None
-    made, inside = cv2.estimateAffinePartial2D(
-        corners[good] + corner, there[good] + corner, ransacReprojThreshold=1.0
-    )
-    return made if made is not None and inside.sum() >= _LEAST else None
-
-
-def _flow(before: Picture, now: Picture, corners: Place) -> tuple[Place, NDArray[np.bool_]]:
-    there, seen, _ = cv2.calcOpticalFlowPyrLK(
-        before, now, corners, None, winSize=_WINDOW, maxLevel=_LEVELS
-    )
-    return there, seen.ravel() == 1
+    made, agree = similarity(start[good] + corner, there[good] + corner, 1.0)
+    return made if agree >= _LEAST else None
 
 
 def _mask(
@@ -95,26 +91,21 @@ class Looks:
 
     @classmethod
     def tapped(cls, picture: Picture, place: Place, half: float, near: float) -> "Looks":
+        """A piece of so many pixels to each side, looked for so near."""
         side = 2 * max(8, round(half)) + 1
-        return cls(place, _patch(picture, place, side), max(6, round(near)))
+        return cls(place, patch(picture, place, side), max(6, round(near)))
 
     def find(self, picture: Picture, expected: Place, plate: Disc) -> Place | None:
         """Where it is near a place; None where the plate hides it or nothing looks like it."""
         half = self.patch.shape[0] / 2
         if np.hypot(*(expected - plate.centre)) < plate.radius + half:
             return None
-        piece = _patch(picture, expected, self.patch.shape[0] + 2 * self.near)
-        score = cv2.matchTemplate(piece, self.patch, cv2.TM_CCOEFF_NORMED)
-        _, best, _, at = cv2.minMaxLoc(score)
+        piece = patch(picture, expected, self.patch.shape[0] + 2 * self.near)
+        score, best, at = likeness(piece, self.patch)
         if best < _LOOKS_LIKE:
             return None
         off = np.array([_peak(score[at[1], :], at[0]), _peak(score[:, at[0]], at[1])])
         return np.asarray(expected + off - self.near)
-
-
-def _patch(picture: Picture, place: Place, side: int) -> Picture:
-    at = (float(place[0]), float(place[1]))
-    return np.asarray(cv2.getRectSubPix(picture, (side, side), at), dtype=np.uint8)
 
 
 def _peak(score: NDArray[np.float32], at: int) -> float:
@@ -136,14 +127,14 @@ class Joints:
         self.limbs = list(pairwise(given))
         self.missed = dict.fromkeys(given, 0)
         self.tapped_plate = np.array(taps.plate)
-        self.foot = Looks.tapped(picture, *self._foot(taps)) if "ankle" in given else None
+        self.foot = Looks.tapped(picture, *self._foot()) if "ankle" in given else None
         size = float(np.hypot(*(given["hip"] - given["knee"])))
         self.looks = {
             name: Looks.tapped(picture, place, 0.22 * size, 0.16 * size)
             for name, place in given.items()
         }
 
-    def _foot(self, taps: Taps) -> tuple[Place, float, float]:
+    def _foot(self) -> tuple[Place, float, float]:
         """The heel: below the tapped ankle."""
         size = float(np.hypot(*(self.at["ankle"] - self.at["knee"])))
         return self.at["ankle"] + np.array([0.0, 0.10 * size]), 0.16 * size, 0.10 * size
@@ -157,7 +148,7 @@ class Joints:
             if made is not None:
                 for name in (lower, upper):
                     told[name].append(moved(self.at[name], made))
-        back = cv2.invertAffineTransform(to_first)
+        back = inverse(to_first)
         if "ankle" in self.at:
             told["ankle"] = [moved(self.looks["ankle"].place, back)]
         for name, places in told.items():
@@ -191,6 +182,6 @@ class Joints:
         """Where the heel is; NaN where it was not tapped, is hidden or not found."""
         if self.foot is None:
             return np.full(2, np.nan)
-        back = cv2.invertAffineTransform(to_first)
+        back = inverse(to_first)
         found = self.foot.find(now, moved(self.foot.place, back), disc)
         return np.full(2, np.nan) if found is None else found

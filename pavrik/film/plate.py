@@ -6,9 +6,8 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from pavrik.film.decode import Picture
+from pavrik.film.opencv import Picture, Place, likeness, patch
 
-Place = NDArray[np.float64]
 _RAYS = 96
 _BAND = 0.14
 """The rim is looked for within this share of the radius."""
@@ -20,8 +19,8 @@ _DIRECTIONS = np.stack([np.cos(_ANGLES), np.sin(_ANGLES)], -1)
 
 @dataclass(frozen=True)
 class Disc:
-    """Centre (2,) and radius in pixels; ``rim`` is the share of the rim that was seen, ``sharp`` how
-    sharp its edge is (grey levels per step)."""
+    """Centre (2,) and radius in pixels; ``rim`` is the share of the rim that was seen, ``sharp``
+    how sharp its edge is (grey levels per step)."""
 
     centre: Place
     radius: float
@@ -67,6 +66,8 @@ def _circle(centre: Place, radius: float, reach: Place, strength: Place) -> Disc
     return Disc(found[:2], float(found[2]), float(kept.mean()), sharp)
 
 
+_TAP_OFF = 0.12
+"""Of the radius: so far off a careful tap may be. A thick plate shows two rims."""
 _STARTS = [np.array([u, v]) for u in (-0.1, 0.0, 0.1) for v in (-0.1, 0.0, 0.1)]
 
 
@@ -78,7 +79,12 @@ def find_disc(picture: Picture, centre: Place, radius: float) -> Disc:
         for off in _STARTS
         for size in (0.92, 1.0, 1.08)
     ]
-    found = max(tried, key=lambda disc: disc.rim * disc.sharp)
+
+    def trust(disc: Disc) -> float:
+        off = float(np.hypot(*(disc.centre - centre))) + abs(disc.radius - radius)
+        return disc.rim * disc.sharp * float(np.exp(-((off / (_TAP_OFF * radius)) ** 2)))
+
+    found = max(tried, key=trust)
     if found.rim < _LEAST_RIM:
         return Disc(centre, radius, found.rim)
     return fit_rim(picture, found.centre, found.radius, _BAND / 3)
@@ -95,7 +101,7 @@ class PlateTracker:
     def __post_init__(self) -> None:
         self.usual = self.disc.radius
         half = round(self.usual * 1.05)
-        self.looks = cv2.getRectSubPix(self.first, (2 * half + 1, 2 * half + 1), _pair(self.disc))
+        self.looks = patch(self.first, self.disc.centre, 2 * half + 1)
 
     def follow(self, picture: Picture) -> Disc:
         """The plate in the next picture: by its rim from where its speed carries it, by its looks
@@ -129,13 +135,8 @@ class PlateTracker:
         corner = np.round(expected).astype(int) - half - reach
         side = self.looks.shape[0] + 2 * reach
         padded = _window(picture, corner, side)
-        score = cv2.matchTemplate(padded, self.looks, cv2.TM_CCOEFF_NORMED)
-        _, _, _, best = cv2.minMaxLoc(score)
-        return corner + np.array(best, dtype=float) + half
-
-
-def _pair(disc: Disc) -> tuple[float, float]:
-    return float(disc.centre[0]), float(disc.centre[1])
+        _, _, best = likeness(padded, self.looks)
+        return np.asarray(corner + np.array(best, dtype=float) + half)
 
 
 def _window(picture: Picture, corner: NDArray[np.int_], side: int) -> Picture:

@@ -4,7 +4,7 @@ The taps stand in one picture of the film; it is followed from there to its end,
 to its start.
 """
 
-from collections.abc import Iterator
+from collections.abc import Generator
 from dataclasses import dataclass, replace
 from pathlib import Path
 
@@ -13,9 +13,10 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.tracking.clip import JOINTS, Clip, Pixel, Taps
-from pavrik.film.background import Affine, Background, moved, roll_of
+from pavrik.film.background import Background, roll_of
 from pavrik.film.decode import FilmError, Frame, open_film
 from pavrik.film.limbs import Joints
+from pavrik.film.opencv import Affine, moved
 from pavrik.film.plate import Disc, PlateTracker, find_disc
 
 MOST_BEFORE = 900
@@ -81,7 +82,9 @@ def _around(taps: Taps, shape: tuple[int, ...]) -> tuple[float, float, float, fl
     )  # fmt: skip
 
 
-def track(path: Path, taps: Taps, tapped_s: float, found: list[Clip]) -> Iterator[float]:
+def track(
+    path: Path, taps: Taps, tapped_s: float, found: list[Clip]
+) -> Generator[float, None, None]:
     """Track a film; yields its progress from 0 to 1 and at the end puts the clip into ``found``.
 
     ``taps`` are in pixels of the film's own size, in the picture shown at ``tapped_s``. Raises
@@ -99,7 +102,7 @@ def track(path: Path, taps: Taps, tapped_s: float, found: list[Clip]) -> Iterato
                 rows.append(follower.follow(frame))
             elif frame.time_s >= tapped_s - 1e-3:
                 start = frame
-                small = replace(small, **_rimmed(frame, small))
+                small = _rimmed(frame, small)
                 follower = _Follower(frame, small)
                 rows.append(follower.at_start(frame.time_s))
             else:
@@ -118,15 +121,14 @@ def track(path: Path, taps: Taps, tapped_s: float, found: list[Clip]) -> Iterato
         yield 1.0
 
 
-def _rimmed(frame: Frame, taps: Taps) -> dict[str, object]:
-    """The tapped plate, put onto its rim."""
+def _rimmed(frame: Frame, taps: Taps) -> Taps:
+    """The taps with the plate put onto its rim."""
     disc = find_disc(frame.picture, np.array(taps.plate), taps.plate_radius)
-    return {"plate": (float(disc.centre[0]), float(disc.centre[1])), "plate_radius": disc.radius}
+    centre = (float(disc.centre[0]), float(disc.centre[1]))
+    return replace(taps, plate=centre, plate_radius=disc.radius)
 
 
-def _clip(
-    rows: list[_Row], tapped: int, size: tuple[int, int], taps: Taps, start: Frame
-) -> Clip:
+def _clip(rows: list[_Row], tapped: int, size: tuple[int, int], taps: Taps, start: Frame) -> Clip:
     places = np.stack([row.places for row in rows])
     return Clip(
         times_s=np.array([row.time_s for row in rows]),

@@ -5,20 +5,21 @@ result is stored by content, and a worker that dies leaves a job that the next r
 """
 
 import logging
-from collections.abc import Iterator
+from collections.abc import Generator
 from concurrent.futures import ThreadPoolExecutor
 from uuid import UUID
 
 from uuid6 import uuid7
 
-from pavrik.errors import NotFoundError
+from pavrik.errors import NotFoundError, PavrikError
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
-Steps = Iterator[float]
-"""Yields progress from 0 to 1; the result is stored by the iterator itself before it ends."""
+Steps = Generator[float, None, None]
+"""Yields progress from 0 to 1; the result is stored by the generator itself before it ends. It is
+closed when the job ends, however it ends."""
 
 
 class Jobs:
@@ -47,13 +48,17 @@ class Jobs:
                     if not store.beat(connection, job_id, progress):
                         return
             self._end(who, job_id, "done")
+        except PavrikError as error:
+            self._end(who, job_id, "failed", str(error))
         except Exception:
             log.exception("job failed")
             self._end(who, job_id, "failed")
+        finally:
+            steps.close()
 
-    def _end(self, who: Who, job_id: UUID, state: str) -> None:
+    def _end(self, who: Who, job_id: UUID, state: str, told: str = "") -> None:
         with self._database.club(who.club_id) as connection:
-            store.end_job(connection, job_id, state)
+            store.end_job(connection, job_id, state, told)
 
     def state(self, who: Who, job_id: UUID) -> store.Job:
         """How far a job is. Raises NotFoundError."""

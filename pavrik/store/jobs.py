@@ -11,12 +11,14 @@ SILENT_S = 20
 
 @dataclass(frozen=True)
 class Job:
-    """State and progress (0 to 1) of one computation."""
+    """State and progress (0 to 1) of one computation; ``told`` is why it failed, where that is for
+    the user to mend."""
 
     job_id: UUID
     lifter_id: UUID
     state: str
     progress: float
+    told: str = ""
 
 
 def claim_job(
@@ -45,6 +47,6 @@ def beat(connection: Connection, job_id: UUID, progress: float) -> bool:
     return bool(run(connection, "beat_job", job_id=job_id, progress=progress))
 
 
-def end_job(connection: Connection, job_id: UUID, state: str) -> None:
+def end_job(connection: Connection, job_id: UUID, state: str, told: str = "") -> None:
     """A running job becomes done, cancelled or failed."""
-    run(connection, "end_job", job_id=job_id, state=state)
+    run(connection, "end_job", job_id=job_id, state=state, told=told)

@@ -103,8 +103,8 @@ def obliqueness(
 
 @dataclass(frozen=True)
 class Anchor:
-    """A place that was tapped (pixels) and is known in m (x, y, z): the ankle of a standing foot, or
-    the middle of a plate that stands on the floor."""
+    """A place that was tapped (pixels) and is known in m (x, y, z): the ankle of a standing foot,
+    or the middle of a plate that stands on the floor."""
 
     pixel: tuple[float, float]
     at_m: tuple[float, float, float]

@@ -30,8 +30,9 @@ class Taps:
 @dataclass(frozen=True)
 class Clip:
     """One tracked film. ``times_s`` (frames,) from its start; ``bar``, ``knee``, ``hip``,
-    ``shoulder`` and ``heel`` (frames, 2) in pixels of the first frame, the camera's own shaking taken out; ``taps``
-    were made in the frame ``tapped``. ``roll`` (rad) is how far the picture's upright leans."""
+    ``shoulder`` and ``heel`` (frames, 2) in pixels of the tapped frame, the camera's own shaking
+    taken out; ``taps`` were made in the frame ``tapped``. ``roll`` (rad) is how far the picture's
+    upright leans."""
 
     times_s: Floats
     width: int

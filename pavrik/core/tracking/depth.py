@@ -13,7 +13,9 @@ from pavrik.core.body.segments import Body
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 
-TAPPED_UNSURE_M = assume("depth_tapped_unsure_m", 0.025, "m", "tapped depth nearer to level: untold")
+TAPPED_UNSURE_M = assume(
+    "depth_tapped_unsure_m", 0.025, "m", "tapped depth nearer to level: untold"
+)
 TRACKED_UNSURE_M = assume(
     "depth_tracked_unsure_m", 0.035, "m", "tracked depth nearer to level: untold"
 )

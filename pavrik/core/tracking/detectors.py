@@ -1,7 +1,7 @@
 """What a film can tell of a fault: one number per rep, its error, and from where it is told.
 
-What is compared within one clip (the way up against the way down at equal height of the bar) is good
-to millimetres; absolute places are not. The errors and the first thresholds come from rendered
+What is compared within one clip (the way up against the way down at equal height of the bar) is
+good to millimetres; absolute places are not. The errors and the first thresholds come from rendered
 clips with known truth; the thresholds give way to the lifter's own light sets.
 """
 

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.lifts.drawn import Drawn
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Indices
 
 
 @dataclass(frozen=True)
@@ -19,10 +19,10 @@ class Expected:
 
     def at_height(self, height_m: Floats | float, values: Floats) -> Floats:
         """A column of the way (in its own order) at heights of the bar, held at both ends."""
-        return np.interp(height_m, self.height_m, values[self._order])
+        return np.asarray(np.interp(height_m, self.height_m, values[self._order]))
 
     @property
-    def _order(self) -> Floats:
+    def _order(self) -> Indices:
         return np.argsort(self.path.points["bar"][2])
 
     def point(self, name: str, axis: int, height_m: Floats | float) -> Floats:

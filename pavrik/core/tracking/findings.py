@@ -94,9 +94,7 @@ def find(
     ]  # fmt: skip
 
 
-def _finding(
-    detector: Detector, told: float, by_rep: tuple[float, ...], view: View
-) -> Finding:
+def _finding(detector: Detector, told: float, by_rep: tuple[float, ...], view: View) -> Finding:
     seen = [value for value in by_rep if np.isfinite(value)]
 
     def made(state: State, why: str, value: float, reps: tuple[int, ...] = ()) -> Finding:

@@ -103,7 +103,7 @@ class _Problem:
         bar = self.seen.bar
         shift = clip[9:11] * TAP_SD_M
         stretch = (bar[:, 1] - float(np.nanmean(bar[:, 1]))) * clip[11] * SCALE_SD
-        return bar - shift - np.stack([np.zeros_like(stretch), stretch], -1)
+        return np.asarray(bar - shift - np.stack([np.zeros_like(stretch), stretch], -1))
 
     def residuals(self, unknown: Floats) -> Floats:
         shank, elevation, lean, clip = self.split(unknown)
@@ -119,9 +119,7 @@ class _Problem:
         share = np.sqrt(min(1.0, INDEPENDENT / self.frames))
         return np.concatenate([share * np.concatenate(each), clip])
 
-    def off_joints(
-        self, knee: Floats, hip: Floats, shoulder: Floats, clip: Floats
-    ) -> list[Floats]:
+    def off_joints(self, knee: Floats, hip: Floats, shoulder: Floats, clip: Floats) -> list[Floats]:
         """How far (m) joints were seen off the linkage, what was tapped beside them taken off."""
         beside = clip[3:9].reshape(3, 2) * TAP_SD_M
         pairs = ((self.seen.knee, knee), (self.seen.hip, hip), (self.seen.shoulder, shoulder))

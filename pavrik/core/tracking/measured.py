@@ -54,7 +54,7 @@ def slope(values: Floats, times_s: Floats) -> Floats:
         return np.gradient(values, times_s) if len(values) > 1 else np.zeros(len(values))
     step = float(np.median(np.diff(times_s)))
     even = np.arange(times_s[0], times_s[-1] + step / 2, step)
-    window = max(5, int(round(_SMOOTHED_S / step)) | 1)
+    window = max(5, round(_SMOOTHED_S / step) | 1)
     if window > len(even):
         return np.gradient(values, times_s)
     found = savgol_filter(np.interp(even, times_s, values), window, 2, deriv=1, delta=step)
@@ -81,7 +81,7 @@ def measure(
     )  # fmt: skip
 
     def in_m(places: Floats, y_m: float) -> Floats:
-        return np.stack(camera.unproject(*places.T, y_m), -1)
+        return np.stack(camera.unproject(places[:, 0], places[:, 1], y_m), -1)
 
     seen = Seen(
         bar=in_m(clip.bar, plate_face_m(large_plates)),

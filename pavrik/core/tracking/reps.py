@@ -38,7 +38,7 @@ class Rep:
 def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
     """Reps whose lowest points stand out; a film that begins or ends under way loses that rep."""
     lows, _ = find_peaks(-height_m, prominence=LEAST_WAY_M)
-    found = []
+    found: list[Rep] = []
     for low in lows:
         first = _last_still(height_m, int(low))
         last = _first_up(height_m, int(low))
@@ -51,7 +51,7 @@ def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
 def deadlift_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
     """Reps from where the plates leave the floor to where they are down again, or the film ends."""
     highs, _ = find_peaks(np.append(height_m, height_m.min()), prominence=LEAST_WAY_M)
-    found = []
+    found: list[Rep] = []
     for high in highs:
         first = _lift_off(height_m, int(high))
         if first is None:

@@ -77,26 +77,24 @@ def _grind(share: Floats) -> Floats:
     tau = np.linspace(0, 1, 400)
     speed = np.sin(np.pi * tau) ** 0.8 * (1 - 0.45 * np.exp(-(((tau - 0.42) / 0.11) ** 2)))
     way = np.concatenate([[0.0], np.cumsum((speed[1:] + speed[:-1]) / 2)])
-    return np.interp(share, tau, way / way[-1])
+    return np.asarray(np.interp(share, tau, way / way[-1]))
 
 
 def _early(share_up: Floats) -> Floats:
     """A fault out of the hole: nothing at the bottom, all of it a fifth up, gone at the top."""
     s = np.clip(share_up, 0.0, 1.0) / 0.2
-    return s * np.exp(1 - s) * (1 - _ease(np.clip((share_up - 0.5) / 0.3, 0, 1)))
+    fading = 1 - _ease(np.clip((share_up - 0.5) / 0.3, 0, 1))
+    return np.asarray(s * np.exp(1 - s) * fading)
 
 
-def _bar_knee_hip(
-    linkage: SideLinkage, hip: Floats, ankle: Floats, shank: Floats
-) -> tuple[Floats, Floats]:
-    """Lean of the shank, and the knee (frames, 3), that carry a hip at a place; by Newton's way
-    from a shank near it."""
+def _knee_below(linkage: SideLinkage, hip: Floats, ankle: Floats, shank: Floats) -> Floats:
+    """The knee (frames, 3) that carries a hip at a place; by Newton's way from a shank near it."""
     for _ in range(_NEWTON):
         gap = _thigh_gap(linkage, hip, ankle, shank)
         slope = (_thigh_gap(linkage, hip, ankle, shank + 1e-5) - gap) / 1e-5
         step = np.where(np.abs(slope) > 1e-4, gap / np.where(slope == 0, 1.0, slope), 0.0)
         shank = np.clip(shank - np.clip(step, -0.15, 0.15), -0.3, 1.2)
-    return shank, _knee(linkage, ankle, shank)
+    return _knee(linkage, ankle, shank)
 
 
 def _knee(linkage: SideLinkage, ankle: Floats, shank: Floats) -> Floats:
@@ -144,15 +142,13 @@ def _squat(way: _Way, pace: Pace, rate_hz: float) -> Motion:
     inside = np.where(times < STILL_S, 0.0, inside)
     inside = np.where(times - STILL_S >= pace.reps * each - 1e-9, 0.0, inside)
     going_up = np.clip((inside - down_s) / pace.up_s, 0, 1)
-    deep = np.where(
-        inside < down_s, _ease(np.clip(inside / down_s, 0, 1)), 1 - _grind(going_up)
-    )
+    deep = np.where(inside < down_s, _ease(np.clip(inside / down_s, 0, 1)), 1 - _grind(going_up))
     deep = deep * _deepest(way, faults.get("high", 0.0))
     hip, bar = way.at(deep, way.hip), way.at(deep, way.bar)
     coming = inside > down_s
     low, high = bar[:, 1].min(), bar[:, 1].max()
     early = np.where(coming, _early((bar[:, 1] - low) / (high - low)), 0.0)
-    bar, hip = _led(way.linkage, bar, hip, early * faults.get("hips-rise", 0.0),
+    bar, hip = _led(bar, hip, early * faults.get("hips-rise", 0.0),
                     early * faults.get("bar-forward", 0.0))  # fmt: skip
     heel = faults.get("heels-up", 0.0) * _ease(np.clip((deep - 0.6) / 0.35, 0, 1))
     turns = [STILL_S + rep * each + down_s for rep in range(pace.reps)]
@@ -168,9 +164,7 @@ def _deepest(way: _Way, cut_m: float) -> float:
     return float(np.interp(-(heights[-1] + cut_m), -heights, way.progress[order]))
 
 
-def _led(
-    linkage: SideLinkage, bar: Floats, hip: Floats, lead_m: Floats, forward_m: Floats
-) -> tuple[Floats, Floats]:
+def _led(bar: Floats, hip: Floats, lead_m: Floats, forward_m: Floats) -> tuple[Floats, Floats]:
     """Hips ahead of a bar that drifts forward: the trunk keeps its length from hip to bar."""
     length = np.hypot(*(bar - hip).T)
     bar = bar + np.stack([forward_m, np.zeros_like(forward_m)], -1)
@@ -213,7 +207,7 @@ def _embodied(
     ankle[:, 2] += heel * 0.65
     ankle[:, 0] += heel**2 / foot
     hip3 = np.stack([hip[:, 0], np.full(full, linkage.hip_y_m), hip[:, 1]], -1)
-    shank, knee = _bar_knee_hip(linkage, hip3, ankle, way.at(deep, way.shank)[:, 0])
+    knee = _knee_below(linkage, hip3, ankle, way.at(deep, way.shank)[:, 0])
     shoulder = _shoulder(linkage, hip, bar)
     off = shoulder - hip
     head = hip + off * 1.3

@@ -78,7 +78,8 @@ class Scene:
 
     def _hand(self, points: dict[str, Place]) -> Place:
         side = np.sign(points["shoulder"][1])
-        return points["bar"] + np.array([0.0, side * (0.38 if self.rests_on_back else 0.24), 0.0])
+        apart = 0.38 if self.rests_on_back else 0.24
+        return np.asarray(points["bar"] + np.array([0.0, side * apart, 0.0]))
 
     def _pixels(self, place: Place) -> Place:
         u, v = self.camera.project(place[..., 0], place[..., 1], place[..., 2])
@@ -118,9 +119,7 @@ class Scene:
         self._fill(image, outline, colour)
         return start, along, across, radius
 
-    def _limb(
-        self, image: Image, a: Place, b: Place, name: str, colour: Colour, by: float
-    ) -> None:
+    def _limb(self, image: Image, a: Place, b: Place, name: str, colour: Colour, by: float) -> None:
         """A capsule with folds and specks that move along with it."""
         start, along, across, radius = self._capsule(
             image, a, b, RADII_M[name], self._lit(colour, by)
@@ -173,7 +172,9 @@ class Scene:
         image = np.zeros((self.size[1], self.size[0], 3), np.uint8)
         image[:] = self._lit(self.looks.wall)
         floor = self._box(-6, 6, -0.02, 0.0)
-        floor[2:] = np.array([[self.size[0] * 2, self.size[1] * 2], [-self.size[0], self.size[1] * 2]])
+        floor[2:] = np.array(
+            [[self.size[0] * 2, self.size[1] * 2], [-self.size[0], self.size[1] * 2]]
+        )
         self._fill(image, floor, self._lit((92, 100, 108)))
         for _ in range(26):
             x, z = random.uniform(-3.2, 3.0), random.uniform(0.15, 2.6)
@@ -187,4 +188,4 @@ class Scene:
     def _box(self, x0: float, x1: float, z0: float, z1: float) -> Place:
         corners = np.array([[x0, z1], [x1, z1], [x1, z0], [x0, z0]])
         places = np.stack([corners[:, 0], np.full(4, _WALL_M), corners[:, 1]], -1)
-        return self._pixels(places)
+        return np.asarray(self._pixels(places))

@@ -1,12 +1,16 @@
-"""A film shot: pictures of a motion from one place, shaken and grainy as wanted, written as WebM."""
+"""A film shot: pictures of a motion from one place, shaken and grainy as wanted, as WebM."""
 
-from collections.abc import Iterator
+from collections.abc import Generator
 from dataclasses import dataclass, field
 from pathlib import Path
+from typing import Any, cast
 
 import av
 import cv2
 import numpy as np
+from av.container import OutputContainer
+from av.video.stream import VideoStream
+from numpy.typing import NDArray
 
 from pavrik.core.tracking.camera import (
     FOCAL_OF_WIDTH,
@@ -16,8 +20,9 @@ from pavrik.core.tracking.camera import (
     plate_face_m,
 )
 from pavrik.core.tracking.clip import Taps
+from pavrik.core.units import Floats
 from pavrik.film.camera.motion import Motion
-from pavrik.film.camera.scene import Looks, Scene
+from pavrik.film.camera.scene import Image, Looks, Scene
 
 CODEC = "libvpx"
 QUICK = {"deadline": "realtime", "cpu-used": "8"}
@@ -67,7 +72,7 @@ class Shot:
 def perfect_taps(motion: Motion, camera: Camera, frame: int, large_plates: int) -> Taps:
     """Where joints, plate and sleeve's end stand in a picture, in pixels."""
 
-    def at(place: np.ndarray, y: float | None = None) -> tuple[float, float]:
+    def at(place: Floats, y: float | None = None) -> tuple[float, float]:
         u, v = camera.project(place[0], place[1] if y is None else y, place[2])
         return float(u), float(v)
 
@@ -95,7 +100,7 @@ def shot_of(
     return Shot(motion, stand, taps, time_s, large_plates, looks or Looks())
 
 
-def film(shot: Shot, path: Path, rests_on_back: bool) -> Iterator[float]:
+def film(shot: Shot, path: Path, rests_on_back: bool) -> Generator[float, None, None]:
     """Write the film; yields its progress. Raises OSError where it cannot be written."""
     stand, motion = shot.stand, shot.motion
     scene = Scene(stand.camera(), stand.size, shot.looks, shot.large_plates, rests_on_back)
@@ -103,28 +108,38 @@ def film(shot: Shot, path: Path, rests_on_back: bool) -> Iterator[float]:
     grains = _grains(random, stand)
     shaking = _shaking(random, stand, len(motion.times_s))
     with av.open(str(path), "w") as container:
-        stream = container.add_stream(CODEC, rate=round(stand.rate_hz), options=QUICK)
-        stream.width, stream.height = stand.size
-        stream.pix_fmt = "yuv420p"
-        stream.bit_rate = round(BITS_PER_PIXEL * stand.rate_hz * stand.size[0] * stand.size[1])
+        stream = _stream(container, stand)
         for frame in range(len(motion.times_s)):
             points = {name: places[frame] for name, places in motion.points.items()}
             spin = 2.5 * float(points["bar"][2])
             picture = scene.picture(points, float(motion.heel_m[frame]), spin)
-            if stand.shake_px:
-                picture = cv2.warpAffine(
-                    picture, shaking[frame], stand.size, borderMode=cv2.BORDER_REPLICATE
-                )
-            picture = cv2.GaussianBlur(picture, (0, 0), 0.6)
+            seen = _through_lens(picture, stand, shaking[frame])
             if grains is not None:
-                grain = grains[frame % len(grains)]
-                picture = cv2.add(picture, grain, dtype=cv2.CV_8U)
-            container.mux(stream.encode(av.VideoFrame.from_ndarray(picture, format="bgr24")))
+                seen = cv2.add(seen, grains[frame % len(grains)], dtype=cv2.CV_8U)
+            container.mux(stream.encode(av.VideoFrame.from_ndarray(seen, format="bgr24")))
             yield (frame + 1) / len(motion.times_s)
         container.mux(stream.encode())
 
 
-def _grains(random: np.random.Generator, stand: Stand) -> np.ndarray | None:
+def _stream(container: OutputContainer, stand: Stand) -> VideoStream:
+    stream = cast(
+        VideoStream, container.add_stream(CODEC, rate=round(stand.rate_hz), options=QUICK)
+    )
+    stream.width, stream.height = stand.size
+    stream.pix_fmt = "yuv420p"
+    stream.bit_rate = round(BITS_PER_PIXEL * stand.rate_hz * stand.size[0] * stand.size[1])
+    return stream
+
+
+def _through_lens(picture: Image, stand: Stand, shaken: Floats) -> Any:
+    """Shaken as the hand shakes, and a little soft."""
+    seen: Any = picture
+    if stand.shake_px:
+        seen = cv2.warpAffine(seen, shaken, stand.size, borderMode=cv2.BORDER_REPLICATE)
+    return cv2.GaussianBlur(seen, (0, 0), 0.6)
+
+
+def _grains(random: np.random.Generator, stand: Stand) -> NDArray[np.int16] | None:
     if not stand.grain:
         return None
     shape = (6, stand.size[1], stand.size[0], 1)
@@ -132,7 +147,7 @@ def _grains(random: np.random.Generator, stand: Stand) -> np.ndarray | None:
     return np.repeat(grain, 3, axis=3)
 
 
-def _shaking(random: np.random.Generator, stand: Stand, frames: int) -> np.ndarray:
+def _shaking(random: np.random.Generator, stand: Stand, frames: int) -> Floats:
     """Small shifts and turns that wander and come back, none in the first picture."""
     times = np.arange(frames) / stand.rate_hz
     found = np.zeros((frames, 2, 3))

@@ -207,3 +207,4 @@ class JobAnswer(BaseModel):
     job_id: UUID
     state: Literal["running", "done", "cancelled", "failed"]
     progress: float
+    told: str = ""

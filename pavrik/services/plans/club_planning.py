@@ -5,7 +5,7 @@ connection of its own.
 """
 
 import os
-from collections.abc import Iterator
+from collections.abc import Generator
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from multiprocessing import get_context
 from uuid import UUID
@@ -50,7 +50,7 @@ def _without_plan(database: Database, who: Who) -> list[UUID]:
 
 def _one_by_one(
     database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
-) -> Iterator[float]:
+) -> Generator[float, None, None]:
     for done, lifter_id in enumerate(wanted, start=1):
         plan_id = uuid7()
         planning.make(database, who, plan_id, plan_id, lifter_id, frame)
@@ -59,7 +59,7 @@ def _one_by_one(
 
 def _shared_out(
     database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
-) -> Iterator[float]:
+) -> Generator[float, None, None]:
     processes = min(MOST_PROCESSES, os.cpu_count() or 1)
     with ProcessPoolExecutor(
         processes, mp_context=get_context("spawn"), initializer=_begin, initargs=(database.url,)
@@ -73,7 +73,7 @@ def _shared_out(
             pool.shutdown(wait=True, cancel_futures=True)
 
 
-def club_steps(database: Database, who: Who, frame: PlanFrame) -> Iterator[float]:
+def club_steps(database: Database, who: Who, frame: PlanFrame) -> Generator[float, None, None]:
     """Plan after plan, with progress from 0 to 1."""
     wanted = _without_plan(database, who)
     way = _shared_out if len(wanted) >= SHARED_FROM else _one_by_one

@@ -1,6 +1,6 @@
 """Fits of either lift through one mechanism: rank, draw bodies, settle, look back."""
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Generator, Iterator
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from functools import lru_cache
@@ -176,7 +176,7 @@ def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: Lifter
 
 def _sampling_steps(
     fitting: Fitting, database: Database, who: Who, inputs: LifterInputs
-) -> Iterator[float]:
+) -> Generator[float, None, None]:
     """Draw the bodies step by step and keep the whole fit at the end."""
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
     drawn: list[Draws] = []

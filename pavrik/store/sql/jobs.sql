@@ -12,12 +12,12 @@ on conflict (club_id, kind, digest) where state = 'running' do nothing;
 
 -- name: find_running_job
 -- The running job of a content.
-select job_id, lifter_id, state, progress from job
+select job_id, lifter_id, state, progress, told from job
 where kind = :kind and digest = :digest and state = 'running';
 
 -- name: get_job
 -- One job of the club.
-select job_id, lifter_id, state, progress from job where job_id = :job_id;
+select job_id, lifter_id, state, progress, told from job where job_id = :job_id;
 
 -- name: beat_job!
 -- Note a running job's progress.
@@ -25,4 +25,4 @@ update job set progress = :progress, beat_at = now() where job_id = :job_id and 
 
 -- name: end_job!
 -- A running job becomes done, cancelled or failed.
-update job set state = :state where job_id = :job_id and state = 'running';
+update job set state = :state, told = :told where job_id = :job_id and state = 'running';

@@ -8,13 +8,13 @@ import sys
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
-from pavrik.api.watch import HEADERS, Metrics, Watch
+from pavrik.api.metering import HEADERS, Metrics, Watch
 
 SECRET = "Marlow weighs 83"
 COUNT = """
 import sys
 from pathlib import Path
-from pavrik.api.watch import Metrics
+from pavrik.api.metering import Metrics
 metrics = Metrics(Path(sys.argv[1]))
 if sys.argv[2] == "count":
     metrics.requests.labels("/api/floor", "200").inc()

@@ -16,8 +16,8 @@ log = logging.getLogger("pavrik")
 HEADERS = {
     "Content-Security-Policy": (
         "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; "
-        "font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; "
-        "form-action 'self'; object-src 'none'"
+        "font-src 'self'; connect-src 'self'; media-src 'self' blob:; "
+        "frame-ancestors 'none'; base-uri 'none'; form-action 'self'; object-src 'none'"
     ),
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "no-referrer",
@@ -62,7 +62,7 @@ class Metrics:
         return generate_latest(together)
 
 
-class Watch:
+class Metered:
     """ASGI middleware round everything else."""
 
     def __init__(self, app: ASGIApp, metrics: Metrics) -> None:

@@ -1,0 +1,135 @@
+"""Films in, tracked in the background and gone; clips with what they say, and words to them."""
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Depends, Request
+from fastapi.responses import FileResponse
+
+from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
+from pavrik.api.setups.job_routes import JobsIn
+from pavrik.errors import ForbiddenError
+from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.formats.wire.log import SetRef
+from pavrik.formats.wire.watch import (
+    ClipLogRequest,
+    ClipReading,
+    ClipRef,
+    ClipsAnswer,
+    ClipWordRequest,
+    FilmRef,
+    PointsRequest,
+    SimulateRequest,
+    TapsIn,
+    TrackRequest,
+)
+from pavrik.services.watch import clips, simulated, words
+from pavrik.services.watch.films import Films
+from pavrik.services.watch.lifting import lifting_of
+
+router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["watch"])
+
+
+def get_films(request: Request) -> Films:
+    """The folder of waiting films."""
+    films: Films = request.app.state.films
+    return films
+
+
+FilmsIn = Annotated[Films, Depends(get_films)]
+_FILM_BODY = {
+    "requestBody": {
+        "required": True,
+        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
+    }
+}
+
+
+@router.put("/films/{film_id}", openapi_extra=_FILM_BODY)
+async def send_film(
+    lifter_id: UUID, film_id: UUID, request: Request, who: WhoIn, films: FilmsIn
+) -> FilmRef:
+    """Send a film to be tracked. It is kept until that ends, an hour at most, and never in the
+    database."""
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    size = await films.take(who, film_id, request.stream())
+    return FilmRef(film_id=film_id, size_bytes=size)
+
+
+@router.get("/films/{film_id}", response_class=FileResponse)
+def play_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> FileResponse:
+    """A film that waits, to be played."""
+    return FileResponse(films.waiting(who, film_id), media_type="video/webm")
+
+
+@router.delete("/films/{film_id}")
+def drop_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> FilmRef:
+    """Delete a film that waits."""
+    films.drop(who, film_id)
+    return FilmRef(film_id=film_id, size_bytes=0)
+
+
+@router.post("/simulated-films")
+def simulate(
+    lifter_id: UUID, body: SimulateRequest, database: DatabaseIn, who: WhoIn, jobs: JobsIn,
+    films: FilmsIn,
+) -> JobAnswer:  # fmt: skip
+    """Film a set of the lifter with the simulated phone, in the background."""
+    return JobAnswer(**vars(simulated.ask_to_film(database, who, jobs, films, lifter_id, body)))
+
+
+@router.post("/simulated-films/taps")
+def simulated_taps(
+    lifter_id: UUID, body: SimulateRequest, database: DatabaseIn, who: WhoIn
+) -> TapsIn:
+    """Where a careful hand would tap in the first picture of a simulated film."""
+    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg)
+    return simulated.taps_for(lifting, body)
+
+
+@router.get("/clips")
+def read_clips(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> ClipsAnswer:
+    """Clips of a lifter, newest first."""
+    return clips.list_clips(database, who, lifter_id)
+
+
+@router.post("/clips")
+def track_film(
+    lifter_id: UUID, body: TrackRequest, database: DatabaseIn, who: WhoIn, jobs: JobsIn,
+    films: FilmsIn,
+) -> JobAnswer:  # fmt: skip
+    """Track a film that was sent, in the background; the clip is there when the job is done."""
+    return JobAnswer(**vars(clips.ask_to_track(database, who, jobs, films, lifter_id, body)))
+
+
+@router.post("/clips/points", status_code=201)
+def read_points(
+    lifter_id: UUID, body: PointsRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> ClipRef:
+    """Single pictures by their taps alone: the film stays where it is."""
+    return clips.read_points(database, who, key, lifter_id, body)
+
+
+@router.get("/clips/{clip_id}")
+def read_clip(lifter_id: UUID, clip_id: UUID, database: DatabaseIn, who: WhoIn) -> ClipReading:
+    """Everything that a clip says."""
+    return clips.read(database, who, lifter_id, clip_id)
+
+
+@router.post("/clips/{clip_id}/words", status_code=201)
+def say(
+    lifter_id: UUID, clip_id: UUID, body: ClipWordRequest, database: DatabaseIn, who: WhoIn,
+    key: KeyIn,
+) -> ClipRef:  # fmt: skip
+    """Confirm or dismiss a finding, show the clip to the lifter, or take it back."""
+    return words.say(database, who, key, lifter_id, clip_id, body)
+
+
+@router.post("/clips/{clip_id}/log", status_code=201)
+def write_into_log(
+    lifter_id: UUID, clip_id: UUID, body: ClipLogRequest, database: DatabaseIn, who: WhoIn,
+    key: KeyIn,
+) -> SetRef:  # fmt: skip
+    """What was confirmed, as observations of a set."""
+    return words.write_into_log(database, who, key, lifter_id, clip_id, body)

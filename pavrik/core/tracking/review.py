@@ -1,0 +1,201 @@
+"""The review of a clip phase by phase: what was measured beside what was computed, and a verdict.
+
+The strengths come first, then what fails with the earliest phase before the later ones: a fault out
+of the hole often is the answer to one at the bottom.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any
+
+import numpy as np
+
+from pavrik.core.assumptions import assume
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.tracking.expected import Expected
+from pavrik.core.tracking.findings import Finding, State, view_of
+from pavrik.core.tracking.measured import Measured
+from pavrik.core.tracking.reps import Rep
+from pavrik.core.units import Floats, degrees
+
+LEAN_TOLD_DEG = assume("film_lean_told", 8.0, "deg", "a lean this far off the computed one is told")
+BAR_TOLD_M = assume("film_bar_told", 0.04, "m", "a bar this far off its computed place is told")
+WORST: tuple[State, ...] = ("fails", "slight", "cannot tell", "holds")
+
+
+@dataclass(frozen=True)
+class Instant:
+    """One moment of a rep beside the computed one at the same height of the bar: lean of the trunk
+    in degrees, bar and hip in m (in front of mid-foot, above the floor)."""
+
+    time_s: float
+    lean_deg: float
+    bar_x_m: float
+    hip_z_m: float
+    expected_lean_deg: float
+    expected_bar_x_m: float
+    expected_hip_z_m: float
+
+
+@dataclass(frozen=True)
+class PhaseRow:
+    """One phase in one rep."""
+
+    phase: str
+    state: State
+    rep: int
+    instant: Instant
+    findings: tuple[str, ...]
+    """Ids of the detectors that belong to the phase."""
+    says: str
+
+
+def frame_in_phase(
+    lift: Lift[Any], expected: Expected, measured: Measured, rep: Rep, phase: str,
+    progress: float | None,
+) -> int:  # fmt: skip
+    """The picture in which a phase is judged: where the bar is at that progress of the way, on the
+    way down for the descent and on the way up for what comes after the deepest point."""
+    height = measured.bar[:, 1]
+    if lift.id == "squat":
+        if phase == "set":
+            return rep.first
+        if phase == "bottom":
+            return rep.turn
+        down = phase == "descent"
+        part = slice(rep.first, rep.turn + 1) if down else slice(rep.turn, rep.last + 1)
+        low, high = float(height[rep.turn]), float(height[rep.first if down else rep.last])
+    else:
+        part = slice(rep.first, rep.turn + 1)
+        low, high = float(height[rep.first]), float(height[rep.turn])
+    share = _share_up(expected, 0.5 if progress is None else progress)
+    wanted = low + share * (high - low)
+    return part.start + int(np.argmin(np.abs(height[part] - wanted)))
+
+
+def _share_up(expected: Expected, progress: float) -> float:
+    lowest, highest = float(expected.height_m[0]), float(expected.height_m[-1])
+    return (expected.height_at(progress) - lowest) / max(highest - lowest, 1e-6)
+
+
+def instant(expected: Expected, measured: Measured, lowest_m: float, frame: int) -> Instant:
+    """One picture beside the computed posture at the same height above the lowest point."""
+    height = float(measured.bar[frame, 1]) - lowest_m + float(expected.height_m[0])
+    return Instant(
+        time_s=float(measured.times_s[frame]),
+        lean_deg=float(degrees(measured.solved.lean[frame])),
+        bar_x_m=float(measured.bar[frame, 0]),
+        hip_z_m=float(measured.hip[frame, 1]),
+        expected_lean_deg=float(expected.angle_deg("trunk_lean", height)),
+        expected_bar_x_m=float(expected.point("bar", 0, height)),
+        expected_hip_z_m=float(expected.point("hip", 2, height)),
+    )
+
+
+_DEADLIFT_PROGRESS = {
+    "off the floor": 1.0, "below the knee": 0.8, "at the knee": 0.6, "lockout": 0.02,
+}  # fmt: skip
+
+
+def lowest_of(lift_id: str, measured: Measured, rep: Rep) -> float:
+    """Height of the bar at the deepest point of a rep."""
+    return float(measured.bar[rep.turn if lift_id == "squat" else rep.first, 1])
+
+
+def phase_rows(
+    lift: Lift[Any], measured: Measured, expected: Expected, reps: Sequence[Rep],
+    findings: Sequence[Finding],
+) -> list[PhaseRow]:  # fmt: skip
+    """Every computed phase, told of the rep in which its findings are largest."""
+    if not reps:
+        return []
+    rows = []
+    for phase in lift.phases:
+        if not phase.computed:
+            continue
+        here = [finding for finding in findings if finding.detector.phase == phase.id]
+        rep = reps[_worst_rep(here, len(reps))]
+        progress = phase.progress if lift.id == "squat" else _DEADLIFT_PROGRESS.get(phase.id, 0.5)
+        frame = frame_in_phase(lift, expected, measured, rep, phase.id, progress)
+        at = instant(expected, measured, lowest_of(lift.id, measured, rep), frame)
+        state = _state(here, measured)
+        rows.append(
+            PhaseRow(phase.id, state, rep.number, at, tuple(f.detector.id for f in here), _says(at))
+        )
+    return rows
+
+
+def _worst_rep(findings: Sequence[Finding], reps: int) -> int:
+    told = [f for f in findings if f.reps]
+    return told[0].reps[0] - 1 if told else reps - 1
+
+
+def _state(findings: Sequence[Finding], measured: Measured) -> State:
+    if not findings:
+        return "holds" if view_of(measured).angles_told else "cannot tell"
+    return min((f.state for f in findings), key=WORST.index)
+
+
+def _says(at: Instant) -> str:
+    """What stands out against the computed posture, beyond a film's error."""
+    told = []
+    lean = at.lean_deg - at.expected_lean_deg
+    if abs(lean) >= LEAN_TOLD_DEG:
+        told.append(f"leans {abs(lean):.0f}° {'more' if lean > 0 else 'less'} than computed")
+    off = at.bar_x_m - at.expected_bar_x_m
+    if abs(off) >= BAR_TOLD_M:
+        told.append(
+            f"bar {abs(off) * 100:.0f} cm {'in front of' if off > 0 else 'behind'} where computed"
+        )
+    return "; ".join(told)
+
+
+@dataclass(frozen=True)
+class Comparison:
+    """A finding's number at the start of a set against its end, in the detector's unit."""
+
+    detector: str
+    first: float
+    last: float
+
+
+def first_against_last(findings: Sequence[Finding]) -> list[Comparison]:
+    """What changed by more than its error from the first rep to the last."""
+    found = []
+    for finding in findings:
+        if len(finding.by_rep) < 2:
+            continue
+        first, last = finding.by_rep[0], finding.by_rep[-1]
+        if np.isfinite(first) and np.isfinite(last):
+            apart = 2.0 * float(np.sqrt(2.0)) * finding.detector.error_sd
+            least = max(apart, 0.25 * finding.told_from)
+            if abs(last - first) > least:
+                found.append(Comparison(finding.detector.id, first, last))
+    return found
+
+
+OVERALL_WEIGHTS: Mapping[State, float] = {
+    "fails": 1.0, "slight": 0.4, "cannot tell": 0.0, "holds": 0.0,
+}  # fmt: skip
+
+
+def overall(findings: Sequence[Finding]) -> str:
+    """One word for the set: each thing that fails counts 1, each slight one 0.4; from 1.5 on it is
+    to be worked on, from 0.4 on nearly clean; nothing seen at all cannot be told."""
+    if all(finding.state == "cannot tell" for finding in findings):
+        return "cannot tell"
+    weight = sum(OVERALL_WEIGHTS[finding.state] for finding in findings)
+    return "work on it" if weight >= 1.5 else "one thing" if weight >= 1.0 else (
+        "nearly clean" if weight >= 0.4 else "clean"
+    )  # fmt: skip
+
+
+def lost_speed(reps: Sequence[Rep]) -> float:
+    """Share of the fastest rep's mean speed that the last rep lost; 0 for a single."""
+    fastest = max((rep.mean_m_s for rep in reps), default=0.0)
+    return 1.0 - reps[-1].mean_m_s / fastest if len(reps) > 1 and fastest > 0 else 0.0
+
+
+def column(values: Floats, digits: int = 4) -> list[float | None]:
+    """A column as JSON has it: rounded, None where it was not seen."""
+    return [round(float(v), digits) if np.isfinite(v) else None for v in values]

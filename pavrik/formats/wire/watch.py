@@ -1,0 +1,303 @@
+"""Requests and answers of the stage Watch: films, taps, what a clip says, words to it."""
+
+from datetime import date, datetime
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import BaseModel, Field, model_validator
+
+from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Note, Text
+
+Coordinate = Annotated[float, Field(ge=-10_000, le=20_000)]
+Pixel = tuple[Coordinate, Coordinate]
+State = Literal["holds", "slight", "fails", "cannot tell"]
+Series = list[float | None]
+"""A column with a number for each picture; null where it was not seen."""
+
+
+class TapsIn(Strict):
+    """What was tapped in one picture, in pixels of the film."""
+
+    plate: Pixel
+    plate_radius: Annotated[float, Field(gt=4, le=4000)]
+    knee: Pixel
+    hip: Pixel
+    ankle: Pixel | None = None
+    shoulder: Pixel | None = None
+    sleeve_end: Pixel | None = None
+
+    @model_validator(mode="after")
+    def _one_more(self) -> "TapsIn":
+        if self.ankle is None and self.shoulder is None:
+            raise ValueError(
+                "tap the ankle in a squat, the shoulder in a deadlift: without it the height of "
+                "the camera is not known"
+            )
+        return self
+
+
+class ClipFacts(Strict):
+    """What is known of a clip beside its pictures."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    filmed_on: date
+    large_plates: Annotated[int, Field(ge=1, le=10)] = 1
+    note: Note = ""
+
+
+class TrackRequest(ClipFacts):
+    """Track a film that was sent, from the taps in the picture shown at ``tapped_s``."""
+
+    film_id: UUID
+    tapped_s: Annotated[float, Field(ge=0, le=3600)]
+    taps: TapsIn
+
+
+class TappedInstant(Strict):
+    """One picture tapped by hand."""
+
+    time_s: Annotated[float, Field(ge=0, le=3600)]
+    taps: TapsIn
+
+
+class PointsRequest(ClipFacts):
+    """A film that stays where it is: only the taps in some of its pictures are sent."""
+
+    width: Annotated[int, Field(ge=100, le=10_000)]
+    height: Annotated[int, Field(ge=100, le=10_000)]
+    instants: Annotated[list[TappedInstant], Field(min_length=1, max_length=60)]
+
+
+class StandIn(Strict):
+    """Where the simulated phone stands."""
+
+    distance_m: Annotated[float, Field(ge=2.5, le=8)] = 4.5
+    height_m: Annotated[float, Field(ge=0.2, le=1.8)] = 0.55
+    off_side_deg: Annotated[float, Field(ge=-30, le=30)] = 0.0
+    tilt_deg: Annotated[float, Field(ge=-4, le=4)] = 0.0
+    shake_px: Annotated[float, Field(ge=0, le=6)] = 1.0
+    from_left: bool = False
+
+
+class SimulateRequest(Strict):
+    """Film a set with the simulated phone."""
+
+    film_id: UUID
+    lift: LiftId
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    reps: Annotated[int, Field(ge=1, le=5)] = 2
+    faults: Annotated[tuple[Text, ...], Field(max_length=4)] = ()
+    stand: StandIn = StandIn()
+    seed: Annotated[int, Field(ge=0, le=10_000)] = 1
+
+
+class FilmRef(BaseModel):
+    """A film that waits to be tracked; it is deleted when that ends, or after a while unused."""
+
+    film_id: UUID
+    size_bytes: int
+
+
+class FaultChoice(BaseModel):
+    """A fault that the simulated phone can film."""
+
+    id: str
+    words: str
+
+
+class RepOut(BaseModel):
+    """One rep: when (s of the film), how fast (m/s), where it was slowest (m above the floor)."""
+
+    number: int
+    first_s: float
+    turn_s: float
+    last_s: float
+    down_s: float
+    up_s: float
+    mean_m_s: float
+    peak_m_s: float
+    least_m_s: float
+    sticking_m: float
+    below_m: float | None = None
+    """How far the crease of the hip was below the top of the knee."""
+    depth: Literal["deep", "high", "cannot tell"] | None = None
+    unsure_m: float | None = None
+
+
+class FindingOut(BaseModel):
+    """What a film tells of one fault, over the set."""
+
+    detector: str
+    fault_id: str
+    name: str
+    phase: str
+    unit: Literal["m", "deg", "s"]
+    value: float | None
+    by_rep: Series
+    told_from: float
+    error_sd: float
+    below: bool
+    """Small values are the fault."""
+    state: State
+    says: str
+    why: str
+    reps: list[int]
+    cost_kg: float | None = None
+    cost_words: str = ""
+    word: Literal["confirmed", "dismissed", "undecided"] = "undecided"
+
+
+class InstantOut(BaseModel):
+    """One moment beside the computed one at the same height of the bar."""
+
+    time_s: float
+    lean_deg: float
+    bar_x_m: float
+    hip_z_m: float
+    expected_lean_deg: float
+    expected_bar_x_m: float
+    expected_hip_z_m: float
+
+
+class PhaseOut(BaseModel):
+    """One phase in the rep in which it is worst."""
+
+    phase: str
+    state: State
+    rep: int
+    instant: InstantOut
+    findings: list[str]
+    says: str
+
+
+class ComparisonOut(BaseModel):
+    """A number that changed from the first rep to the last."""
+
+    detector: str
+    first: float
+    last: float
+
+
+class CameraOut(BaseModel):
+    """Where the camera stood and what is wrong with the view."""
+
+    distance_m: float
+    height_m: float
+    off_side_deg: float
+    tilt_deg: float
+    words: list[str]
+
+
+class FramesOut(BaseModel):
+    """Columns over the pictures: places in m, the trunk's lean in degrees, and where joints and the
+    computed posture stand in the film (pixels)."""
+
+    times_s: list[float]
+    width: int
+    height: int
+    bar_x_m: Series
+    bar_z_m: Series
+    lean_deg: Series
+    speed_m_s: Series
+    pixels: dict[str, list[tuple[float, float] | None]]
+    expected: dict[str, list[tuple[float, float] | None]]
+    foot: tuple[float, float]
+    """Mid-foot on the floor in the first picture."""
+
+
+class SpeedOut(BaseModel):
+    """The lifter's own line of speed against load, or why there is none yet."""
+
+    points: list[tuple[float, float]]
+    why_not: str = ""
+    max_kg: float | None = None
+    max_sd_kg: float | None = None
+
+
+class VerdictOut(BaseModel):
+    """Strengths first, what fails, one next cue, an overall word."""
+
+    overall: str
+    strengths: list[str]
+    fails: list[str]
+    cue: str = ""
+    lost_speed: float
+
+
+class ClipReading(BaseModel):
+    """Everything that a clip says."""
+
+    clip_id: UUID
+    lifter_id: UUID
+    lift: LiftId
+    load_kg: float
+    filmed_on: date
+    way: Literal["film", "simulated", "points", "file"]
+    setup_words: str
+    predicted_max_kg: float
+    camera: CameraOut
+    cannot_tell: list[str]
+    misfit_m: float
+    frames: FramesOut
+    reps: list[RepOut]
+    findings: list[FindingOut]
+    phases: list[PhaseOut]
+    instants: list[InstantOut] = []
+    comparisons: list[ComparisonOut]
+    speed: SpeedOut
+    verdict: VerdictOut
+    model_version: str
+    note: str = ""
+    shown: bool = False
+    logged: bool = False
+    made_at: datetime | None = None
+
+
+class ClipLine(BaseModel):
+    """A clip in the list."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: float
+    filmed_on: date
+    way: str
+    reps: int
+    overall: str
+    fails: list[str]
+    made_at: datetime
+
+
+class ClipsAnswer(BaseModel):
+    """Clips of a lifter, newest first, and what the simulated phone can film."""
+
+    clips: list[ClipLine]
+    faults: dict[str, list[FaultChoice]]
+    filming: list[str]
+    """How to film, in the order of what matters."""
+
+
+class ClipWordRequest(Strict):
+    """A word to a finding, or to the clip."""
+
+    word_id: UUID
+    subject: Annotated[Text, Field(min_length=1, max_length=60)]
+    word: Literal["confirmed", "dismissed", "undecided", "shown", "hidden", "withdrawn"]
+    words: Note = ""
+
+
+class ClipLogRequest(Strict):
+    """Write the confirmed findings into the log: into a set of that day, or as a new one."""
+
+    set_id: UUID
+    replaces: UUID | None = None
+    rpe: Annotated[float, Field(ge=1, le=10)] | None = None
+
+
+class ClipRef(BaseModel):
+    """A clip that was touched."""
+
+    clip_id: UUID

@@ -1,0 +1,1 @@
+"""Watch: films taken in, tracked, judged against the lifter's own computed way, talked over."""

@@ -1,0 +1,255 @@
+"""Clips: a film tracked in the background or taps taken as they are, then read and kept."""
+
+from collections import defaultdict
+from collections.abc import Generator, Sequence
+from dataclasses import asdict
+from typing import Any
+from uuid import UUID
+
+import numpy as np
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.log.repeatability import LIGHT_SHARE
+from pavrik.core.tracking.clip import JOINTS, Clip, Taps
+from pavrik.errors import ForbiddenError, InvalidError, NotFoundError
+from pavrik.film.camera.motion import FAULTS
+from pavrik.film.decode import FilmError
+from pavrik.film.track import track
+from pavrik.formats.stored_json import JSON_VERSION, current
+from pavrik.formats.wire.watch import (
+    ClipFacts,
+    ClipLine,
+    ClipReading,
+    ClipRef,
+    ClipsAnswer,
+    FaultChoice,
+    PointsRequest,
+    TapsIn,
+    TrackRequest,
+)
+from pavrik.services.club.library import catalogue_of
+from pavrik.services.context import Who
+from pavrik.services.jobs import Jobs
+from pavrik.services.lifters.profile import get_profile
+from pavrik.services.watch.films import SIMULATED, Films, digest_of_film
+from pavrik.services.watch.lifting import lifting_of, read_lifting
+from pavrik.services.watch.reading import Earlier, read_clip
+from pavrik.services.writes import compute_and_write
+from pavrik.store import clips as store
+from pavrik.store.database import Connection, Database
+from pavrik.store.jobs import Job
+
+FILMING = [
+    "Phone at knee height, level, on something that stands still.",
+    "Exactly beside the lifter, 4 to 5 m away, the whole plate in the picture at all times.",
+    "Near side in the light, tight clothes if there are any, nobody walking between.",
+    "60 pictures a second for light and fast sets; start before the first rep, end after the last.",
+]
+
+
+def _taps(given: TapsIn) -> Taps:
+    return Taps(**given.model_dump())
+
+
+def _check(who: Who) -> None:
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
+
+
+def ask_to_track(
+    database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID, request: TrackRequest
+) -> Job:
+    """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
+    ForbiddenError, InvalidError."""
+    _check(who)
+    films.waiting(who, request.film_id)
+    lifting_of(database, who, lifter_id, request.lift, request.load_kg)
+    steps = _tracking(database, who, films, lifter_id, request)
+    return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), steps)
+
+
+def _tracking(
+    database: Database, who: Who, films: Films, lifter_id: UUID, request: TrackRequest
+) -> Generator[float, None, None]:
+    found: list[Clip] = []
+    try:
+        path = films.waiting(who, request.film_id)
+        digest = digest_of_film(path)
+        simulated = path.with_suffix(SIMULATED).exists()
+        for progress in track(path, _taps(request.taps), request.tapped_s, found):
+            yield 0.9 * progress
+        way = "simulated" if simulated else "film"
+        kept = _read(database, who, lifter_id, request, way, found[0], digest)
+        with database.club(who.club_id) as connection:
+            store.add_clip(connection, who.club_id, who.coach_id, kept)
+        yield 1.0
+    except FilmError as error:
+        raise InvalidError(str(error)) from error
+    finally:
+        films.drop(who, request.film_id)
+
+
+def read_points(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, request: PointsRequest
+) -> ClipRef:
+    """Taps of single pictures as they are: the film stays where it is. Raises NotFoundError,
+    ForbiddenError, InvalidError."""
+    _check(who)
+    clip = _clip_of_points(request)
+
+    def compute() -> store.NewClip:
+        return _read(database, who, lifter_id, request, "points", clip, "")
+
+    def action(connection: Connection, kept: store.NewClip) -> ClipRef:
+        store.add_clip(connection, who.club_id, who.coach_id, kept)
+        return ClipRef(clip_id=request.clip_id)
+
+    return compute_and_write(
+        database, who, key, "read points", request.model_dump(mode="json"), ClipRef, compute,
+        action, subject=str(lifter_id),
+    )  # fmt: skip
+
+
+def _clip_of_points(request: PointsRequest) -> Clip:
+    instants = sorted(request.instants, key=lambda one: one.time_s)
+    times = [one.time_s for one in instants]
+    if len(set(times)) < len(times):
+        raise InvalidError("two pictures have the same time: tap each picture once", "instants")
+    unseen = (float("nan"), float("nan"))
+
+    def over(name: str) -> Any:
+        return np.array([getattr(one.taps, name, None) or unseen for one in instants], float)
+
+    return Clip(
+        times_s=np.array(times),
+        width=request.width,
+        height=request.height,
+        bar=over("plate"),
+        **{name: over(name) for name in JOINTS},
+        taps=_taps(instants[0].taps),
+    )
+
+
+def _read(
+    database: Database, who: Who, lifter_id: UUID, request: ClipFacts, way: str, clip: Clip,
+    digest: str,
+) -> store.NewClip:  # fmt: skip
+    """A clip read against today's facts, ready to be kept."""
+    with database.club(who.club_id) as connection:
+        facts = read_lifting(connection, lifter_id, request.lift)
+        before = _readings(connection, lifter_id, request.lift)
+        catalogue = catalogue_of(connection)
+    lifting = facts.at_load(request.load_kg)
+    earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg)
+    reading = read_clip(request, way, clip, lifting, earlier, catalogue, lifter_id)
+    return store.NewClip(
+        **request.model_dump(include={"clip_id", "lift", "load_kg", "filmed_on", "note"}),
+        lifter_id=lifter_id,
+        way=way,
+        film_sha256=digest,
+        request=request.model_dump(mode="json"),
+        track=_track_of(clip),
+        answer=reading.model_dump(mode="json"),
+        json_version=JSON_VERSION,
+        model_version=MODEL_VERSION,
+    )
+
+
+def _track_of(clip: Clip) -> dict[str, Any]:
+    """The points of a clip as they are kept: about 10 kB."""
+    series = {
+        name: [[None if np.isnan(a) else round(float(a), 1) for a in at]
+               for at in getattr(clip, name)]
+        for name in ("bar", *JOINTS)
+    }  # fmt: skip
+    times = [round(float(t), 4) for t in clip.times_s]
+    return {
+        "times_s": times, **series, "width": clip.width, "height": clip.height,
+        "tapped": clip.tapped, "roll": clip.roll, "taps": asdict(clip.taps),
+    }  # fmt: skip
+
+
+def _reading(stored: store.StoredClip) -> ClipReading:
+    answer = current(stored.answer, stored.json_version)
+    return ClipReading.model_validate({**answer, "made_at": stored.made_at})
+
+
+def _readings(connection: Connection, lifter_id: UUID, lift: str) -> list[ClipReading]:
+    stored = store.list_clips(connection, lifter_id)
+    return [_reading(one) for one in stored if one.lift == lift]
+
+
+def earlier_clips(readings: Sequence[ClipReading], light_most_kg: float) -> Earlier:
+    """What clips of one lift say together; light are those up to a load."""
+    light: dict[str, list[float]] = defaultdict(list)
+    for reading in readings:
+        if reading.load_kg <= light_most_kg:
+            for finding in reading.findings:
+                light[finding.detector] += [v for v in finding.by_rep if v is not None]
+    speeds = [
+        (reading.load_kg, max(rep.mean_m_s for rep in reading.reps))
+        for reading in readings
+        if reading.reps
+    ]
+    return Earlier(light, speeds)
+
+
+def list_clips(database: Database, who: Who, lifter_id: UUID) -> ClipsAnswer:
+    """Clips of a lifter, newest first. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
+        stored = store.list_clips(connection, lifter_id)
+    faults: dict[str, list[FaultChoice]] = defaultdict(list)
+    for fault, (lift, words) in FAULTS.items():
+        faults[lift].append(FaultChoice(id=fault, words=words))
+    return ClipsAnswer(clips=[_line(one) for one in stored], faults=faults, filming=FILMING)
+
+
+def _line(stored: store.StoredClip) -> ClipLine:
+    reading = _reading(stored)
+    return ClipLine(
+        clip_id=stored.clip_id,
+        lift=stored.lift,
+        load_kg=stored.load_kg,
+        filmed_on=stored.filmed_on,
+        way=stored.way,
+        reps=len(reading.reps),
+        overall=reading.verdict.overall,
+        fails=reading.verdict.fails,
+        made_at=stored.made_at,
+    )
+
+
+def stored_clip(connection: Connection, lifter_id: UUID, clip_id: UUID) -> store.StoredClip:
+    """A clip of a lifter. Raises NotFoundError."""
+    found = store.get_clip(connection, clip_id)
+    if found is None or found.lifter_id != lifter_id:
+        raise NotFoundError("this clip is not one of this lifter's")
+    return found
+
+
+def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipReading:
+    """What a clip says, with the coach's words to it. Raises NotFoundError."""
+    reading = _reading(stored_clip(connection, lifter_id, clip_id))
+    words = store.words_of(connection, clip_id)
+    clip_word = words.get("clip")
+    if clip_word is not None and clip_word.word == "withdrawn":
+        raise NotFoundError("this clip was taken back")
+    findings = [
+        one.model_copy(update={"word": words[one.detector].word})
+        if one.detector in words else one
+        for one in reading.findings
+    ]  # fmt: skip
+    return reading.model_copy(
+        update={
+            "findings": findings,
+            "shown": clip_word is not None and clip_word.word == "shown",
+            "logged": "log" in words,
+        }
+    )
+
+
+def read(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> ClipReading:
+    """What a clip says. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        return reading_in(connection, lifter_id, clip_id)

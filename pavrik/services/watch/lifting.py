@@ -1,0 +1,68 @@
+"""The lifter of a clip: the set-up in force, its linkage, its computed way at the load."""
+
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.competition_lifts import LIFTS, LiftId
+from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.lifter.lifter import Lifter
+from pavrik.core.lifts.lift import Lift
+from pavrik.core.tracking.expected import Expected, expected_way
+from pavrik.core.tracking.linkage import SideLinkage, side_linkage
+from pavrik.errors import InvalidError
+from pavrik.services.context import Who
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs, setups_in_force
+from pavrik.services.setups.fits import model_of
+from pavrik.store.database import Connection, Database
+
+
+@dataclass(frozen=True)
+class Lifting:
+    """One lifter in the set-up in force at a load, as a film is compared with it."""
+
+    lift: Lift[Any]
+    lifter: Lifter
+    setup: Any
+    load_kg: float
+    exact: ExactSetup[Any]
+    linkage: SideLinkage
+    expected: Expected
+
+
+@dataclass(frozen=True)
+class LiftingFacts:
+    """What the record says of a lifter for a lift: nothing is computed of it yet."""
+
+    lift: Lift[Any]
+    inputs: LifterInputs
+    setup: Any
+
+    def at_load(self, load_kg: float) -> Lifting:
+        """The lifter at a load. Raises InvalidError where the set-up in force does not hold."""
+        lifter, _ = model_of(self.inputs)
+        exact = exact_setup(self.lift, lifter, self.setup, load_kg)
+        if exact.reasons:
+            raise InvalidError(
+                f"the {self.lift.name} set-up in force does not hold for this lifter, so that "
+                f"there is nothing to compare a film with: {exact.reasons[0]}; settle on another "
+                "set-up first"
+            )
+        linkage = side_linkage(lifter.body, exact.setup.toe_out, exact.path)
+        way = expected_way(exact.progress, exact.path)
+        return Lifting(self.lift, lifter, self.setup, load_kg, exact, linkage, way)
+
+
+def read_lifting(connection: Connection, lifter_id: UUID, lift_id: LiftId) -> LiftingFacts:
+    """Today's facts. Raises NotFoundError."""
+    inputs = load_inputs(connection, lifter_id)
+    return LiftingFacts(LIFTS[lift_id], inputs, setups_in_force(connection, inputs)[lift_id])
+
+
+def lifting_of(
+    database: Database, who: Who, lifter_id: UUID, lift_id: LiftId, load_kg: float
+) -> Lifting:
+    """One lifter in the set-up in force at a load. Raises NotFoundError, InvalidError."""
+    with database.club(who.club_id) as connection:
+        facts = read_lifting(connection, lifter_id, lift_id)
+    return facts.at_load(load_kg)

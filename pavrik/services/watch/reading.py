@@ -1,0 +1,311 @@
+"""From a tracked clip to everything that it says, judged against the lifter's own computed way."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+import numpy as np
+
+from pavrik.core import MODEL_VERSION
+from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
+from pavrik.core.tracking.clip import Clip
+from pavrik.core.tracking.depth import DepthSeen, depth_seen
+from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, find, view_of
+from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
+from pavrik.core.tracking.measured import Measured, measure
+from pavrik.core.tracking.reps import Rep, deadlift_reps, squat_reps
+from pavrik.core.tracking.review import (
+    Instant,
+    column,
+    first_against_last,
+    instant,
+    lost_speed,
+    lowest_of,
+    overall,
+    phase_rows,
+)
+from pavrik.core.units import Floats, degrees
+from pavrik.errors import InvalidError
+from pavrik.formats.wire.watch import (
+    CameraOut,
+    ClipFacts,
+    ClipReading,
+    ComparisonOut,
+    FindingOut,
+    FramesOut,
+    InstantOut,
+    PhaseOut,
+    RepOut,
+    SpeedOut,
+    VerdictOut,
+)
+from pavrik.services.watch.lifting import Lifting
+
+LEAST_PICTURES = 20
+"""Fewer are instants tapped by hand: no rep and no speed is told of them."""
+FILMED_HIGH_M = 1.1
+
+
+@dataclass(frozen=True)
+class Earlier:
+    """What earlier clips of the lifter in the lift say: values of light reps by detector, and load
+    with best mean speed of each."""
+
+    light: Mapping[str, Sequence[float]]
+    speeds: Sequence[tuple[float, float]]
+
+
+def read_clip(
+    facts: ClipFacts, way: str, clip: Clip, lifting: Lifting, earlier: Earlier,
+    catalogue: Catalogue, lifter_id: object,
+) -> ClipReading:  # fmt: skip
+    """Everything that a clip says. Raises InvalidError with a sentence where it cannot be read."""
+    try:
+        measured = measure(clip, lifting.linkage, large_plates=facts.large_plates)
+    except ValueError as error:
+        raise InvalidError(str(error)) from error
+    reps = _reps(lifting, measured)
+    found = find(lifting.lift.id, measured, lifting.expected, reps, earlier.light) if reps else []
+    costs = _costs(lifting, found)
+    phases = phase_rows(lifting.lift, measured, lifting.expected, reps, found)
+    return ClipReading(
+        clip_id=facts.clip_id,
+        lifter_id=lifter_id,
+        lift=facts.lift,
+        load_kg=facts.load_kg,
+        filmed_on=facts.filmed_on,
+        way=way,
+        setup_words=lifting.lift.in_words(lifting.setup),
+        predicted_max_kg=lifting.exact.predicted_max_kg,
+        camera=_camera(measured),
+        cannot_tell=_cannot_tell(measured, reps),
+        misfit_m=measured.solved.misfit_m,
+        frames=_frames(clip, measured, lifting, reps),
+        reps=[_rep(rep, lifting, measured) for rep in reps],
+        findings=[_finding(one, costs.get(one.detector.fault_id), catalogue) for one in found],
+        phases=[
+            PhaseOut(**{**vars(row), "instant": _instant(row.instant),
+                        "findings": list(row.findings)})
+            for row in phases
+        ],
+        instants=[] if reps else _instants(measured, lifting),
+        comparisons=[ComparisonOut(**vars(one)) for one in first_against_last(found)],
+        speed=_speed(facts, reps, earlier),
+        verdict=_verdict(found, reps, catalogue),
+        model_version=MODEL_VERSION,
+        note=facts.note,
+    )  # fmt: skip
+
+
+def _reps(lifting: Lifting, measured: Measured) -> list[Rep]:
+    if len(measured.times_s) < LEAST_PICTURES:
+        return []
+    reps_of = squat_reps if lifting.linkage.bar_on_trunk else deadlift_reps
+    return reps_of(measured.times_s, measured.bar[:, 1])
+
+
+def _costs(lifting: Lifting, found: Sequence[Finding]) -> dict[str, FaultCost]:
+    """What each fault costs at its measured size; at its usual size where a film measures something
+    else than the price is for."""
+    amounts = {
+        one.detector.fault_id: one.value
+        for one in found
+        if one.detector.priced and one.state in ("slight", "fails")
+    }
+    wanted = {one.detector.fault_id for one in found}
+    return {
+        cost.fault_id: cost
+        for cost in fault_costs(
+            lifting.lift, lifting.lifter, lifting.setup, lifting.load_kg, amounts
+        )
+        if cost.fault_id in wanted
+    }
+
+
+def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> FindingOut:
+    told = one.state in ("slight", "fails")
+    detector = one.detector
+    return FindingOut(
+        detector=detector.id,
+        fault_id=detector.fault_id,
+        name=catalogue.name_of(detector.fault_id),
+        phase=detector.phase,
+        unit=detector.unit,
+        value=one.value if np.isfinite(one.value) else None,
+        by_rep=column(np.array(one.by_rep)),
+        told_from=one.told_from,
+        error_sd=detector.error_sd,
+        below=detector.below,
+        state=one.state,
+        says=detector.says,
+        why=one.why,
+        reps=list(one.reps),
+        cost_kg=cost.lost_kg if cost and told else None,
+        cost_words=_cost_words(cost, detector.priced) if cost and told else "",
+    )
+
+
+def _cost_words(cost: FaultCost, at_measured_size: bool) -> str:
+    size = "at the size measured" if at_measured_size else f"at its usual size ({cost.words})"
+    return f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg {size}"
+
+
+def _rep(rep: Rep, lifting: Lifting, measured: Measured) -> RepOut:
+    times = measured.times_s
+    depth: DepthSeen | None = None
+    if lifting.linkage.bar_on_trunk and view_of(measured).angles_told:
+        depth = depth_seen(lifting.lifter.body, measured, rep)
+    return RepOut(
+        number=rep.number,
+        first_s=times[rep.first],
+        turn_s=times[rep.turn],
+        last_s=times[rep.last],
+        down_s=rep.down_s,
+        up_s=rep.up_s,
+        mean_m_s=rep.mean_m_s,
+        peak_m_s=rep.peak_m_s,
+        least_m_s=rep.least_m_s,
+        sticking_m=rep.sticking_m,
+        below_m=depth.below_m if depth else None,
+        depth=depth.state if depth else None,
+        unsure_m=depth.unsure_m if depth else None,
+    )
+
+
+def _camera(measured: Measured) -> CameraOut:
+    camera, view = measured.camera, view_of(measured)
+    words = [view.words] if view.words else []
+    if camera.height_m > FILMED_HIGH_M:
+        words.append(
+            f"the lens stands {camera.height_m:.1f} m high: at knee height depth is told best"
+        )
+    if measured.solved.misfit_m > _POOR_FIT_M:
+        words.append(
+            f"joints and bar are {measured.solved.misfit_m * 100:.1f} cm off the linkage: tap "
+            "again nearer to the joints, or measure the limbs"
+        )
+    return CameraOut(
+        distance_m=float(np.hypot(camera.x_m, camera.y_m)),
+        height_m=camera.height_m,
+        off_side_deg=view.yaw_deg,
+        tilt_deg=float(degrees(camera.roll)),
+        words=words,
+    )
+
+
+_POOR_FIT_M = 0.025
+
+
+def _cannot_tell(measured: Measured, reps: Sequence[Rep]) -> list[str]:
+    told = list(BLIND_FROM_THE_SIDE)
+    if not view_of(measured).speeds_told:
+        told.append("speeds: the view is too oblique")
+    if not reps:
+        told.insert(0, "no whole rep was seen: only single moments are told")
+    return told
+
+
+def _frames(clip: Clip, measured: Measured, lifting: Lifting, reps: Sequence[Rep]) -> FramesOut:
+    linkage, solved = measured.linkage, measured.solved
+    ankle = np.tile([linkage.ankle[0], linkage.ankle[2]], (len(clip.times_s), 1))
+    places = {
+        "ankle": (ankle, linkage.ankle[1]),
+        "knee": (solved.knee, float(np.mean(linkage.knee(solved.shank)[1]))),
+        "hip": (solved.hip, linkage.hip_y_m),
+        "shoulder": (solved.shoulder, linkage.shoulder_y_m),
+    }
+    pixels = {name: _pixels(measured, at[:, 0], y, at[:, 1]) for name, (at, y) in places.items()}
+    speeds = measured.speeds_m_s() if reps else np.full(len(clip.times_s), np.nan)
+    foot = measured.camera.project(0.0, linkage.ankle[1], 0.0)
+    return FramesOut(
+        times_s=[round(float(t), 4) for t in clip.times_s],
+        width=clip.width,
+        height=clip.height,
+        bar_x_m=column(measured.bar[:, 0]),
+        bar_z_m=column(measured.bar[:, 1]),
+        lean_deg=column(degrees(solved.lean), 2),
+        speed_m_s=column(speeds, 3),
+        pixels={**pixels, "bar": [(round(float(u), 1), round(float(v), 1)) for u, v in clip.bar]},
+        expected=_ghost(measured, lifting, reps),
+        foot=(float(foot[0]), float(foot[1])),
+    )
+
+
+def _pixels(
+    measured: Measured, x: Floats, y: float | Floats, z: Floats
+) -> list[tuple[float, float] | None]:
+    u, v = measured.camera.project(x, y, z)
+    return [
+        (round(float(a), 1), round(float(b), 1)) if np.isfinite(a) and np.isfinite(b) else None
+        for a, b in zip(u, v, strict=True)
+    ]
+
+
+def _ghost(
+    measured: Measured, lifting: Lifting, reps: Sequence[Rep]
+) -> dict[str, list[tuple[float, float] | None]]:
+    """The computed posture at the bar's height in every picture, where it stands in the film."""
+    lowest = (
+        lowest_of(lifting.lift.id, measured, reps[0]) if reps else float(measured.bar[:, 1].min())
+    )
+    expected = lifting.expected
+    height = measured.bar[:, 1] - lowest + float(expected.height_m[0])
+    ghost = {}
+    for name in ("ankle", "knee", "hip", "shoulder"):
+        x, y, z = (expected.point(name, axis, height) for axis in range(3))
+        ghost[name] = _pixels(measured, x, y, z)
+    x, z = expected.point("bar", 0, height), expected.point("bar", 2, height)
+    ghost["bar"] = _pixels(measured, x, 0.0, z)
+    return ghost
+
+
+def _instant(at: Instant) -> InstantOut:
+    return InstantOut(**vars(at))
+
+
+def _instants(measured: Measured, lifting: Lifting) -> list[InstantOut]:
+    """Every picture that was tapped by hand."""
+    if len(measured.times_s) >= LEAST_PICTURES:
+        return []
+    lowest = float(measured.bar[:, 1].min())
+    return [
+        _instant(instant(lifting.expected, measured, lowest, frame))
+        for frame in range(len(measured.times_s))
+    ]
+
+
+def _speed(facts: ClipFacts, reps: Sequence[Rep], earlier: Earlier) -> SpeedOut:
+    points = list(earlier.speeds)
+    if reps:
+        points.append((facts.load_kg, max(rep.mean_m_s for rep in reps)))
+    if not points:
+        return SpeedOut(points=[], why_not="no rep was filmed yet")
+    line = load_velocity(facts.lift, points)
+    if isinstance(line, LoadVelocity):
+        return SpeedOut(points=points, max_kg=line.max_kg, max_sd_kg=line.max_sd_kg)
+    return SpeedOut(points=points, why_not=line)
+
+
+def _verdict(found: Sequence[Finding], reps: Sequence[Rep], catalogue: Catalogue) -> VerdictOut:
+    fails = [one for one in found if one.state == "fails"] or [
+        one for one in found if one.state == "slight"
+    ]
+    names = {one.detector.fault_id: catalogue.name_of(one.detector.fault_id) for one in found}
+    return VerdictOut(
+        overall=overall(found) if found else "cannot tell",
+        strengths=[
+            f"no {_lower(names[one.detector.fault_id])}" for one in found if one.state == "holds"
+        ],
+        fails=list(dict.fromkeys(names[one.detector.fault_id] for one in fails)),
+        cue=_first_cue(fails[0].detector.fault_id, catalogue) if fails else "",
+        lost_speed=lost_speed(reps),
+    )
+
+
+def _first_cue(fault_id: str, catalogue: Catalogue) -> str:
+    cues = [r.text for r in catalogue.remedies_of(fault_id) if r.kind == "cue"]
+    return cues[0] if cues else ""
+
+
+def _lower(name: str) -> str:
+    return name[:1].lower() + name[1:]

@@ -1,0 +1,103 @@
+"""The simulated phone: a set of this lifter filmed as it would be, with chosen faults, as the
+stand-in for a real one."""
+
+from collections.abc import Generator
+from uuid import UUID
+
+import numpy as np
+
+from pavrik.core.units import radians
+from pavrik.errors import InvalidError
+from pavrik.film.camera.motion import FAULTS, USUAL_SIZE, Pace, perform
+from pavrik.film.camera.scene import Looks
+from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
+from pavrik.formats.wire.watch import SimulateRequest, StandIn, TapsIn
+from pavrik.services.context import Who
+from pavrik.services.jobs import Jobs
+from pavrik.services.watch.films import SIMULATED, Films
+from pavrik.services.watch.lifting import Lifting, lifting_of
+from pavrik.store.database import Database
+from pavrik.store.jobs import Job
+
+SHIRTS = ((70, 60, 52), (60, 66, 110), (96, 82, 58), (66, 96, 70))
+SLOWEST_UP_S = 1.2
+
+
+def stand_of(asked: StandIn) -> Stand:
+    """Where the phone stands."""
+    return Stand(
+        distance_m=asked.distance_m,
+        height_m=asked.height_m,
+        yaw=float(radians(asked.off_side_deg)),
+        roll=float(radians(asked.tilt_deg)),
+        shake_px=asked.shake_px,
+        facing=-1 if asked.from_left else 1,
+        size=(960, 540),
+    )
+
+
+def shot_for(lifting: Lifting, request: SimulateRequest) -> Shot:
+    """The shot of a set with its truth. Raises InvalidError for a fault that it cannot film."""
+    for fault in request.faults:
+        if FAULTS.get(fault, ("", ""))[0] != request.lift:
+            known = ", ".join(name for name, (of, _) in FAULTS.items() if of == request.lift)
+            raise InvalidError(
+                f"the simulated phone cannot film “{fault}” in a {request.lift}: choose of {known}",
+                "faults",
+            )
+    share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
+    pace = Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
+    stand = stand_of(request.stand)
+    motion = perform(
+        lifting.exact.path, lifting.exact.progress, lifting.linkage, lifting.lift.id, pace,
+        {fault: USUAL_SIZE[fault] for fault in request.faults}, stand.rate_hz,
+    )  # fmt: skip
+    looks = Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
+    return shot_of(motion, stand, 0, large_plates(request.load_kg), looks)
+
+
+def large_plates(load_kg: float) -> int:
+    """How many large plates a side a load has: 25 kg each on a 20 kg bar."""
+    return max(1, round((load_kg - 20.0) / 50.0))
+
+
+def ask_to_film(
+    database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID,
+    request: SimulateRequest,
+) -> Job:  # fmt: skip
+    """Film a set in the background; the film then waits like one that was sent. Raises
+    NotFoundError, InvalidError."""
+    films.make_room(who)
+    lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
+    shot = shot_for(lifting, request)
+    steps = _filming(who, films, request, shot, lifting.linkage.bar_on_trunk is not None)
+    return jobs.ask(who, lifter_id, "film simulated", str(request.film_id), steps)
+
+
+def _filming(
+    who: Who, films: Films, request: SimulateRequest, shot: Shot, rests_on_back: bool
+) -> Generator[float, None, None]:
+    path = films.path(who, request.film_id)
+    under_way = path.with_suffix(".part.webm")
+    try:
+        yield from film(shot, under_way, rests_on_back)
+        under_way.rename(path)
+        path.with_suffix(SIMULATED).touch()
+    finally:
+        under_way.unlink(missing_ok=True)
+
+
+def taps_for(lifting: Lifting, request: SimulateRequest) -> TapsIn:
+    """Where a careful hand taps in the first picture of a simulated film: within about a
+    centimetre, never exactly."""
+    taps = shot_for(lifting, request).taps
+    random = np.random.default_rng(request.seed)
+
+    def near(place: tuple[float, float] | None) -> tuple[float, float] | None:
+        if place is None:
+            return None
+        return place[0] + float(random.normal(0, 1.5)), place[1] + float(random.normal(0, 1.5))
+
+    joints = {name: near(getattr(taps, name)) for name in ("knee", "hip", "ankle", "shoulder",
+                                                            "sleeve_end")}  # fmt: skip
+    return TapsIn(plate=taps.plate, plate_radius=taps.plate_radius, **joints)

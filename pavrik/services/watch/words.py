@@ -1,0 +1,173 @@
+"""What a coach says to a clip: findings confirmed or dismissed, written into the log, shown to the
+lifter, the clip taken back."""
+
+from datetime import UTC, datetime, time
+from uuid import UUID, uuid5
+
+from pavrik.core.units import Floats
+from pavrik.errors import InvalidError
+from pavrik.formats.wire.log import SetRef
+from pavrik.formats.wire.watch import (
+    ClipLogRequest,
+    ClipReading,
+    ClipRef,
+    ClipWordRequest,
+    FindingOut,
+)
+from pavrik.services.context import Who
+from pavrik.services.training import log_writes
+from pavrik.services.watch.clips import reading_in, stored_clip
+from pavrik.services.writes import write_once
+from pavrik.store import clips as store
+from pavrik.store.database import Connection, Database
+from pavrik.store.training import (
+    Observation,
+    StoredSet,
+    measures_of,
+    observations_of,
+    standing_version,
+)
+
+SEVERITY = {"slight": 1, "fails": 2}
+OF_CLIP = ("shown", "hidden", "withdrawn")
+
+
+def say(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, clip_id: UUID,
+    request: ClipWordRequest,
+) -> ClipRef:  # fmt: skip
+    """Record a word. Raises NotFoundError, InvalidError for a subject that the clip has not."""
+
+    def action(connection: Connection) -> ClipRef:
+        reading = reading_in(connection, lifter_id, clip_id)
+        known = {"clip"} if request.word in OF_CLIP else {f.detector for f in reading.findings}
+        if request.subject not in known:
+            raise InvalidError(
+                f"the clip has no finding “{request.subject}” that could be "
+                f"{request.word}: it has {', '.join(sorted(known)) or 'none'}",
+                "subject",
+            )
+        word = store.ClipWord(request.subject, request.word, request.words)
+        store.say(connection, who.club_id, who.coach_id, clip_id, request.word_id, word)
+        return ClipRef(clip_id=clip_id)
+
+    asked = {"lifter": str(lifter_id), "clip": str(clip_id), **request.model_dump(mode="json")}
+    return write_once(
+        database, who, key, "word to clip", asked, ClipRef, action, subject=str(lifter_id)
+    )
+
+
+def write_into_log(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, clip_id: UUID,
+    request: ClipLogRequest,
+) -> SetRef:  # fmt: skip
+    """What was confirmed becomes observations of a set, with the time in the film: of a set that
+    was logged, amended, or of a new one. Raises NotFoundError, InvalidError."""
+    with database.club(who.club_id) as connection:
+        reading = reading_in(connection, lifter_id, clip_id)
+        logged, seen, measures = _as_logged(connection, reading, lifter_id, request)
+    answer = log_writes.log_set(database, who, log_writes.QueuedSet(key, logged, seen, measures))
+    with database.club(who.club_id) as connection:
+        stored_clip(connection, lifter_id, clip_id)
+        word = store.ClipWord("log", "logged", str(answer.set_id))
+        word_id = uuid5(clip_id, f"log {answer.set_id}")
+        if store.words_of(connection, clip_id).get("log") != word:
+            store.say(connection, who.club_id, who.coach_id, clip_id, word_id, word)
+    return answer
+
+
+def _as_logged(
+    connection: Connection, reading: ClipReading, lifter_id: UUID, request: ClipLogRequest
+) -> tuple[StoredSet, list[Observation], dict[str, float]]:
+    confirmed = [one for one in reading.findings if one.word == "confirmed"]
+    if not reading.reps:
+        raise InvalidError("no whole rep was filmed: there is no set to be logged")
+    before: list[Observation] = []
+    measures: dict[str, float] = {}
+    if request.replaces is not None:
+        old, before, measures = _standing(connection, lifter_id, request.replaces)
+        logged = StoredSet(**{**vars(old), "set_id": request.set_id, "replaces": old.set_id})
+    else:
+        logged = _new_set(reading, lifter_id, request)
+    known = {(o.rep, o.fault_id) for o in before}
+    seen = before + [
+        o for one in confirmed for o in _observations(one, reading, logged)
+        if (o.rep, o.fault_id) not in known
+    ]  # fmt: skip
+    return logged, seen, {**measures, **_measures(reading)}
+
+
+def _standing(
+    connection: Connection, lifter_id: UUID, set_id: UUID
+) -> tuple[StoredSet, list[Observation], dict[str, float]]:
+    old = standing_version(connection, set_id)
+    if old is None or old.lifter_id != lifter_id:
+        raise InvalidError("the set is not one of this lifter's", "replaces")
+    seen = observations_of(connection, [old.set_id])[old.set_id]
+    measured = dict(measures_of(connection, [old.set_id]).get(old.set_id, ()))
+    return old, seen, measured
+
+
+def _new_set(reading: ClipReading, lifter_id: UUID, request: ClipLogRequest) -> StoredSet:
+    at = datetime.combine(reading.filmed_on, time(12), UTC)
+    return StoredSet(
+        set_id=request.set_id,
+        lifter_id=lifter_id,
+        replaces=None,
+        lift=reading.lift,
+        variation="competition",
+        load_kg=reading.load_kg,
+        reps=len(reading.reps),
+        missed_reps=0,
+        rpe=request.rpe,
+        aimed_rpe=None,
+        pull_style=None,
+        schools={},
+        note="from film",
+        performed_at=min(at, datetime.now(UTC)),
+    )
+
+
+def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> list[Observation]:
+    """One for every rep in which it was told; of its worst rep where none reached the threshold."""
+    numbers = one.reps or [_worst(one)]
+    most = logged.reps + logged.missed_reps
+    by_number = {rep.number: rep for rep in reading.reps}
+    return [
+        Observation(
+            observation_id=uuid5(logged.set_id, f"{one.detector} {number}"),
+            rep=number,
+            fault_id=one.fault_id,
+            phase=one.phase,
+            severity=SEVERITY.get(one.state, 1),
+            side=None,
+            film_s=round(by_number[number].turn_s, 2),
+            note=f"film: {size_words(one, number)}",
+        )
+        for number in numbers
+        if number <= most
+    ]
+
+
+def _worst(one: FindingOut) -> int:
+    values = [(v if v is not None else float("nan")) for v in one.by_rep]
+    pick: Floats | list[float] = [-v for v in values] if one.below else values
+    return 1 + max(range(len(values)), key=lambda at: pick[at])
+
+
+def size_words(one: FindingOut, rep: int) -> str:
+    """The size of a finding in a rep as a coach says it."""
+    value = one.by_rep[rep - 1]
+    if value is None:
+        return "not seen"
+    if one.unit == "m":
+        return f"{value * 100:.1f} cm {one.says}"
+    return f"{value:.1f}° {one.says}" if one.unit == "deg" else f"{value:.1f} s {one.says}"
+
+
+def _measures(reading: ClipReading) -> dict[str, float]:
+    """What repeats from set to set: the hips' height where the plates leave."""
+    if reading.lift != "deadlift" or not reading.phases:
+        return {}
+    start = reading.phases[0].instant.hip_z_m
+    return {"start_hip_m": round(start, 3)} if 0.1 <= start <= 1.2 else {}

@@ -25,6 +25,18 @@ class FilmError(ValueError):
     """A film that cannot be used, in one sentence with the remedy."""
 
 
+Light = tuple[float, float, float]
+"""Weights of blue, green and red, 1 in all."""
+GREY: Light = (0.114, 0.587, 0.299)
+LIGHTS: tuple[Light, ...] = (GREY, (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0))
+
+
+def in_light(picture: Picture, light: Light) -> Picture:
+    """A coloured picture as grey levels, in one light: a red plate before a brown floor is seen in
+    red light alone."""
+    return np.asarray(cv2.transform(picture, np.array([light])), dtype=np.uint8)
+
+
 @dataclass(frozen=True)
 class Frame:
     """One picture (height, width) and its time from the start of the film."""
@@ -42,8 +54,14 @@ class Film:
     height: int
     scale: float
 
-    def frames(self) -> Iterator[Frame]:
-        """Every picture in order. Raises FilmError where there are too many."""
+    def frames(self, light: Light = GREY) -> Iterator[Frame]:
+        """Every picture in order, in one light. Raises FilmError where there are too many."""
+        for time_s, picture in self.colours():
+            yield Frame(time_s, in_light(picture, light))
+
+    def colours(self) -> Iterator[tuple[float, Picture]]:
+        """Time and picture (height, width, 3) in order. Raises FilmError where there are too
+        many."""
         last, count = -1.0, 0
         while True:
             got, picture = self.capture.read()
@@ -58,8 +76,7 @@ class Film:
                     f"the film is longer than {LONGEST_S:g} s or {MOST_FRAMES} pictures: cut it to "
                     "the set"
                 )
-            grey = np.asarray(cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY), dtype=np.uint8)
-            yield Frame(time_s, self._small(grey))
+            yield time_s, self._small(np.asarray(picture, dtype=np.uint8))
         if count < 2:
             raise FilmError(
                 "the film has no moving picture that can be read: film with the phone's usual "

@@ -107,10 +107,11 @@ class PlateTracker:
         """The plate in the next picture: by its rim from where its speed carries it, by its looks
         where that fails; a plate that turns looks like itself only at its rim."""
         expected = self.disc.centre + self.speed
-        disc = self._by_rim(picture, expected)
+        disc = self._by_rim(picture, expected, _BAND / 2)
         if disc.rim < _SURE_RIM:
-            other = self._by_rim(picture, self._by_looks(picture, expected))
-            disc = max(disc, other, key=lambda found: self._trust(found, expected))
+            near = self._by_looks(picture, expected)
+            others = (self._by_rim(picture, expected, _BAND), self._by_rim(picture, near, _BAND))
+            disc = max((disc, *others), key=lambda found: self._trust(found, expected))
         self.speed = 0.7 * (disc.centre - self.disc.centre) + 0.3 * self.speed
         self.disc = disc
         return disc
@@ -119,10 +120,10 @@ class PlateTracker:
         """The rim that was seen, less for a place far from where it was expected."""
         return found.rim - float(np.hypot(*(found.centre - expected))) / self.usual
 
-    def _by_rim(self, picture: Picture, near: Place) -> Disc:
+    def _by_rim(self, picture: Picture, near: Place, band: float) -> Disc:
         """The rim round a guess, fitted twice: the second time from where the first one found it;
         the guess where it is no plate of the usual size."""
-        first = fit_rim(picture, near, self.usual)
+        first = fit_rim(picture, near, self.usual, band)
         disc = fit_rim(picture, first.centre, self.usual, _BAND / 2)
         off = abs(disc.radius / self.usual - 1)
         if disc.rim < _LEAST_RIM or off > 0.08:

@@ -14,9 +14,9 @@ from numpy.typing import NDArray
 
 from pavrik.core.tracking.clip import JOINTS, Clip, Pixel, Taps
 from pavrik.film.background import Background, roll_of
-from pavrik.film.decode import FilmError, Frame, open_film
+from pavrik.film.decode import GREY, LIGHTS, FilmError, Frame, Light, in_light, open_film
 from pavrik.film.limbs import Joints
-from pavrik.film.opencv import Affine, moved
+from pavrik.film.opencv import Affine, Picture, moved
 from pavrik.film.plate import Disc, PlateTracker, find_disc
 
 MOST_BEFORE = 900
@@ -90,6 +90,7 @@ def track(
     ``taps`` are in pixels of the film's own size, in the picture shown at ``tapped_s``. Raises
     FilmError with a sentence where the film cannot be used.
     """
+    light = _best_light(path, taps, tapped_s)
     with open_film(path) as film:
         expected = max(film.capture.get(cv2.CAP_PROP_FRAME_COUNT), 1.0)
         small = _scaled(taps, film.scale)
@@ -97,7 +98,7 @@ def track(
         rows: list[_Row] = []
         follower: _Follower | None = None
         start: Frame | None = None
-        for number, frame in enumerate(film.frames()):
+        for number, frame in enumerate(film.frames(light)):
             if follower is not None:
                 rows.append(follower.follow(frame))
             elif frame.time_s >= tapped_s - 1e-3:
@@ -119,6 +120,21 @@ def track(
         before = [backward.follow(frame) for frame in reversed(earlier)][::-1]
         found.append(_clip(before + rows, len(before), (film.width, film.height), small, start))
         yield 1.0
+
+
+def _best_light(path: Path, taps: Taps, tapped_s: float) -> Light:
+    """The light in which the tapped plate's rim stands out most."""
+    with open_film(path) as film:
+        small = _scaled(taps, film.scale)
+        for time_s, picture in film.colours():
+            if time_s >= tapped_s - 1e-3:
+                return max(LIGHTS, key=lambda light: _rim_in(in_light(picture, light), small))
+    return GREY
+
+
+def _rim_in(picture: Picture, taps: Taps) -> float:
+    disc = find_disc(picture, np.array(taps.plate), taps.plate_radius)
+    return disc.rim * disc.sharp
 
 
 def _rimmed(frame: Frame, taps: Taps) -> Taps:

@@ -6,7 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run
+from pavrik.store.statements import all_of, one_of, run, value_of
 
 
 @dataclass(frozen=True)
@@ -63,6 +63,18 @@ def add_clip(connection: Connection, club_id: UUID, made_by: UUID | None, clip: 
 def list_clips(connection: Connection, lifter_id: UUID) -> list[StoredClip]:
     """Clips of a lifter that stand, newest first."""
     return all_of(connection, StoredClip, "list_clips", lifter_id=lifter_id)
+
+
+def newest_clip_day(connection: Connection, lifter_id: UUID) -> date | None:
+    """When the newest clip of a lifter that stands was filmed."""
+    found: date | None = value_of(connection, "newest_clip_day", lifter_id=lifter_id)
+    return found
+
+
+def get_track(connection: Connection, clip_id: UUID) -> dict[str, Any] | None:
+    """The points of a clip as they were tracked."""
+    found: dict[str, Any] | None = value_of(connection, "get_track", clip_id=clip_id)
+    return found
 
 
 def get_clip(connection: Connection, clip_id: UUID) -> StoredClip | None:

@@ -53,6 +53,7 @@ export const router = createRouter({
           props: true,
           component: () => import('./stages/prescribe/Prescribe.vue'),
         },
+        { path: 'watch', name: 'watch', props: true, component: () => import('./stages/watch/Watch.vue') },
         { path: 'card', name: 'card', props: true, component: () => import('./stages/card/Card.vue') },
       ],
     },

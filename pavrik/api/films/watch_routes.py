@@ -1,15 +1,17 @@
 """Films in, tracked in the background and gone; clips with what they say, and words to them."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Depends, Request
+from fastapi import APIRouter, Depends, Request, Response
 from fastapi.responses import FileResponse
 
+from pavrik.api.files import file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.errors import ForbiddenError
 from pavrik.formats.model.lift_answers import JobAnswer
+from pavrik.formats.motion_files import to_c3d, to_csv, to_trc
 from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.watch import (
     ClipLogRequest,
@@ -133,3 +135,22 @@ def write_into_log(
 ) -> SetRef:  # fmt: skip
     """What was confirmed, as observations of a set."""
     return words.write_into_log(database, who, key, lifter_id, clip_id, body)
+
+
+_KINDS = {
+    "csv": (to_csv, "text/csv"),
+    "trc": (to_trc, "text/tab-separated-values"),
+    "c3d": (to_c3d, "application/octet-stream"),
+}
+
+
+@router.get("/clips/{clip_id}/track.{kind}", response_class=Response)
+def read_track(
+    lifter_id: UUID, clip_id: UUID, kind: Literal["csv", "trc", "c3d"], database: DatabaseIn,
+    who: WhoIn,
+) -> Response:  # fmt: skip
+    """Bar and joints of a clip over time as a file."""
+    write, media_type = _KINDS[kind]
+    return file_answer(
+        write(clips.motion_of(database, who, lifter_id, clip_id)), media_type, f"clip.{kind}"
+    )

@@ -203,6 +203,8 @@ class FramesOut(BaseModel):
     bar_z_m: Series
     lean_deg: Series
     speed_m_s: Series
+    metres: dict[str, list[tuple[float | None, float | None, float | None]]]
+    """x, y and z of bar and joints, the near side's."""
     pixels: dict[str, list[tuple[float, float] | None]]
     expected: dict[str, list[tuple[float, float] | None]]
     foot: tuple[float, float]

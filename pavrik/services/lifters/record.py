@@ -30,7 +30,7 @@ from pavrik.services.lifters.model_inputs import (
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.setups.fits import model_of, settled_in
 from pavrik.services.training.history import logged_sets, schools_in_force
-from pavrik.store import lifters, training
+from pavrik.store import clips, lifters, training
 from pavrik.store.database import Connection, Database
 
 
@@ -78,6 +78,11 @@ def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
     return _stage("settled")
 
 
+def _watch_stage(connection: Connection, lifter_id: UUID) -> StageState:
+    filmed_on = clips.newest_clip_day(connection, lifter_id)
+    return _stage("drafted", f"{filmed_on:%d %b}") if filmed_on else _stage("nothing yet")
+
+
 def _stages(
     connection: Connection, inputs: LifterInputs, sets: list[training.StoredSet]
 ) -> dict[str, StageState]:
@@ -95,6 +100,7 @@ def _stages(
         if given
         else _stage("nothing yet"),
         "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
+        "watch": _watch_stage(connection, lifter_id),
         "card": fits[SQUAT.id],
     }
 

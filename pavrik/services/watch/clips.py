@@ -15,6 +15,7 @@ from pavrik.errors import ForbiddenError, InvalidError, NotFoundError
 from pavrik.film.camera.motion import FAULTS
 from pavrik.film.decode import FilmError
 from pavrik.film.track import track
+from pavrik.formats.motion_files import MARKERS, Motion
 from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.formats.wire.watch import (
     ClipFacts,
@@ -253,3 +254,13 @@ def read(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> ClipRe
     """What a clip says. Raises NotFoundError."""
     with database.club(who.club_id) as connection:
         return reading_in(connection, lifter_id, clip_id)
+
+
+def motion_of(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> Motion:
+    """Bar and joints of a clip in m, solved. Raises NotFoundError."""
+    reading = read(database, who, lifter_id, clip_id)
+    frames = reading.frames
+    return Motion(
+        np.array(frames.times_s),
+        {name: np.array(frames.metres[name], dtype=float) for name in MARKERS},
+    )

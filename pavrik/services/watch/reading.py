@@ -215,6 +215,7 @@ def _frames(clip: Clip, measured: Measured, lifting: Lifting, reps: Sequence[Rep
         "shoulder": (solved.shoulder, linkage.shoulder_y_m),
     }
     pixels = {name: _pixels(measured, at[:, 0], y, at[:, 1]) for name, (at, y) in places.items()}
+    metres = {"bar": (measured.bar, 0.0), **places}
     speeds = measured.speeds_m_s() if reps else np.full(len(clip.times_s), np.nan)
     foot = measured.camera.project(0.0, linkage.ankle[1], 0.0)
     return FramesOut(
@@ -225,10 +226,16 @@ def _frames(clip: Clip, measured: Measured, lifting: Lifting, reps: Sequence[Rep
         bar_z_m=column(measured.bar[:, 1]),
         lean_deg=column(degrees(solved.lean), 2),
         speed_m_s=column(speeds, 3),
+        metres={name: _metres(at, y) for name, (at, y) in metres.items()},
         pixels={**pixels, "bar": [(round(float(u), 1), round(float(v), 1)) for u, v in clip.bar]},
         expected=_ghost(measured, lifting, reps),
         foot=(float(foot[0]), float(foot[1])),
     )
+
+
+def _metres(at: Floats, y: float) -> list[tuple[float | None, float | None, float | None]]:
+    x, z = column(at[:, 0]), column(at[:, 1])
+    return [(a, round(y, 4), b) for a, b in zip(x, z, strict=True)]
 
 
 def _pixels(

@@ -17,6 +17,7 @@ export const STAGES = [
   ['log', 'Log'],
   ['prescribe', 'Prescribe'],
   ['review', 'Review'],
+  ['watch', 'Watch'],
   ['card', 'Card'],
 ] as const
 

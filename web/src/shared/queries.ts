@@ -69,6 +69,22 @@ export const cardQuery = (lifterId: string) =>
     queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/card', of(lifterId))),
   })
 
+export const clipsQuery = (lifterId: string) =>
+  queryOptions({
+    queryKey: ['clips', lifterId],
+    queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/clips', of(lifterId))),
+  })
+export const clipQuery = (lifterId: string, clipId: string) =>
+  queryOptions({
+    queryKey: ['clips', lifterId, clipId],
+    queryFn: () =>
+      answered(
+        client.GET('/api/lifters/{lifter_id}/clips/{clip_id}', {
+          params: { path: { lifter_id: lifterId, clip_id: clipId } },
+        }),
+      ),
+  })
+
 export const rankingQuery = (lift: Lift, lifterId: string) =>
   queryOptions({
     queryKey: ['ranking', lift, lifterId],

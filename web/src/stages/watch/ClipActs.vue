@@ -1,0 +1,118 @@
+<script setup lang="ts">
+// From the film into the rest: into the log, to the lifter, on paper, or taken back.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answered, client, once, uuid7 } from '@/shared/api'
+import { useForget } from '@/shared/useLifter'
+import { useProblem } from '@/shared/useProblem'
+import { useSession } from '@/shared/session'
+import { useUnits } from '@/shared/units'
+import type { Reading } from './words'
+
+const props = defineProps<{ reading: Reading; lifterId: string }>()
+const emit = defineEmits<{ said: []; gone: [] }>()
+const forget = useForget()
+const { kg } = useUnits()
+const { session } = useSession()
+const mayWrite = computed(() => session.value?.role !== 'read_only')
+const { message, busy, run } = useProblem()
+const path = computed(() => ({ lifter_id: props.lifterId, clip_id: props.reading.clip_id }))
+const confirmed = computed(() => props.reading.findings.filter((f) => f.word === 'confirmed'))
+
+const sets = useQuery({
+  queryKey: ['sets-of-day', props.lifterId, props.reading.lift],
+  queryFn: () =>
+    answered(
+      client.GET('/api/lifters/{lifter_id}/sets', {
+        params: { path: { lifter_id: props.lifterId }, query: { lift: props.reading.lift, most: 60 } },
+      }),
+    ),
+})
+const ofDay = computed(() =>
+  (sets.data.value ?? []).filter((s) => s.performed_at.startsWith(props.reading.filmed_on)),
+)
+const into = ref('new')
+
+async function log() {
+  const id = uuid7()
+  const kept = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/{clip_id}/log', {
+        params: { path: path.value, ...once(id) },
+        body: { set_id: id, replaces: into.value === 'new' ? null : into.value, rpe: null },
+      }),
+    ),
+  )
+  if (!kept) return
+  await forget(props.lifterId)
+  emit('said')
+}
+async function say(word: 'shown' | 'hidden' | 'withdrawn') {
+  const id = uuid7()
+  const said = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/{clip_id}/words', {
+        params: { path: path.value, ...once(id) },
+        body: { word_id: id, subject: 'clip', word, words: '' },
+      }),
+    ),
+  )
+  if (!said) return
+  await forget(props.lifterId)
+  if (word === 'withdrawn') emit('gone')
+  else emit('said')
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div v-if="mayWrite" class="acts no-print">
+    <h2>Into the rest</h2>
+    <template v-if="reading.reps.length">
+      <label v-if="ofDay.length" class="labelled small soft mt-1"
+        >Set
+        <select v-model="into">
+          <option value="new">a new set from this film</option>
+          <option v-for="s in ofDay" :key="s.set_id" :value="s.set_id">
+            {{ s.reps }} × {{ kg(s.load_kg) }}{{ s.rpe ? ` @ ${s.rpe}` : '' }}
+          </option>
+        </select></label
+      >
+      <v-btn :disabled="busy" block class="mt-2" @click="log">{{
+        confirmed.length
+          ? `Log the set with what you see (${confirmed.length})`
+          : 'Log the set without a fault'
+      }}</v-btn>
+      <p v-if="reading.logged" class="small holds mt-1">It is in the log.</p>
+    </template>
+    <p class="links">
+      <button type="button" class="linkish" :disabled="busy" @click="say(reading.shown ? 'hidden' : 'shown')">
+        {{ reading.shown ? 'Hide it from the lifter' : 'Show it on the lifter’s link' }}
+      </button>
+      <button type="button" class="linkish" @click="print">Print the review</button>
+      <a class="linkish" :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/track.csv`" download
+        >Points (CSV)</a
+      >
+      <button type="button" class="linkish" :disabled="busy" @click="say('withdrawn')">
+        Take the clip back
+      </button>
+    </p>
+    <p v-if="message" class="signal small" role="alert">{{ message }}</p>
+  </div>
+</template>
+
+<style scoped>
+.acts {
+  margin-top: 18px;
+}
+.links {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+  margin-top: 12px;
+}
+select {
+  padding: 6px;
+  max-width: 200px;
+}
+</style>

@@ -1,0 +1,213 @@
+<script setup lang="ts">
+// One clip: the picture with what was measured, its reps, its findings, the review phase by phase.
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { onKeyStroke, useEventListener, useRafFn } from '@vueuse/core'
+import { computed, ref, useTemplateRef, watch } from 'vue'
+import Waiting from '@/shared/Waiting.vue'
+import { isTyping } from '@/shared/keys'
+import { clipQuery } from '@/shared/queries'
+import { useUnits } from '@/shared/units'
+import { dayOf } from '@/shared/words'
+import ClipActs from './ClipActs.vue'
+import FilmFigure from './FilmFigure.vue'
+import FindingRow from './FindingRow.vue'
+import ReviewSheet from './ReviewSheet.vue'
+import TimeLine from './TimeLine.vue'
+import { filmOf } from './films'
+import { centimetres, seconds, WAY, type Reading } from './words'
+
+const props = defineProps<{ lifterId: string; clipId: string }>()
+defineEmits<{ gone: [] }>()
+const queries = useQueryClient()
+const { kg } = useUnits()
+const clip = useQuery(clipQuery(props.lifterId, props.clipId))
+const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
+const url = computed(() => filmOf(props.clipId))
+const figure = useTemplateRef('figure')
+const film = computed(() => figure.value?.video ?? null)
+const ghost = ref(true)
+const frame = ref(0)
+const playing = ref(false)
+const times = computed(() => reading.value?.frames.times_s ?? [])
+
+function frameAt(time: number) {
+  let best = 0
+  times.value.forEach((t, i) => {
+    if (Math.abs(t - time) < Math.abs((times.value[best] ?? 0) - time)) best = i
+  })
+  return best
+}
+function go(to: number) {
+  const next = Math.min(times.value.length - 1, Math.max(0, to))
+  frame.value = next
+  const gap = (times.value[next + 1] ?? (times.value[next] ?? 0) + 0.03) - (times.value[next] ?? 0)
+  if (film.value) film.value.currentTime = (times.value[next] ?? 0) + gap / 2
+}
+function goTo(time: number) {
+  playing.value = false
+  film.value?.pause()
+  go(frameAt(time))
+}
+let began = 0
+const clock = useRafFn(
+  ({ timestamp }) => {
+    if (film.value) frame.value = frameAt(film.value.currentTime)
+    else {
+      began ||= timestamp - (times.value[frame.value] ?? 0) * 1000
+      frame.value = frameAt((timestamp - began) / 1000)
+    }
+    if (frame.value >= times.value.length - 1) playing.value = false
+  },
+  { immediate: false },
+)
+watch(playing, (on) => {
+  began = 0
+  if (on && frame.value >= times.value.length - 1) go(0)
+  if (on) clock.resume()
+  else clock.pause()
+  if (film.value) void (on ? film.value.play() : film.value.pause())
+})
+useEventListener(film, 'ended', () => (playing.value = false))
+onKeyStroke([',', '.', ' '], (event) => {
+  if (isTyping(event) || (event.key === ' ' && event.target instanceof HTMLButtonElement)) return
+  event.preventDefault()
+  if (event.key === ' ') playing.value = !playing.value
+  else {
+    playing.value = false
+    go(frame.value + (event.key === '.' ? 1 : -1))
+  }
+})
+async function again() {
+  await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
+}
+const now = computed(() => {
+  const at = frame.value
+  const f = reading.value?.frames
+  if (!f) return ''
+  const lean = f.lean_deg[at]
+  const speed = f.speed_m_s[at]
+  const z = f.bar_z_m[at]
+  const parts = [seconds(f.times_s[at] ?? 0)]
+  if (typeof z === 'number') parts.push(`bar at ${centimetres(z)}`)
+  if (typeof lean === 'number') parts.push(`trunk leans ${lean.toFixed(0)}°`)
+  if (typeof speed === 'number') parts.push(`${speed.toFixed(2)} m/s`)
+  return parts.join(' · ')
+})
+</script>
+
+<template>
+  <Waiting v-if="!reading" what="The clip" :error="clip.error.value" @again="clip.refetch()" />
+  <div v-else class="view">
+    <section class="left">
+      <FilmFigure ref="figure" :reading="reading" :url="url" :at="frame" :ghost="ghost" />
+      <div class="keys no-print">
+        <button type="button" aria-label="One picture back" @click="goTo(times[frame - 1] ?? 0)">◂</button>
+        <button type="button" :aria-label="playing ? 'Stop' : 'Play'" @click="playing = !playing">
+          {{ playing ? '❚❚' : '▶' }}
+        </button>
+        <button
+          type="button"
+          aria-label="One picture on"
+          @click="goTo(times[frame + 1] ?? times[frame] ?? 0)"
+        >
+          ▸
+        </button>
+        <span class="num small now">{{ now }}</span>
+        <label class="small"><input v-model="ghost" type="checkbox" /> own computed posture</label>
+      </div>
+      <TimeLine :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
+      <p v-if="!url" class="small soft">
+        The film is not kept: what was measured is drawn to scale. <kbd>,</kbd> <kbd>.</kbd> one picture back
+        and on, <kbd>space</kbd> plays.
+      </p>
+      <ReviewSheet :reading="reading" @go="goTo" />
+    </section>
+    <aside class="right">
+      <p>
+        <span class="big">{{ reading.verdict.overall }}</span>
+        <span class="soft">
+          {{ reading.lift }} {{ kg(reading.load_kg) }}, {{ dayOf(reading.filmed_on) }},
+          {{ WAY[reading.way] }}</span
+        >
+      </p>
+      <p v-if="reading.verdict.cue" class="note decide mt-2">
+        Next: “{{ reading.verdict.cue }}”<br /><span class="small soft"
+          >for {{ reading.verdict.fails[0]?.toLowerCase() }}, the earliest in the rep</span
+        >
+      </p>
+      <h2 class="mt-4">Told <small>each with its error</small></h2>
+      <ul class="findings">
+        <FindingRow
+          v-for="finding in reading.findings"
+          :key="finding.detector"
+          :finding="finding"
+          :lifter-id="lifterId"
+          :clip-id="clipId"
+          @go="goTo(reading.reps[$event - 1]?.turn_s ?? 0)"
+          @said="again"
+        />
+      </ul>
+      <p v-if="!reading.findings.length" class="soft">
+        No whole rep: the moments you tapped stand in the table.
+      </p>
+      <h2 class="mt-4">Cannot be told</h2>
+      <ul class="untold">
+        <li v-for="line in [...reading.camera.words, ...reading.cannot_tell]" :key="line">{{ line }}</li>
+      </ul>
+      <ClipActs :reading="reading" :lifter-id="lifterId" @said="again" @gone="$emit('gone')" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.view {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 318px;
+  gap: 24px;
+  padding: 14px 26px 40px;
+}
+.left {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  min-width: 0;
+}
+.keys {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.keys button {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  min-width: 40px;
+  min-height: 36px;
+  cursor: pointer;
+}
+.now {
+  flex: 1;
+  min-width: 210px;
+}
+.findings,
+.untold {
+  list-style: none;
+  padding: 0;
+  margin: 4px 0 0;
+}
+.untold li {
+  border-top: 1px solid var(--hair);
+  padding: 5px 0;
+  color: var(--soft);
+  font-size: 12px;
+}
+@media (max-width: 900px) {
+  .view {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 12px 14px 40px;
+  }
+}
+</style>

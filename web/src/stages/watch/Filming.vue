@@ -1,0 +1,276 @@
+<script setup lang="ts">
+// A film in: from this device, or by the simulated phone; then five taps, then it is tracked.
+import { computed, ref, watch } from 'vue'
+import { useQueryClient } from '@tanstack/vue-query'
+import OneOf from '@/shared/OneOf.vue'
+import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
+import { useForget } from '@/shared/useLifter'
+import { useJob } from '@/shared/useJob'
+import { useProblem } from '@/shared/useProblem'
+import { useSession } from '@/shared/session'
+import { useUnits } from '@/shared/units'
+import { LIFT_CHOICE, today } from '@/shared/words'
+import type { Lift } from '@/shared/lifts'
+import Simulated from './Simulated.vue'
+import Tapping from './Tapping.vue'
+import { hold } from './films'
+import { tapsOf, type Tapped } from './taps'
+
+const props = defineProps<{ lifterId: string; known: Schemas['ClipsAnswer'] }>()
+const emit = defineEmits<{ kept: [clipId: string] }>()
+const queries = useQueryClient()
+const forget = useForget()
+const { session } = useSession()
+const mayWrite = computed(() => session.value?.role !== 'read_only')
+const { massOf, massUnit, readMass } = useUnits()
+
+const lift = ref<Lift>('squat')
+const load = ref(massOf(props.known.clips[0]?.load_kg ?? 100))
+const plates = ref(2)
+const filmedOn = ref(today())
+const source = ref<'device' | 'simulated'>('device')
+const loadKg = computed(() => readMass(load.value))
+watch(
+  loadKg,
+  (now) => {
+    if (now > 0) plates.value = Math.max(1, Math.round((now - 20) / 50))
+  },
+  { immediate: true },
+)
+
+interface Film {
+  filmId: string
+  clipId: string
+  blob: Blob
+  url: string
+  sent: boolean
+  start?: Tapped
+}
+const film = ref<Film | null>(null)
+const { message, busy, run } = useProblem()
+
+function choose(event: Event) {
+  const file = event.target instanceof HTMLInputElement ? event.target.files?.[0] : undefined
+  if (file) take(file, uuid7(), false)
+}
+function take(blob: Blob, filmId: string, sent: boolean, start?: Tapped) {
+  const clipId = uuid7()
+  film.value = { filmId, clipId, blob, url: hold(clipId, blob), sent, start }
+}
+async function drop() {
+  const now = film.value
+  film.value = null
+  if (now?.sent)
+    await run(() =>
+      answered(
+        client.DELETE('/api/lifters/{lifter_id}/films/{film_id}', {
+          params: { path: { lifter_id: props.lifterId, film_id: now.filmId } },
+        }),
+      ),
+    )
+}
+
+const facts = (clipId: string) => ({
+  clip_id: clipId,
+  lift: lift.value,
+  load_kg: loadKg.value,
+  filmed_on: filmedOn.value,
+  large_plates: plates.value,
+  note: '',
+})
+
+/** The film goes up as it is; the server deletes it when it was tracked. */
+async function send(now: Film) {
+  await answered(
+    client.PUT('/api/lifters/{lifter_id}/films/{film_id}', {
+      params: { path: { lifter_id: props.lifterId, film_id: now.filmId } },
+      body: now.blob as unknown as string,
+      bodySerializer: (film) => film,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    }),
+  )
+}
+const tracking = ref<Schemas['JobAnswer'] | null>(null)
+const { job, cancel } = useJob(tracking, () => void finish())
+async function track(tapped: Tapped, atSeconds: number) {
+  const now = film.value
+  if (!now) return
+  tracking.value =
+    (await run(async () => {
+      if (!now.sent) {
+        await send(now)
+        now.sent = true
+      }
+      return answered(
+        client.POST('/api/lifters/{lifter_id}/clips', {
+          params: { path: { lifter_id: props.lifterId } },
+          body: {
+            ...facts(now.clipId),
+            film_id: now.filmId,
+            tapped_s: Math.max(0, atSeconds),
+            taps: tapsOf(tapped),
+          },
+        }),
+      )
+    })) ?? null
+}
+async function finish() {
+  const now = film.value
+  tracking.value = null
+  await forget(props.lifterId)
+  if (now) emit('kept', now.clipId)
+}
+watch(
+  () => job.value?.state,
+  (state) => {
+    // The server deleted the film with the job: it is sent anew with the next try.
+    if ((state === 'failed' || state === 'cancelled') && film.value) film.value.sent = false
+  },
+)
+
+async function keepPoints(instants: Schemas['TappedInstant'][], size: [number, number]) {
+  const now = film.value
+  if (!now) return
+  const kept = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/points', {
+        params: { path: { lifter_id: props.lifterId }, ...once(now.clipId) },
+        body: { ...facts(now.clipId), width: size[0], height: size[1], instants },
+      }),
+    ),
+  )
+  if (!kept) return
+  await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
+  emit('kept', now.clipId)
+}
+const trouble = computed(() => {
+  if (message.value) return message.value
+  if (job.value?.state === 'failed') return job.value.told || 'The film could not be tracked. Try again.'
+  return job.value?.state === 'cancelled' ? 'Stopped. The film was deleted on the server.' : ''
+})
+const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? '' : 'a load up to 600 kg'))
+</script>
+
+<template>
+  <section>
+    <p v-if="!mayWrite" class="note">Your role may look at clips, not add any: ask the club’s owner.</p>
+    <template v-else>
+      <div class="facts">
+        <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+        <v-text-field
+          v-model="load"
+          :label="`Load, ${massUnit}`"
+          :error-messages="loadTrouble"
+          density="compact"
+          hide-details="auto"
+          class="short"
+        />
+        <v-text-field
+          v-model.number="plates"
+          label="Large plates a side"
+          type="number"
+          min="1"
+          max="10"
+          density="compact"
+          hide-details
+          class="short"
+        />
+        <label class="labelled small soft"
+          >Filmed on <input v-model="filmedOn" type="date" :max="today()"
+        /></label>
+      </div>
+      <template v-if="!film">
+        <OneOf
+          v-model="source"
+          label="Where the film comes from"
+          :options="[
+            ['device', 'A film on this device'],
+            ['simulated', 'The simulated phone'],
+          ]"
+        />
+        <div v-if="source === 'device'" class="choose">
+          <label class="file">
+            <b>Choose a film</b>
+            <span class="soft small">MP4, MOV or WebM, up to a minute and 200 MB</span>
+            <input type="file" accept="video/*" @change="choose" />
+          </label>
+          <h2 class="mt-4">How to film</h2>
+          <ol>
+            <li v-for="line in known.filming" :key="line">{{ line }}</li>
+          </ol>
+        </div>
+        <Simulated
+          v-else
+          :lifter-id="lifterId"
+          :lift="lift"
+          :load-kg="loadKg"
+          :faults="known.faults[lift] ?? []"
+          @filmed="take"
+        />
+      </template>
+      <Tapping
+        v-else
+        :key="film.clipId"
+        :url="film.url"
+        :lift="lift"
+        :start="film.start"
+        :busy="busy || job?.state === 'running'"
+        @track="track"
+        @points="keepPoints"
+        @drop="drop"
+      />
+      <div v-if="job?.state === 'running'" class="under-way" role="status">
+        <v-progress-linear :model-value="job.progress * 100" color="var(--ink)" height="4" />
+        <p class="small mt-1">
+          Following bar and joints, {{ Math.round(job.progress * 100) }} %
+          <button type="button" class="linkish" @click="cancel">Stop</button>
+        </p>
+      </div>
+      <p v-if="trouble" class="signal mt-3" role="alert">{{ trouble }}</p>
+      <p class="small soft mt-4 privacy">
+        <b>Whose film?</b> With <i>Only my taps</i> the film never leaves this device. With
+        <i>Track this film</i> it is sent once, followed, and deleted when that ends; points stay, the film
+        does not. It is no measurement for a referee and no diagnosis.
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.facts {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+  align-items: center;
+  margin-bottom: 16px;
+}
+.short {
+  max-width: 150px;
+}
+.choose {
+  margin-top: 14px;
+}
+.file {
+  display: grid;
+  gap: 6px;
+  border: 1px dashed var(--body-line);
+  border-radius: 3px;
+  padding: 18px;
+  background: var(--sheet);
+  cursor: pointer;
+}
+ol {
+  padding-left: 18px;
+  margin: 6px 0 0;
+  max-width: 62ch;
+}
+li {
+  margin: 2px 0;
+}
+.privacy {
+  max-width: 72ch;
+}
+.under-way {
+  margin-top: 12px;
+}
+</style>

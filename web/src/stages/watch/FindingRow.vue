@@ -1,0 +1,117 @@
+<script setup lang="ts">
+// One finding: what, how large, since when it is told, what it costs; confirmed or dismissed.
+import { computed } from 'vue'
+import { answered, client, once, uuid7 } from '@/shared/api'
+import { useProblem } from '@/shared/useProblem'
+import { useSession } from '@/shared/session'
+import { isTold, MARK, size, type Finding } from './words'
+
+const props = defineProps<{ finding: Finding; lifterId: string; clipId: string }>()
+const emit = defineEmits<{ said: []; go: [rep: number] }>()
+const { session } = useSession()
+const mayWrite = computed(() => session.value?.role !== 'read_only')
+const { message, busy, run } = useProblem()
+const told = computed(() => isTold(props.finding))
+const threshold = computed(
+  () => `told ${props.finding.below ? 'below' : 'from'} ${size(props.finding, props.finding.told_from)}`,
+)
+async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
+  const id = uuid7()
+  const said = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/{clip_id}/words', {
+        params: { path: { lifter_id: props.lifterId, clip_id: props.clipId }, ...once(id) },
+        body: { word_id: id, subject: props.finding.detector, word, words: '' },
+      }),
+    ),
+  )
+  if (said) emit('said')
+}
+</script>
+
+<template>
+  <li :class="['finding', finding.state.replace(' ', '-'), { dismissed: finding.word === 'dismissed' }]">
+    <p>
+      <span class="mark" aria-hidden="true">{{ MARK[finding.state] }}</span>
+      <b>{{ finding.name }}</b> <span class="state">{{ finding.state }}</span>
+    </p>
+    <p v-if="finding.value !== null" class="small">
+      {{ size(finding, finding.value) }} {{ finding.says }}
+      <span class="soft">± {{ size(finding, finding.error_sd) }}, {{ threshold }}</span>
+    </p>
+    <p v-if="finding.why" class="small soft">
+      {{ finding.why }}
+      <button
+        v-for="rep in finding.reps"
+        :key="rep"
+        type="button"
+        class="linkish"
+        :aria-label="`Go to rep ${rep}`"
+        @click="emit('go', rep)"
+      >
+        {{ rep }}
+      </button>
+    </p>
+    <p v-if="finding.cost_words" class="small cost">costs {{ finding.cost_words }}</p>
+    <p v-if="told && mayWrite" class="acts no-print">
+      <template v-if="finding.word === 'undecided'">
+        <button type="button" class="yes" :disabled="busy" @click="say('confirmed')">I see it too</button>
+        <button type="button" :disabled="busy" @click="say('dismissed')">No</button>
+      </template>
+      <span v-else class="small">
+        {{ finding.word === 'confirmed' ? 'You see it too.' : 'You do not see it.' }}
+        <button type="button" class="linkish" :disabled="busy" @click="say('undecided')">Undo</button>
+      </span>
+    </p>
+    <p v-if="message" class="signal small" role="alert">{{ message }}</p>
+  </li>
+</template>
+
+<style scoped>
+.finding {
+  border-top: 1px solid var(--hair);
+  padding: 7px 0;
+}
+.mark {
+  display: inline-block;
+  width: 1.1em;
+  font-weight: 700;
+}
+.fails .mark,
+.fails .state,
+.slight .mark {
+  color: var(--signal);
+}
+.holds .mark,
+.holds .state {
+  color: var(--holds);
+}
+.state {
+  color: var(--soft);
+}
+.dismissed {
+  opacity: 0.6;
+}
+.cost {
+  font-weight: 600;
+}
+.acts {
+  display: flex;
+  gap: 6px;
+  margin-top: 4px;
+}
+.acts button:not(.linkish) {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  min-height: 36px;
+  padding: 2px 12px;
+  cursor: pointer;
+}
+.yes {
+  border-color: var(--ink) !important;
+  font-weight: 600 !important;
+}
+</style>

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+// The review: phase by phase what was measured beside what was computed, then rep by rep.
+import { computed } from 'vue'
+import { useUnits } from '@/shared/units'
+import { centimetres, degrees, MARK, size, type Reading } from './words'
+
+const props = defineProps<{ reading: Reading }>()
+defineEmits<{ go: [time: number] }>()
+const { kg } = useUnits()
+const offset = (m: number) => `${m < 0 ? '−' : ''}${Math.abs(m * 100).toFixed(0)}`
+const lines = computed(() =>
+  props.reading.phases.length
+    ? props.reading.phases.map((row) => ({ ...row, key: row.phase, name: row.phase }))
+    : props.reading.instants.map((at, i) => ({
+        key: String(i),
+        name: `tapped at ${at.time_s.toFixed(2)} s`,
+        state: 'holds' as const,
+        rep: 0,
+        instant: at,
+        says: '',
+        findings: [],
+      })),
+)
+const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
+const speed = computed(() => props.reading.speed)
+</script>
+
+<template>
+  <div class="review">
+    <h2>Phase by phase <small>measured, then computed for this lifter at this load</small></h2>
+    <div class="scroll">
+      <table class="plain num">
+        <thead>
+          <tr>
+            <th scope="col">Phase</th>
+            <th scope="col">Trunk leans</th>
+            <th scope="col">Bar from mid-foot</th>
+            <th scope="col">Hip above floor</th>
+            <th scope="col">What stands out</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in lines" :key="row.key" :class="row.state.replace(' ', '-')">
+            <th scope="row">
+              <button type="button" class="linkish" @click="$emit('go', row.instant.time_s)">
+                <span v-if="reading.phases.length" class="mark">{{ MARK[row.state] }}</span> {{ row.name }}
+              </button>
+            </th>
+            <td>
+              {{ degrees(row.instant.lean_deg) }}
+              <span class="soft">{{ degrees(row.instant.expected_lean_deg) }}</span>
+            </td>
+            <td>
+              {{ offset(row.instant.bar_x_m) }}
+              <span class="soft">{{ offset(row.instant.expected_bar_x_m) }} cm</span>
+            </td>
+            <td>
+              {{ centimetres(row.instant.hip_z_m) }}
+              <span class="soft">{{ centimetres(row.instant.expected_hip_z_m) }}</span>
+            </td>
+            <td>
+              <template v-for="id in row.findings" :key="id">
+                <span v-if="named.get(id) && named.get(id)?.state !== 'holds'" class="says"
+                  >{{ named.get(id)?.name }}, {{ size(named.get(id)!, named.get(id)?.value) }}.
+                </span>
+              </template>
+              <span v-if="row.says">{{ row.says }}</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p class="small soft">
+      Errors of one film: lean 3°, places 2 cm. Within a clip, way up against way down, it is millimetres.
+    </p>
+    <template v-if="reading.reps.length">
+      <h2 class="mt-4">Rep by rep</h2>
+      <div class="scroll">
+        <table class="plain num">
+          <thead>
+            <tr>
+              <th scope="col">Rep</th>
+              <th scope="col">Down</th>
+              <th scope="col">Up</th>
+              <th scope="col">Mean speed</th>
+              <th scope="col">Slowest</th>
+              <th v-if="reading.lift === 'squat'" scope="col">Depth</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="rep in reading.reps" :key="rep.number">
+              <th scope="row">
+                <button type="button" class="linkish" @click="$emit('go', rep.turn_s)">
+                  {{ rep.number }}
+                </button>
+              </th>
+              <td>{{ rep.down_s.toFixed(2) }} s</td>
+              <td>{{ rep.up_s.toFixed(2) }} s</td>
+              <td>{{ rep.mean_m_s.toFixed(2) }} m/s</td>
+              <td>{{ rep.least_m_s.toFixed(2) }} m/s, bar at {{ centimetres(rep.sticking_m) }}</td>
+              <td v-if="reading.lift === 'squat'">
+                <template v-if="rep.depth">
+                  <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else
+                    >cannot tell</template
+                  >
+                  <span class="soft">
+                    ({{ offset(rep.below_m ?? 0) }} ± {{ offset(rep.unsure_m ?? 0) }} cm below level)</span
+                  >
+                </template>
+                <template v-else>cannot tell: oblique</template>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="reading.lift === 'squat'" class="small soft">Depth here is no light: the referees decide.</p>
+      <ul v-if="reading.comparisons.length" class="small">
+        <li v-for="c in reading.comparisons" :key="c.detector">
+          {{ named.get(c.detector)?.name }}: {{ size(named.get(c.detector)!, c.first) }} in the first rep,
+          {{ size(named.get(c.detector)!, c.last) }} in the last.
+        </li>
+      </ul>
+      <h2 class="mt-4">Speed and load</h2>
+      <p v-if="speed.max_kg" class="small">
+        Own line from {{ speed.points.length }} clips: a max of about {{ kg(speed.max_kg, 0) }} ±
+        {{ kg(speed.max_sd_kg ?? 0, 0) }}.
+      </p>
+      <p v-else class="small soft">No line of speed against load yet: {{ speed.why_not }}.</p>
+    </template>
+    <p class="small soft mt-3">
+      {{ reading.setup_words }}, computed max {{ kg(reading.predicted_max_kg, 0) }}. Camera
+      {{ reading.camera.distance_m.toFixed(1) }} m away, lens {{ centimetres(reading.camera.height_m) }} high,
+      {{ reading.camera.off_side_deg.toFixed(0) }}° off the side, tilted
+      {{ reading.camera.tilt_deg.toFixed(1) }}°; joints and bar within
+      {{ (reading.misfit_m * 100).toFixed(1) }} cm of the linkage. Model {{ reading.model_version }}.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.review {
+  margin-top: 10px;
+}
+.scroll {
+  overflow-x: auto;
+}
+.mark {
+  display: inline-block;
+  width: 1.1em;
+  font-weight: 700;
+}
+.fails .mark,
+.slight .mark,
+.says {
+  color: var(--signal);
+}
+.holds .mark {
+  color: var(--holds);
+}
+th[scope='row'] {
+  color: var(--ink);
+  white-space: nowrap;
+  border-top: 1px solid var(--hair);
+}
+</style>

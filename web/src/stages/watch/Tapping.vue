@@ -1,0 +1,252 @@
+<script setup lang="ts">
+// One picture of the film, tapped under a magnifier; arrow keys move the cross, Enter sets it.
+import { computed, ref, useTemplateRef } from 'vue'
+import type { Schemas } from '@/shared/api'
+import type { Lift } from '@/shared/lifts'
+import FrameKeys from './FrameKeys.vue'
+import Magnifier from './Magnifier.vue'
+import { isComplete, stepsOf, tapsOf, WHEN, type Pixel, type Step, type Tapped } from './taps'
+
+const props = defineProps<{ url: string; lift: Lift; start?: Tapped; busy: boolean }>()
+const emit = defineEmits<{
+  track: [tapped: Tapped, atSeconds: number]
+  points: [instants: Schemas['TappedInstant'][], size: [number, number]]
+  drop: []
+}>()
+
+const video = useTemplateRef<HTMLVideoElement>('video')
+const size = ref<[number, number] | null>(null)
+const unreadable = ref(false)
+const shown = ref(0)
+const tapped = ref<Tapped>({ ...props.start })
+const instants = ref<{ time_s: number; tapped: Tapped }[]>([])
+const steps = computed(() => stepsOf(props.lift))
+const skipped = ref<Set<string>>(new Set())
+const step = computed<Step | null>(
+  () => steps.value.find((s) => !tapped.value[s.id] && !skipped.value.has(s.id)) ?? null,
+)
+const cross = ref<Pixel | null>(null)
+const complete = computed(() => isComplete(props.lift, tapped.value))
+
+function loaded() {
+  const film = video.value
+  if (film) size.value = [film.videoWidth, film.videoHeight]
+}
+function placeOf(event: PointerEvent | MouseEvent): Pixel | null {
+  const film = video.value
+  if (!film || !size.value) return null
+  const box = film.getBoundingClientRect()
+  return [
+    ((event.clientX - box.left) / box.width) * size.value[0],
+    ((event.clientY - box.top) / box.height) * size.value[1],
+  ]
+}
+function put(at: Pixel | null) {
+  if (!at || !step.value) return
+  tapped.value = { ...tapped.value, [step.value.id]: at }
+}
+function again(id: Step['id']) {
+  const kept = { ...tapped.value }
+  delete kept[id]
+  skipped.value.delete(id)
+  tapped.value = kept
+}
+function key(event: KeyboardEvent) {
+  const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+  if (by && size.value) {
+    event.preventDefault()
+    const [u, v] = cross.value ?? [size.value[0] / 2, size.value[1] / 2]
+    const far = event.shiftKey ? 20 : 1
+    cross.value = [u + (by[0] ?? 0) * far, v + (by[1] ?? 0) * far]
+  } else if (event.key === 'Enter') {
+    event.preventDefault()
+    put(cross.value)
+  }
+}
+function seek(time: number) {
+  if (video.value) video.value.currentTime = Math.max(0, time)
+}
+function keepInstant() {
+  instants.value = [
+    ...instants.value.filter((i) => i.time_s !== shown.value),
+    { time_s: shown.value, tapped: tapped.value },
+  ]
+  tapped.value = {}
+  skipped.value = new Set()
+}
+function sendPoints() {
+  if (complete.value) keepInstant()
+  if (!size.value) return
+  emit(
+    'points',
+    instants.value.map((i) => ({ time_s: i.time_s, taps: tapsOf(i.tapped) })),
+    size.value,
+  )
+}
+const marks = computed(() => Object.entries(tapped.value).map(([id, at]) => ({ id, u: at[0], v: at[1] })))
+const limbs = computed(() => {
+  const t = tapped.value
+  const chain = [t.ankle, t.knee, t.hip, t.shoulder].filter((p): p is Pixel => Boolean(p))
+  return chain.map((p) => p.join(',')).join(' ')
+})
+const rim = computed(() => {
+  const { plate, rim: edge } = tapped.value
+  return plate && edge ? { c: plate, r: Math.hypot(edge[0] - plate[0], edge[1] - plate[1]) } : null
+})
+</script>
+
+<template>
+  <div class="tapping">
+    <p class="ask" role="status">
+      <template v-if="unreadable"
+        >This browser cannot play the film. Film again with the phone’s usual camera, or convert it to MP4 or
+        WebM.</template
+      >
+      <template v-else-if="step"
+        ><b>{{ step.name }}.</b> {{ step.says }}</template
+      >
+      <template v-else>All points are set. Look once more; a press on a point’s name sets it anew.</template>
+    </p>
+    <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
+    <div
+      class="stage-film"
+      role="application"
+      tabindex="0"
+      :aria-label="`Film. ${step ? step.name : 'All points are set'}. Arrow keys move the cross, Enter sets the point.`"
+      @keydown="key"
+      @pointermove="cross = placeOf($event)"
+      @click="put(placeOf($event))"
+    >
+      <video
+        ref="video"
+        :src="url"
+        muted
+        playsinline
+        preload="auto"
+        @loadeddata="loaded"
+        @error="unreadable = true"
+      />
+      <svg v-if="size" :viewBox="`0 0 ${size[0]} ${size[1]}`" aria-hidden="true">
+        <circle v-if="rim" :cx="rim.c[0]" :cy="rim.c[1]" :r="rim.r" class="rim" />
+        <polyline :points="limbs" class="limb" />
+        <circle v-for="m in marks" :key="m.id" :cx="m.u" :cy="m.v" :r="size[0] / 220" class="mark" />
+        <template v-if="cross && step">
+          <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" class="cross" />
+          <line :x1="cross[0]" :x2="cross[0]" :y1="cross[1] - 14" :y2="cross[1] + 14" class="cross" />
+        </template>
+      </svg>
+      <Magnifier
+        v-if="video && size && cross && step"
+        :film="video"
+        :size="size"
+        :at="cross"
+        :shown="shown"
+      />
+    </div>
+    <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
+    <p class="small soft">{{ WHEN[lift] }}</p>
+    <ul class="points">
+      <li v-for="s in steps" :key="s.id">
+        <button
+          type="button"
+          :class="{ set: tapped[s.id], now: step?.id === s.id }"
+          :aria-label="tapped[s.id] ? `${s.name}, set: set it anew` : `${s.name}, to be set`"
+          @click="again(s.id)"
+        >
+          <span aria-hidden="true">{{ tapped[s.id] ? '●' : '○' }}</span> {{ s.name }}
+        </button>
+      </li>
+      <li v-if="step?.optional">
+        <button type="button" class="linkish" @click="skipped = new Set([...skipped, step.id])">
+          It cannot be seen: go on without it
+        </button>
+      </li>
+    </ul>
+    <div class="acts">
+      <v-btn variant="flat" :disabled="!complete || busy || unreadable" @click="emit('track', tapped, shown)"
+        >Track this film</v-btn
+      >
+      <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
+      <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
+        >Only my taps{{ instants.length ? ` (${instants.length + (complete ? 1 : 0)} pictures)` : '' }}</v-btn
+      >
+      <button type="button" class="linkish" :disabled="busy" @click="emit('drop')">Another film</button>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.tapping {
+  display: grid;
+  gap: 8px;
+}
+.ask {
+  min-height: 22px;
+}
+.stage-film {
+  position: relative;
+  background: #15181b;
+  cursor: crosshair;
+  line-height: 0;
+  touch-action: none;
+}
+video,
+svg {
+  width: 100%;
+  height: auto;
+  max-height: 62vh;
+  object-fit: contain;
+}
+svg {
+  position: absolute;
+  inset: 0;
+  height: 100%;
+  pointer-events: none;
+}
+.rim,
+.limb {
+  fill: none;
+  stroke: #ff8a5c;
+  stroke-width: 2;
+  vector-effect: non-scaling-stroke;
+}
+.mark {
+  fill: #ff8a5c;
+}
+.cross {
+  stroke: #fffdf8;
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+.points {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.points button:not(.linkish) {
+  font: inherit;
+  color: var(--soft);
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 10px;
+  min-height: 36px;
+  cursor: pointer;
+}
+.points .set {
+  color: var(--ink) !important;
+}
+.points .now {
+  border-color: var(--signal) !important;
+  color: var(--ink) !important;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  align-items: center;
+}
+</style>

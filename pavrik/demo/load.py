@@ -10,6 +10,7 @@ from psycopg import sql
 
 from pavrik.core.body.measurement import LANDMARKS
 from pavrik.core.prescription.next_load import Target
+from pavrik.demo.filmed import film_lifters
 from pavrik.demo.history import history_of, stable_id
 from pavrik.demo.people import (
     BARS,
@@ -202,3 +203,4 @@ def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: d
                 database, WHO, stable_id(lifter_id, "make plan"), stable_id(lifter_id, "plan"),
                 lifter_id, frame,
             )  # fmt: skip
+    film_lifters(database, WHO, {person.name: person for person in PEOPLE}, ids, now)

@@ -66,7 +66,7 @@ def _circle(centre: Place, radius: float, reach: Place, strength: Place) -> Disc
     return Disc(found[:2], float(found[2]), float(kept.mean()), sharp)
 
 
-_TAP_OFF = 0.12
+_TAP_OFF = 0.20
 """Of the radius: so far off a careful tap may be. A thick plate shows two rims."""
 _STARTS = [np.array([u, v]) for u in (-0.1, 0.0, 0.1) for v in (-0.1, 0.0, 0.1)]
 

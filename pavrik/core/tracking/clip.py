@@ -60,4 +60,5 @@ class Clip:
     def faces_right(self) -> bool:
         """Whether the lifter looks to the right of the picture: over a lift the bar is in front of
         the hips."""
-        return bool(np.nanmean(self.bar[:, 0] - self.hip[:, 0]) >= 0)
+        ahead = self.bar[:, 0] - self.hip[:, 0]
+        return bool(np.sum(ahead[np.isfinite(ahead)]) >= 0)

@@ -181,11 +181,12 @@ OVERALL_WEIGHTS: Mapping[State, float] = {
 
 def overall(findings: Sequence[Finding]) -> str:
     """One word for the set: each thing that fails counts 1, each slight one 0.4; from 1.5 on it is
-    to be worked on, from 0.4 on nearly clean; nothing seen at all cannot be told."""
+    to be worked on, from 1 on one thing to mend, from 0.4 on nearly clean; nothing seen at all
+    cannot be told."""
     if all(finding.state == "cannot tell" for finding in findings):
         return "cannot tell"
     weight = sum(OVERALL_WEIGHTS[finding.state] for finding in findings)
-    return "work on it" if weight >= 1.5 else "one thing" if weight >= 1.0 else (
+    return "work on it" if weight >= 1.5 else "one thing to mend" if weight >= 1.0 else (
         "nearly clean" if weight >= 0.4 else "clean"
     )  # fmt: skip
 

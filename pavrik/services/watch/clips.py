@@ -80,14 +80,22 @@ def _tracking(
         for progress in track(path, _taps(request.taps), request.tapped_s, found):
             yield 0.9 * progress
         way = "simulated" if simulated else "film"
-        kept = _read(database, who, lifter_id, request, way, found[0], digest)
-        with database.club(who.club_id) as connection:
-            store.add_clip(connection, who.club_id, who.coach_id, kept)
+        keep_clip(database, who, lifter_id, request, way, found[0], digest)
         yield 1.0
     except FilmError as error:
         raise InvalidError(str(error)) from error
     finally:
         films.drop(who, request.film_id)
+
+
+def keep_clip(
+    database: Database, who: Who, lifter_id: UUID, facts: ClipFacts, way: str, clip: Clip,
+    digest: str = "",
+) -> None:  # fmt: skip
+    """Read a clip and keep what it says. Raises NotFoundError, InvalidError."""
+    kept = _read(database, who, lifter_id, facts, way, clip, digest)
+    with database.club(who.club_id) as connection:
+        store.add_clip(connection, who.club_id, who.coach_id, kept)
 
 
 def read_points(

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
 import { useSession } from '@/shared/session'
-import { isTold, MARK, size, type Finding } from './words'
+import { isTold, MARK, size, stateClass, type Finding } from './words'
 
 const props = defineProps<{ finding: Finding; lifterId: string; clipId: string }>()
 const emit = defineEmits<{ said: []; go: [rep: number] }>()
@@ -30,7 +30,7 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
 </script>
 
 <template>
-  <li :class="['finding', finding.state.replace(' ', '-'), { dismissed: finding.word === 'dismissed' }]">
+  <li :class="['finding', stateClass(finding.state), { dismissed: finding.word === 'dismissed' }]">
     <p>
       <span class="mark" aria-hidden="true">{{ MARK[finding.state] }}</span>
       <b>{{ finding.name }}</b> <span class="state">{{ finding.state }}</span>
@@ -40,17 +40,13 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
       <span class="soft">± {{ size(finding, finding.error_sd) }}, {{ threshold }}</span>
     </p>
     <p v-if="finding.why" class="small soft">
-      {{ finding.why }}
-      <button
-        v-for="rep in finding.reps"
-        :key="rep"
-        type="button"
-        class="linkish"
-        :aria-label="`Go to rep ${rep}`"
-        @click="emit('go', rep)"
+      {{ finding.why }}<template v-if="finding.reps.length">: go to</template>
+      <template v-for="rep in finding.reps" :key="rep"
+        >{{ ' '
+        }}<button type="button" class="linkish" :aria-label="`Go to rep ${rep}`" @click="emit('go', rep)">
+          {{ rep }}
+        </button></template
       >
-        {{ rep }}
-      </button>
     </p>
     <p v-if="finding.cost_words" class="small cost">costs {{ finding.cost_words }}</p>
     <p v-if="told && mayWrite" class="acts no-print">
@@ -77,13 +73,13 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
   width: 1.1em;
   font-weight: 700;
 }
-.fails .mark,
-.fails .state,
-.slight .mark {
+.is-fails .mark,
+.is-fails .state,
+.is-slight .mark {
   color: var(--signal);
 }
-.holds .mark,
-.holds .state {
+.is-holds .mark,
+.is-holds .state {
   color: var(--holds);
 }
 .state {

@@ -2,12 +2,11 @@
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
-import { centimetres, degrees, MARK, size, type Reading } from './words'
+import { centimetres, degrees, MARK, offset, size, stateClass, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading }>()
 defineEmits<{ go: [time: number] }>()
 const { kg } = useUnits()
-const offset = (m: number) => `${m < 0 ? '−' : ''}${Math.abs(m * 100).toFixed(0)}`
 const lines = computed(() =>
   props.reading.phases.length
     ? props.reading.phases.map((row) => ({ ...row, key: row.phase, name: row.phase }))
@@ -40,7 +39,7 @@ const speed = computed(() => props.reading.speed)
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in lines" :key="row.key" :class="row.state.replace(' ', '-')">
+          <tr v-for="row in lines" :key="row.key" :class="stateClass(row.state)">
             <th scope="row">
               <button type="button" class="linkish" @click="$emit('go', row.instant.time_s)">
                 <span v-if="reading.phases.length" class="mark">{{ MARK[row.state] }}</span> {{ row.name }}
@@ -149,12 +148,12 @@ const speed = computed(() => props.reading.speed)
   width: 1.1em;
   font-weight: 700;
 }
-.fails .mark,
-.slight .mark,
+.is-fails .mark,
+.is-slight .mark,
 .says {
   color: var(--signal);
 }
-.holds .mark {
+.is-holds .mark {
   color: var(--holds);
 }
 th[scope='row'] {

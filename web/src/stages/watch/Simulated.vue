@@ -5,7 +5,7 @@ import { answered, client, uuid7, type Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import { useJob } from '@/shared/useJob'
 import { useProblem } from '@/shared/useProblem'
-import { tappedOf, type Tapped } from './taps'
+import { tappedOf, type Tapped, type Taps } from './taps'
 
 const props = defineProps<{
   lifterId: string
@@ -59,7 +59,7 @@ async function fetchFilm() {
     )
     const film = await fetch(`/api/lifters/${props.lifterId}/films/${filmId.value}`)
     if (!film.ok) throw new Error('the film is not there any more: film again')
-    emit('filmed', await film.blob(), filmId.value, true, tappedOf(taps))
+    emit('filmed', await film.blob(), filmId.value, true, tappedOf(taps as Taps))
   })
 }
 function toggle(id: string) {

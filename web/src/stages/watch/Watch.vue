@@ -95,7 +95,7 @@ const answer = computed(() => {
   font-weight: 600;
 }
 .work-on-it,
-.one-thing {
+.one-thing-to-mend {
   color: var(--signal);
 }
 .clean {

@@ -1,0 +1,59 @@
+"""Clips of the invented lifters: what films of the last weeks would have said."""
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Any
+from uuid import UUID
+
+from pavrik.core.competition_lifts import LiftId
+from pavrik.demo.history import stable_id
+from pavrik.film.camera.seen import seen_clip
+from pavrik.formats.wire.watch import ClipFacts, SimulateRequest, StandIn
+from pavrik.services.context import Who
+from pavrik.services.watch.clips import keep_clip
+from pavrik.services.watch.lifting import lifting_of
+from pavrik.services.watch.simulated import large_plates, shot_for
+from pavrik.store.database import Database
+
+
+@dataclass(frozen=True)
+class Filmed:
+    """A set on film: how many days ago, how heavy (share of the max), with which faults."""
+
+    name: str
+    lift: LiftId
+    days_ago: int
+    load_share: float
+    reps: int
+    faults: tuple[str, ...] = ()
+
+
+FILMED = (
+    Filmed("Marlow Teague", "squat", 16, 0.55, 5),
+    Filmed("Marlow Teague", "squat", 9, 0.72, 3),
+    Filmed("Marlow Teague", "squat", 4, 0.86, 2, ("hips-rise",)),
+    Filmed("Ingrid Vastergaard", "deadlift", 6, 0.84, 2, ("hips-shoot",)),
+)
+
+
+def film_lifters(
+    database: Database, who: Who, people: dict[str, Any], ids: dict[str, UUID], now: datetime
+) -> None:
+    """Keep every clip, oldest first."""
+    for number, filmed in enumerate(FILMED):
+        person, lifter_id = people[filmed.name], ids[filmed.name]
+        most_kg = getattr(person, f"{filmed.lift}_max_kg")
+        load_kg = 2.5 * round(most_kg * filmed.load_share / 2.5)
+        lifting = lifting_of(database, who, lifter_id, filmed.lift, load_kg)
+        asked = SimulateRequest(
+            film_id=stable_id("film", number), lift=filmed.lift, load_kg=load_kg, reps=filmed.reps,
+            faults=filmed.faults, stand=StandIn(shake_px=0, off_side_deg=2.0), seed=number,
+        )  # fmt: skip
+        shot = shot_for(lifting, asked)
+        clip = seen_clip(shot, seed=number)
+        facts = ClipFacts(
+            clip_id=stable_id("clip", number), lift=filmed.lift, load_kg=load_kg,
+            filmed_on=(now - timedelta(days=filmed.days_ago)).date(),
+            large_plates=large_plates(load_kg),
+        )  # fmt: skip
+        keep_clip(database, who, lifter_id, facts, "simulated", clip)

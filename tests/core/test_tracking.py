@@ -1,0 +1,395 @@
+"""The eye's arithmetic: camera, linkage, reps, findings, speed, on places without a picture."""
+
+from dataclasses import replace
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.tracking.camera import (
+    SLEEVE_END_M,
+    Anchor,
+    Camera,
+    find_camera,
+    obliqueness,
+    plate_face_m,
+)
+from pavrik.core.tracking.clip import Clip, Taps
+from pavrik.core.tracking.depth import depth_seen, depth_tapped
+from pavrik.core.tracking.detectors import DETECTORS, LEAST_OWN
+from pavrik.core.tracking.findings import find
+from pavrik.core.tracking.linkage_solve import Seen, solve
+from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
+from pavrik.core.tracking.measured import slope
+from pavrik.core.tracking.reps import deadlift_reps, squat_reps
+from pavrik.core.tracking.review import first_against_last, frame_in_phase, overall
+from pavrik.film.camera.motion import Pace
+from pavrik.film.camera.seen import seen_clip
+from pavrik.film.camera.shoot import Stand
+from tests.film.filmed import BODIES, PLATES, findings, lifting, shot, tapped, true_findings
+
+CAMERAS = st.builds(
+    Camera,
+    st.floats(500, 2500),
+    st.just((640.0, 360.0)),
+    st.floats(-0.6, 0.6),
+    st.floats(3.0, 7.0),
+    st.floats(0.2, 1.6),
+    st.floats(-0.35, 0.35),
+    st.floats(-0.06, 0.06),
+    st.sampled_from([1, -1]),
+)
+
+
+class TestCamera:
+    @given(CAMERAS, st.floats(-0.6, 0.6), st.floats(-0.3, 1.1), st.floats(0, 2))
+    def test_what_is_projected_comes_back(self, camera, x, y, z):
+        u, v = camera.project(x, y, z)
+        back = camera.unproject(u, v, y)
+        assert (float(back[0]), float(back[1])) == pytest.approx((x, z), abs=1e-9)
+
+    @given(CAMERAS)
+    def test_it_sees_what_opencv_s_pinhole_sees(self, camera):
+        """Against OpenCV's own projection (opencv-python-headless)."""
+        import cv2
+
+        places = np.random.default_rng(1).uniform([-0.5, -0.3, 0], [0.5, 1.1, 2], (20, 3))
+        u, v = camera.project(*places.T)
+        sine, cosine = np.sin(camera.yaw), np.cos(camera.yaw)
+        right = camera.facing * np.array([cosine, -sine, 0.0])
+        turn = np.stack([right, [0, 0, -1.0], [-sine, -cosine, 0.0]])
+        s, c = np.sin(camera.roll), np.cos(camera.roll)
+        turn = np.array([[c, -s, 0], [s, c, 0], [0, 0, 1]]) @ turn
+        at = np.array([camera.x_m, camera.y_m, camera.height_m])
+        seen = places @ turn.T - turn @ at
+        lens = np.array([[camera.focal_px, 0, 640], [0, camera.focal_px, 360], [0, 0, 1]])
+        theirs, _ = cv2.projectPoints(seen, np.zeros(3), np.zeros(3), lens, None)
+        assert np.stack([u, v], -1) == pytest.approx(theirs.reshape(-1, 2), abs=1e-6)
+
+    @given(CAMERAS, st.integers(1, 4))
+    def test_it_is_found_again_from_plate_ankle_and_sleeve(self, camera, plates):
+        face, bar, ankle = plate_face_m(plates), (0.02, 1.3), (-0.06, 0.2, 0.07)
+
+        def at(x, y, z):
+            return tuple(float(p) for p in camera.project(x, y, z))
+
+        depth = float(camera.depth(bar[0], face))
+        taps = Taps(
+            plate=at(bar[0], face, bar[1]),
+            plate_radius=camera.focal_px * 0.225 / depth,
+            knee=(0.0, 0.0),
+            hip=(0.0, 0.0),
+            ankle=at(*ankle),
+            sleeve_end=at(bar[0], SLEEVE_END_M, bar[1]),
+        )
+        found = find_camera(
+            taps, (1280, 720), Anchor(taps.ankle, ankle), large_plates=plates, roll=camera.roll,
+            focal_px=camera.focal_px, faces_right=camera.facing == 1,
+        )  # fmt: skip
+        told = {name: value for name, value in vars(found).items() if name != "middle"}
+        assert told == pytest.approx({name: vars(camera)[name] for name in told}, abs=1e-6)
+
+    def test_the_plate_is_nearer_than_the_body_and_would_shorten_a_thigh_by_a_fifth(self):
+        camera = Camera(1000.0, (640.0, 360.0), 0.0, 3.2 + 0.0, 0.6)
+        plate_px = 1000.0 * 0.225 / float(camera.depth(0.0, plate_face_m(1)))
+        thigh_px = 1000.0 * 0.43 / float(camera.depth(0.0, 0.15))
+        by_the_plate = thigh_px * 0.225 / plate_px
+        assert 1 - by_the_plate / 0.43 == pytest.approx(0.18, abs=0.02)
+
+    def test_a_view_from_the_front_is_told_with_its_sign(self):
+        told = [obliqueness(1000.0, 0.0, across, 4.0, 0.7) for across in (-30.0, 0.0, 30.0)]
+        assert told[0] > 0.05
+        assert told[1] == pytest.approx(0.0, abs=1e-12)
+        assert told[2] < -0.05
+
+    def test_a_plate_without_size_is_refused(self):
+        taps = Taps((0, 0), 0.0, (0, 0), (0, 0), (0, 0))
+        with pytest.raises(ValueError, match="rim"):
+            find_camera(taps, (1280, 720), Anchor((0, 0), (0, 0, 0)))
+
+
+@pytest.mark.parametrize("lift", ["squat", "deadlift"])
+@pytest.mark.parametrize("body", BODIES)
+class TestLinkage:
+    def test_places_without_error_give_the_angles_back(self, lift, body):
+        of = lifting(lift, body)
+        motion = of.perform(Pace(reps=1), {}, 30.0)
+        places = {name: at[:, [0, 2]] for name, at in motion.points.items()}
+        seen = Seen(places["bar"], places["knee"], places["hip"], places["shoulder"])
+        solved = solve(of.linkage, motion.times_s, seen)
+        assert solved.misfit_m < 0.004
+        for name in ("knee", "hip"):
+            off = getattr(solved, name) - places[name]
+            assert np.sqrt(np.mean(off**2)) < 0.006, name
+
+    def test_limbs_keep_their_length(self, lift, body):
+        of = lifting(lift, body)
+        motion = of.perform(Pace(reps=1), {}, 30.0)
+        thigh = motion.points["hip"] - motion.points["knee"]
+        shank = motion.points["knee"] - motion.points["ankle"]
+        assert np.linalg.norm(thigh, axis=1) == pytest.approx(of.linkage.thigh_m, abs=2e-3)
+        assert np.linalg.norm(shank, axis=1) == pytest.approx(of.linkage.shank_m, abs=1e-6)
+
+    def test_honest_reps_are_not_accused(self, lift, body):
+        of = lifting(lift, body)
+        for seed in range(3):
+            taken = shot(of, pace=Pace(reps=3))
+            clip = replace(seen_clip(taken, seed), taps=tapped(taken.taps, 2.0, seed))
+            _, reps, found = findings(of, clip)
+            assert len(reps) == 3
+            assert {f.state for f in found.values()} <= {"holds", "slight"}
+            assert sum(f.state == "slight" for f in found.values()) <= 1
+
+
+def test_a_joint_that_was_seen_nowhere_is_asked_for():
+    of = lifting("squat")
+    taken = shot(of)
+    clip = seen_clip(taken)
+    with pytest.raises(ValueError, match="the hip was seen in no picture"):
+        findings(of, replace(clip, hip=np.full_like(clip.hip, np.nan)))
+
+
+def test_a_clip_whose_times_stand_still_is_refused():
+    clip = seen_clip(shot(lifting("squat")))
+    with pytest.raises(ValueError, match="must grow"):
+        replace(clip, times_s=np.zeros_like(clip.times_s))
+    with pytest.raises(ValueError, match="one place in the picture for each frame"):
+        replace(clip, bar=clip.bar[:-1])
+    with pytest.raises(ValueError, match="not one of the film"):
+        replace(clip, tapped=100_000)
+
+
+FAULTY = [
+    ("squat", {"hips-rise": 0.05}, "hips-rise"),
+    ("squat", {"bar-forward": 0.04}, "bar-forward"),
+    ("squat", {"heels-up": 0.025}, "heels-up"),
+    ("squat", {"dive": 0.8}, "dive"),
+    ("deadlift", {"hips-shoot": 0.05}, "hips-before-plates"),
+    ("deadlift", {"bar-away": 0.04}, "bar-away"),
+]
+
+
+@pytest.mark.parametrize(("lift", "faults", "detector"), FAULTY)
+@pytest.mark.parametrize("body", ["usual man", "small woman"])
+class TestFaults:
+    def test_it_is_found_at_its_size(self, lift, faults, detector, body):
+        of = lifting(lift, body)
+        taken = shot(of, faults, Stand(yaw=0.05))
+        clip = replace(seen_clip(taken, 2), taps=tapped(taken.taps, 1.0, 2))
+        measured, _, found = findings(of, clip)
+        true = true_findings(of, taken.motion, measured)[detector]
+        told = found[detector]
+        assert told.state == "fails"
+        if detector == "dive":
+            assert told.value == pytest.approx(true.value, abs=0.08)
+        else:
+            assert told.value == pytest.approx(true.value, abs=0.007)
+
+    def test_from_too_far_off_the_side_no_place_is_told(self, lift, faults, detector, body):
+        of = lifting(lift, body)
+        taken = shot(of, faults, Stand(yaw=0.35))
+        _, _, found = findings(of, seen_clip(taken, 2))
+        states = {name: one.state for name, one in found.items()}
+        if detector == "dive":
+            assert states.pop("dive") == "fails"
+        else:
+            states.pop("dive", None)
+        assert set(states.values()) == {"cannot tell"}
+
+
+class TestThresholds:
+    detector = next(d for d in DETECTORS if d.id == "hips-rise")
+
+    def test_enough_light_reps_of_one_s_own_replace_the_first_one(self):
+        own = [0.010, 0.012, 0.008, 0.011, 0.009, 0.010, 0.012, 0.008]
+        assert len(own) == LEAST_OWN
+        assert self.detector.told(own) == pytest.approx(np.mean(own) + 2.33 * np.std(own, ddof=1))
+        assert self.detector.told(own[:-1]) == self.detector.told_from
+
+    def test_it_is_never_finer_than_the_error(self):
+        assert self.detector.told([0.0] * 20) == pytest.approx(2.33 * self.detector.error_sd)
+
+    def test_a_time_keeps_its_own(self):
+        dive = next(d for d in DETECTORS if d.id == "dive")
+        assert dive.told([2.0] * 20) == dive.told_from
+
+    def test_one_rep_over_it_is_slight_two_fail_and_one_far_over_fails_alone(self):
+        of = lifting("squat")
+        taken = shot(of, pace=Pace(reps=3))
+        measured, reps, _ = findings(of, seen_clip(taken, 2))
+
+        def state(*values: float) -> str:
+            given_values = iter(values)
+            patched = replace(self.detector, estimate=lambda *_: next(given_values))
+            with pytest.MonkeyPatch.context() as patch:
+                patch.setattr("pavrik.core.tracking.findings.detectors_of", lambda _: [patched])
+                return find("squat", measured, of.expected, reps)[0].state
+
+        assert state(0.01, 0.01, 0.01) == "holds"
+        assert state(0.01, 0.031, 0.01) == "slight"
+        assert state(0.025, 0.024, 0.01) == "slight"
+        assert state(0.01, 0.031, 0.032) == "fails"
+        assert state(0.01, 0.046, 0.01) == "fails"
+        assert state(np.nan, np.nan, np.nan) == "cannot tell"
+
+
+class TestReps:
+    def test_a_set_s_reps_are_counted_with_their_seconds(self):
+        of = lifting("squat")
+        motion = of.perform(Pace(reps=4, down_s=1.4, up_s=1.6), {}, 60.0)
+        reps = squat_reps(motion.times_s, motion.points["bar"][:, 2])
+        assert [rep.number for rep in reps] == [1, 2, 3, 4]
+        for rep, turn_s in zip(reps, motion.turns_s, strict=True):
+            assert motion.times_s[rep.turn] == pytest.approx(turn_s, abs=0.1)
+            assert 1.0 < rep.down_s < 1.4
+            assert 1.2 < rep.up_s < 1.6
+            assert rep.least_m_s < rep.peak_m_s
+            assert rep.mean_m_s == pytest.approx(0.54 / rep.up_s, abs=0.06)
+
+    def test_pulls_begin_where_the_plates_leave(self):
+        of = lifting("deadlift")
+        motion = of.perform(Pace(reps=2), {}, 60.0)
+        height = motion.points["bar"][:, 2]
+        reps = deadlift_reps(motion.times_s, height)
+        assert len(reps) == 2
+        for rep in reps:
+            assert height[rep.first] == pytest.approx(height.min(), abs=0.01)
+            assert height[rep.turn] > height.max() - 0.03
+
+    def test_a_walk_out_is_no_rep(self):
+        times = np.arange(0, 5, 1 / 30)
+        assert squat_reps(times, 1.4 + 0.03 * np.sin(6 * times)) == []
+        assert deadlift_reps(times, np.full(len(times), 0.225)) == []
+
+    @given(st.floats(15, 120), st.floats(0.2, 1.5))
+    @settings(max_examples=30)
+    def test_the_slope_of_a_line_is_its_speed_at_any_rate(self, rate, speed):
+        times = np.cumsum(np.random.default_rng(1).uniform(0.7, 1.3, 60) / rate)
+        assert slope(speed * times, times) == pytest.approx(speed, rel=1e-6)
+
+
+class TestDepth:
+    def test_level_is_never_called(self):
+        of = lifting("squat")
+        taken = shot(of, {"high": 0.015})
+        measured, reps, _ = findings(of, seen_clip(taken, 1))
+        assert {depth_seen(of.body, measured, rep).state for rep in reps} == {"cannot tell"}
+
+    def test_cut_high_is_high(self):
+        of = lifting("squat")
+        taken = shot(of, {"high": 0.13})
+        measured, reps, _ = findings(of, seen_clip(taken, 1))
+        seen = [depth_seen(of.body, measured, rep) for rep in reps]
+        assert {one.state for one in seen} == {"high"}
+        assert np.mean([one.below_m for one in seen]) == pytest.approx(-0.115, abs=0.02)
+
+    def test_two_taps_are_told_with_less_doubt(self):
+        of = lifting("squat")
+        taken = shot(of, {"high": 0.045})
+        measured, reps, _ = findings(of, seen_clip(taken, 1))
+        camera, frame = taken.stand.camera(), reps[0].turn
+        points = {name: at[frame] for name, at in taken.motion.points.items()}
+
+        def at(place, up):
+            return tuple(float(p) for p in camera.project(place[0], place[1], place[2] + up))
+
+        crease = at(points["hip"], of.body.hip_crease_m)
+        top = at(points["knee"], of.body.knee_top_m)
+        told = depth_tapped(measured, reps[0], crease, top)
+        assert told.unsure_m < depth_seen(of.body, measured, reps[0]).unsure_m
+        assert told.below_m == pytest.approx(-0.03, abs=0.012)
+
+
+class TestLoadVelocity:
+    line = tuple((kg, 1.1 - 0.004 * kg) for kg in (80.0, 110.0, 140.0, 165.0))
+
+    def test_the_line_meets_the_slowest_speed_at_the_max(self):
+        found = load_velocity("squat", self.line)
+        assert isinstance(found, LoadVelocity)
+        assert found.max_kg == pytest.approx((1.1 - 0.30) / 0.004)
+        assert found.max_sd_kg == pytest.approx(0.0, abs=1e-6)
+
+    def test_its_error_is_that_of_a_regression(self):
+        """Against statsmodels' ordinary least squares and the delta method."""
+        import statsmodels.api as sm
+
+        random = np.random.default_rng(4)
+        loads = np.array([60.0, 80, 100, 120, 140, 160])
+        speeds = 1.1 - 0.004 * loads + random.normal(0, 0.02, 6)
+        found = load_velocity("squat", list(zip(loads, speeds, strict=True)))
+        theirs = sm.OLS(speeds, sm.add_constant(loads)).fit()
+        a, b = theirs.params
+        gradient = np.array([-1 / b, (a - 0.30) / b**2])
+        sd = np.sqrt(gradient @ theirs.cov_params() @ gradient)
+        assert isinstance(found, LoadVelocity)
+        assert found.max_kg == pytest.approx((0.30 - a) / b)
+        assert found.max_sd_kg == pytest.approx(sd, rel=1e-6)
+
+    @pytest.mark.parametrize(
+        ("sets", "why"),
+        [
+            (line[:3], "3 of 4 different loads filmed"),
+            ([(150.0 + i, 0.5 - 0.004 * i) for i in range(5)], "span"),
+            ([(80.0 + 20 * i, 0.4 + 0.02 * i) for i in range(5)], "not slower"),
+        ],
+    )
+    def test_too_little_is_told_as_such(self, sets, why):
+        assert why in load_velocity("squat", sets)
+
+
+class TestReview:
+    def test_phases_are_looked_at_in_their_order(self):
+        for lift in ("squat", "deadlift"):
+            of = lifting(lift)
+            measured, reps, _ = findings(of, seen_clip(shot(of), 1))
+            frames = [
+                frame_in_phase(LIFTS[lift], of.expected, measured, reps[0], phase.id, progress)
+                for phase in LIFTS[lift].phases
+                if phase.computed
+                for progress in [phase.progress if lift == "squat" else None]
+            ]
+            if lift == "squat":
+                assert frames == sorted(frames)
+
+    def test_a_fault_that_grows_over_a_set_is_compared(self):
+        of = lifting("squat")
+        _, _, found = findings(of, seen_clip(shot(of, pace=Pace(reps=3)), 1))
+        grown = replace(found["hips-rise"], by_rep=(0.005, 0.02, 0.04))
+        told = first_against_last([grown, found["bar-forward"]])
+        assert [(c.detector, c.first, c.last) for c in told] == [("hips-rise", 0.005, 0.04)]
+
+    def test_the_overall_word_follows_its_weights(self):
+        of = lifting("squat")
+        _, _, found = findings(of, seen_clip(shot(of), 1))
+        one = found["hips-rise"]
+
+        def word(*states):
+            return overall([replace(one, state=state) for state in states])
+
+        assert word("holds", "cannot tell") == "clean"
+        assert word("slight", "holds") == "nearly clean"
+        assert word("fails", "holds") == "one thing to mend"
+        assert word("fails", "slight", "slight") == "work on it"
+        assert word("cannot tell", "cannot tell") == "cannot tell"
+
+
+def test_a_clip_says_where_the_lifter_looks():
+    of = lifting("squat")
+    for facing, right in ((1, True), (-1, False)):
+        clip: Clip = seen_clip(shot(of, stand=Stand(facing=facing)), 1)
+        assert clip.faces_right is right
+        _, reps, found = findings(of, clip)
+        assert len(reps) == 2
+        assert found["hips-rise"].state == "holds"
+
+
+def test_the_camera_of_a_pull_is_found_from_the_plates_on_the_floor():
+    of = lifting("deadlift")
+    taken = shot(of, stand=Stand(height_m=0.8))
+    assert taken.taps.ankle is None
+    measured, _, _ = findings(of, seen_clip(taken, 1))
+    assert measured.camera.height_m == pytest.approx(0.8, abs=0.02)
+    assert measured.camera.y_m == pytest.approx(4.5, abs=0.1)
+    assert PLATES == 2

@@ -43,7 +43,14 @@ def theirs(coach):
     coach.post(f"{at}/known-lifts", BODIES["POST", "/api/lifters/{lifter_id}/known-lifts"]())
     link = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()["link_id"]
     flag = coach.get(at).json()["flags"][0]["flag_id"]
+    clip = BODIES["POST", "/api/lifters/{lifter_id}/clips/points"]()
+    assert coach.post(f"{at}/clips/points", clip).status_code == 201
+    word = BODIES["POST", "/api/lifters/{lifter_id}/clips/{clip_id}/words"]()
+    assert coach.post(f"{at}/clips/{clip['clip_id']}/words", word).status_code == 201
     return {
+        "clip_id": clip["clip_id"],
+        "film_id": str(uuid7()),
+        "kind": "csv",
         "lifter_id": lifter,
         "set_id": logged["set_id"],
         "flag_id": flag,
@@ -58,6 +65,9 @@ def theirs(coach):
 PULL = {"style": "conventional", "stance_m": 0.3, "toe_out_deg": 12, "grip_m": 0.54}
 FRAME = {"start": "2026-11-30", "weeks": 4, "weekdays": [0, 2, 4]}
 SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
+CLIP = {"lift": "squat", "load_kg": 60, "filmed_on": "2026-11-20"}
+TAPS = {"plate": [640, 250], "plate_radius": 60, "knee": [655, 420], "hip": [630, 300],
+        "ankle": [625, 520]}  # fmt: skip
 BODIES = {
     ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
     ("POST", "/api/lifters/{lifter_id}/profile"): lambda: PROFILE,
@@ -119,6 +129,18 @@ BODIES = {
         "word": "use", "reason": "not today"},
     ("POST", "/api/lifters/{lifter_id}/links"): lambda: {"link_id": str(uuid7())},
     ("POST", "/api/club/plans"): lambda: FRAME,
+    ("POST", "/api/lifters/{lifter_id}/simulated-films"): lambda: {
+        "film_id": str(uuid7()), "lift": "squat", "load_kg": 60},
+    ("POST", "/api/lifters/{lifter_id}/simulated-films/taps"): lambda: {
+        "film_id": str(uuid7()), "lift": "squat", "load_kg": 60},
+    ("POST", "/api/lifters/{lifter_id}/clips"): lambda: CLIP | {
+        "clip_id": str(uuid7()), "film_id": str(uuid7()), "tapped_s": 0.0, "taps": TAPS},
+    ("POST", "/api/lifters/{lifter_id}/clips/points"): lambda: CLIP | {
+        "clip_id": str(uuid7()), "width": 1280, "height": 720,
+        "instants": [{"time_s": 0.0, "taps": TAPS}]},
+    ("POST", "/api/lifters/{lifter_id}/clips/{clip_id}/words"): lambda: {
+        "word_id": str(uuid7()), "subject": "clip", "word": "shown"},
+    ("POST", "/api/lifters/{lifter_id}/clips/{clip_id}/log"): lambda: {"set_id": str(uuid7())},
     ("PUT", "/api/equipment/place"): lambda: {"time_zone": "UTC"},
     ("PUT", "/api/equipment/kit"): lambda: {"items": ["box"]},
     ("PUT", "/api/equipment/bars"): lambda: {
@@ -131,7 +153,7 @@ BODIES = {
 }  # fmt: skip
 READS = (
     "exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start",
-    "preview", "floor-walk",
+    "preview", "floor-walk", "taps",
 )  # fmt: skip
 QUERY = {
     "/api/platform": "?lifter_id={lifter_id}",

@@ -32,6 +32,18 @@ def full_record(coach, name):
         {"result_id": str(uuid7()), "lift": "squat", "stage": "depth box", "passed": True},
     )
     coach.post(f"{path}/links", {"link_id": str(uuid7())})
+    clip = {
+        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 80, "filmed_on": "2026-11-20",
+        "note": NOTE, "width": 960, "height": 540,
+        "instants": [{"time_s": 0.5, "taps": {
+            "plate": [480, 190], "plate_radius": 46, "knee": [492, 318], "hip": [474, 226],
+            "ankle": [468, 392]}}],
+    }  # fmt: skip
+    assert coach.post(f"{path}/clips/points", clip).status_code == 201
+    coach.post(
+        f"{path}/clips/{clip['clip_id']}/words",
+        {"word_id": str(uuid7()), "subject": "clip", "word": "shown", "words": NOTE},
+    )
     day = make(coach, lifter)["plan"]["weeks"][0]["days"][0]
     edit(coach, lifter, kind="add", line_id="own-1", day_id=day["day_id"], lift="other",
          name="Bench press", sets=3, reps=5, note=NOTE)  # fmt: skip
@@ -52,6 +64,9 @@ def rows_left(owner_url, lifter):
         left["note"] = connection.execute(
             "select count(*) from plan_edit where note = %s", (NOTE,)
         ).fetchone()[0]
+        left["word to clip"] = connection.execute(
+            "select count(*) from clip_word where words = %s", (NOTE,)
+        ).fetchone()[0]
         left["kept"] = [
             route
             for (route,) in connection.execute(
@@ -71,6 +86,7 @@ def test_everything_of_a_lifter_is_in_one_file(coach, gym):
     for table in (
         "lifter_profile", "measurement", "screen", "pain_flag", "pain_clearance", "school_choice",
         "known_lift", "training_set", "fault_observation", "plan", "plan_edit", "drill_result",
+        "film_clip", "clip_word",
     ):  # fmt: skip
         assert facts[table], table
     assert facts["training_set"][0]["note"] == NOTE
@@ -99,7 +115,8 @@ def test_a_deleted_lifter_is_gone_from_every_table_and_kept_answer(coach, gym, o
     assert not [r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter]
     assert rows_left(owner_url, other) == before
     left = rows_left(owner_url, lifter)
-    assert left == {"note": before["note"], "kept": ["erase lifter"]}, "the other's note"
+    others = {name: before[name] for name in ("note", "word to clip")}
+    assert left == {**others, "kept": ["erase lifter"]}, "the other's note"
 
 
 def test_the_same_id_in_another_club_is_not_touched(coach, stranger, gym):

@@ -4,12 +4,12 @@ from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Depends, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import FileResponse
 
 from pavrik.api.files import file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
-from pavrik.errors import ForbiddenError
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.motion_files import to_c3d, to_csv, to_trc
 from pavrik.formats.wire.log import SetRef
@@ -26,7 +26,7 @@ from pavrik.formats.wire.watch import (
     TrackRequest,
 )
 from pavrik.services.watch import clips, simulated, words
-from pavrik.services.watch.films import Films
+from pavrik.services.watch.films import Films, check_sender
 from pavrik.services.watch.lifting import lifting_of
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["watch"])
@@ -49,12 +49,12 @@ _FILM_BODY = {
 
 @router.put("/films/{film_id}", openapi_extra=_FILM_BODY)
 async def send_film(
-    lifter_id: UUID, film_id: UUID, request: Request, who: WhoIn, films: FilmsIn
-) -> FilmRef:
+    lifter_id: UUID, film_id: UUID, request: Request, database: DatabaseIn, who: WhoIn,
+    films: FilmsIn,
+) -> FilmRef:  # fmt: skip
     """Send a film to be tracked. It is kept until that ends, an hour at most, and never in the
     database."""
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    await run_in_threadpool(check_sender, database, who, lifter_id)
     size = await films.take(who, film_id, request.stream())
     return FilmRef(film_id=film_id, size_bytes=size)
 
@@ -66,8 +66,11 @@ def play_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> Fil
 
 
 @router.delete("/films/{film_id}")
-def drop_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> FilmRef:
+def drop_film(
+    lifter_id: UUID, film_id: UUID, database: DatabaseIn, who: WhoIn, films: FilmsIn
+) -> FilmRef:
     """Delete a film that waits."""
+    check_sender(database, who, lifter_id)
     films.drop(who, film_id)
     return FilmRef(film_id=film_id, size_bytes=0)
 

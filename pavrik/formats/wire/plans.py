@@ -18,6 +18,7 @@ from pavrik.formats.wire.card import CardAnswer
 from pavrik.formats.wire.lifters import Text
 from pavrik.formats.wire.log import WarmUpStep
 from pavrik.formats.wire.plan_edits import Hand
+from pavrik.formats.wire.watch import SharedClip
 
 Why = Annotated[Text, Field(min_length=3, max_length=1000)]
 VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
@@ -226,6 +227,7 @@ class SharedAnswer(BaseModel):
     day: Day | None
     warm_ups: dict[str, list[WarmUpStep]]
     expires_at: datetime
+    clips: list[SharedClip] = []
 
 
 class LinkRequest(Strict):

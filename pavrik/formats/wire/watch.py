@@ -282,6 +282,22 @@ class ClipsAnswer(BaseModel):
     """How to film, in the order of what matters."""
 
 
+class SharedClip(BaseModel):
+    """A clip as its lifter sees it."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: float
+    filmed_on: date
+    overall: str
+    strengths: list[str]
+    fails: list[str]
+    told: list[str]
+    cue: str
+    bar_path: list[tuple[float, float]]
+    """The bar's way, x and z in m."""
+
+
 class ClipWordRequest(Strict):
     """A word to a finding, or to the clip."""
 

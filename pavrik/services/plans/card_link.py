@@ -16,6 +16,7 @@ from pavrik.services.plans.planning import warm_ups
 from pavrik.services.plans.prescribing import recorded_gym
 from pavrik.services.plans.standing import next_day_in
 from pavrik.services.setups.card import card_of, read_card_facts
+from pavrik.services.watch.shown import shown_clips
 from pavrik.services.writes import write_once
 from pavrik.store import plans
 from pavrik.store.accounts import today
@@ -112,5 +113,8 @@ def shared(database: Database, token: str) -> SharedAnswer:
     with database.club(link.club_id) as connection:
         day = next_day_in(connection, link.lifter_id, today(connection))
         facts, gym = read_card_facts(connection, link.lifter_id), recorded_gym(connection)
+        clips = shown_clips(connection, link.lifter_id)
     ways = warm_ups(gym, day) if day and gym else {}
-    return SharedAnswer(card=card_of(facts), day=day, warm_ups=ways, expires_at=link.expires_at)
+    return SharedAnswer(
+        card=card_of(facts), day=day, warm_ups=ways, expires_at=link.expires_at, clips=clips
+    )

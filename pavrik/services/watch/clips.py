@@ -11,7 +11,7 @@ import numpy as np
 from pavrik.core import MODEL_VERSION
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
-from pavrik.errors import ForbiddenError, InvalidError, NotFoundError
+from pavrik.errors import InvalidError, NotFoundError
 from pavrik.film.camera.motion import FAULTS
 from pavrik.film.decode import FilmError
 from pavrik.film.track import track
@@ -32,7 +32,7 @@ from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.profile import get_profile
-from pavrik.services.watch.films import SIMULATED, Films, digest_of_film
+from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
 from pavrik.services.watch.lifting import lifting_of, read_lifting
 from pavrik.services.watch.reading import Earlier, read_clip
 from pavrik.services.writes import compute_and_write
@@ -52,17 +52,12 @@ def _taps(given: TapsIn) -> Taps:
     return Taps(**given.model_dump())
 
 
-def _check(who: Who) -> None:
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
-
-
 def ask_to_track(
     database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID, request: TrackRequest
 ) -> Job:
     """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
     ForbiddenError, InvalidError."""
-    _check(who)
+    check_sender(database, who, lifter_id)
     films.waiting(who, request.film_id)
     lifting_of(database, who, lifter_id, request.lift, request.load_kg)
     steps = _tracking(database, who, films, lifter_id, request)
@@ -103,7 +98,7 @@ def read_points(
 ) -> ClipRef:
     """Taps of single pictures as they are: the film stays where it is. Raises NotFoundError,
     ForbiddenError, InvalidError."""
-    _check(who)
+    check_sender(database, who, lifter_id)
     clip = _clip_of_points(request)
 
     def compute() -> store.NewClip:

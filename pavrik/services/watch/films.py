@@ -7,8 +7,10 @@ from collections.abc import AsyncIterator
 from pathlib import Path
 from uuid import UUID
 
-from pavrik.errors import InvalidError, NotFoundError
+from pavrik.errors import ForbiddenError, InvalidError, NotFoundError
 from pavrik.services.context import Who
+from pavrik.services.lifters.profile import get_profile
+from pavrik.store.database import Database
 
 MOST_BYTES = 200_000_000
 MOST_WAITING = 6
@@ -83,6 +85,14 @@ class Films:
         path = self.path(who, film_id)
         path.unlink(missing_ok=True)
         path.with_suffix(SIMULATED).unlink(missing_ok=True)
+
+
+def check_sender(database: Database, who: Who, lifter_id: UUID) -> None:
+    """Raises ForbiddenError for who may not write, NotFoundError for a lifter of nobody's club."""
+    if not who.may_write:
+        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    with database.club(who.club_id) as connection:
+        get_profile(connection, lifter_id)
 
 
 def digest_of_film(path: Path) -> str:

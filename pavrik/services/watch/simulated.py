@@ -14,7 +14,7 @@ from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
 from pavrik.formats.wire.watch import SimulateRequest, StandIn, TapsIn
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
-from pavrik.services.watch.films import SIMULATED, Films
+from pavrik.services.watch.films import SIMULATED, Films, check_sender
 from pavrik.services.watch.lifting import Lifting, lifting_of
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
@@ -67,6 +67,7 @@ def ask_to_film(
 ) -> Job:  # fmt: skip
     """Film a set in the background; the film then waits like one that was sent. Raises
     NotFoundError, InvalidError."""
+    check_sender(database, who, lifter_id)
     films.make_room(who)
     lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
     shot = shot_for(lifting, request)

@@ -1,6 +1,7 @@
 """What a coach says to a clip: findings confirmed or dismissed, written into the log, shown to the
 lifter, the clip taken back."""
 
+from dataclasses import replace
 from datetime import UTC, datetime, time
 from uuid import UUID, uuid5
 
@@ -17,6 +18,7 @@ from pavrik.formats.wire.watch import (
 from pavrik.services.context import Who
 from pavrik.services.training import log_writes
 from pavrik.services.watch.clips import reading_in, stored_clip
+from pavrik.services.watch.films import check_sender
 from pavrik.services.writes import write_once
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
@@ -63,6 +65,7 @@ def write_into_log(
 ) -> SetRef:  # fmt: skip
     """What was confirmed becomes observations of a set, with the time in the film: of a set that
     was logged, amended, or of a new one. Raises NotFoundError, InvalidError."""
+    check_sender(database, who, lifter_id)
     with database.club(who.club_id) as connection:
         reading = reading_in(connection, lifter_id, clip_id)
         logged, seen, measures = _as_logged(connection, reading, lifter_id, request)
@@ -90,6 +93,9 @@ def _as_logged(
     else:
         logged = _new_set(reading, lifter_id, request)
     known = {(o.rep, o.fault_id) for o in before}
+    before = [
+        replace(o, observation_id=uuid5(logged.set_id, str(o.observation_id))) for o in before
+    ]
     seen = before + [
         o for one in confirmed for o in _observations(one, reading, logged)
         if (o.rep, o.fault_id) not in known

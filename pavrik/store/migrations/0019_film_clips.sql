@@ -54,3 +54,37 @@ language sql immutable as $$
     ('pain_clearance', 'pain_flag', 'flag_id'), ('setup_trial_end', 'setup_trial', 'trial_id'),
     ('plan_edit', 'plan', 'series_id'), ('clip_word', 'film_clip', 'clip_id')
 $$;
+
+-- Only within the club that the transaction names, said on every line, whoever owns the tables. Kept
+-- answers that name the lifter, or any of his rows, go with him; the audit trail names ids alone.
+create or replace function erase_lifter(wanted uuid) returns void language plpgsql
+security definer set search_path = public as $$
+declare
+  one record;
+  left_over text[] := array(select name from tables_of_lifter() where name <> 'lifter');
+  told text[];
+begin
+  select array_agg(distinct id::text) into told from (
+    select wanted as id
+    union all select set_id from training_set where lifter_id = wanted and club_id = current_club()
+    union all select plan_id from plan where lifter_id = wanted and club_id = current_club()
+    union all select flag_id from pain_flag where lifter_id = wanted and club_id = current_club()
+    union all select link_id from card_link where lifter_id = wanted and club_id = current_club()
+    union all select trial_id from setup_trial where lifter_id = wanted and club_id = current_club()
+    union all select setup_id from settled_setup where lifter_id = wanted and club_id = current_club()
+    union all select clip_id from film_clip where lifter_id = wanted and club_id = current_club()
+    union all select prescription_id from prescription where lifter_id = wanted and club_id = current_club()) ids;
+  delete from idempotent_write
+  where club_id = current_club() and exists (
+    select from unnest(told) id where position(id in answer::text) > 0 or key::text = id);
+  for one in select * from hangers_of_lifter() loop
+    execute format(
+      'delete from %I where club_id = current_club() and %I in (
+         select %I from %I where lifter_id = $1 and club_id = current_club())',
+      one.name, one.by_column, one.by_column, one.owner) using wanted;
+  end loop;
+  for one in select unnest(left_over) as name loop
+    execute format('delete from %I where lifter_id = $1 and club_id = current_club()', one.name) using wanted;
+  end loop;
+  delete from lifter where lifter_id = wanted and club_id = current_club();
+end $$;

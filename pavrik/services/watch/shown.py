@@ -1,0 +1,42 @@
+"""Clips that a coach shows the lifter on his own link: words and a drawing, never the film."""
+
+from uuid import UUID
+
+from pavrik.formats.wire.watch import ClipReading, SharedClip
+from pavrik.services.watch.clips import reading_in
+from pavrik.services.watch.words import size_words
+from pavrik.store import clips as store
+from pavrik.store.database import Connection
+
+MOST_SHOWN = 3
+
+
+def shown_clips(connection: Connection, lifter_id: UUID) -> list[SharedClip]:
+    """The newest that are shown."""
+    shown = [
+        stored.clip_id
+        for stored in store.list_clips(connection, lifter_id)
+        if (word := store.words_of(connection, stored.clip_id).get("clip")) and word.word == "shown"
+    ]
+    return [_shared(reading_in(connection, lifter_id, one)) for one in shown[:MOST_SHOWN]]
+
+
+def _shared(reading: ClipReading) -> SharedClip:
+    told = [one for one in reading.findings if one.reps and one.word != "dismissed"]
+    frames = reading.frames
+    path = [
+        (x, z) for x, z in zip(frames.bar_x_m, frames.bar_z_m, strict=True)
+        if x is not None and z is not None
+    ]  # fmt: skip
+    return SharedClip(
+        clip_id=reading.clip_id,
+        lift=reading.lift,
+        load_kg=reading.load_kg,
+        filmed_on=reading.filmed_on,
+        overall=reading.verdict.overall,
+        strengths=reading.verdict.strengths,
+        fails=[one.name for one in told],
+        told=[f"{one.name}: {size_words(one, one.reps[0])}" for one in told],
+        cue=reading.verdict.cue,
+        bar_path=path[:: max(1, len(path) // 120)],
+    )

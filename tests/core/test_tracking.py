@@ -203,13 +203,15 @@ class TestThresholds:
     detector = next(d for d in DETECTORS if d.id == "hips-rise")
 
     def test_enough_light_reps_of_one_s_own_replace_the_first_one(self):
-        own = [0.010, 0.012, 0.008, 0.011, 0.009, 0.010, 0.012, 0.008]
+        own = [0.024, 0.030, 0.022, 0.027, 0.025, 0.026, 0.031, 0.022]
         assert len(own) == LEAST_OWN
         assert self.detector.told(own) == pytest.approx(np.mean(own) + 2.33 * np.std(own, ddof=1))
         assert self.detector.told(own[:-1]) == self.detector.told_from
 
-    def test_it_is_never_finer_than_the_error(self):
-        assert self.detector.told([0.0] * 20) == pytest.approx(2.33 * self.detector.error_sd)
+    def test_it_is_never_finer_than_the_error_nor_much_finer_than_the_first(self):
+        assert self.detector.told([0.0] * 20) == pytest.approx(0.8 * self.detector.told_from)
+        blurred = replace(self.detector, error_sd=0.02)
+        assert blurred.told([0.0] * 20) == pytest.approx(2.33 * 0.02)
 
     def test_a_time_keeps_its_own(self):
         dive = next(d for d in DETECTORS if d.id == "dive")

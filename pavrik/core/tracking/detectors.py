@@ -48,13 +48,17 @@ class Detector:
 
     def told(self, own: Sequence[float] = ()) -> float:
         """From which value on it is told: the 99th percentile of the lifter's own light reps where
-        there are enough of them, never finer than the error allows."""
+        there are enough of them; never finer than the error allows, nor than most of the first
+        threshold: tired reps of honest form spread wider than light ones."""
         if self.below or len(own) < LEAST_OWN:
             return self.told_from
         usual = float(np.mean(own)) + 2.33 * float(np.std(own, ddof=1))
-        return max(usual, 2.33 * self.error_sd)
+        return max(usual, 2.33 * self.error_sd, FINEST * self.told_from)
 
 
+FINEST = assume(
+    "film_finest", 0.8, "share", "of a first threshold: own light reps tighten it no further"
+)
 LEAST_OWN = 8
 """Light reps of one's own that replace the first threshold."""
 

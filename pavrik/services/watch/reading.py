@@ -123,8 +123,8 @@ def _costs(lifting: Lifting, found: Sequence[Finding]) -> dict[str, FaultCost]:
 
 
 def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> FindingOut:
-    told = one.state in ("slight", "fails")
     detector = one.detector
+    told = one.state == "fails" or (one.state == "slight" and detector.priced)
     return FindingOut(
         detector=detector.id,
         fault_id=detector.fault_id,
@@ -216,6 +216,7 @@ def _frames(clip: Clip, measured: Measured, lifting: Lifting, reps: Sequence[Rep
     }
     pixels = {name: _pixels(measured, at[:, 0], y, at[:, 1]) for name, (at, y) in places.items()}
     metres = {"bar": (measured.bar, 0.0), **places}
+    middle = _pixels(measured, measured.bar[:, 0], 0.0, measured.bar[:, 1])
     speeds = measured.speeds_m_s() if reps else np.full(len(clip.times_s), np.nan)
     foot = measured.camera.project(0.0, linkage.ankle[1], 0.0)
     return FramesOut(
@@ -227,7 +228,11 @@ def _frames(clip: Clip, measured: Measured, lifting: Lifting, reps: Sequence[Rep
         lean_deg=column(degrees(solved.lean), 2),
         speed_m_s=column(speeds, 3),
         metres={name: _metres(at, y) for name, (at, y) in metres.items()},
-        pixels={**pixels, "bar": [(round(float(u), 1), round(float(v), 1)) for u, v in clip.bar]},
+        pixels={
+            **pixels,
+            "bar_middle": middle,
+            "bar": [(round(float(u), 1), round(float(v), 1)) for u, v in clip.bar],
+        },
         expected=_ghost(measured, lifting, reps),
         foot=(float(foot[0]), float(foot[1])),
     )

@@ -6,11 +6,12 @@ const shown = defineModel<boolean>({ required: true })
 const props = defineProps<{ platform: boolean }>()
 const KEYS = [
   ['0', 'the floor'],
-  ['1 … 8', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Review, Card of the open lifter'],
+  ['1 … 9', 'Lifter, Measure, Squat, Deadlift, Log, Prescribe, Review, Watch, Card of the open lifter'],
   ['Tab', 'to the next handle of the figure'],
   ['← → ↑ ↓', 'nudge the focused handle by one step, with Shift by five'],
   ['u, r', 'undo and redo a change of set-up'],
   ['p', 'pin the set-up as A, again to let it go'],
+  [', .', 'in a clip: one picture back and on; space plays'],
 ]
 const ALWAYS = [
   ['/', 'go to a lifter, a stage, a fault'],

@@ -60,6 +60,29 @@ const shared = useQuery({
         </p>
       </section>
       <p v-else class="soft none">No day is planned ahead.</p>
+      <section v-for="clip in shared.data.value.clips" :key="clip.clip_id" class="day sheet">
+        <h2>
+          On film <small>{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}</small>
+        </h2>
+        <div class="film">
+          <svg viewBox="-45 -175 90 180" role="img" aria-label="The bar’s way beside a plumb line">
+            <line x1="0" x2="0" y1="-172" y2="0" class="plumb" />
+            <line x1="-40" x2="40" y1="0" y2="0" class="floor" />
+            <polyline
+              :points="clip.bar_path.map(([x = 0, z = 0]) => `${x * 100},${-z * 100}`).join(' ')"
+              class="way"
+            />
+          </svg>
+          <div>
+            <p>
+              <b class="first">{{ clip.overall }}</b>
+            </p>
+            <p v-for="line in clip.told" :key="line" class="small">{{ line }}</p>
+            <p v-if="clip.cue" class="small"><b>Next</b> “{{ clip.cue }}”</p>
+            <p v-if="clip.strengths.length" class="small soft">Holds: {{ clip.strengths.join(', ') }}.</p>
+          </div>
+        </div>
+      </section>
       <CardSheet
         v-if="shared.data.value.card.squat || shared.data.value.card.deadlift"
         :card="shared.data.value.card"
@@ -72,6 +95,26 @@ const shared = useQuery({
 </template>
 
 <style scoped>
+.film {
+  display: grid;
+  grid-template-columns: 90px 1fr;
+  gap: 12px;
+}
+.film svg * {
+  vector-effect: non-scaling-stroke;
+  fill: none;
+}
+.plumb {
+  stroke: var(--signal);
+  stroke-dasharray: 5 4;
+}
+.floor {
+  stroke: var(--line);
+}
+.way {
+  stroke: var(--ink);
+  stroke-width: 1.75;
+}
 .shared {
   max-width: 470px;
   margin: 0 auto;

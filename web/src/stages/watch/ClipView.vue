@@ -8,6 +8,7 @@ import { isTyping } from '@/shared/keys'
 import { clipQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
+import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
 import FilmFigure from './FilmFigure.vue'
 import FindingRow from './FindingRow.vue'
@@ -120,7 +121,6 @@ const now = computed(() => {
         The film is not kept: what was measured is drawn to scale. <kbd>,</kbd> <kbd>.</kbd> one picture back
         and on, <kbd>space</kbd> plays.
       </p>
-      <ReviewSheet :reading="reading" @go="goTo" />
     </section>
     <aside class="right">
       <p>
@@ -156,6 +156,10 @@ const now = computed(() => {
       </ul>
       <ClipActs :reading="reading" :lifter-id="lifterId" @said="again" @gone="$emit('gone')" />
     </aside>
+    <section class="sheets">
+      <ReviewSheet :reading="reading" @go="goTo" />
+      <Beside :reading="reading" :lifter-id="lifterId" class="no-print" />
+    </section>
   </div>
 </template>
 
@@ -163,10 +167,20 @@ const now = computed(() => {
 .view {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 318px;
-  gap: 24px;
+  grid-template-areas: 'left right' 'sheets right';
+  grid-template-rows: auto 1fr;
+  gap: 8px 24px;
   padding: 14px 26px 40px;
 }
+.right {
+  grid-area: right;
+}
+.sheets {
+  grid-area: sheets;
+  min-width: 0;
+}
 .left {
+  grid-area: left;
   display: grid;
   gap: 8px;
   align-content: start;
@@ -207,6 +221,8 @@ const now = computed(() => {
 @media (max-width: 900px) {
   .view {
     grid-template-columns: minmax(0, 1fr);
+    grid-template-areas: 'left' 'right' 'sheets';
+    grid-template-rows: auto;
     padding: 12px 14px 40px;
   }
 }

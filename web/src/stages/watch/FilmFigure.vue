@@ -21,14 +21,16 @@ const line = (places: [number, number][]) => places.map((p) => p.join(',')).join
 const limbs = computed(() => line(joints(frames.value.pixels)))
 const fit = computed(() => line(joints(frames.value.expected)))
 const dots = computed(() => joints(frames.value.pixels))
-const bar = computed(() => place(frames.value.pixels, 'bar', props.at))
+/** On the film the bar is where its plate is seen; on paper it stands in the lifter's own plane. */
+const barName = computed(() => (props.url ? 'bar' : 'bar_middle'))
+const bar = computed(() => place(frames.value.pixels, barName.value, props.at))
 const fitBar = computed(() => place(frames.value.expected, 'bar', props.at))
 const rep = computed(() => {
   const now = frames.value.times_s[props.at] ?? 0
   return props.reading.reps.find((r) => now >= r.first_s - 0.4 && now <= r.last_s + 0.4)
 })
 function way(from: number, to: number) {
-  const bars = (frames.value.pixels.bar ?? []) as Places
+  const bars = (frames.value.pixels[barName.value] ?? []) as Places
   return line(
     bars.filter((p, i): p is [number, number] => {
       const time = frames.value.times_s[i] ?? 0
@@ -41,24 +43,43 @@ const sofar = computed(() => {
   const now = frames.value.times_s[props.at] ?? 0
   return rep.value ? way(rep.value.first_s - 0.1, now) : ''
 })
+/** On paper only what the lifter needs is shown, on the film all of it. */
+const view = computed(() => {
+  const { width, height, pixels } = frames.value
+  if (props.url) return { x: 0, y: 0, width, height }
+  const all = ['ankle', 'knee', 'hip', 'shoulder', 'bar_middle'].flatMap((name) =>
+    ((pixels[name] ?? []) as Places).filter((p): p is [number, number] => p !== null),
+  )
+  const room = 0.06 * width
+  const top = Math.min(...all.map((p) => p[1])) - room
+  const tall = Math.max(...all.map((p) => p[1])) + room - top
+  const left = Math.min(...all.map((p) => p[0]))
+  const middle = (left + Math.max(...all.map((p) => p[0]))) / 2
+  const wide = tall * 1.6
+  return { x: middle - wide / 2, y: top, width: wide, height: tall }
+})
 const foot = computed(() => frames.value.foot)
 </script>
 
 <template>
-  <div class="picture" :class="{ bare: !url }" :style="{ aspectRatio: `${frames.width} / ${frames.height}` }">
+  <div class="picture" :class="{ bare: !url }" :style="{ aspectRatio: `${view.width} / ${view.height}` }">
     <video v-if="url" ref="video" :src="url" muted playsinline preload="auto" />
-    <svg :viewBox="`0 0 ${frames.width} ${frames.height}`" role="img" aria-label="What was measured">
-      <line :x1="foot[0]" :x2="foot[0]" y1="0" :y2="foot[1]" class="plumb" />
-      <line x1="0" :x2="frames.width" :y1="foot[1]" :y2="foot[1]" class="floor" />
+    <svg
+      :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
+      role="img"
+      aria-label="What was measured"
+    >
+      <line :x1="foot[0]" :x2="foot[0]" :y1="view.y" :y2="foot[1]" class="plumb" />
+      <line :x1="view.x" :x2="view.x + view.width" :y1="foot[1]" :y2="foot[1]" class="floor" />
       <polyline :points="whole" class="whole" />
       <polyline :points="sofar" class="way" />
       <g v-if="ghost">
         <polyline :points="fit" class="fit" />
-        <circle v-if="fitBar" :cx="fitBar[0]" :cy="fitBar[1]" r="5" class="fit" />
+        <circle v-if="fitBar" :cx="fitBar[0]" :cy="fitBar[1]" :r="view.width / 200" class="fit" />
       </g>
       <polyline :points="limbs" class="limbs" />
-      <circle v-for="(p, i) in dots" :key="i" :cx="p[0]" :cy="p[1]" r="5" class="joint" />
-      <circle v-if="bar" :cx="bar[0]" :cy="bar[1]" r="6" class="bar" />
+      <circle v-for="(p, i) in dots" :key="i" :cx="p[0]" :cy="p[1]" :r="view.width / 200" class="joint" />
+      <circle v-if="bar" :cx="bar[0]" :cy="bar[1]" :r="view.width / 160" class="bar" />
     </svg>
   </div>
 </template>

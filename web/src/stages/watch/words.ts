@@ -30,3 +30,43 @@ export const WAY: Record<string, string> = {
   points: 'taps only',
   file: 'tracked file',
 }
+
+type Place = [number, number]
+export interface Moment {
+  joints: Place[]
+  bar: Place | null
+  way: Place[]
+  lean: number
+  hip: number
+}
+/** The first rep's posture on the way up where the bar has done a share of it; places in metres. */
+export function momentAt(reading: Reading, share: number): Moment {
+  const { frames, reps } = reading
+  const rep = reps[0]
+  const place = (name: string, i: number): Place | null => {
+    const at = frames.metres[name]?.[i]
+    const [x, , z] = at ?? []
+    return typeof x === 'number' && typeof z === 'number' ? [x, z] : null
+  }
+  const inside = frames.times_s
+    .map((t, i) => ({ t, i }))
+    .filter(({ t }) => rep && t >= rep.first_s && t <= rep.last_s)
+  const squat = reading.lift === 'squat'
+  const up = inside.filter(({ t }) => rep && (squat ? t >= rep.turn_s : t <= rep.turn_s))
+  const heights = up.map(({ i }) => frames.bar_z_m[i] ?? NaN)
+  const low = Math.min(...heights)
+  const wanted = low + share * (Math.max(...heights) - low)
+  const at = up.reduce(
+    (best, { i }, k) =>
+      Math.abs((heights[k] ?? NaN) - wanted) < Math.abs((frames.bar_z_m[best] ?? NaN) - wanted) ? i : best,
+    up[0]?.i ?? 0,
+  )
+  const isPlace = (p: Place | null): p is Place => p !== null
+  return {
+    joints: ['ankle', 'knee', 'hip', 'shoulder'].map((name) => place(name, at)).filter(isPlace),
+    bar: place('bar', at),
+    way: inside.map(({ i }) => place('bar', i)).filter(isPlace),
+    lean: frames.lean_deg[at] ?? NaN,
+    hip: place('hip', at)?.[1] ?? NaN,
+  }
+}

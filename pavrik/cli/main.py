@@ -14,6 +14,7 @@ from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.bench_plans import run_plans_bench
 from pavrik.cli.bench_population import run_population_bench
+from pavrik.cli.bench_watch import run_watch_bench
 from pavrik.cli.start import FIRST_PORT, start
 from pavrik.errors import BadInputError, PavrikError
 from pavrik.formats.model.computations import (
@@ -25,7 +26,8 @@ from pavrik.formats.model.computations import (
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
-from pavrik.services.compute import by_lift, model, plan
+from pavrik.formats.wire.watch_compute import WatchRequest
+from pavrik.services.compute import by_lift, model, plan, watch
 from pavrik.services.setups import analysis
 
 Command = Callable[[argparse.Namespace], None]
@@ -37,6 +39,7 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "path": (AtLoadRequest, by_lift.path, "the bar's path at the load and for a ladder of loads"),
     "cost": (AnyCostRequest, analysis.cost, "what every fault costs in a set-up at a load"),
     "plan": (PublicPlanRequest, plan.plan, "weeks and days of work with their reasons"),
+    "watch": (WatchRequest, watch.watch, "a tracked film: its findings with their errors"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 
@@ -78,6 +81,8 @@ def _bench(asked: argparse.Namespace) -> None:
         run_population_bench()
     elif asked.plans:
         run_plans_bench()
+    elif asked.watch:
+        run_watch_bench()
     else:
         run_bench()
 
@@ -111,6 +116,7 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     bench.add_argument(
         "--population", action="store_true", help="the model's judgements over 600 made-up lifters"
     )
+    bench.add_argument("--watch", action="store_true", help="what films are measured to")
     bench.set_defaults(run=_bench)
     for name, about, run_file in (
         ("backup", "dump PAVRIK_DATABASE_URL to a file", operation.run_backup),

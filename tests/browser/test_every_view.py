@@ -3,7 +3,7 @@
 import pytest
 from selenium.webdriver.common.keys import Keys
 
-STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Review", "Card")
+STAGES = ("Lifter", "Measure", "Squat", "Deadlift", "Log", "Prescribe", "Review", "Watch", "Card")
 READY = {
     "Lifter": "Schools",
     "Measure": "Mobility screens",
@@ -12,6 +12,7 @@ READY = {
     "Log": "Keep the set",
     "Prescribe": "Keep this plan",
     "Review": "Estimated max",
+    "Watch": "How to film",
     "Card": "The card in the pocket",
 }
 LONG_NAME = "Maximiliane-Theodora Featherstone-Quartermaine van der Veldt"

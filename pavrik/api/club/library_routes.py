@@ -23,8 +23,9 @@ from pavrik.formats.wire.library import (
     LibraryFile,
     SchoolsAnswer,
 )
+from pavrik.formats.wire.watch_compute import WatchAnswer, WatchRequest
 from pavrik.services.club import library
-from pavrik.services.compute import by_lift, model, plan
+from pavrik.services.compute import by_lift, model, plan, watch
 from pavrik.services.facts import Entry
 from pavrik.services.setups import analysis
 
@@ -99,6 +100,12 @@ def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer:
 def compute_plan(body: PublicPlanRequest, _: WhoIn) -> PublicPlanAnswer:
     """The ``pavrik plan`` computation."""
     return plan.plan(body)
+
+
+@router.post("/compute/watch")
+def compute_watch(body: WatchRequest, _: WhoIn) -> WatchAnswer:
+    """The ``pavrik watch`` computation."""
+    return watch.watch(body)
 
 
 @router.post("/compute/plates")

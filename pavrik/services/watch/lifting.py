@@ -40,17 +40,20 @@ class LiftingFacts:
 
     def at_load(self, load_kg: float) -> Lifting:
         """The lifter at a load. Raises InvalidError where the set-up in force does not hold."""
-        lifter, _ = model_of(self.inputs)
-        exact = exact_setup(self.lift, lifter, self.setup, load_kg)
-        if exact.reasons:
-            raise InvalidError(
-                f"the {self.lift.name} set-up in force does not hold for this lifter, so that "
-                f"there is nothing to compare a film with: {exact.reasons[0]}; settle on another "
-                "set-up first"
-            )
-        linkage = side_linkage(lifter.body, exact.setup.toe_out, exact.path)
-        way = expected_way(exact.progress, exact.path)
-        return Lifting(self.lift, lifter, self.setup, load_kg, exact, linkage, way)
+        return lifting_from(self.lift, model_of(self.inputs)[0], self.setup, load_kg)
+
+
+def lifting_from(lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float) -> Lifting:
+    """A lifter in a set-up at a load. Raises InvalidError where the set-up does not hold."""
+    exact = exact_setup(lift, lifter, setup, load_kg)
+    if exact.reasons:
+        raise InvalidError(
+            f"the {lift.name} set-up does not hold for this lifter, so that there is nothing to "
+            f"compare a film with: {exact.reasons[0]}; settle on another set-up first"
+        )
+    linkage = side_linkage(lifter.body, exact.setup.toe_out, exact.path)
+    way = expected_way(exact.progress, exact.path)
+    return Lifting(lift, lifter, setup, load_kg, exact, linkage, way)
 
 
 def read_lifting(connection: Connection, lifter_id: UUID, lift_id: LiftId) -> LiftingFacts:

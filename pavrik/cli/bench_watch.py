@@ -5,12 +5,13 @@ import time
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from functools import cache
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
 import numpy as np
 
-from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.competition_lifts import LIFT_IDS, LIFTS, LiftId
 from pavrik.core.fitting.explorer import exact_setup
 from pavrik.core.tracking.camera import plate_face_m
 from pavrik.core.tracking.clip import Clip, Taps
@@ -34,15 +35,17 @@ PLATES = 2
 HONEST_SETS = 36
 REPS_EACH = 3
 SHIRTS = ((70, 60, 52), (60, 66, 110), (96, 82, 58), (40, 40, 44))
+_SQUAT, _DEADLIFT = LIFT_IDS
 FAULTY = (
-    ("squat", {"hips-rise": 0.04}, "hips-rise"),
-    ("squat", {"bar-forward": 0.03}, "bar-forward"),
-    ("deadlift", {"hips-shoot": 0.05}, "hips-before-plates"),
-    ("deadlift", {"bar-away": 0.04}, "bar-away"),
+    (_SQUAT, {"hips-rise": 0.04}, "hips-rise"),
+    (_SQUAT, {"bar-forward": 0.03}, "bar-forward"),
+    (_DEADLIFT, {"hips-shoot": 0.05}, "hips-before-plates"),
+    (_DEADLIFT, {"bar-away": 0.04}, "bar-away"),
 )
 
 
-def _lifting(lift: str, body: tuple[str, float, float]) -> Lifting:
+@cache
+def _lifting(lift: LiftId, body: tuple[str, float, float]) -> Lifting:
     sex, mass_kg, stature_m = body
     lifter = lifter_from(
         BodyIn(sex=sex, mass_kg=mass_kg, stature_m=stature_m),
@@ -57,7 +60,7 @@ def _lifting(lift: str, body: tuple[str, float, float]) -> Lifting:
 def _shot(of: Lifting, faults: dict[str, float], stand: Stand, reps: int, seed: int) -> Shot:
     linkage = side_linkage(of.lifter.body, of.exact.setup.toe_out, of.exact.path)
     motion = perform(
-        of.exact.path, of.exact.progress, linkage, of.lift.id, Pace(reps=reps), faults,
+        of.exact.path, of.exact.progress, linkage, Pace(reps=reps), faults,
         stand.rate_hz,
     )  # fmt: skip
     looks = Looks(shirt=SHIRTS[seed % 4], plate=((60, 60, 190), (52, 50, 48))[seed % 2], seed=seed)
@@ -79,7 +82,7 @@ def _told(of: Lifting, clip: Clip) -> tuple[Measured, list[Rep], list[Finding]]:
     reps_of = squat_reps if of.linkage.bar_on_trunk else deadlift_reps
     reps = reps_of(measured.times_s, measured.bar[:, 1])
     way = expected_way(of.exact.progress, of.exact.path)
-    return measured, reps, find(of.lift.id, measured, way, reps)
+    return measured, reps, find(measured, way, reps)
 
 
 @dataclass(frozen=True)
@@ -92,7 +95,7 @@ class _Line:
 
 def _honest() -> Iterator[_Line]:
     """False alarms on honest reps, tracked as well as the rendered clips are."""
-    for lift in ("squat", "deadlift"):
+    for lift in LIFT_IDS:
         told: Counter[str] = Counter()
         sets = reps = 0
         for seed in range(HONEST_SETS):
@@ -104,7 +107,7 @@ def _honest() -> Iterator[_Line]:
             _, found_reps, found = _told(of, clip)
             sets, reps = sets + 1, reps + len(found_reps)
             told.update(one.detector.id for one in found if one.state == "fails")
-        for detector in detectors_of(lift):
+        for detector in detectors_of(LIFTS[lift].carried):
             share = told[detector.id] / sets
             yield _Line(
                 f"{lift}, false alarms: {detector.id} ({reps} honest reps)", "<= 5 %",
@@ -145,14 +148,14 @@ class _Clip:
 
 
 def _rendered(number: int, folder: Path) -> _Clip:
-    lift = ("squat", "deadlift")[number % 2]
+    lift = LIFT_IDS[number % 2]
     of = _lifting(lift, BODIES[(number // 2) % 4])
     stand = Stand(
         yaw=(0.0, 0.08, -0.12, 0.05)[number % 4], roll=(0.0, 0.01, -0.015)[number % 3],
         shake_px=(0.0, 1.5, 2.5)[number % 3], height_m=(0.5, 0.9)[number % 2],
         facing=1 if number % 4 < 2 else -1,
     )  # fmt: skip
-    faults = (FAULTY[0][1] if lift == "squat" else FAULTY[2][1]) if number % 8 >= 4 else {}
+    faults = (FAULTY[0][1] if lift == _SQUAT else FAULTY[2][1]) if number % 8 >= 4 else {}
     shot = _shot(of, dict(faults), stand, 1, number)
     path = folder / "clip.webm"
     for _ in film(shot, path, of.linkage.bar_on_trunk is not None):
@@ -178,10 +181,9 @@ def _errors(
     joints = [getattr(measured, n)[:frames] - points[n][:frames, [0, 2]] for n in ("knee", "hip")]
     speed = 0.0
     if reps:
-        way = points["bar"][reps[0].turn if lift == "squat" else reps[0].first :, 2]
-        end = reps[0].last if lift == "squat" else reps[0].turn
-        start = reps[0].turn if lift == "squat" else reps[0].first
-        true = (points["bar"][end, 2] - way[0]) / (clip.times_s[end] - clip.times_s[start])
+        start, end = reps[0].up
+        way = points["bar"][[start, end], 2]
+        true = (way[1] - way[0]) / (clip.times_s[end] - clip.times_s[start])
         speed = abs(reps[0].mean_m_s - float(true))
     return _Clip(
         lift,
@@ -198,11 +200,11 @@ def _errors(
 def _clips(count: int) -> Iterator[_Line]:
     with TemporaryDirectory() as folder:
         made = [_rendered(number, Path(folder)) for number in range(count)]
-    for lift, most in (("squat", 3.0), ("deadlift", 6.0)):
+    for lift, most in zip(LIFT_IDS, (3.0, 6.0), strict=True):
         worst = max(one.plate_mm for one in made if one.lift == lift)
         yield _Line(f"plate, {lift}, p95 of the worst clip", f"<= {most:g} mm", f"{worst:.1f} mm",
                     worst > most)  # fmt: skip
-    squats = [one for one in made if one.lift == "squat"]
+    squats = [one for one in made if one.lift == _SQUAT]
     for what, values, most, unit in (
         ("knee and hip, squat, rms", [c.joints_cm for c in squats], 2.5, "cm"),
         ("obliqueness", [c.yaw_deg for c in made], 2.0, "deg"),

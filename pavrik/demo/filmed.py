@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 from typing import Any
 from uuid import UUID
 
-from pavrik.core.competition_lifts import LiftId
+from pavrik.core.competition_lifts import LIFT_IDS, LiftId
 from pavrik.demo.history import stable_id
 from pavrik.film.camera.seen import seen_clip
 from pavrik.formats.wire.watch import ClipFacts, SimulateRequest, StandIn
@@ -28,11 +28,12 @@ class Filmed:
     faults: tuple[str, ...] = ()
 
 
+_SQUAT, _DEADLIFT = LIFT_IDS
 FILMED = (
-    Filmed("Marlow Teague", "squat", 16, 0.55, 5),
-    Filmed("Marlow Teague", "squat", 9, 0.72, 3),
-    Filmed("Marlow Teague", "squat", 4, 0.86, 2, ("hips-rise",)),
-    Filmed("Ingrid Vastergaard", "deadlift", 6, 0.84, 2, ("hips-shoot",)),
+    Filmed("Marlow Teague", _SQUAT, 16, 0.55, 5),
+    Filmed("Marlow Teague", _SQUAT, 9, 0.72, 3),
+    Filmed("Marlow Teague", _SQUAT, 4, 0.86, 2, ("hips-rise",)),
+    Filmed("Ingrid Vastergaard", _DEADLIFT, 6, 0.84, 2, ("hips-shoot",)),
 )
 
 

@@ -201,3 +201,37 @@ def test_a_plan_that_cannot_be_made_says_why_in_one_line(run, change, problem):
     assert code == 2
     assert problem in error
     assert error.count("\n") == 1
+
+
+def test_a_tracked_film_says_what_fails_and_what_cannot_be_told(run):
+    from dataclasses import asdict
+
+    from pavrik.film.camera.seen import seen_clip
+    from tests.film.filmed import lifting, shot
+
+    of = lifting("squat")
+    taken = shot(of, {"hips-rise": 0.05})
+    clip = seen_clip(taken, 1)
+
+    def places(name):
+        return [None if x != x else [round(x, 2), round(y, 2)] for x, y in getattr(clip, name)]
+
+    request = {
+        "lift": "squat", "body": BODY,
+        "setup": SETUP | {"stance_m": 0.42, "toe_out_deg": 20}, "load_kg": 125,
+        "large_plates": 2,
+        "track": {
+            "times_s": clip.times_s.tolist(), "width": clip.width, "height": clip.height,
+            **{name: places(name) for name in ("bar", "knee", "hip", "heel")},
+            "taps": asdict(clip.taps),
+        },
+    }  # fmt: skip
+    code, answer = run("watch", request)
+    assert code == 0
+    assert len(answer["reps"]) == 2
+    assert answer["verdict"]["fails"] == ["Hips rise first"]
+    assert answer["cannot_tell"]
+    request["track"]["knee"] = request["track"]["knee"][:-1]
+    code, error = run("watch", request)
+    assert (code, error.count("\n")) == (2, 1)
+    assert "one for each" in error

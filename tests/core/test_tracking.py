@@ -227,7 +227,7 @@ class TestThresholds:
             patched = replace(self.detector, estimate=lambda *_: next(given_values))
             with pytest.MonkeyPatch.context() as patch:
                 patch.setattr("pavrik.core.tracking.findings.detectors_of", lambda _: [patched])
-                return find("squat", measured, of.expected, reps)[0].state
+                return find(measured, of.expected, reps)[0].state
 
         assert state(0.01, 0.01, 0.01) == "holds"
         assert state(0.01, 0.031, 0.01) == "slight"
@@ -308,7 +308,7 @@ class TestLoadVelocity:
     line = tuple((kg, 1.1 - 0.004 * kg) for kg in (80.0, 110.0, 140.0, 165.0))
 
     def test_the_line_meets_the_slowest_speed_at_the_max(self):
-        found = load_velocity("squat", self.line)
+        found = load_velocity("back", self.line)
         assert isinstance(found, LoadVelocity)
         assert found.max_kg == pytest.approx((1.1 - 0.30) / 0.004)
         assert found.max_sd_kg == pytest.approx(0.0, abs=1e-6)
@@ -320,7 +320,7 @@ class TestLoadVelocity:
         random = np.random.default_rng(4)
         loads = np.array([60.0, 80, 100, 120, 140, 160])
         speeds = 1.1 - 0.004 * loads + random.normal(0, 0.02, 6)
-        found = load_velocity("squat", list(zip(loads, speeds, strict=True)))
+        found = load_velocity("back", list(zip(loads, speeds, strict=True)))
         theirs = sm.OLS(speeds, sm.add_constant(loads)).fit()
         a, b = theirs.params
         gradient = np.array([-1 / b, (a - 0.30) / b**2])
@@ -338,7 +338,7 @@ class TestLoadVelocity:
         ],
     )
     def test_too_little_is_told_as_such(self, sets, why):
-        assert why in load_velocity("squat", sets)
+        assert why in load_velocity("back", sets)
 
 
 class TestReview:
@@ -347,7 +347,7 @@ class TestReview:
             of = lifting(lift)
             measured, reps, _ = findings(of, seen_clip(shot(of), 1))
             frames = [
-                frame_in_phase(LIFTS[lift], of.expected, measured, reps[0], phase.id, progress)
+                frame_in_phase(of.expected, measured, reps[0], phase.id, progress)
                 for phase in LIFTS[lift].phases
                 if phase.computed
                 for progress in [phase.progress if lift == "squat" else None]

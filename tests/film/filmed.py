@@ -42,7 +42,7 @@ class Lifting:
     def perform(self, pace: Pace, faults: dict[str, float], rate_hz: float) -> Motion:
         """The set."""
         way = self.expected
-        return perform(way.path, way.progress, self.linkage, self.lift, pace, faults, rate_hz)
+        return perform(way.path, way.progress, self.linkage, pace, faults, rate_hz)
 
 
 @cache
@@ -98,7 +98,7 @@ def findings(of: Lifting, clip: Clip) -> tuple[Measured, list[Rep], dict[str, Fi
     """What a clip says."""
     measured = measure(clip, of.linkage, large_plates=PLATES)
     reps = reps_of(of, measured)
-    found = find(of.lift, measured, of.expected, reps)
+    found = find(measured, of.expected, reps)
     return measured, reps, {one.detector.id: one for one in found}
 
 
@@ -115,4 +115,4 @@ def true_findings(of: Lifting, motion: Motion, like: Measured) -> dict[str, Find
         like, times_s=motion.times_s, bar=points["bar"], solved=solved, heel_rise_m=motion.heel_m
     )
     reps = reps_of(of, true)
-    return {one.detector.id: one for one in find(of.lift, true, of.expected, reps)}
+    return {one.detector.id: one for one in find(true, of.expected, reps)}

@@ -252,7 +252,7 @@ class TestParts:
 
 def test_the_simulated_phone_says_which_faults_it_knows():
     of = lifting("deadlift")
-    with pytest.raises(ValueError, match="hips-shoot, bar-away"):
+    with pytest.raises(ValueError, match="choose of hips-shoot, bar-away"):
         of.perform(Pace(), {"dive": 0.5}, 30.0)
 
 

@@ -83,6 +83,8 @@ class Style:
     schools: frozenset[str] = frozenset()
 
 
+Carried = Literal["back", "hands"]
+"""Where the bar is: resting on the back, or hanging from the hands."""
 Unknown = Callable[[Any], Any]
 """A case -> the case with what the model does not know put in."""
 
@@ -187,6 +189,7 @@ class Lift(Generic[S]):
     short_name: Callable[[S], str]
     in_words: Callable[[S], str]
     sentences: Sentences
+    carried: Carried = "hands"
     chosen_by: Callable[[Lifter], Mapping[str, tuple[float, ...]]] = lambda _: {}
     """Values of axes that the lifter's schools and gym decide, by axis."""
     school_order: SchoolOrder = field(default_factory=lambda: SchoolOrder(lambda *_: 0.0))

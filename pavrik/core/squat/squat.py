@@ -181,6 +181,7 @@ SQUAT: Lift[SquatSetup] = Lift(
         judged=", the hardest point of the lower half",
         left_out="no speed, no bounce, no skill",
     ),
+    carried="back",
     chosen_by=_chosen_by,
     school_order=SchoolOrder(_school_rank, lambda lifter: _BAR_SCHOOL[lifter.schools.bar]),
 )

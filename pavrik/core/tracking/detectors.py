@@ -12,6 +12,7 @@ from typing import Literal
 import numpy as np
 
 from pavrik.core.assumptions import assume
+from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
@@ -32,7 +33,7 @@ class Detector:
     ``below`` says that small values are the fault. ``says`` completes "measured ... cm"."""
 
     id: str
-    lift: str
+    carried: Carried
     fault_id: str
     phase: str
     unit: Literal["m", "deg", "s"]
@@ -152,50 +153,50 @@ def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float
 
 DETECTORS: tuple[Detector, ...] = (
     Detector(
-        "heels-up", "squat", "heels-up", "bottom", "m",
+        "heels-up", "back", "heels-up", "bottom", "m",
         *_m("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
         "heel off the floor",
     ),
     Detector(
-        "dive", "squat", "dive", "descent", "s",
+        "dive", "back", "dive", "descent", "s",
         assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
         assume("film_dive_told", 0.9, "s", "a descent faster than this is told"), descent_s,
         "for the way down", below=True, needs_square=False,
     ),
     Detector(
-        "hips-rise", "squat", "hips-rise", "out of the hole", "m",
+        "hips-rise", "back", "hips-rise", "out of the hole", "m",
         *_m("hips", 0.002, 0.030, "hips ahead of the bar"), hips_lead_m,
         "hips higher than at the same bar height going down", priced=True,
     ),
     Detector(
-        "bar-forward", "squat", "bar-forward", "out of the hole", "m",
+        "bar-forward", "back", "bar-forward", "out of the hole", "m",
         *_m("forward", 0.001, 0.019, "bar in front of its way down"), bar_forward_m,
         "bar in front of where it went down", priced=True,
     ),
     Detector(
-        "knees-stay", "squat", "knees-stay", "out of the hole", "m",
+        "knees-stay", "back", "knees-stay", "out of the hole", "m",
         *_m("knees", 0.001, 0.025, "knees in front of their way down"), knees_stay_m,
         "knees in front of where they were going down",
     ),
     Detector(
-        "hips-before-plates", "deadlift", "hips-shoot", "off the floor", "m",
+        "hips-before-plates", "hands", "hips-shoot", "off the floor", "m",
         *_m("hips_before", 0.0026, 0.022, "hips up before the plates leave"),
         hips_before_plates_m, "hips up before the plates left", priced=True,
     ),
     Detector(
-        "back-tips", "deadlift", "hips-shoot", "off the floor", "deg",
+        "back-tips", "hands", "hips-shoot", "off the floor", "deg",
         assume("film_tips_sd", 0.8, "deg", "error of a film: back tipping off the floor"),
         assume("film_tips_told", 2.6, "deg", "told from: back tipping off the floor"),
         back_tips_deg, "more tip of the back in the first third than computed",
     ),
     Detector(
-        "bar-away", "deadlift", "bar-away", "below the knee", "m",
+        "bar-away", "hands", "bar-away", "below the knee", "m",
         *_m("away", 0.0045, 0.017, "bar in front of its computed way"), bar_away_m,
         "bar in front of its computed way", priced=True,
     ),
 )  # fmt: skip
 
 
-def detectors_of(lift: str) -> list[Detector]:
-    """What is looked for in a lift, in the order of its phases."""
-    return [detector for detector in DETECTORS if detector.lift == lift]
+def detectors_of(carried: Carried) -> list[Detector]:
+    """What is looked for where the bar is carried so, in the order of the phases."""
+    return [detector for detector in DETECTORS if detector.carried == carried]

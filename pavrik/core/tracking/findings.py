@@ -78,10 +78,10 @@ def view_of(measured: Measured) -> View:
 
 
 def find(
-    lift: str, measured: Measured, expected: Expected, reps: Sequence[Rep],
+    measured: Measured, expected: Expected, reps: Sequence[Rep],
     own_light: Mapping[str, Sequence[float]] | None = None,
 ) -> list[Finding]:  # fmt: skip
-    """Every detector of a lift over the reps of a clip, in the order of the phases. ``own_light``
+    """Every detector that fits over the reps of a clip, in the order of the phases. ``own_light``
     are the values of the lifter's own light reps by detector."""
     own = own_light or {}
     view = view_of(measured)
@@ -90,7 +90,7 @@ def find(
             detector, detector.told(own.get(detector.id, ())),
             tuple(detector.estimate(measured, expected, rep) for rep in reps), view,
         )
-        for detector in detectors_of(lift)
+        for detector in detectors_of(measured.linkage.carried)
     ]  # fmt: skip
 
 

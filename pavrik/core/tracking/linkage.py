@@ -7,6 +7,7 @@ import numpy as np
 
 from pavrik.core.body.segments import Body
 from pavrik.core.lifts.drawn import Drawn
+from pavrik.core.lifts.lift import Carried
 from pavrik.core.units import Floats, radians
 
 _FIXED_M = 0.005
@@ -29,6 +30,11 @@ class SideLinkage:
     bar_start_x_m: float = 0.0
     """Where the bar is at the deepest point, in front of mid-foot."""
     shoulder_y_m: float = 0.18
+
+    @property
+    def carried(self) -> Carried:
+        """Where the bar is."""
+        return "back" if self.bar_on_trunk else "hands"
 
     def knee(self, shank: Floats) -> tuple[Floats, Floats, Floats]:
         """x, y and z of the knee at a lean of the shank (rad)."""

@@ -27,6 +27,8 @@ class Rep:
     first: int
     turn: int
     last: int
+    up: tuple[int, int]
+    """First and last frame of the way up; the first is the deepest point."""
     down_s: float
     up_s: float
     mean_m_s: float
@@ -43,8 +45,8 @@ def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
         first = _last_still(height_m, int(low))
         last = _first_up(height_m, int(low))
         if first is not None and last is not None:
-            down, up = (first, int(low)), (int(low), last)
-            found.append(_rep(len(found) + 1, first, int(low), last, down, up, times_s, height_m))
+            at, number = (first, int(low), last), len(found) + 1
+            found.append(_rep(number, at, at[:2], at[1:], times_s, height_m))
     return found
 
 
@@ -60,8 +62,8 @@ def deadlift_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
         last = int(high + landed[0]) if len(landed) else len(height_m) - 1
         top = height_m[high] - MOVING_M / 2
         up_at = int(first + np.flatnonzero(height_m[first : high + 1] >= top)[0])
-        down, up = (int(high), last), (first, up_at)
-        found.append(_rep(len(found) + 1, first, up_at, last, down, up, times_s, height_m))
+        at, number = (first, up_at, last), len(found) + 1
+        found.append(_rep(number, at, (int(high), last), at[:2], times_s, height_m))
     return found
 
 
@@ -103,7 +105,7 @@ def _lift_off(height_m: Floats, high: int) -> int | None:
 
 
 def _rep(
-    number: int, first: int, turn: int, last: int, down: tuple[int, int], up: tuple[int, int],
+    number: int, at: tuple[int, int, int], down: tuple[int, int], up: tuple[int, int],
     times_s: Floats, height_m: Floats,
 ) -> Rep:  # fmt: skip
     speeds = slope(height_m, times_s)[up[0] : up[1] + 1]
@@ -111,16 +113,17 @@ def _rep(
     seconds = float(times_s[up[1]] - times_s[up[0]])
     share = (heights - heights[0]) / max(float(heights[-1] - heights[0]), 1e-6)
     middle = (share >= STICKING_FROM) & (share <= STICKING_TO)
-    at = int(np.argmin(np.where(middle, speeds, np.inf))) if middle.any() else 0
+    slowest = int(np.argmin(np.where(middle, speeds, np.inf))) if middle.any() else 0
     return Rep(
         number=number,
-        first=first,
-        turn=turn,
-        last=last,
+        first=at[0],
+        turn=at[1],
+        last=at[2],
+        up=up,
         down_s=float(times_s[down[1]] - times_s[down[0]]),
         up_s=seconds,
         mean_m_s=float(heights[-1] - heights[0]) / seconds if seconds > 0 else 0.0,
         peak_m_s=float(speeds.max()),
-        least_m_s=float(speeds[at]),
-        sticking_m=float(heights[at]),
+        least_m_s=float(speeds[slowest]),
+        sticking_m=float(heights[slowest]),
     )

@@ -51,26 +51,20 @@ class PhaseRow:
 
 
 def frame_in_phase(
-    lift: Lift[Any], expected: Expected, measured: Measured, rep: Rep, phase: str,
-    progress: float | None,
-) -> int:  # fmt: skip
+    expected: Expected, measured: Measured, rep: Rep, phase: str, progress: float | None
+) -> int:
     """The picture in which a phase is judged: where the bar is at that progress of the way, on the
     way down for the descent and on the way up for what comes after the deepest point."""
+    if phase == "set":
+        return rep.first
+    if phase == "bottom":
+        return rep.turn
     height = measured.bar[:, 1]
-    if lift.id == "squat":
-        if phase == "set":
-            return rep.first
-        if phase == "bottom":
-            return rep.turn
-        down = phase == "descent"
-        part = slice(rep.first, rep.turn + 1) if down else slice(rep.turn, rep.last + 1)
-        low, high = float(height[rep.turn]), float(height[rep.first if down else rep.last])
-    else:
-        part = slice(rep.first, rep.turn + 1)
-        low, high = float(height[rep.first]), float(height[rep.turn])
+    start, end = (rep.first, rep.turn) if phase == "descent" else rep.up
+    low, high = sorted((float(height[start]), float(height[end])))
     share = _share_up(expected, 0.5 if progress is None else progress)
     wanted = low + share * (high - low)
-    return part.start + int(np.argmin(np.abs(height[part] - wanted)))
+    return start + int(np.argmin(np.abs(height[start : end + 1] - wanted)))
 
 
 def _share_up(expected: Expected, progress: float) -> float:
@@ -92,14 +86,14 @@ def instant(expected: Expected, measured: Measured, lowest_m: float, frame: int)
     )
 
 
-_DEADLIFT_PROGRESS = {
+_HANGING_PROGRESS = {
     "off the floor": 1.0, "below the knee": 0.8, "at the knee": 0.6, "lockout": 0.02,
 }  # fmt: skip
 
 
-def lowest_of(lift_id: str, measured: Measured, rep: Rep) -> float:
+def lowest_of(measured: Measured, rep: Rep) -> float:
     """Height of the bar at the deepest point of a rep."""
-    return float(measured.bar[rep.turn if lift_id == "squat" else rep.first, 1])
+    return float(measured.bar[rep.up[0], 1])
 
 
 def phase_rows(
@@ -115,9 +109,9 @@ def phase_rows(
             continue
         here = [finding for finding in findings if finding.detector.phase == phase.id]
         rep = reps[_worst_rep(here, len(reps))]
-        progress = phase.progress if lift.id == "squat" else _DEADLIFT_PROGRESS.get(phase.id, 0.5)
-        frame = frame_in_phase(lift, expected, measured, rep, phase.id, progress)
-        at = instant(expected, measured, lowest_of(lift.id, measured, rep), frame)
+        progress = _HANGING_PROGRESS.get(phase.id, phase.progress)
+        frame = frame_in_phase(expected, measured, rep, phase.id, progress)
+        at = instant(expected, measured, lowest_of(measured, rep), frame)
         state = _state(here, measured)
         rows.append(
             PhaseRow(phase.id, state, rep.number, at, tuple(f.detector.id for f in here), _says(at))

@@ -6,26 +6,32 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from pavrik.core.lifts.drawn import Drawn
+from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.core.units import Floats
 
 STILL_S = 0.9
 _NEWTON = 14
-FAULTS: dict[str, tuple[str, str]] = {
-    "hips-rise": ("squat", "hips up before the bar"),
-    "bar-forward": ("squat", "bar forward out of the hole"),
-    "heels-up": ("squat", "heels off the floor"),
-    "dive": ("squat", "dropped into the hole"),
-    "high": ("squat", "cut high"),
-    "hips-shoot": ("deadlift", "hips up before the plates leave"),
-    "bar-away": ("deadlift", "bar off the legs"),
+FAULTS: dict[str, tuple[Carried, str]] = {
+    "hips-rise": ("back", "hips up before the bar"),
+    "bar-forward": ("back", "bar forward out of the hole"),
+    "heels-up": ("back", "heels off the floor"),
+    "dive": ("back", "dropped into the hole"),
+    "high": ("back", "cut high"),
+    "hips-shoot": ("hands", "hips up before the plates leave"),
+    "bar-away": ("hands", "bar off the legs"),
 }
-"""What can be asked for: the lift and the words."""
+"""What can be asked for: where the bar is carried, and the words."""
 USUAL_SIZE = {
     "hips-rise": 0.05, "bar-forward": 0.04, "heels-up": 0.02, "dive": 0.65, "high": 0.10,
     "hips-shoot": 0.05, "bar-away": 0.04,
 }  # fmt: skip
 """Metres; seconds for the dive."""
+
+
+def faults_of(carried: Carried) -> dict[str, str]:
+    """What can be asked for where the bar is carried so: words by fault."""
+    return {fault: words for fault, (where, words) in FAULTS.items() if where == carried}
 
 
 @dataclass(frozen=True)
@@ -115,25 +121,27 @@ def _thigh_gap(linkage: SideLinkage, hip: Floats, ankle: Floats, shank: Floats) 
 
 
 def perform(
-    path: Drawn, progress: Floats, linkage: SideLinkage, lift: str, pace: Pace,
+    path: Drawn, progress: Floats, linkage: SideLinkage, pace: Pace,
     faults: Mapping[str, float] | None = None, rate_hz: float = 30.0,
 ) -> Motion:  # fmt: skip
     """A set on film: the way of ``path`` (columns by ``progress``) at a pace, with faults by id in
     m (s for the dive). Raises ValueError for a fault that the camera does not know."""
     asked = dict(faults or {})
+    known = faults_of(linkage.carried)
     for fault in asked:
-        if FAULTS.get(fault, ("", ""))[0] != lift:
-            known = ", ".join(name for name, (of, _) in FAULTS.items() if of == lift)
-            raise ValueError(f"the simulated camera knows no “{fault}” in a {lift}: {known}")
+        if fault not in known:
+            raise ValueError(
+                f"the simulated phone cannot film “{fault}” here: choose of {', '.join(known)}"
+            )
     places = {name: np.stack([x, z], -1) for name, (x, _, z) in path.points.items()}
     way = _Way(
         np.asarray(progress), places["hip"], places["bar"],
         np.deg2rad(path.angles_deg["shank"])[:, None], linkage, asked,
     )  # fmt: skip
-    return (_squat if lift == "squat" else _deadlift)(way, pace, rate_hz)
+    return (_on_the_back if linkage.bar_on_trunk else _from_the_floor)(way, pace, rate_hz)
 
 
-def _squat(way: _Way, pace: Pace, rate_hz: float) -> Motion:
+def _on_the_back(way: _Way, pace: Pace, rate_hz: float) -> Motion:
     faults = way.faults
     down_s = faults.get("dive", pace.down_s)
     each = down_s + pace.up_s + pace.between_s
@@ -174,7 +182,7 @@ def _led(bar: Floats, hip: Floats, lead_m: Floats, forward_m: Floats) -> tuple[F
     return bar, np.stack([bar[:, 0] - back, height], -1)
 
 
-def _deadlift(way: _Way, pace: Pace, rate_hz: float) -> Motion:
+def _from_the_floor(way: _Way, pace: Pace, rate_hz: float) -> Motion:
     faults = way.faults
     ready, held = 1.3, 0.8
     each = ready + pace.up_s + held + pace.down_s

@@ -9,10 +9,11 @@ from uuid import UUID
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
 from pavrik.errors import InvalidError, NotFoundError
-from pavrik.film.camera.motion import FAULTS
+from pavrik.film.camera.motion import faults_of
 from pavrik.film.decode import FilmError
 from pavrik.film.track import track
 from pavrik.formats.motion_files import MARKERS, Motion
@@ -203,9 +204,10 @@ def list_clips(database: Database, who: Who, lifter_id: UUID) -> ClipsAnswer:
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
         stored = store.list_clips(connection, lifter_id)
-    faults: dict[str, list[FaultChoice]] = defaultdict(list)
-    for fault, (lift, words) in FAULTS.items():
-        faults[lift].append(FaultChoice(id=fault, words=words))
+    faults = {
+        lift.id: [FaultChoice(id=id, words=words) for id, words in faults_of(lift.carried).items()]
+        for lift in LIFTS.values()
+    }
     return ClipsAnswer(clips=[_line(one) for one in stored], faults=faults, filming=FILMING)
 
 

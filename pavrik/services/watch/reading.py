@@ -8,6 +8,7 @@ import numpy as np
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
+from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.clip import Clip
 from pavrik.core.tracking.depth import DepthSeen, depth_seen
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, find, view_of
@@ -65,7 +66,7 @@ def read_clip(
     except ValueError as error:
         raise InvalidError(str(error)) from error
     reps = _reps(lifting, measured)
-    found = find(lifting.lift.id, measured, lifting.expected, reps, earlier.light) if reps else []
+    found = find(measured, lifting.expected, reps, earlier.light) if reps else []
     costs = _costs(lifting, found)
     phases = phase_rows(lifting.lift, measured, lifting.expected, reps, found)
     return ClipReading(
@@ -90,7 +91,7 @@ def read_clip(
         ],
         instants=[] if reps else _instants(measured, lifting),
         comparisons=[ComparisonOut(**vars(one)) for one in first_against_last(found)],
-        speed=_speed(facts, reps, earlier),
+        speed=_speed(facts, lifting.lift.carried, reps, earlier),
         verdict=_verdict(found, reps, catalogue),
         model_version=MODEL_VERSION,
         note=facts.note,
@@ -257,9 +258,7 @@ def _ghost(
     measured: Measured, lifting: Lifting, reps: Sequence[Rep]
 ) -> dict[str, list[tuple[float, float] | None]]:
     """The computed posture at the bar's height in every picture, where it stands in the film."""
-    lowest = (
-        lowest_of(lifting.lift.id, measured, reps[0]) if reps else float(measured.bar[:, 1].min())
-    )
+    lowest = lowest_of(measured, reps[0]) if reps else float(measured.bar[:, 1].min())
     expected = lifting.expected
     height = measured.bar[:, 1] - lowest + float(expected.height_m[0])
     ghost = {}
@@ -286,13 +285,13 @@ def _instants(measured: Measured, lifting: Lifting) -> list[InstantOut]:
     ]
 
 
-def _speed(facts: ClipFacts, reps: Sequence[Rep], earlier: Earlier) -> SpeedOut:
+def _speed(facts: ClipFacts, carried: Carried, reps: Sequence[Rep], earlier: Earlier) -> SpeedOut:
     points = list(earlier.speeds)
     if reps:
         points.append((facts.load_kg, max(rep.mean_m_s for rep in reps)))
     if not points:
         return SpeedOut(points=[], why_not="no rep was filmed yet")
-    line = load_velocity(facts.lift, points)
+    line = load_velocity(carried, points)
     if isinstance(line, LoadVelocity):
         return SpeedOut(points=points, max_kg=line.max_kg, max_sd_kg=line.max_sd_kg)
     return SpeedOut(points=points, why_not=line)

@@ -8,7 +8,7 @@ import numpy as np
 
 from pavrik.core.units import radians
 from pavrik.errors import InvalidError
-from pavrik.film.camera.motion import FAULTS, USUAL_SIZE, Pace, perform
+from pavrik.film.camera.motion import USUAL_SIZE, Pace, perform
 from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
 from pavrik.formats.wire.watch import SimulateRequest, StandIn, TapsIn
@@ -38,20 +38,17 @@ def stand_of(asked: StandIn) -> Stand:
 
 def shot_for(lifting: Lifting, request: SimulateRequest) -> Shot:
     """The shot of a set with its truth. Raises InvalidError for a fault that it cannot film."""
-    for fault in request.faults:
-        if FAULTS.get(fault, ("", ""))[0] != request.lift:
-            known = ", ".join(name for name, (of, _) in FAULTS.items() if of == request.lift)
-            raise InvalidError(
-                f"the simulated phone cannot film “{fault}” in a {request.lift}: choose of {known}",
-                "faults",
-            )
     share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
     pace = Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
     stand = stand_of(request.stand)
-    motion = perform(
-        lifting.exact.path, lifting.exact.progress, lifting.linkage, lifting.lift.id, pace,
-        {fault: USUAL_SIZE[fault] for fault in request.faults}, stand.rate_hz,
-    )  # fmt: skip
+    faults = {fault: USUAL_SIZE.get(fault, 0.0) for fault in request.faults}
+    try:
+        motion = perform(
+            lifting.exact.path, lifting.exact.progress, lifting.linkage, pace, faults,
+            stand.rate_hz,
+        )  # fmt: skip
+    except ValueError as error:
+        raise InvalidError(str(error), "faults") from error
     looks = Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
     return shot_of(motion, stand, 0, large_plates(request.load_kg), looks)
 

@@ -5,6 +5,7 @@ from dataclasses import replace
 from datetime import UTC, datetime, time
 from uuid import UUID, uuid5
 
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.units import Floats
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.log import SetRef
@@ -173,7 +174,7 @@ def size_words(one: FindingOut, rep: int) -> str:
 
 def _measures(reading: ClipReading) -> dict[str, float]:
     """What repeats from set to set: the hips' height where the plates leave."""
-    if reading.lift != "deadlift" or not reading.phases:
+    if LIFTS[reading.lift].carried != "hands" or not reading.phases:
         return {}
     start = reading.phases[0].instant.hip_z_m
     return {"start_hip_m": round(start, 3)} if 0.1 <= start <= 1.2 else {}

@@ -12,7 +12,7 @@ from pathlib import Path
 
 sys.path.insert(0, str(Path(__file__).parents[1]))
 
-from selenium.webdriver import Chrome, ChromeOptions
+from selenium.webdriver import ActionChains, Chrome, ChromeOptions
 from selenium.webdriver.chrome.service import Service
 
 from tests.browser.conftest import FLAGS
@@ -60,6 +60,40 @@ def _group(page: Page) -> None:
     page.see("Keep the set")
 
 
+def _filmed(page: Page) -> None:
+    page.open_lifter(LIFTER, "Watch")
+    page.click("The simulated phone")
+    page.click("hips up before the bar")
+    page.fill("Load, kg", "150")
+    page.click("Film a set")
+    page.until(lambda: "All points are set" in page.text(), "the film", FILMED_S)
+
+
+def _tapped(page: Page) -> None:
+    _filmed(page)
+    page.click("Knee, set: set it anew")
+    page.see("Knee.")
+    film = page.find(".stage-film video")
+    ActionChains(page.driver).move_to_element_with_offset(film, -6, 6).perform()
+
+
+def _clip(page: Page) -> None:
+    _filmed(page)
+    page.click("Track this film")
+    page.until(lambda: "clip=" in page.driver.current_url, "the clip", FILMED_S)
+    page.see("Phase by phase")
+    page.click("out of the hole")
+    page.driver.execute_script("window.scrollTo(0, 0)")
+    shown = (
+        "const v = document.querySelector('.picture video'); return v.currentTime > 1 && !v.seeking"
+    )
+    page.until(lambda: page.driver.execute_script(shown), "the picture of the phase")
+    page.driver.execute_async_script(
+        "const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(done))"
+    )
+
+
+FILMED_S = 90
 VIEWS: dict[str, Callable[[Page], None]] = {
     "floor": _floor,
     "lifter": _stage("Lifter", "Schools"),
@@ -74,6 +108,8 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "review": _stage("Review", "Estimated max", name="Bastien Okafor-Lund"),
     "library": _library,
     "platform": _group,
+    "watch": _tapped,
+    "clip": _clip,
     "card": _stage("Card", "The card in the pocket"),
 }
 

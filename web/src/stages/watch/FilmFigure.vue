@@ -147,9 +147,9 @@ svg * {
 }
 .fit {
   fill: none;
-  stroke: #54c0b1;
-  stroke-width: 2;
-  stroke-dasharray: 5 4;
+  stroke: #7dfbe6;
+  stroke-width: 3;
+  stroke-dasharray: 9 5;
 }
 .bare .fit {
   stroke: var(--holds);

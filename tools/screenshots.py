@@ -110,7 +110,7 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "platform": _group,
     "watch": _tapped,
     "clip": _clip,
-    "card": _stage("Card", "The card in the pocket"),
+    "card": _stage("Card", "The card in the pocket", "Stop at sharp"),
 }
 
 

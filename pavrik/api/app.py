@@ -10,7 +10,7 @@ from fastapi.staticfiles import StaticFiles
 
 from pavrik.api import lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
-from pavrik.api.club import gym_routes, library_routes, sign_in_routes
+from pavrik.api.club import gym_routes, library_routes, people_routes, sign_in_routes
 from pavrik.api.films import watch_routes
 from pavrik.api.lifters import lifter_routes
 from pavrik.api.metering import Metered, Metrics
@@ -37,7 +37,7 @@ from pavrik.services.watch.films import Films
 from pavrik.store.database import Database
 
 ROUTERS = (
-    lifts_routes, sign_in_routes, gym_routes, library_routes, lifter_routes,
+    lifts_routes, sign_in_routes, people_routes, gym_routes, library_routes, lifter_routes,
     squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
     log_routes, session_routes, review_routes, plan_routes, watch_routes,
 )  # fmt: skip

@@ -14,6 +14,7 @@ LIMITS: Mapping[str, int] = {
     "/api/session": SMALL_BYTES,
     "/api/session/demo": SMALL_BYTES,
     "/api/session/club": SMALL_BYTES,
+    "/api/session/join": SMALL_BYTES,
     "/api/log/preview": FILE_BYTES,
     "/api/log/import": FILE_BYTES,
 }

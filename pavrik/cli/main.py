@@ -108,6 +108,10 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     new.add_argument("--name", required=True, help="the club's name")
     new.add_argument("--owner-email", required=True, help="with which the owner will sign in")
     new.set_defaults(run=lambda a: clubs.new_club(a.name, a.owner_email))
+    coach = commands.add_parser("coach", help="who signs in").add_subparsers(required=True)
+    reset = coach.add_parser("reset", help="print a one-time link that sets a forgotten password")
+    reset.add_argument("email", help="with which the coach signs in")
+    reset.set_defaults(run=lambda a: clubs.reset_coach(a.email))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")
     bench.add_argument(

@@ -43,12 +43,17 @@ def theirs(coach):
     coach.post(f"{at}/known-lifts", BODIES["POST", "/api/lifters/{lifter_id}/known-lifts"]())
     link = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()["link_id"]
     flag = coach.get(at).json()["flags"][0]["flag_id"]
+    invitation = BODIES["POST", "/api/people/invitations"]()
+    coach.post("/api/people/invitations", invitation)
+    me = next(p for p in coach.get("/api/people").json()["people"] if p["you"])
     clip = BODIES["POST", "/api/lifters/{lifter_id}/clips/points"]()
     assert coach.post(f"{at}/clips/points", clip).status_code == 201
     word = BODIES["POST", "/api/lifters/{lifter_id}/clips/{clip_id}/words"]()
     assert coach.post(f"{at}/clips/{clip['clip_id']}/words", word).status_code == 201
     return {
         "clip_id": clip["clip_id"],
+        "coach_id": me["coach_id"],
+        "session_id": "0123456789abcdef",
         "film_id": str(uuid7()),
         "kind": "csv",
         "lifter_id": lifter,
@@ -129,6 +134,13 @@ BODIES = {
         "word": "use", "reason": "not today"},
     ("POST", "/api/lifters/{lifter_id}/links"): lambda: {"link_id": str(uuid7())},
     ("POST", "/api/club/plans"): lambda: FRAME,
+    ("POST", "/api/people/invitations"): lambda: {
+        "link_id": str(uuid7()), "email": f"{uuid7()}@new.example"},
+    ("POST", "/api/people/{coach_id}/role"): lambda: {"role": "coach"},
+    ("POST", "/api/people/{coach_id}/password-link"): lambda: {"link_id": str(uuid7())},
+    ("PUT", "/api/session/account/name"): lambda: {"name": "Somebody Else"},
+    ("PUT", "/api/session/account/password"): lambda: {
+        "old": "not this one", "new": "a longer one than that"},
     ("POST", "/api/lifters/{lifter_id}/simulated-films"): lambda: {
         "film_id": str(uuid7()), "lift": "squat", "load_kg": 60},
     ("POST", "/api/lifters/{lifter_id}/simulated-films/taps"): lambda: {
@@ -167,6 +179,7 @@ FILES = {"/api/log/preview", "/api/log/import"}
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
         ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
         ("POST", "/api/session/club"), ("GET", "/api/lifts"),
+        ("GET", "/api/session/join/{token}"), ("POST", "/api/session/join"),
         ("GET", "/api/shared/{token}")}  # fmt: skip
 
 

@@ -12,6 +12,8 @@ export const router = createRouter({
       props: true,
       component: () => import('./stages/signin/StartClub.vue'),
     },
+    { path: '/join/:token', name: 'join', props: true, component: () => import('./stages/signin/Join.vue') },
+    { path: '/people', name: 'people', component: () => import('./stages/people/People.vue') },
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
     { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
     { path: '/platform', name: 'platform', component: () => import('./stages/log/Group.vue') },
@@ -62,12 +64,14 @@ export const router = createRouter({
   ],
 })
 
+/** What is seen without being signed in. */
+const OPEN = new Set(['sign-in', 'start-club', 'join'])
+
 router.beforeEach(async (to) => {
   if (to.name === 'shared') return true
   const { session, asked } = useSession()
   if (!asked.value) await Promise.all([loadSession(), loadLifts()])
-  if (!session.value && to.name !== 'sign-in' && to.name !== 'start-club')
-    return { name: 'sign-in', query: { to: to.fullPath } }
+  if (!session.value && !OPEN.has(String(to.name))) return { name: 'sign-in', query: { to: to.fullPath } }
   if (session.value && to.name === 'sign-in') return { name: 'floor' }
   return true
 })

@@ -34,7 +34,8 @@ def _answer(account: Account) -> SessionAnswer:
     )
 
 
-def _set_cookie(request: Request, response: Response, signed_in: SignedIn) -> None:
+def set_session_cookie(request: Request, response: Response, signed_in: SignedIn) -> None:
+    """Let the browser keep a fresh session."""
     response.set_cookie(
         COOKIE,
         signed_in.token,
@@ -51,7 +52,7 @@ def sign_in(
     body: SignInRequest, request: Request, response: Response, accounts: AccountsIn
 ) -> Acknowledged:
     """Sign in with e-mail and password."""
-    _set_cookie(request, response, accounts.sign_in(body.email, body.password))
+    set_session_cookie(request, response, accounts.sign_in(body.email, body.password))
     return Acknowledged()
 
 
@@ -78,7 +79,9 @@ def start_club(
 ) -> Acknowledged:  # fmt: skip
     """Start a club of one's own and sign its owner in."""
     new = founding.NewClub(**body.model_dump())
-    _set_cookie(request, response, founding.start_club(database, accounts, passwords, new, local))
+    set_session_cookie(
+        request, response, founding.start_club(database, accounts, passwords, new, local)
+    )
     return Acknowledged()
 
 
@@ -89,7 +92,7 @@ def enter_demo(
     """Enter the demo club, where it is loaded, from the machine that Pavrik runs on."""
     if not local:
         raise ForbiddenError("the demo club is entered on the machine that Pavrik runs on only")
-    _set_cookie(request, response, accounts.enter_demo())
+    set_session_cookie(request, response, accounts.enter_demo())
     return Acknowledged()
 
 

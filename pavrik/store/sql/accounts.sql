@@ -1,17 +1,17 @@
 -- name: find_coach_by_email
 -- The coach who signs in with an e-mail.
 select club_id, coach_id, email, name, role::text, password_hash, mass_unit, length_unit
-from coach where email = :email;
+from coach where email = :email and left_at is null;
 
 -- name: find_demo_owner
 -- The owner of the demo club; row security leaves no other.
 select club_id, coach_id, email, name, role::text, password_hash, mass_unit, length_unit
-from coach limit 1;
+from coach where left_at is null limit 1;
 
 -- name: get_coach
 -- One coach of the club.
 select club_id, coach_id, email, name, role::text, password_hash, mass_unit, length_unit
-from coach where coach_id = :coach_id;
+from coach where coach_id = :coach_id and left_at is null;
 
 -- name: add_coach!
 -- Somebody who signs in.

@@ -59,6 +59,13 @@ async function leave() {
         </RouterLink>
       </li>
       <li v-if="!lifterId">
+        <RouterLink to="/people" :class="['stage', { open: route.name === 'people' }]">
+          <span class="dot floor" aria-hidden="true" /><span
+            ><b>People</b><span class="small soft note-line">roles, your account</span></span
+          >
+        </RouterLink>
+      </li>
+      <li v-if="!lifterId">
         <RouterLink to="/library" :class="['stage', { open: route.name === 'library' }]">
           <span class="dot floor" aria-hidden="true" /><span
             ><b>Library</b><span class="small soft note-line">faults, causes, cues</span></span

@@ -24,6 +24,7 @@ export const STAGES = [
 const CLUB: Place[] = [
   { id: 'floor', title: 'Floor', note: 'who needs you', to: { name: 'floor' } },
   { id: 'gym', title: 'Gym', note: 'racks, bars, plates, schools', to: { name: 'gym' } },
+  { id: 'people', title: 'People', note: 'roles, invitations, your account', to: { name: 'people' } },
   { id: 'platform', title: 'Platform', note: 'log a group in turn', to: { name: 'platform' } },
   { id: 'library', title: 'Library', note: 'faults, causes, cues, variations', to: { name: 'library' } },
   { id: 'new-lifter', title: 'Add a lifter', note: 'name, body mass, stature', to: { name: 'new-lifter' } },

@@ -34,6 +34,10 @@ export const equipmentQuery = queryOptions({
   queryKey: ['equipment'],
   queryFn: () => answered(client.GET('/api/equipment')),
 })
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: () => answered(client.GET('/api/people')),
+})
 export const schoolsQuery = queryOptions({
   queryKey: ['schools'],
   queryFn: () => answered(client.GET('/api/schools')),

@@ -1,0 +1,304 @@
+"""People of a club: invited, given roles, gone; one's own account. An owner always remains."""
+
+import secrets
+from collections.abc import Callable
+from datetime import UTC, datetime
+from uuid import UUID
+
+from uuid6 import uuid7
+
+from pavrik.errors import ForbiddenError, InvalidError, NotFoundError, RefusedError
+from pavrik.formats.wire.people import (
+    BrowserOut,
+    DeedOut,
+    JoinAnswer,
+    JoinRequest,
+    LinkRef,
+    OpenLink,
+    OwnAccountAnswer,
+    PeopleAnswer,
+    PersonOut,
+    PersonRef,
+)
+from pavrik.services.club.accounts import Accounts, SignedIn, digest
+from pavrik.services.club.passwords import Passwords
+from pavrik.services.context import Who
+from pavrik.services.writes import write_once
+from pavrik.store import accounts as account_store
+from pavrik.store import people as store
+from pavrik.store.database import Connection, Database
+
+LINK_DAYS = 7
+MOST_DEEDS = 200
+
+
+def _owner(who: Who) -> None:
+    if who.role != "owner":
+        raise ForbiddenError("only an owner manages the people of the club: ask one")
+
+
+def _link_digest(token: str) -> str:
+    return digest(f"person:{token}")
+
+
+def list_people(database: Database, who: Who) -> PeopleAnswer:
+    """Everybody; open links for owners."""
+    owns = who.role == "owner"
+    with database.club(who.club_id) as connection:
+        people = store.list_people(connection)
+        links = store.list_links(connection) if owns else []
+    return PeopleAnswer(
+        people=[
+            PersonOut(
+                **{k: v for k, v in vars(p).items() if k != "created_at"},
+                you=p.coach_id == who.coach_id,
+            )
+            for p in people
+        ],
+        links=[OpenLink.model_validate(link, from_attributes=True) for link in links],
+        may_manage=owns,
+    )
+
+
+def invite(database: Database, who: Who, key: UUID, link_id: UUID, email: str, role: str) -> str:
+    """The token of a fresh invitation, shown once. Raises ForbiddenError, RefusedError."""
+    _owner(who)
+    email = email.strip().lower()
+
+    def check(connection: Connection) -> None:
+        if any(p.email == email and p.left_at is None for p in store.list_people(connection)):
+            raise RefusedError(f"{email} is in the club already", "email")
+
+    link = store.CoachLink(link_id, who.club_id, "invitation", email, role, None, datetime.now(UTC))
+    return _make_link(database, who, key, link, check)
+
+
+def password_link(database: Database, who: Who, key: UUID, link_id: UUID, coach_id: UUID) -> str:
+    """The token of a fresh link with which somebody chooses a password anew. Raises
+    ForbiddenError, NotFoundError."""
+    _owner(who)
+    with database.club(who.club_id) as connection:
+        person = _person(connection, coach_id)
+    link = store.CoachLink(
+        link_id, who.club_id, "password", person.email, person.role, coach_id, datetime.now(UTC)
+    )
+    return _make_link(database, who, key, link, lambda connection: _person(connection, coach_id))
+
+
+def _make_link(
+    database: Database,
+    who: Who,
+    key: UUID,
+    link: store.CoachLink,
+    check: Callable[[Connection], object],
+) -> str:
+    token = secrets.token_urlsafe(24)
+    made = False
+
+    def action(connection: Connection) -> LinkRef:
+        nonlocal made
+        check(connection)
+        store.add_link(connection, _link_digest(token), link, LINK_DAYS, who.coach_id)
+        made = True
+        return LinkRef(link_id=link.link_id)
+
+    request = {"link": str(link.link_id), "email": link.email, "role": link.role}
+    write_once(database, who, key, f"make {link.kind} link", request, LinkRef, action)
+    if not made:
+        raise InvalidError("this link was already made and shown: make a new one", "link_id")
+    return token
+
+
+def reset_link(database: Database, email: str) -> str:
+    """The token of a fresh password link for whoever signs in with an e-mail: for the operator of
+    the server. Raises NotFoundError."""
+    email = email.strip().lower()
+    with database.signing_in(email) as connection:
+        coach = account_store.find_coach_by_email(connection, email)
+    if coach is None:
+        raise NotFoundError(f"nobody signs in with {email}: check the address")
+    token = secrets.token_urlsafe(24)
+    link = store.CoachLink(
+        uuid7(), coach.club_id, "password", email, coach.role, coach.coach_id, datetime.now(UTC)
+    )
+    with database.club(coach.club_id) as connection:
+        store.add_link(connection, _link_digest(token), link, LINK_DAYS, None)
+    return token
+
+
+def close_link(database: Database, who: Who, key: UUID, link_id: UUID) -> LinkRef:
+    """Close a link that was not used. Raises ForbiddenError, NotFoundError."""
+    _owner(who)
+
+    def action(connection: Connection) -> LinkRef:
+        if not store.close_link(connection, link_id):
+            raise NotFoundError("this link is not open in your club: it was used or closed")
+        return LinkRef(link_id=link_id)
+
+    return write_once(
+        database, who, key, "close link to club", {"link": str(link_id)}, LinkRef, action
+    )
+
+
+def _person(connection: Connection, coach_id: UUID) -> store.Person:
+    found = next((p for p in store.list_people(connection) if p.coach_id == coach_id), None)
+    if found is None or found.left_at is not None:
+        raise NotFoundError("this person is not in your club")
+    return found
+
+
+def _owner_remains(connection: Connection, but: UUID) -> None:
+    """Raises RefusedError where nobody else owns the club."""
+    others = [
+        p for p in store.list_people(connection)
+        if p.role == "owner" and p.left_at is None and p.coach_id != but
+    ]  # fmt: skip
+    if not others:
+        raise RefusedError("a club keeps at least one owner: make somebody else an owner first")
+
+
+def set_role(database: Database, who: Who, key: UUID, coach_id: UUID, role: str) -> PersonRef:
+    """Give somebody another role. Raises ForbiddenError, NotFoundError, RefusedError."""
+    _owner(who)
+
+    def action(connection: Connection) -> PersonRef:
+        store.lock_people(connection)
+        if _person(connection, coach_id).role == "owner" and role != "owner":
+            _owner_remains(connection, coach_id)
+        store.set_role(connection, coach_id, role)
+        return PersonRef(coach_id=coach_id)
+
+    request = {"coach": str(coach_id), "role": role}
+    return write_once(
+        database, who, key, f"role {role}", request, PersonRef, action, subject=str(coach_id)
+    )
+
+
+def take_out(database: Database, who: Who, key: UUID, coach_id: UUID) -> PersonRef:
+    """Somebody leaves the club and is signed out; what was recorded stays under the name. Raises
+    ForbiddenError, NotFoundError, RefusedError."""
+    _owner(who)
+
+    def action(connection: Connection) -> PersonRef:
+        store.lock_people(connection)
+        if _person(connection, coach_id).role == "owner":
+            _owner_remains(connection, coach_id)
+        store.leave(connection, coach_id)
+        return PersonRef(coach_id=coach_id)
+
+    return write_once(
+        database, who, key, "take out of club", {"coach": str(coach_id)}, PersonRef, action,
+        subject=str(coach_id),
+    )  # fmt: skip
+
+
+def what_opens(database: Database, token: str) -> JoinAnswer:
+    """What a link opens. Raises InvalidError where it is over, used, closed or unknown."""
+    link = _find(database, token)
+    with database.club(link.club_id) as connection:
+        club, _ = account_store.get_club(connection, link.club_id)
+    return JoinAnswer(club=club, kind=link.kind, email=link.email, role=link.role)
+
+
+def _find(database: Database, token: str) -> store.CoachLink:
+    named = _link_digest(token)
+    with database.signing_in(named) as connection:
+        link = store.find_link(connection, named)
+    if link is None:
+        raise InvalidError(
+            "this link was used, closed, is over or never was: ask an owner of the club for a "
+            "new one",
+            "token",
+        )
+    return link
+
+
+def join(
+    database: Database, accounts: Accounts, passwords: Passwords, request: JoinRequest
+) -> SignedIn:
+    """Use a link once and sign in. Raises InvalidError, RefusedError where the e-mail signs in
+    elsewhere."""
+    link = _find(database, request.token)
+    name = request.name.strip()
+    if link.kind == "invitation" and not name:
+        raise InvalidError("say your name: it stands beside what you record", "name")
+    hashed, coach_id = passwords.hash(request.password), link.coach_id or uuid7()
+    with database.club(link.club_id) as connection:
+        if not store.use_link(connection, link.link_id):
+            raise InvalidError("this link was used a moment ago: ask for a new one", "token")
+        if link.kind == "password":
+            if not store.set_password(connection, coach_id, hashed):
+                raise NotFoundError("this person is not in the club any more")
+        else:
+            coach = account_store.Coach(
+                link.club_id, coach_id, link.email, name, link.role, hashed, "kg", "cm"
+            )
+            account_store.add_coach(connection, coach)
+        deed = "join club" if link.kind == "invitation" else "choose password"
+        account_store.add_audit(connection, link.club_id, uuid7(), coach_id, deed, "")
+    return accounts.open_session(link.club_id, coach_id)
+
+
+def _shown_id(token_digest: str) -> str:
+    """What names a browser to its owner: not the digest that opens it."""
+    return digest(f"browser:{token_digest}")[:16]
+
+
+def own_account(database: Database, who: Who, token: str) -> OwnAccountAnswer:
+    """One's own account with its signed-in browsers."""
+    here = digest(token)
+    with database.club(who.club_id) as connection:
+        me = _person(connection, who.coach_id)
+        browsers = store.list_browsers(connection, who.coach_id)
+    return OwnAccountAnswer(
+        name=me.name,
+        email=me.email,
+        role=me.role,
+        browsers=[
+            BrowserOut(
+                session_id=_shown_id(b.token_digest), since=b.created_at, until=b.expires_at,
+                here=b.token_digest == here,
+            )
+            for b in browsers
+        ],
+    )  # fmt: skip
+
+
+def rename(database: Database, who: Who, name: str) -> None:
+    """Be called otherwise."""
+    with database.club(who.club_id) as connection:
+        store.set_name(connection, who.coach_id, name.strip())
+        account_store.add_audit(connection, who.club_id, uuid7(), who.coach_id, "rename self", "")
+
+
+def change_password(
+    database: Database, passwords: Passwords, who: Who, token: str, old: str, new: str
+) -> None:
+    """Change one's own password; every other browser is signed out. Raises InvalidError."""
+    with database.club(who.club_id) as connection:
+        coach = account_store.get_coach(connection, who.coach_id)
+    if coach is None or not passwords.matches(coach.password_hash, old):
+        raise InvalidError("this is not your password of today: type it as you sign in", "old")
+    hashed = passwords.hash(new)
+    with database.club(who.club_id) as connection:
+        store.set_password(connection, who.coach_id, hashed, digest(token))
+        account_store.add_audit(
+            connection, who.club_id, uuid7(), who.coach_id, "change password", ""
+        )
+
+
+def end_browser(database: Database, who: Who, session_id: str) -> None:
+    """Sign one of one's own browsers out. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        for browser in store.list_browsers(connection, who.coach_id):
+            if _shown_id(browser.token_digest) == session_id:
+                account_store.delete_session(connection, browser.token_digest)
+                return
+    raise NotFoundError("this browser is signed out already")
+
+
+def deeds(database: Database, who: Who) -> list[DeedOut]:
+    """The newest lines of the audit trail. Raises ForbiddenError."""
+    _owner(who)
+    with database.club(who.club_id) as connection:
+        return [DeedOut(**vars(deed)) for deed in store.list_deeds(connection, MOST_DEEDS)]

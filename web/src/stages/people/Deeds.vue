@@ -1,0 +1,44 @@
+<script setup lang="ts">
+// What was done, newest first: who, what, when; never what was entered.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answered, client } from '@/shared/api'
+
+const FEW = 12
+const all = ref(false)
+const deeds = useQuery({
+  queryKey: ['people', 'audit'],
+  queryFn: () => answered(client.GET('/api/audit')),
+})
+const shown = computed(() => (deeds.data.value ?? []).slice(0, all.value ? undefined : FEW))
+const moment = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+</script>
+
+<template>
+  <section class="mt-6">
+    <h2>What was done <small>newest first</small></h2>
+    <table class="plain small">
+      <tbody>
+        <tr v-for="(d, i) in shown" :key="i">
+          <td class="num unbroken">{{ moment(d.at) }}</td>
+          <td>{{ d.who || 'somebody' }}</td>
+          <td>{{ d.action }}<template v-if="d.subject">, {{ d.subject }}</template></td>
+        </tr>
+      </tbody>
+    </table>
+    <button
+      v-if="(deeds.data.value?.length ?? 0) > FEW"
+      type="button"
+      class="linkish small"
+      @click="all = !all"
+    >
+      {{ all ? 'Fewer' : `All ${deeds.data.value?.length}` }}
+    </button>
+  </section>
+</template>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+// One's own account: name, password, where one is signed in.
+import { ref, watch } from 'vue'
+import { answered, client, type Schemas } from '@/shared/api'
+import { loadSession } from '@/shared/session'
+import { useProblem } from '@/shared/useProblem'
+import { dayOf } from '@/shared/words'
+
+const props = defineProps<{ account: Schemas['OwnAccountAnswer'] }>()
+const emit = defineEmits<{ changed: [] }>()
+const name = ref(props.account.name)
+watch(
+  () => props.account.name,
+  (now) => (name.value = now),
+)
+const old = ref('')
+const fresh = ref('')
+const done = ref('')
+const naming = useProblem()
+const secret = useProblem()
+
+async function rename() {
+  const renamed = await naming.run(() =>
+    answered(client.PUT('/api/session/account/name', { body: { name: name.value } })),
+  )
+  if (!renamed) return
+  await loadSession()
+  emit('changed')
+}
+async function change() {
+  done.value = ''
+  const changed = await secret.run(() =>
+    answered(client.PUT('/api/session/account/password', { body: { old: old.value, new: fresh.value } })),
+  )
+  if (!changed) return
+  old.value = fresh.value = ''
+  done.value = 'Changed. Every other device is signed out.'
+  emit('changed')
+}
+async function end(sessionId: string) {
+  await secret.run(() =>
+    answered(
+      client.DELETE('/api/session/account/browsers/{session_id}', {
+        params: { path: { session_id: sessionId } },
+      }),
+    ),
+  )
+  emit('changed')
+}
+</script>
+
+<template>
+  <section>
+    <h2>
+      You <small>{{ account.email }}</small>
+    </h2>
+    <form class="form" novalidate @submit.prevent="rename">
+      <v-text-field v-model="name" label="Name" maxlength="80" :error-messages="naming.of('name')" />
+      <v-btn
+        class="quiet"
+        type="submit"
+        :disabled="naming.busy.value || !name.trim() || name === account.name"
+        >Save the name</v-btn
+      >
+    </form>
+    <form class="form" novalidate @submit.prevent="change">
+      <v-text-field
+        v-model="old"
+        label="Password of today"
+        type="password"
+        autocomplete="current-password"
+        :error-messages="secret.of('old')"
+      />
+      <v-text-field
+        v-model="fresh"
+        label="New password, 12 characters or more"
+        type="password"
+        autocomplete="new-password"
+        :error-messages="[...secret.of('new'), ...secret.of('password')]"
+      />
+      <v-btn class="quiet" type="submit" :disabled="secret.busy.value || !old || !fresh"
+        >Change the password</v-btn
+      >
+      <p v-if="done" class="holds small" role="status">{{ done }}</p>
+    </form>
+    <h2 class="mt-4">Signed in</h2>
+    <ul class="browsers">
+      <li v-for="b in account.browsers" :key="b.session_id" class="small">
+        since {{ dayOf(b.since) }}<template v-if="b.here">, here</template>
+        <button v-else type="button" class="linkish" @click="end(b.session_id)">sign out there</button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 8px;
+  margin-top: 8px;
+  justify-items: start;
+}
+.form > .v-input {
+  width: 100%;
+}
+.browsers {
+  padding-left: 18px;
+  margin: 4px 0;
+}
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+// Who is in the club, with which role; one's own account; what was done.
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import StageHead from '@/shared/StageHead.vue'
+import Waiting from '@/shared/Waiting.vue'
+import { answered, client } from '@/shared/api'
+import { peopleQuery } from '@/shared/queries'
+import { useSession } from '@/shared/session'
+import Deeds from './Deeds.vue'
+import Invite from './Invite.vue'
+import OwnAccount from './OwnAccount.vue'
+import PersonRow from './PersonRow.vue'
+
+const { session } = useSession()
+const queries = useQueryClient()
+const people = useQuery(peopleQuery)
+const here = computed(() => (people.data.value?.people ?? []).filter((p) => !p.left_at))
+const gone = computed(() => (people.data.value?.people ?? []).filter((p) => p.left_at))
+const answer = computed(() => {
+  const owners = here.value.filter((p) => p.role === 'owner').length
+  if (!here.value.length) return 'People of the club'
+  const many = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`
+  return `${many(here.value.length, 'person').replace('persons', 'people')}, ${many(owners, 'owner')}`
+})
+const again = () => queries.invalidateQueries({ queryKey: ['people'] })
+const account = useQuery({
+  queryKey: ['people', 'account'],
+  queryFn: () => answered(client.GET('/api/session/account')),
+})
+</script>
+
+<template>
+  <main>
+    <StageHead :over="session?.club ?? ''" :answer="answer" />
+    <Waiting
+      v-if="!people.data.value"
+      what="The people"
+      :error="people.error.value"
+      @again="people.refetch()"
+    />
+    <div v-else class="columns">
+      <div>
+        <section>
+          <h2>In the club</h2>
+          <ul class="people">
+            <PersonRow
+              v-for="p in here"
+              :key="p.coach_id"
+              :person="p"
+              :may-manage="people.data.value.may_manage"
+              @changed="again"
+            />
+          </ul>
+          <p v-if="!people.data.value.may_manage" class="small soft">
+            Owners invite, change roles and take people out.
+          </p>
+        </section>
+        <Invite v-if="people.data.value.may_manage" :links="people.data.value.links" @changed="again" />
+        <section v-if="gone.length" class="mt-6">
+          <h2>Left <small>what they recorded stays under their name</small></h2>
+          <p v-for="p in gone" :key="p.coach_id" class="small soft">{{ p.name }}, {{ p.email }}</p>
+        </section>
+      </div>
+      <div>
+        <OwnAccount v-if="account.data.value" :account="account.data.value" @changed="again" />
+        <Deeds v-if="people.data.value.may_manage" />
+      </div>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.2fr) minmax(280px, 1fr);
+  gap: 40px;
+  padding: 18px 26px 40px;
+}
+.people {
+  list-style: none;
+  padding: 0;
+  margin: 8px 0;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 14px;
+    gap: 24px;
+  }
+}
+</style>

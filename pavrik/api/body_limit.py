@@ -17,6 +17,8 @@ LIMITS: Mapping[str, int] = {
     "/api/session/join": SMALL_BYTES,
     "/api/log/preview": FILE_BYTES,
     "/api/log/import": FILE_BYTES,
+    "/api/lifters/preview": FILE_BYTES,
+    "/api/lifters/import": FILE_BYTES,
 }
 
 

@@ -1,6 +1,12 @@
-"""Answers that a browser keeps as a file."""
+"""Files that come in whole, and answers that a browser keeps as one."""
 
-from fastapi import Response
+from typing import Annotated
+
+from fastapi import Body, Response
+
+from pavrik.api.body_limit import FILE_BYTES
+
+FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
 
 def file_answer(data: bytes, media_type: str, name: str) -> Response:

@@ -23,7 +23,7 @@ COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
     "aimed_rpe", "pull_style", "cue", "note", "faults", "set_id",
 )  # fmt: skip
-NEEDED = ("date", "lifter", "lift", "load_kg", "reps")
+NEEDED = (("date",), ("lifter",), ("lift",), ("reps",), ("load_kg", "load_lb"))
 MOST_ROWS = 50_000
 MOST_UNPACKED_BYTES = 40_000_000
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
@@ -152,16 +152,14 @@ def _xlsx_rows(data: bytes) -> list[list[Any]]:
     return [list(row) for row in sheet.iter_rows(values_only=True, max_row=MOST_ROWS + 1)]
 
 
-def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:
-    """(line, cells by column) of every row that is not empty. Raises ValueError where the file as
-    a whole cannot be read."""
+def table_rows(data: bytes, needed: Sequence[Sequence[str]]) -> list[tuple[int, dict[str, Any]]]:
+    """(line, cells by column) of every row that is not empty. ``needed`` are columns that must be
+    there, each as a choice of names. Raises ValueError where the file as a whole cannot be read."""
     rows = _xlsx_rows(data) if data[:2] == b"PK" else _csv_rows(data)
     if not rows:
         raise ValueError("the file is empty: it needs a first line that names the columns")
     names = [str(cell or "").strip().lower() for cell in rows[0]]
-    missing = [name for name in NEEDED if name not in names and name != "load_kg"]
-    if "load_kg" not in names and "load_lb" not in names:
-        missing.append("load_kg or load_lb")
+    missing = [" or ".join(choice) for choice in needed if not set(choice) & set(names)]
     if missing:
         raise ValueError(f"the first line lacks the columns {', '.join(missing)}")
     if len(rows) > MOST_ROWS:
@@ -174,7 +172,12 @@ def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:
     return found
 
 
-class _Reader:
+def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:
+    """The rows of a log. Raises ValueError where the file as a whole cannot be read."""
+    return table_rows(data, NEEDED)
+
+
+class RowReader:
     """Reads the cells of one row and collects what is wrong with them."""
 
     def __init__(self, cells: dict[str, Any]) -> None:
@@ -182,10 +185,12 @@ class _Reader:
         self.reasons: list[str] = []
 
     def text(self, name: str, usual: str = "") -> str:
+        """A cell as text."""
         value = self._cells.get(name)
         return usual if value in (None, "") else _plain(str(value).strip())
 
     def number(self, name: str, low: float, high: float, usual: float | None) -> float | None:
+        """A cell as a number between two others."""
         value = self._cells.get(name)
         if value in (None, ""):
             return usual
@@ -201,12 +206,14 @@ class _Reader:
         return number
 
     def count(self, name: str, high: int) -> int:
+        """A cell as a whole number."""
         number = self.number(name, 0, high, 0.0) or 0.0
         if number != int(number):
             self.reasons.append(f"{name} {number:g} is not whole")
         return int(number)
 
     def one_of(self, name: str, allowed: Sequence[str], usual: str | None) -> str | None:
+        """A cell that is one of some words."""
         value = self.text(name)
         if not value:
             return usual
@@ -216,6 +223,7 @@ class _Reader:
         return value.lower()
 
     def load_kg(self) -> float:
+        """The load, given in kg or pounds."""
         pounds = "load_kg" not in self._cells
         number = self.number("load_lb" if pounds else "load_kg", 0.5, 1400, None)
         if number is None:
@@ -227,6 +235,7 @@ class _Reader:
         return load
 
     def performed_at(self) -> datetime:
+        """When the set was done."""
         day, clock = self._cells.get("date"), self._cells.get("time")
         try:
             when = day if isinstance(day, datetime) else None
@@ -245,6 +254,7 @@ class _Reader:
         return found
 
     def faults(self) -> tuple[FaultCell, ...]:
+        """The faults of the row."""
         found = []
         for part in filter(None, (p.strip() for p in self.text("faults").split(";"))):
             pieces = [piece.strip() for piece in part.split(":")]
@@ -258,7 +268,7 @@ class _Reader:
 
 def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
     """One set of the table, or why it is none."""
-    reader = _Reader(cells)
+    reader = RowReader(cells)
     lift = reader.one_of("lift", LIFT_IDS, None)
     row = LogRow(
         line=line,

@@ -175,7 +175,9 @@ QUERY = {
     "/api/lifters/{lifter_id}/deadlift/why-not": "?style=sumo",
     "/api/lifters/{lifter_id}/deadlift/map": "?across=toe_out_deg",
 }
-FILES = {"/api/log/preview", "/api/log/import"}
+FILES = {
+    "/api/log/preview", "/api/log/import", "/api/lifters/preview", "/api/lifters/import",
+}  # fmt: skip
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
         ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
         ("POST", "/api/session/club"), ("GET", "/api/lifts"),

@@ -4,7 +4,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from pavrik.api.files import file_answer
+from pavrik.api.files import FileIn, file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
@@ -26,9 +26,10 @@ from pavrik.formats.wire.lifters import (
     ScreenRequest,
 )
 from pavrik.formats.wire.log import FloorRow
+from pavrik.formats.wire.session import ImportAnswer
 from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.club import board
-from pavrik.services.lifters import facts, in_and_out, known_lifts, record
+from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
 from pavrik.services.setups import levers
 
 router = APIRouter(prefix="/api", tags=["lifters"])
@@ -44,6 +45,20 @@ def read_floor(database: DatabaseIn, who: WhoIn) -> list[FloorRow]:
 def add_lifter(body: NewLifterRequest, database: DatabaseIn, who: WhoIn, key: KeyIn) -> LifterRef:
     """Add a lifter."""
     return facts.add_lifter(database, who, key, body.lifter_id, body.profile)
+
+
+@router.post("/lifters/preview")
+def preview_lifters(body: FileIn, database: DatabaseIn, who: WhoIn) -> ImportAnswer:
+    """Every row's fate of a CSV or XLSX file of lifters; nothing is kept."""
+    return lifter_files.preview(database, who, body)
+
+
+@router.post("/lifters/import")
+def import_lifters(
+    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False
+) -> ImportAnswer:
+    """Keep all new lifters of a file, or nobody."""
+    return lifter_files.import_lifters(database, who, key, body, leave_bad)
 
 
 @router.get("/lifters/{lifter_id}")

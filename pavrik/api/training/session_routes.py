@@ -4,11 +4,10 @@ from datetime import UTC, datetime
 from typing import Annotated, Any
 from uuid import UUID
 
-from fastapi import APIRouter, Body, Query, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import ValidationError
 
-from pavrik.api.body_limit import FILE_BYTES
-from pavrik.api.files import file_answer
+from pavrik.api.files import FileIn, file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
 from pavrik.core.competition_lifts import LiftId
@@ -25,7 +24,6 @@ from pavrik.formats.wire.session import (
 from pavrik.services.training import log_files, log_writes, session
 
 router = APIRouter(prefix="/api", tags=["platform"])
-FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
 
 @router.get("/platform")

@@ -139,7 +139,7 @@ def tell(
 
     def action(connection: Connection) -> Acknowledged:
         profile = get_profile(connection, lifter_id)
-        _check(request, profile.mass_kg, today(connection))
+        check_known_lift(request, profile.mass_kg, today(connection))
         known = store.KnownLift(
             uuid7(), request.exercise, request.load_kg, request.reps, request.rpe, request.done_on
         )  # fmt: skip
@@ -158,7 +158,7 @@ MOST_BODY_MASSES = 6.5
 """More than anyone has lifted in any of these; pounds typed as kilograms come out above it."""
 
 
-def _check(request: KnownLiftRequest, mass_kg: float, on: date) -> None:
+def check_known_lift(request: KnownLiftRequest, mass_kg: float, on: date) -> None:
     """Raise InvalidError for a day to come and for a load that nobody lifts."""
     if request.done_on > on:
         raise InvalidError(f"{request.done_on} is still to come: when was it lifted?", "done_on")

@@ -13,7 +13,7 @@ from pavrik.services.context import Who
 from pavrik.services.training import log
 from pavrik.services.training.history import schools_in_force
 from pavrik.services.training.review import refresh_summary
-from pavrik.services.writes import digest_of, write_once
+from pavrik.services.writes import digest_of, without_rows, write_once
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -161,7 +161,7 @@ def import_log(
             store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
         for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
             refresh_summary(connection, who.club_id, lifter_id, lift)
-        return _answer(len(new), new, here, bad)
+        return without_rows(_answer(len(new), new, here, bad))
 
     return write_once(
         database,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
+import FileIn from '@/shared/FileIn.vue'
 import StageHead from '@/shared/StageHead.vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useSession } from '@/shared/session'
@@ -41,6 +42,15 @@ async function add() {
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
       <div class="mt-4"><v-btn variant="flat" type="submit" :disabled="busy">Add, then measure</v-btn></div>
     </form>
+    <section class="sheet-of many">
+      <h2>Many at once <small>from a CSV or XLSX, one row a lifter</small></h2>
+      <p class="small soft">
+        Columns: name, sex, body_mass_kg (or body_mass_lb), stature_cm (or stature_in); if you have them
+        born_year, goal, training_age, gear, squat_kg, squat_style, squat_on, deadlift_kg, deadlift_style,
+        deadlift_on.
+      </p>
+      <FileIn what="lifters" label="Choose the file" many="lifters" @kept="router.push({ name: 'floor' })" />
+    </section>
   </main>
 </template>
 
@@ -48,5 +58,8 @@ async function add() {
 .sheet-of {
   padding: 22px 26px;
   max-width: 640px;
+}
+.many {
+  border-top: 1px solid var(--line);
 }
 </style>

@@ -28,7 +28,9 @@ const moment = (iso: string) =>
         <tr v-for="(d, i) in shown" :key="i">
           <td class="num unbroken">{{ moment(d.at) }}</td>
           <td>{{ d.who || 'somebody' }}</td>
-          <td>{{ d.action }}<template v-if="d.subject">, {{ d.subject }}</template></td>
+          <td>
+            {{ d.action }}<template v-if="d.subject">, {{ d.subject }}</template>
+          </td>
         </tr>
       </tbody>
     </table>

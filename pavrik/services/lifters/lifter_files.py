@@ -1,0 +1,118 @@
+"""Many lifters at once from a file, with a preview that tells every row's fate."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import UTC, date, datetime
+from uuid import UUID, uuid5
+
+from uuid6 import uuid7
+
+from pavrik.errors import InvalidError
+from pavrik.formats.lifter_table import LifterRow, read_lifters
+from pavrik.formats.log_table import BadRow
+from pavrik.formats.wire.session import ImportAnswer, RowFate
+from pavrik.services.context import Who
+from pavrik.services.lifters.known_lifts import check_known_lift
+from pavrik.services.writes import digest_of, without_rows, write_once
+from pavrik.store import lifters as store
+from pavrik.store.accounts import today
+from pavrik.store.database import Connection, Database
+
+NAMESPACE = UUID("5b7e0d52-91c4-7d1a-b6de-0c2f7a9e3d14")
+
+
+@dataclass(frozen=True)
+class _Sorted:
+    """Rows by their fate."""
+
+    new: list[LifterRow]
+    here: list[LifterRow]
+    bad: list[BadRow]
+
+
+def _check_bests(row: LifterRow, on: date) -> BadRow | None:
+    reasons = []
+    for best in row.bests:
+        try:
+            check_known_lift(best, row.profile.mass_kg, on)
+        except InvalidError as error:
+            reasons.append(f"{best.exercise}: {error}")
+    return BadRow(row.line, tuple(reasons)) if reasons else None
+
+
+def _sort(connection: Connection, data: bytes) -> _Sorted:
+    """Raises InvalidError where the file cannot be read. A name that is in the club already, or
+    twice in the file, is one lifter."""
+    try:
+        rows = read_lifters(data)
+    except ValueError as error:
+        raise InvalidError(str(error), "file") from error
+    known = {profile.name.casefold() for profile in store.list_profiles(connection)}
+    found, on = _Sorted([], [], []), today(connection)
+    for row in rows:
+        if isinstance(row, BadRow):
+            found.bad.append(row)
+        elif row.profile.name.casefold() in known:
+            found.here.append(row)
+        elif (bad := _check_bests(row, on)) is not None:
+            found.bad.append(bad)
+        else:
+            known.add(row.profile.name.casefold())
+            found.new.append(row)
+    return found
+
+
+def _answer(kept: int, rows: _Sorted) -> ImportAnswer:
+    def words(row: LifterRow) -> str:
+        told = [f"{best.exercise} {best.load_kg:g} kg" for best in row.bests]
+        size = f"{row.profile.mass_kg:g} kg, {row.profile.stature_m * 100:.0f} cm"
+        return ", ".join([row.profile.name, size, *told])
+
+    fates = [RowFate(line=r.line, fate="new", words=words(r)) for r in rows.new]
+    fates += [RowFate(line=r.line, fate="already here", words=words(r)) for r in rows.here]
+    fates += [RowFate(line=r.line, fate="bad", words="; ".join(r.reasons)) for r in rows.bad]
+    return ImportAnswer(
+        kept=kept, new=len(rows.new), here=len(rows.here), bad=len(rows.bad),
+        rows=sorted(fates, key=lambda fate: fate.line),
+    )  # fmt: skip
+
+
+def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
+    """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
+    with database.club(who.club_id) as connection:
+        return _answer(0, _sort(connection, data))
+
+
+def import_lifters(
+    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool
+) -> ImportAnswer:
+    """Keep all new lifters in one transaction, or nobody. Raises InvalidError with bad rows unless
+    they are to be left out."""
+
+    def action(connection: Connection) -> ImportAnswer:
+        rows = _sort(connection, data)
+        if rows.bad and not leave_bad:
+            raise InvalidError(
+                f"{len(rows.bad)} rows are bad, the first in line {rows.bad[0].line}: "
+                f"{rows.bad[0].reasons[0]}; mend them or leave them out",
+                "file",
+            )
+        _add(connection, who, key, rows.new)
+        return without_rows(_answer(len(rows.new), rows))
+
+    asked = {"file": digest_of(data.hex()), "leave": leave_bad}
+    return write_once(database, who, key, "import lifters", asked, ImportAnswer, action)
+
+
+def _add(connection: Connection, who: Who, key: UUID, rows: Sequence[LifterRow]) -> None:
+    now = datetime.now(UTC)
+    for row in rows:
+        lifter_id = uuid5(NAMESPACE, f"{who.club_id}/{key}/{row.line}")
+        store.add_lifter(connection, who.club_id, lifter_id)
+        profile = store.Profile(lifter_id=lifter_id, said_at=now, **row.profile.model_dump())
+        store.add_profile(connection, who.club_id, uuid7(), who.coach_id, profile)
+        for best in row.bests:
+            known = store.KnownLift(
+                uuid7(), best.exercise, best.load_kg, best.reps, best.rpe, best.done_on
+            )
+            store.add_known_lift(connection, who.club_id, lifter_id, who.coach_id, now, known)

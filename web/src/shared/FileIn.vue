@@ -1,0 +1,96 @@
+<script setup lang="ts">
+// A table in: a preview tells every row's fate, nothing is kept before that is looked at.
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { answered, client, once, uuid7, type Schemas } from './api'
+import { useProblem } from './useProblem'
+
+const props = defineProps<{ what: 'log' | 'lifters'; label: string; many: string }>()
+const emit = defineEmits<{ kept: [] }>()
+const queries = useQueryClient()
+const { message, busy, run } = useProblem()
+const file = ref<File | null>(null)
+const seen = ref<Schemas['ImportAnswer'] | null>(null)
+const done = ref('')
+let key = uuid7()
+const asBytes = {
+  bodySerializer: (body: unknown) => body as BodyInit,
+  headers: { 'Content-Type': 'application/octet-stream' },
+}
+
+async function look(event: Event) {
+  file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+  seen.value = null
+  done.value = ''
+  key = uuid7()
+  if (!file.value) return
+  const body = file.value as unknown as string
+  seen.value =
+    (await run(() => answered(client.POST(`/api/${props.what}/preview` as const, { body, ...asBytes })))) ??
+    null
+}
+const leavesBad = computed(() => Boolean(seen.value?.bad))
+async function take() {
+  const body = file.value as unknown as string
+  const kept = await run(() =>
+    answered(
+      client.POST(`/api/${props.what}/import` as const, {
+        body,
+        ...asBytes,
+        params: { ...once(key), query: { leave_bad: leavesBad.value } },
+      }),
+    ),
+  )
+  if (!kept) return
+  done.value = `${kept.kept} ${props.many} kept.`
+  seen.value = null
+  await queries.invalidateQueries()
+  emit('kept')
+}
+</script>
+
+<template>
+  <div>
+    <label class="small pick"
+      >{{ label }} <input type="file" accept=".csv,.xlsx" :disabled="busy" @change="look"
+    /></label>
+    <p v-if="message" class="signal small" role="alert">{{ message }}</p>
+    <p v-if="done" class="holds" role="status">{{ done }}</p>
+    <template v-if="seen">
+      <p>
+        <b>{{ seen.new }} new</b>, {{ seen.here }} already here,
+        <span :class="{ signal: seen.bad }">{{ seen.bad }} bad</span>. Nothing is kept yet.
+      </p>
+      <ul class="rows small">
+        <li v-for="r in seen.rows" :key="r.line">
+          <span class="soft">line {{ r.line }}</span>
+          <b :class="{ signal: r.fate === 'bad' }">{{ r.fate }}</b> {{ r.words }}
+        </li>
+      </ul>
+      <v-btn class="mt-2" variant="flat" :disabled="busy || !seen.new" @click="take">{{
+        leavesBad ? `Keep ${seen.new}, leave ${seen.bad} bad rows out` : `Keep ${seen.new} ${many}`
+      }}</v-btn>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.pick {
+  display: grid;
+  gap: 4px;
+  margin-top: 6px;
+}
+.rows {
+  list-style: none;
+  padding: 0;
+  margin: 6px 0;
+  max-height: 220px;
+  overflow: auto;
+  border: 1px solid var(--line);
+}
+.rows li {
+  padding: 3px 8px;
+  border-top: 1px solid var(--hair);
+  overflow-wrap: anywhere;
+}
+</style>

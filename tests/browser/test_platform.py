@@ -47,7 +47,8 @@ WORKER_STATE = """
 
 
 NONE_FOR_LONG = 100
-"""Looks in a row that found no worker at all: its installation failed or never began."""
+"""Looks in a row that found no worker at all, or one that serves others only: its installation
+failed or never began, or this page was loaded before it claimed what was open."""
 
 
 def wait_for_worker(page) -> None:
@@ -60,7 +61,7 @@ def wait_for_worker(page) -> None:
 
     def in_control() -> bool:
         seen.append(page.driver.execute_async_script(WORKER_STATE))
-        if seen[-NONE_FOR_LONG:] == ["none"] * NONE_FOR_LONG:
+        if seen[-NONE_FOR_LONG:] in (["none"] * NONE_FOR_LONG, ["active"] * NONE_FOR_LONG):
             seen.append("loaded again")
             page.driver.refresh()
         return seen[-1] == "in control"

@@ -8,7 +8,7 @@ import sys
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
-from pavrik.api.metering import HEADERS, Metrics, Watch
+from pavrik.api.metering import HEADERS, Metered, Metrics
 
 SECRET = "Marlow weighs 83"
 COUNT = """
@@ -30,7 +30,7 @@ def faulty() -> tuple[FastAPI, Metrics]:
     def broken() -> None:
         raise KeyError(SECRET)
 
-    app.add_middleware(Watch, metrics=metrics)
+    app.add_middleware(Metered, metrics=metrics)
     return app, metrics
 
 

@@ -45,7 +45,7 @@ def test_a_fault_of_ours_is_a_problem_with_headers_counted_and_logged_without_wh
     assert answer.headers["cache-control"] == "no-store"
     assert SECRET not in answer.text + caplog.text
     assert "fault KeyError" in caplog.text
-    assert "test_watch.py" in caplog.text
+    assert "test_metering.py" in caplog.text
     assert b'pavrik_requests_total{route="/api/broken",status="500"} 1.0' in metrics.read()
 
 

@@ -242,3 +242,66 @@ def test_a_fault_that_the_phone_does_not_know_and_a_missing_tap_are_told(coach, 
     body = facts() | {"film_id": str(uuid7()), "tapped_s": 0.0, "taps": taps}
     missing = coach.post(at(filmed, "clips"), body)
     assert "tap the ankle in a squat" in missing.text
+
+
+class TestTrackedFiles:
+    def motion(self, faults=None):
+        from pavrik.formats.motion_files import Motion
+        from tests.film.filmed import Pace, lifting
+
+        made = lifting("squat", "usual man").perform(Pace(reps=2), faults or {}, 60.0)
+        return Motion(made.times_s, dict(made.points))
+
+    def send(self, coach, lifter, data, **changes):
+        about = {
+            "clip_id": str(uuid7()), "lift": "squat", "load_kg": 90.0, "filmed_on": TODAY,
+        } | changes  # fmt: skip
+        headers = {
+            "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
+            "Content-Type": "application/octet-stream",
+        }  # fmt: skip
+        answer = coach.client.post(
+            at(lifter, "clips/file"), content=data, headers=headers, params=about
+        )
+        return about["clip_id"], answer
+
+    @pytest.mark.parametrize("kind", ["csv", "trc", "c3d"])
+    def test_every_form_goes_the_way_of_a_film(self, coach, kind):
+        from pavrik.formats import motion_files as files
+
+        lifter = add_lifter(coach, name=f"Tracked {kind}", sex="male", mass_kg=83, stature_m=1.75)
+        write = {"csv": files.to_csv, "trc": files.to_trc, "c3d": files.to_c3d}[kind]
+        clip, answer = self.send(coach, lifter, write(self.motion({"hips-rise": 0.05})))
+        assert answer.status_code == 201, answer.text
+        told = coach.get(at(lifter, "clips", clip)).json()
+        assert (told["way"], len(told["reps"])) == ("file", 2)
+        hips = next(f for f in told["findings"] if f["detector"] == "hips-rise")
+        assert hips["state"] == "fails"
+        assert hips["value"] == pytest.approx(0.05, abs=0.008)
+        heels = next(f for f in told["findings"] if f["detector"] == "heels-up")
+        assert heels["state"] == "cannot tell"
+
+    def test_markers_of_other_names_are_mapped_and_missing_ones_asked_for(self, coach, filmed):
+        from pavrik.formats.motion_files import Motion, to_csv
+
+        motion = self.motion()
+        names = {"bar": "BAR_L", "knee": "LKNE", "hip": "LTRO", "ankle": "LANK"}
+        other = to_csv(Motion(motion.times_s, {names[n]: motion.markers[n] for n in names}))
+        _, lacking = self.send(coach, filmed, other)
+        assert "say which marker is the bar" in lacking.json()["detail"]
+        assert "LTRO" in lacking.json()["detail"]
+        _, wrong = self.send(coach, filmed, other, **names | {"hip": "RTRO"})
+        assert "no marker “RTRO”" in wrong.json()["detail"]
+        _, right = self.send(coach, filmed, other, **names)
+        assert right.status_code == 201, right.text
+
+    def test_what_is_no_tracked_file_is_told(self, coach, filmed):
+        for data, says in (
+            (b"\xff\xfe\xfa", "neither C3D nor text"),
+            (b"a,b\n1,2\n", "must be called time_s"),
+            (b"\x02\x50" + b"\0" * 700, "C3D"),
+            (b"time_s,bar_x_m,bar_y_m,bar_z_m\n0,1,1,1\n", "frames"),
+        ):
+            _, answer = self.send(coach, filmed, data)
+            assert answer.status_code == 422, answer.text
+            assert says in answer.json()["detail"]

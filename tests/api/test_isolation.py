@@ -168,6 +168,7 @@ READS = (
     "preview", "floor-walk", "taps",
 )  # fmt: skip
 QUERY = {
+    "/api/lifters/{lifter_id}/clips/file": f"?clip_id={uuid7()}&lift=squat&load_kg=60&filmed_on=2026-11-20",
     "/api/platform": "?lifter_id={lifter_id}",
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
@@ -177,6 +178,7 @@ QUERY = {
 }
 FILES = {
     "/api/log/preview", "/api/log/import", "/api/lifters/preview", "/api/lifters/import",
+    "/api/lifters/{lifter_id}/clips/file",
 }  # fmt: skip
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
         ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
@@ -191,17 +193,17 @@ def _routes(coach):
 
 
 def _try(who, method, path, theirs):
+    address = (path + QUERY.get(path, "")).format(
+        **theirs, lift="squat", fault_id="heels-up", name="front squat",
+        token="no-such-token",
+    )  # fmt: skip
     if path in FILES:
         headers = {
             "X-CSRF-Token": who.csrf, "Idempotency-Key": str(uuid7()),
             "Content-Type": "application/octet-stream",
         }  # fmt: skip
-        return who.client.request(method, path, content=b"date,lifter\n", headers=headers)
+        return who.client.request(method, address, content=b"date,lifter\n", headers=headers)
     body = BODIES.get((method, path))
-    address = (path + QUERY.get(path, "")).format(
-        **theirs, lift="squat", fault_id="heels-up", name="front squat",
-        token="no-such-token",
-    )  # fmt: skip
     return who.send(method, address, body() if body else None)
 
 

@@ -89,7 +89,7 @@ def keep_clip(
     digest: str = "",
 ) -> None:  # fmt: skip
     """Read a clip and keep what it says. Raises NotFoundError, InvalidError."""
-    kept = _read(database, who, lifter_id, facts, way, clip, digest)
+    kept = read_tracked(database, who, lifter_id, facts, way, clip, digest)
     with database.club(who.club_id) as connection:
         store.add_clip(connection, who.club_id, who.coach_id, kept)
 
@@ -103,7 +103,7 @@ def read_points(
     clip = _clip_of_points(request)
 
     def compute() -> store.NewClip:
-        return _read(database, who, lifter_id, request, "points", clip, "")
+        return read_tracked(database, who, lifter_id, request, "points", clip)
 
     def action(connection: Connection, kept: store.NewClip) -> ClipRef:
         store.add_clip(connection, who.club_id, who.coach_id, kept)
@@ -135,9 +135,9 @@ def _clip_of_points(request: PointsRequest) -> Clip:
     )
 
 
-def _read(
+def read_tracked(
     database: Database, who: Who, lifter_id: UUID, request: ClipFacts, way: str, clip: Clip,
-    digest: str,
+    digest: str = "",
 ) -> store.NewClip:  # fmt: skip
     """A clip read against today's facts, ready to be kept."""
     with database.club(who.club_id) as connection:

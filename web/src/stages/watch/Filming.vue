@@ -13,6 +13,7 @@ import { LIFT_CHOICE, today } from '@/shared/words'
 import type { Lift } from '@/shared/lifts'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
+import TrackedFile from './TrackedFile.vue'
 import { hold } from './films'
 import { tapsOf, type Tapped } from './taps'
 
@@ -28,7 +29,7 @@ const lift = ref<Lift>('squat')
 const load = ref(massOf(props.known.clips[0]?.load_kg ?? 100))
 const plates = ref(2)
 const filmedOn = ref(today())
-const source = ref<'device' | 'simulated'>('device')
+const source = ref<'device' | 'simulated' | 'tracked'>('device')
 const loadKg = computed(() => readMass(load.value))
 watch(
   loadKg,
@@ -143,6 +144,10 @@ async function keepPoints(instants: Schemas['TappedInstant'][], size: [number, n
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
   emit('kept', now.clipId)
 }
+async function keptFile(clipId: string) {
+  await forget(props.lifterId)
+  emit('kept', clipId)
+}
 const trouble = computed(() => {
   if (message.value) return message.value
   if (job.value?.state === 'failed') return job.value.told || 'The film could not be tracked. Try again.'
@@ -186,6 +191,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           :options="[
             ['device', 'A film on this device'],
             ['simulated', 'The simulated phone'],
+            ['tracked', 'A tracked file'],
           ]"
         />
         <div v-if="source === 'device'" class="choose">
@@ -199,6 +205,14 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
             <li v-for="line in known.filming" :key="line">{{ line }}</li>
           </ol>
         </div>
+        <TrackedFile
+          v-else-if="source === 'tracked'"
+          :lifter-id="lifterId"
+          :lift="lift"
+          :load-kg="loadKg"
+          :filmed-on="filmedOn"
+          @kept="keptFile"
+        />
         <Simulated
           v-else
           :lifter-id="lifterId"

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+// Markers that another program tracked: CSV, TRC or C3D, with a name for each that is called otherwise.
+import { computed, ref } from 'vue'
+import { answered, client, once, uuid7 } from '@/shared/api'
+import type { Lift } from '@/shared/lifts'
+import { useProblem } from '@/shared/useProblem'
+
+const props = defineProps<{ lifterId: string; lift: Lift; loadKg: number; filmedOn: string }>()
+const emit = defineEmits<{ kept: [clipId: string] }>()
+type Part = 'bar' | 'knee' | 'hip' | 'ankle' | 'shoulder'
+const names = ref<Record<Part, string>>({ bar: '', knee: '', hip: '', ankle: '', shoulder: '' })
+const parts = computed<Part[]>(() => ['bar', 'knee', 'hip', props.lift === 'squat' ? 'ankle' : 'shoulder'])
+const file = ref<File | null>(null)
+const { message, busy, run } = useProblem()
+
+function choose(event: Event) {
+  file.value = event.target instanceof HTMLInputElement ? (event.target.files?.[0] ?? null) : null
+}
+async function read() {
+  const clipId = uuid7()
+  const kept = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/file', {
+        params: {
+          path: { lifter_id: props.lifterId },
+          ...once(clipId),
+          query: {
+            clip_id: clipId,
+            lift: props.lift,
+            load_kg: props.loadKg,
+            filmed_on: props.filmedOn,
+            ...names.value,
+          },
+        },
+        body: file.value as unknown as string,
+        bodySerializer: (body) => body,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+    ),
+  )
+  if (kept) emit('kept', clipId)
+}
+</script>
+
+<template>
+  <form class="tracked" novalidate @submit.prevent="read">
+    <label class="file">
+      <b>Choose a file</b>
+      <span class="soft small">CSV in metres (time_s, bar_x_m, bar_y_m, bar_z_m …), TRC or C3D</span>
+      <input type="file" accept=".csv,.trc,.c3d" @change="choose" />
+    </label>
+    <p class="small soft">Markers of the near side. Name those that the file calls otherwise.</p>
+    <div class="names">
+      <v-text-field
+        v-for="part in parts"
+        :key="part"
+        v-model="names[part]"
+        :label="`Marker of the ${part}`"
+        density="compact"
+        hide-details
+      />
+    </div>
+    <p v-if="message" class="signal" role="alert">{{ message }}</p>
+    <v-btn type="submit" :disabled="busy || !file || !(loadKg > 0)">Read the file</v-btn>
+  </form>
+</template>
+
+<style scoped>
+.tracked {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  margin-top: 14px;
+  max-width: 720px;
+}
+.file {
+  display: grid;
+  gap: 6px;
+  border: 1px dashed var(--body-line);
+  border-radius: 3px;
+  padding: 18px;
+  background: var(--sheet);
+  cursor: pointer;
+  width: 100%;
+}
+.names {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
+  gap: 10px;
+  width: 100%;
+}
+</style>

@@ -168,7 +168,8 @@ READS = (
     "preview", "floor-walk", "taps",
 )  # fmt: skip
 QUERY = {
-    "/api/lifters/{lifter_id}/clips/file": f"?clip_id={uuid7()}&lift=squat&load_kg=60&filmed_on=2026-11-20",
+    "/api/lifters/{lifter_id}/clips/file": "?lift=squat&load_kg=60&filmed_on=2026-11-20&clip_id="
+    + str(uuid7()),
     "/api/platform": "?lifter_id={lifter_id}",
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",

@@ -156,7 +156,13 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
         _note_address(address)
         told = Environment()
         app = create_app(
-            Settings(app_url, page, secure_cookies=told.secure_cookies, public_url=told.public_url)
+            Settings(
+                app_url,
+                page,
+                secure_cookies=told.secure_cookies,
+                public_url=told.public_url,
+                films_folder=state_folder() / "films",
+            )
         )
         print(f"\nPavrik: {address}", flush=True)
         print("Your own club: press “Start your own club” there")

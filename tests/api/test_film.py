@@ -133,6 +133,10 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
         "set_id"
     ]
     assert len({s["set_id"]: s for s in coach.get(at(filmed, "sets")).json()}[again]["faults"]) == 1
+    body = {"set_id": str(uuid7()), "replaces": again}
+    key = uuid7()
+    first = coach.post(path, body, key)
+    assert coach.post(path, body, key).json() == first.json() == {"set_id": body["set_id"]}
 
 
 def test_the_lifter_sees_on_his_link_what_the_coach_shows(coach, nobody, filmed, clip):

@@ -259,6 +259,16 @@ class ClipReading(BaseModel):
     made_at: datetime | None = None
 
 
+class ClipSummary(BaseModel):
+    """What lists and later clips need of a clip."""
+
+    lift: LiftId
+    load_kg: float
+    reps: list[RepOut]
+    findings: list[FindingOut]
+    verdict: VerdictOut
+
+
 class ClipLine(BaseModel):
     """A clip in the list."""
 

@@ -24,6 +24,7 @@ from pavrik.formats.wire.watch import (
     ClipReading,
     ClipRef,
     ClipsAnswer,
+    ClipSummary,
     FaultChoice,
     PointsRequest,
     TapsIn,
@@ -142,7 +143,7 @@ def read_tracked(
     """A clip read against today's facts, ready to be kept."""
     with database.club(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, request.lift)
-        before = _readings(connection, lifter_id, request.lift)
+        before = _summaries(connection, lifter_id, request.lift)
         catalogue = catalogue_of(connection)
     lifting = facts.at_load(request.load_kg)
     earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg)
@@ -179,12 +180,16 @@ def _reading(stored: store.StoredClip) -> ClipReading:
     return ClipReading.model_validate({**answer, "made_at": stored.made_at})
 
 
-def _readings(connection: Connection, lifter_id: UUID, lift: str) -> list[ClipReading]:
+def _summary(stored: store.StoredClip) -> ClipSummary:
+    return ClipSummary.model_validate(current(stored.answer, stored.json_version))
+
+
+def _summaries(connection: Connection, lifter_id: UUID, lift: str) -> list[ClipSummary]:
     stored = store.list_clips(connection, lifter_id)
-    return [_reading(one) for one in stored if one.lift == lift]
+    return [_summary(one) for one in stored if one.lift == lift]
 
 
-def earlier_clips(readings: Sequence[ClipReading], light_most_kg: float) -> Earlier:
+def earlier_clips(readings: Sequence[ClipSummary], light_most_kg: float) -> Earlier:
     """What clips of one lift say together; light are those up to a load."""
     light: dict[str, list[float]] = defaultdict(list)
     for reading in readings:
@@ -212,7 +217,7 @@ def list_clips(database: Database, who: Who, lifter_id: UUID) -> ClipsAnswer:
 
 
 def _line(stored: store.StoredClip) -> ClipLine:
-    reading = _reading(stored)
+    reading = _summary(stored)
     return ClipLine(
         clip_id=stored.clip_id,
         lift=stored.lift,

@@ -26,6 +26,7 @@ from pavrik.store.database import Connection, Database
 from pavrik.store.training import (
     Observation,
     StoredSet,
+    known_ids,
     measures_of,
     observations_of,
     standing_version,
@@ -65,10 +66,13 @@ def write_into_log(
     request: ClipLogRequest,
 ) -> SetRef:  # fmt: skip
     """What was confirmed becomes observations of a set, with the time in the film: of a set that
-    was logged, amended, or of a new one. Raises NotFoundError, InvalidError."""
+    was logged, amended, or of a new one; a set that is there already is not written again. Raises
+    NotFoundError, InvalidError."""
     check_sender(database, who, lifter_id)
     with database.club(who.club_id) as connection:
         reading = reading_in(connection, lifter_id, clip_id)
+        if known_ids(connection, [request.set_id]):
+            return SetRef(set_id=request.set_id)
         logged, seen, measures = _as_logged(connection, reading, lifter_id, request)
     answer = log_writes.log_set(database, who, log_writes.QueuedSet(key, logged, seen, measures))
     with database.club(who.club_id) as connection:

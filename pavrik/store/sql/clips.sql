@@ -7,8 +7,9 @@ values (:club_id, :clip_id, :lifter_id, :lift, :load_kg, :filmed_on, :way, :note
 on conflict (club_id, clip_id) do nothing;
 
 -- name: list_clips
--- Clips of a lifter that stand, newest first.
-select clip_id, lifter_id, lift, load_kg, filmed_on, way, note, film_sha256, answer, json_version,
+-- Clips of a lifter that stand, newest first, without their columns over the pictures.
+select clip_id, lifter_id, lift, load_kg, filmed_on, way, note, film_sha256,
+  answer - 'frames' - 'phases' as answer, json_version,
   model_version, made_at
 from film_clip c where lifter_id = :lifter_id and not exists (
   select from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and word = 'withdrawn')

@@ -199,6 +199,12 @@ class TestFaults:
         assert set(states.values()) == {"cannot tell"}
 
 
+def test_a_bar_that_drifts_takes_the_hips_along_without_their_being_accused():
+    of = lifting("squat")
+    _, _, found = findings(of, seen_clip(shot(of, {"bar-forward": 0.04}), 2))
+    assert found["hips-rise"].value < -0.008
+
+
 class TestThresholds:
     detector = next(d for d in DETECTORS if d.id == "hips-rise")
 

@@ -1,27 +1,26 @@
 """Films in, tracked in the background and gone; clips with what they say, and words to them."""
 
-from datetime import date
 from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Depends, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import FileResponse
-from pydantic import BaseModel, Field
 
 from pavrik.api.files import FileIn, file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
-from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.motion_files import MARKERS, to_c3d, to_csv, to_trc
 from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.watch import (
+    ClipFacts,
     ClipLogRequest,
     ClipReading,
     ClipRef,
     ClipsAnswer,
     ClipWordRequest,
+    FileFacts,
     FilmRef,
     PointsRequest,
     SimulateRequest,
@@ -42,7 +41,6 @@ def get_films(request: Request) -> Films:
 
 
 FilmsIn = Annotated[Films, Depends(get_films)]
-MarkerName = Annotated[str, Field(max_length=60)]
 _FILM_BODY = {
     "requestBody": {
         "required": True,
@@ -120,28 +118,13 @@ def read_points(
     return clips.read_points(database, who, key, lifter_id, body)
 
 
-class FileFacts(BaseModel):
-    """What is known of a tracked file: the lift, and which marker is what where the file calls it
-    otherwise."""
-
-    clip_id: UUID
-    lift: LiftId
-    load_kg: Annotated[float, Field(gt=0, le=600)]
-    filmed_on: date
-    bar: MarkerName = ""
-    knee: MarkerName = ""
-    hip: MarkerName = ""
-    ankle: MarkerName = ""
-    shoulder: MarkerName = ""
-
-
 @router.post("/clips/file", status_code=201)
 def read_file(
     lifter_id: UUID, body: FileIn, about: Annotated[FileFacts, Query()], database: DatabaseIn,
     who: WhoIn, key: KeyIn,
 ) -> ClipRef:  # fmt: skip
     """A tracked file (CSV, TRC or C3D) as a clip."""
-    facts = tracked_files.facts_of_file(about.clip_id, about.lift, about.load_kg, about.filmed_on)
+    facts = ClipFacts(**about.model_dump(include=set(ClipFacts.model_fields)))
     names = {part: getattr(about, part) for part in MARKERS}
     return tracked_files.keep_file(database, who, key, lifter_id, facts, body, names)
 

@@ -57,6 +57,24 @@ class TrackRequest(ClipFacts):
     taps: TapsIn
 
 
+MarkerName = Annotated[str, Field(max_length=60)]
+
+
+class FileFacts(BaseModel):
+    """What is known of a tracked file, and which marker is what where the file calls it
+    otherwise."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    filmed_on: date
+    bar: MarkerName = ""
+    knee: MarkerName = ""
+    hip: MarkerName = ""
+    ankle: MarkerName = ""
+    shoulder: MarkerName = ""
+
+
 class TappedInstant(Strict):
     """One picture tapped by hand."""
 

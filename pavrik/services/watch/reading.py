@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from uuid import UUID
 
 import numpy as np
 
@@ -58,7 +59,7 @@ class Earlier:
 
 def read_clip(
     facts: ClipFacts, way: str, clip: Clip, lifting: Lifting, earlier: Earlier,
-    catalogue: Catalogue, lifter_id: object,
+    catalogue: Catalogue, lifter_id: UUID,
 ) -> ClipReading:  # fmt: skip
     """Everything that a clip says. Raises InvalidError with a sentence where it cannot be read."""
     try:

@@ -3,12 +3,10 @@ their names to bar and joints. They are seen again through a camera that stands 
 lifter, so that a tracked file goes the same way as a film."""
 
 from collections.abc import Mapping
-from datetime import date
 from uuid import UUID
 
 import numpy as np
 
-from pavrik.core.competition_lifts import LiftId
 from pavrik.core.tracking.camera import PLATE_RADIUS_M, SLEEVE_END_M, Camera, plate_face_m
 from pavrik.core.tracking.clip import Clip, Pixel, Taps
 from pavrik.core.tracking.linkage import SideLinkage
@@ -140,8 +138,3 @@ def keep_file(
     return compute_and_write(
         database, who, key, "tracked file", asked, ClipRef, compute, action, subject=str(lifter_id)
     )
-
-
-def facts_of_file(clip_id: UUID, lift: LiftId, load_kg: float, filmed_on: date) -> ClipFacts:
-    """What is known of a tracked file beside its markers."""
-    return ClipFacts(clip_id=clip_id, lift=lift, load_kg=load_kg, filmed_on=filmed_on)

@@ -71,12 +71,6 @@ def newest_clip_day(connection: Connection, lifter_id: UUID) -> date | None:
     return found
 
 
-def get_track(connection: Connection, clip_id: UUID) -> dict[str, Any] | None:
-    """The points of a clip as they were tracked."""
-    found: dict[str, Any] | None = value_of(connection, "get_track", clip_id=clip_id)
-    return found
-
-
 def get_clip(connection: Connection, clip_id: UUID) -> StoredClip | None:
     """One clip of the club."""
     return one_of(connection, StoredClip, "get_clip", clip_id=clip_id)

@@ -17,7 +17,7 @@ from pavrik.core.tracking.camera import (
     plate_face_m,
 )
 from pavrik.core.tracking.clip import Clip, Taps
-from pavrik.core.tracking.depth import depth_seen, depth_tapped
+from pavrik.core.tracking.depth import depth_seen
 from pavrik.core.tracking.detectors import DETECTORS, LEAST_OWN
 from pavrik.core.tracking.findings import find
 from pavrik.core.tracking.linkage_solve import Seen, solve
@@ -292,22 +292,6 @@ class TestDepth:
         seen = [depth_seen(of.body, measured, rep) for rep in reps]
         assert {one.state for one in seen} == {"high"}
         assert np.mean([one.below_m for one in seen]) == pytest.approx(-0.115, abs=0.02)
-
-    def test_two_taps_are_told_with_less_doubt(self):
-        of = lifting("squat")
-        taken = shot(of, {"high": 0.045})
-        measured, reps, _ = findings(of, seen_clip(taken, 1))
-        camera, frame = taken.stand.camera(), reps[0].turn
-        points = {name: at[frame] for name, at in taken.motion.points.items()}
-
-        def at(place, up):
-            return tuple(float(p) for p in camera.project(place[0], place[1], place[2] + up))
-
-        crease = at(points["hip"], of.body.hip_crease_m)
-        top = at(points["knee"], of.body.knee_top_m)
-        told = depth_tapped(measured, reps[0], crease, top)
-        assert told.unsure_m < depth_seen(of.body, measured, reps[0]).unsure_m
-        assert told.below_m == pytest.approx(-0.03, abs=0.012)
 
 
 class TestLoadVelocity:

@@ -1,6 +1,6 @@
 """Depth from the side: the hip's crease against the top of the knee, never within the error.
 
-Not a light: the referees decide. Two taps at the bottom are surer than the tracked linkage.
+Not a light: the referees decide.
 """
 
 from dataclasses import dataclass
@@ -13,9 +13,6 @@ from pavrik.core.body.segments import Body
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 
-TAPPED_UNSURE_M = assume(
-    "depth_tapped_unsure_m", 0.025, "m", "tapped depth nearer to level: untold"
-)
 TRACKED_UNSURE_M = assume(
     "depth_tracked_unsure_m", 0.035, "m", "tracked depth nearer to level: untold"
 )
@@ -36,21 +33,6 @@ def depth_seen(body: Body, measured: Measured, rep: Rep) -> DepthSeen:
     """Depth of a squat's rep from the tracked linkage."""
     hip, knee = measured.hip[rep.turn, 1], measured.knee[rep.turn, 1]
     below = float(knee + np.asarray(body.knee_top_m) - hip - np.asarray(body.hip_crease_m))
-    return _told(rep.number, below, TRACKED_UNSURE_M)
-
-
-def depth_tapped(
-    measured: Measured, rep: Rep, crease: tuple[float, float], knee_top: tuple[float, float]
-) -> DepthSeen:
-    """Depth from two taps (pixels) in the bottom frame, each at its own distance to the lens."""
-    linkage = measured.linkage
-    knee_y = float(linkage.knee(measured.solved.shank[rep.turn])[1])
-    high = float(measured.camera.unproject(*crease, linkage.hip_y_m)[1])
-    low = float(measured.camera.unproject(*knee_top, knee_y)[1])
-    return _told(rep.number, low - high, TAPPED_UNSURE_M)
-
-
-def _told(rep: int, below_m: float, unsure_m: float) -> DepthSeen:
-    if abs(below_m) < unsure_m:
-        return DepthSeen(rep, below_m, unsure_m, "cannot tell")
-    return DepthSeen(rep, below_m, unsure_m, "deep" if below_m > 0 else "high")
+    if abs(below) < TRACKED_UNSURE_M:
+        return DepthSeen(rep.number, below, TRACKED_UNSURE_M, "cannot tell")
+    return DepthSeen(rep.number, below, TRACKED_UNSURE_M, "deep" if below > 0 else "high")

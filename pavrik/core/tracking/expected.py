@@ -33,10 +33,6 @@ class Expected:
         """An angle at heights of the bar."""
         return self.at_height(height_m, self.path.angles_deg[name])
 
-    def progress_at(self, height_m: Floats | float) -> Floats:
-        """How far along the way a height of the bar is."""
-        return self.at_height(height_m, self.progress)
-
     def height_at(self, progress: float) -> float:
         """The bar's height at a progress of the way."""
         order = np.argsort(self.progress)

@@ -20,10 +20,6 @@ order by made_at desc, clip_id desc;
 select max(filmed_on) from film_clip c where lifter_id = :lifter_id and not exists (
   select from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and word = 'withdrawn');
 
--- name: get_track
--- The points of a clip.
-select track from film_clip where clip_id = :clip_id;
-
 -- name: get_clip
 -- One clip of the club.
 select clip_id, lifter_id, lift, load_kg, filmed_on, way, note, film_sha256, answer, json_version,

@@ -4,6 +4,7 @@ The taps stand in one picture of the film; it is followed from there to its end,
 to its start.
 """
 
+from collections import deque
 from collections.abc import Generator
 from dataclasses import dataclass, replace
 from pathlib import Path
@@ -19,8 +20,9 @@ from pavrik.film.limbs import Joints
 from pavrik.film.opencv import Affine, Picture, moved
 from pavrik.film.plate import Disc, PlateTracker, find_disc
 
-MOST_BEFORE = 900
-"""Pictures before the tapped one: they are kept in memory to be followed backward."""
+MOST_BEFORE = 300
+"""Pictures before the tapped one that are kept, to be followed backward; what lies before them is
+the way to the bar."""
 Places = NDArray[np.float64]
 
 
@@ -94,7 +96,7 @@ def track(
     with open_film(path) as film:
         expected = max(film.capture.get(cv2.CAP_PROP_FRAME_COUNT), 1.0)
         small = _scaled(taps, film.scale)
-        earlier: list[Frame] = []
+        earlier: deque[Frame] = deque(maxlen=MOST_BEFORE)
         rows: list[_Row] = []
         follower: _Follower | None = None
         start: Frame | None = None
@@ -108,11 +110,6 @@ def track(
                 rows.append(follower.at_start(frame.time_s))
             else:
                 earlier.append(frame)
-            if len(earlier) > MOST_BEFORE:
-                raise FilmError(
-                    f"more than {MOST_BEFORE} pictures lie before the tapped one: cut the start of "
-                    "the film, or tap earlier in it"
-                )
             yield min(0.95, 0.95 * (number + 1) / expected)
         if start is None:
             raise FilmError("the tapped picture is beyond the end of the film: tap again")

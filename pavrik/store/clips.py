@@ -6,7 +6,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, value_of
+from pavrik.store.statements import all_of, one_of, run, tuples_of, value_of
 
 
 @dataclass(frozen=True)
@@ -63,6 +63,12 @@ def add_clip(connection: Connection, club_id: UUID, made_by: UUID | None, clip: 
 def list_clips(connection: Connection, lifter_id: UUID) -> list[StoredClip]:
     """Clips of a lifter that stand, newest first."""
     return all_of(connection, StoredClip, "list_clips", lifter_id=lifter_id)
+
+
+def shown_clip_ids(connection: Connection, lifter_id: UUID, most: int) -> list[UUID]:
+    """The newest clips that are shown to their lifter."""
+    found = tuples_of(connection, "list_shown_clip_ids", lifter_id=lifter_id, most=most)
+    return [clip_id for (clip_id,) in found]
 
 
 def newest_clip_day(connection: Connection, lifter_id: UUID) -> date | None:

@@ -24,7 +24,6 @@ _GRID = np.linspace(0.04, LOWEST, 40)
 HIP_PER_BAR = assume("hip_per_bar_forward", 0.85, "share", "a bar that drifts takes the hips along")
 BEFORE_S = assume("before_lift_off_s", 0.9, "s", "looked back from where the plates leave")
 FIRST_THIRD = 1 / 3
-BOTTOM_KEEPS_M = 0.02
 
 
 @dataclass(frozen=True)
@@ -46,12 +45,14 @@ class Detector:
     """Whether an oblique view spoils it."""
     priced: bool = False
     """Whether its value is the amount that the fault is priced by."""
+    banded: bool = False
+    """Whether nothing is told between the threshold and as much to the other side."""
 
     def told(self, own: Sequence[float] = ()) -> float:
         """From which value on it is told: the 99th percentile of the lifter's own light reps where
         there are enough of them; never finer than the error allows, nor than most of the first
         threshold: tired reps of honest form spread wider than light ones."""
-        if self.below or len(own) < LEAST_OWN:
+        if self.below or self.banded or len(own) < LEAST_OWN:
             return self.told_from
         usual = float(np.mean(own)) + 2.33 * float(np.std(own, ddof=1))
         return max(usual, 2.33 * self.error_sd, FINEST * self.told_from)
@@ -105,6 +106,13 @@ def heels_rise_m(measured: Measured, _: Expected, rep: Rep) -> float:
     return float(np.percentile(rise, 95)) if len(rise) else float("nan")
 
 
+def above_level_m(measured: Measured, _: Expected, rep: Rep) -> float:
+    """How far the hip's crease stays above the top of the knee at the bottom. No light: the
+    referees decide."""
+    hip, knee = measured.hip[rep.turn, 1], measured.knee[rep.turn, 1]
+    return float(hip - knee - measured.linkage.hip_at_level_m)
+
+
 def descent_s(_: Measured, __: Expected, rep: Rep) -> float:
     """Seconds of the way down."""
     return rep.down_s
@@ -153,15 +161,20 @@ def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float
 
 DETECTORS: tuple[Detector, ...] = (
     Detector(
+        "dive", "back", "dive", "descent", "s",
+        assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
+        assume("film_dive_told", 0.9, "s", "a descent faster than this is told"), descent_s,
+        "for the way down", below=True, needs_square=False,
+    ),
+    Detector(
         "heels-up", "back", "heels-up", "bottom", "m",
         *_m("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
         "heel off the floor",
     ),
     Detector(
-        "dive", "back", "dive", "descent", "s",
-        assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
-        assume("film_dive_told", 0.9, "s", "a descent faster than this is told"), descent_s,
-        "for the way down", below=True, needs_square=False,
+        "depth", "back", "high", "bottom", "m",
+        *_m("depth", 0.015, 0.035, "crease of the hip above the top of the knee"), above_level_m,
+        "crease of the hip above the top of the knee", banded=True,
     ),
     Detector(
         "hips-rise", "back", "hips-rise", "out of the hole", "m",

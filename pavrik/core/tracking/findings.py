@@ -109,7 +109,10 @@ def _finding(detector: Detector, told: float, by_rep: tuple[float, ...], view: V
     reps = tuple(number for number, share in enumerate(shares, 1) if share >= 1.0)
     if len(reps) > 1 or any(share >= ALONE for share in shares):
         return made("fails", _in_reps(reps, len(by_rep)), value, reps)
-    near = not detector.below and sum(share >= SLIGHT for share in shares) > 1
+    if detector.banded and not reps and any(abs(v) < told for v in seen):
+        return made("cannot tell", "nearer to level than a film can tell", value)
+    whole = detector.below or detector.banded
+    near = not whole and sum(share >= SLIGHT for share in shares) > 1
     if reps or near:
         why = _in_reps(reps, len(by_rep)) if reps else "near the threshold more than once"
         return made("slight", why, value, reps)

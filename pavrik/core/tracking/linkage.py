@@ -30,6 +30,8 @@ class SideLinkage:
     bar_start_x_m: float = 0.0
     """Where the bar is at the deepest point, in front of mid-foot."""
     shoulder_y_m: float = 0.18
+    hip_at_level_m: float = 0.0
+    """Hip above knee, centre to centre, with the hip's crease level with the top of the knee."""
 
     @property
     def carried(self) -> Carried:
@@ -90,4 +92,5 @@ def side_linkage(body: Body, toe_out: float, path: Drawn) -> SideLinkage:
         bar_on_trunk=(float(along.mean()), float(forward.mean())) if rests else None,
         bar_start_x_m=float(points["bar"][0, int(np.argmin(points["bar"][2]))]),
         shoulder_y_m=float(points["shoulder"][1, 0]),
+        hip_at_level_m=float(np.asarray(body.knee_top_m) - np.asarray(body.hip_crease_m)),
     )

@@ -70,13 +70,10 @@ def deadlift_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
 def _last_still(height_m: Floats, low: int) -> int | None:
     """The last frame before a low where the bar is within its rest of the height it came from."""
     before = height_m[: low + 1]
-    start = before[: low + 1].max() if low else height_m[0]
-    rises = np.flatnonzero(before > height_m[low] + LEAST_WAY_M)
-    if not len(rises):
+    high = float(before[_plateau(before, low) :].max())
+    if high < height_m[low] + LEAST_WAY_M:
         return None
-    high = float(start if len(before) < 3 else before[_plateau(before, low) :].max())
-    still = np.flatnonzero(before >= high - MOVING_M)
-    return int(still[-1])
+    return int(np.flatnonzero(before >= high - MOVING_M)[-1])
 
 
 def _plateau(before: Floats, low: int) -> int:

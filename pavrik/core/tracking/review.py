@@ -10,7 +10,7 @@ from typing import Any
 
 import numpy as np
 
-from pavrik.core.assumptions import assume
+from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.findings import Finding, State, view_of
@@ -86,9 +86,12 @@ def instant(expected: Expected, measured: Measured, lowest_m: float, frame: int)
     )
 
 
-_HANGING_PROGRESS = {
-    "off the floor": 1.0, "below the knee": 0.8, "at the knee": 0.6, "lockout": 0.02,
-}  # fmt: skip
+_HANGING_PROGRESS = assume_each(
+    "film_looks_at",
+    {"off the floor": 1.0, "below the knee": 0.8, "at the knee": 0.6, "lockout": 0.02},
+    "share of the way",
+    "where a film looks at a phase of a pull",
+)
 
 
 def lowest_of(measured: Measured, rep: Rep) -> float:
@@ -112,10 +115,13 @@ def phase_rows(
         progress = _HANGING_PROGRESS.get(phase.id, phase.progress)
         frame = frame_in_phase(expected, measured, rep, phase.id, progress)
         at = instant(expected, measured, lowest_of(measured, rep), frame)
-        state = _state(here, measured)
+        says = _says(at) if view_of(measured).angles_told else ""
         rows.append(
-            PhaseRow(phase.id, state, rep.number, at, tuple(f.detector.id for f in here), _says(at))
-        )
+            PhaseRow(
+                phase.id, _state(here, measured, says), rep.number, at,
+                tuple(f.detector.id for f in here), says,
+            )
+        )  # fmt: skip
     return rows
 
 
@@ -124,10 +130,14 @@ def _worst_rep(findings: Sequence[Finding], reps: int) -> int:
     return told[0].reps[0] - 1 if told else reps - 1
 
 
-def _state(findings: Sequence[Finding], measured: Measured) -> State:
-    if not findings:
-        return "holds" if view_of(measured).angles_told else "cannot tell"
-    return min((f.state for f in findings), key=WORST.index)
+def _state(findings: Sequence[Finding], measured: Measured, says: str) -> State:
+    """The worst of its findings; where none looks at the phase, what stands out against the
+    computed posture is slight."""
+    if findings:
+        return min((f.state for f in findings), key=WORST.index)
+    if not view_of(measured).angles_told:
+        return "cannot tell"
+    return "slight" if says else "holds"
 
 
 def _says(at: Instant) -> str:
@@ -173,22 +183,26 @@ OVERALL_WEIGHTS: Mapping[State, float] = {
 }  # fmt: skip
 
 
+def worst_by_fault(findings: Sequence[Finding]) -> dict[str, State]:
+    """The worst state of every fault: two detectors of one fault speak of one thing."""
+    states: dict[str, State] = {}
+    for finding in findings:
+        fault_id = finding.detector.fault_id
+        states[fault_id] = min(finding.state, states.get(fault_id, "holds"), key=WORST.index)
+    return states
+
+
 def overall(findings: Sequence[Finding]) -> str:
-    """One word for the set: each thing that fails counts 1, each slight one 0.4; from 1.5 on it is
+    """One word for the set: each fault that fails counts 1, each slight one 0.4; from 1.5 on it is
     to be worked on, from 1 on one thing to mend, from 0.4 on nearly clean; nothing seen at all
     cannot be told."""
-    if all(finding.state == "cannot tell" for finding in findings):
+    states = list(worst_by_fault(findings).values())
+    if all(state == "cannot tell" for state in states):
         return "cannot tell"
-    weight = sum(OVERALL_WEIGHTS[finding.state] for finding in findings)
+    weight = sum(OVERALL_WEIGHTS[state] for state in states)
     return "work on it" if weight >= 1.5 else "one thing to mend" if weight >= 1.0 else (
         "nearly clean" if weight >= 0.4 else "clean"
     )  # fmt: skip
-
-
-def lost_speed(reps: Sequence[Rep]) -> float:
-    """Share of the fastest rep's mean speed that the last rep lost; 0 for a single."""
-    fastest = max((rep.mean_m_s for rep in reps), default=0.0)
-    return 1.0 - reps[-1].mean_m_s / fastest if len(reps) > 1 and fastest > 0 else 0.0
 
 
 def column(values: Floats, digits: int = 4) -> list[float | None]:

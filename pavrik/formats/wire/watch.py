@@ -7,12 +7,15 @@ from uuid import UUID
 from pydantic import BaseModel, Field, model_validator
 
 from pavrik.core.competition_lifts import LiftId
+from pavrik.core.tracking.findings import State
+from pavrik.core.tracking.review import Comparison, Instant
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Note, Text
 
 Coordinate = Annotated[float, Field(ge=-10_000, le=20_000)]
 Pixel = tuple[Coordinate, Coordinate]
-State = Literal["holds", "slight", "fails", "cannot tell"]
+Way = Literal["film", "simulated", "points", "file"]
+"""How a clip came: tracked from a film, from a simulated one, by taps alone, as a tracked file."""
 Series = list[float | None]
 """A column with a number for each picture; null where it was not seen."""
 
@@ -128,7 +131,8 @@ class FaultChoice(BaseModel):
 
 
 class RepOut(BaseModel):
-    """One rep: when (s of the film), how fast (m/s), where it was slowest (m above the floor)."""
+    """One rep: when (s of the film), how fast (m/s), where it was slowest (m above the floor); no
+    speed where the view is too oblique."""
 
     number: int
     first_s: float
@@ -136,10 +140,10 @@ class RepOut(BaseModel):
     last_s: float
     down_s: float
     up_s: float
-    mean_m_s: float
-    peak_m_s: float
-    least_m_s: float
-    sticking_m: float
+    mean_m_s: float | None
+    peak_m_s: float | None
+    least_m_s: float | None
+    sticking_m: float | None
     below_m: float | None = None
     """How far the crease of the hip was below the top of the knee."""
     depth: Literal["deep", "high", "cannot tell"] | None = None
@@ -169,35 +173,15 @@ class FindingOut(BaseModel):
     word: Literal["confirmed", "dismissed", "undecided"] = "undecided"
 
 
-class InstantOut(BaseModel):
-    """One moment beside the computed one at the same height of the bar."""
-
-    time_s: float
-    lean_deg: float
-    bar_x_m: float
-    hip_z_m: float
-    expected_lean_deg: float
-    expected_bar_x_m: float
-    expected_hip_z_m: float
-
-
 class PhaseOut(BaseModel):
     """One phase in the rep in which it is worst."""
 
     phase: str
     state: State
     rep: int
-    instant: InstantOut
+    instant: Instant
     findings: list[str]
     says: str
-
-
-class ComparisonOut(BaseModel):
-    """A number that changed from the first rep to the last."""
-
-    detector: str
-    first: float
-    last: float
 
 
 class CameraOut(BaseModel):
@@ -207,6 +191,8 @@ class CameraOut(BaseModel):
     height_m: float
     off_side_deg: float
     tilt_deg: float
+    angles_told: bool
+    speeds_told: bool
     words: list[str]
 
 
@@ -239,13 +225,13 @@ class SpeedOut(BaseModel):
 
 
 class VerdictOut(BaseModel):
-    """Strengths first, what fails, one next cue, an overall word."""
+    """What was looked for and not seen, what fails, one next cue, an overall word."""
 
     overall: str
-    strengths: list[str]
+    not_seen: list[str]
     fails: list[str]
     cue: str = ""
-    lost_speed: float
+    lost_speed: float | None
 
 
 class ClipReading(BaseModel):
@@ -256,7 +242,7 @@ class ClipReading(BaseModel):
     lift: LiftId
     load_kg: float
     filmed_on: date
-    way: Literal["film", "simulated", "points", "file"]
+    way: Way
     setup_words: str
     predicted_max_kg: float
     camera: CameraOut
@@ -266,8 +252,8 @@ class ClipReading(BaseModel):
     reps: list[RepOut]
     findings: list[FindingOut]
     phases: list[PhaseOut]
-    instants: list[InstantOut] = []
-    comparisons: list[ComparisonOut]
+    instants: list[Instant] = []
+    comparisons: list[Comparison]
     speed: SpeedOut
     verdict: VerdictOut
     model_version: str
@@ -294,7 +280,7 @@ class ClipLine(BaseModel):
     lift: LiftId
     load_kg: float
     filmed_on: date
-    way: str
+    way: Way
     reps: int
     overall: str
     fails: list[str]
@@ -318,7 +304,7 @@ class SharedClip(BaseModel):
     load_kg: float
     filmed_on: date
     overall: str
-    strengths: list[str]
+    not_seen: list[str]
     fails: list[str]
     told: list[str]
     cue: str

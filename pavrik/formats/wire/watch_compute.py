@@ -4,13 +4,13 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field, model_validator
 
+from pavrik.core.tracking.review import Instant
 from pavrik.formats.model.deadlift_answers import DeadliftAtLoadRequest
 from pavrik.formats.model.lift_answers import SquatAtLoadRequest
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.watch import (
     CameraOut,
     FindingOut,
-    InstantOut,
     PhaseOut,
     Pixel,
     RepOut,
@@ -72,7 +72,7 @@ class WatchAnswer(BaseModel):
     reps: list[RepOut]
     findings: list[FindingOut]
     phases: list[PhaseOut]
-    instants: list[InstantOut]
+    instants: list[Instant]
     cannot_tell: list[str]
     verdict: VerdictOut
     misfit_m: float

@@ -19,7 +19,7 @@ from pavrik.formats.wire.watch_compute import (
 )
 from pavrik.services.setups.analysis import lifter_at_load
 from pavrik.services.watch.lifting import lifting_from
-from pavrik.services.watch.reading import Earlier, read_clip
+from pavrik.services.watch.reading import Advice, Earlier, read_clip
 
 _NOBODY = UUID(int=0)
 
@@ -33,8 +33,8 @@ def watch(request: SquatWatchRequest | DeadliftWatchRequest) -> WatchAnswer:
         large_plates=request.large_plates,
     )  # fmt: skip
     reading = read_clip(
-        facts, "points", _clip(request.track), lifting, Earlier({}, ()), shipped_catalogue(),
-        _NOBODY,
+        facts, "points", _clip(request.track), lifting, Earlier({}, ()),
+        Advice(shipped_catalogue()), _NOBODY,
     )  # fmt: skip
     return WatchAnswer(**{name: getattr(reading, name) for name in WatchAnswer.model_fields})
 

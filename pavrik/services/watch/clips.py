@@ -1,7 +1,7 @@
 """Clips: a film tracked in the background or taps taken as they are, then read and kept."""
 
 from collections import defaultdict
-from collections.abc import Generator, Sequence
+from collections.abc import Callable, Generator, Sequence
 from dataclasses import asdict
 from typing import Any
 from uuid import UUID
@@ -12,6 +12,7 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
+from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.film.camera.motion import faults_of
 from pavrik.film.decode import FilmError
@@ -29,19 +30,23 @@ from pavrik.formats.wire.watch import (
     PointsRequest,
     TapsIn,
     TrackRequest,
+    Way,
 )
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
-from pavrik.services.watch.lifting import lifting_of, read_lifting
-from pavrik.services.watch.reading import Earlier, read_clip
+from pavrik.services.watch.lifting import read_lifting
+from pavrik.services.watch.reading import Advice, Earlier, best_speed_m_s, read_clip
 from pavrik.services.writes import compute_and_write
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.jobs import Job
+from pavrik.store.library import list_cause_tests
 
+MakeClip = Callable[[SideLinkage], Clip]
+"""The clip of a lifter with a linkage: tracked already, or made from places in metres."""
 FILMING = [
     "Phone at knee height, level, on something that stands still.",
     "Exactly beside the lifter, 4 to 5 m away, the whole plate in the picture at all times.",
@@ -61,7 +66,9 @@ def ask_to_track(
     ForbiddenError, InvalidError."""
     check_sender(database, who, lifter_id)
     films.waiting(who, request.film_id)
-    lifting_of(database, who, lifter_id, request.lift, request.load_kg)
+    with database.club(who.club_id) as connection:
+        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
+    facts.at_load(request.load_kg)
     steps = _tracking(database, who, films, lifter_id, request)
     return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), steps)
 
@@ -76,7 +83,7 @@ def _tracking(
         simulated = path.with_suffix(SIMULATED).exists()
         for progress in track(path, _taps(request.taps), request.tapped_s, found):
             yield 0.9 * progress
-        way = "simulated" if simulated else "film"
+        way: Way = "simulated" if simulated else "film"
         keep_clip(database, who, lifter_id, request, way, found[0], digest)
         yield 1.0
     except FilmError as error:
@@ -86,13 +93,32 @@ def _tracking(
 
 
 def keep_clip(
-    database: Database, who: Who, lifter_id: UUID, facts: ClipFacts, way: str, clip: Clip,
+    database: Database, who: Who, lifter_id: UUID, facts: ClipFacts, way: Way, clip: Clip,
     digest: str = "",
 ) -> None:  # fmt: skip
     """Read a clip and keep what it says. Raises NotFoundError, InvalidError."""
-    kept = read_tracked(database, who, lifter_id, facts, way, clip, digest)
+    kept = _read_tracked(database, who, lifter_id, facts, way, lambda _: clip, digest)
     with database.club(who.club_id) as connection:
         store.add_clip(connection, who.club_id, who.coach_id, kept)
+
+
+def keep_once(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, facts: ClipFacts, way: Way,
+    make: MakeClip, asked: dict[str, Any],
+) -> ClipRef:  # fmt: skip
+    """The same for what comes with its request and is kept once, however often it is sent."""
+    check_sender(database, who, lifter_id)
+
+    def compute() -> store.NewClip:
+        return _read_tracked(database, who, lifter_id, facts, way, make)
+
+    def action(connection: Connection, kept: store.NewClip) -> ClipRef:
+        store.add_clip(connection, who.club_id, who.coach_id, kept)
+        return ClipRef(clip_id=facts.clip_id)
+
+    return compute_and_write(
+        database, who, key, f"read {way}", asked, ClipRef, compute, action, subject=str(lifter_id)
+    )
 
 
 def read_points(
@@ -100,20 +126,10 @@ def read_points(
 ) -> ClipRef:
     """Taps of single pictures as they are: the film stays where it is. Raises NotFoundError,
     ForbiddenError, InvalidError."""
-    check_sender(database, who, lifter_id)
-    clip = _clip_of_points(request)
-
-    def compute() -> store.NewClip:
-        return read_tracked(database, who, lifter_id, request, "points", clip)
-
-    def action(connection: Connection, kept: store.NewClip) -> ClipRef:
-        store.add_clip(connection, who.club_id, who.coach_id, kept)
-        return ClipRef(clip_id=request.clip_id)
-
-    return compute_and_write(
-        database, who, key, "read points", request.model_dump(mode="json"), ClipRef, compute,
-        action, subject=str(lifter_id),
-    )  # fmt: skip
+    asked = request.model_dump(mode="json")
+    return keep_once(
+        database, who, key, lifter_id, request, "points", lambda _: _clip_of_points(request), asked
+    )
 
 
 def _clip_of_points(request: PointsRequest) -> Clip:
@@ -136,18 +152,20 @@ def _clip_of_points(request: PointsRequest) -> Clip:
     )
 
 
-def read_tracked(
-    database: Database, who: Who, lifter_id: UUID, request: ClipFacts, way: str, clip: Clip,
+def _read_tracked(
+    database: Database, who: Who, lifter_id: UUID, request: ClipFacts, way: Way, make: MakeClip,
     digest: str = "",
 ) -> store.NewClip:  # fmt: skip
-    """A clip read against today's facts, ready to be kept."""
+    """A clip read against the lifter's facts, ready to be kept."""
     with database.club(who.club_id) as connection:
-        facts = read_lifting(connection, lifter_id, request.lift)
+        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
         before = _summaries(connection, lifter_id, request.lift)
-        catalogue = catalogue_of(connection)
+        tests = list_cause_tests(connection, lifter_id)
+        advice = Advice(catalogue_of(connection), tests, facts.inputs.profile.novice)
     lifting = facts.at_load(request.load_kg)
+    clip = make(lifting.linkage)
     earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg)
-    reading = read_clip(request, way, clip, lifting, earlier, catalogue, lifter_id)
+    reading = read_clip(request, way, clip, lifting, earlier, advice, lifter_id)
     return store.NewClip(
         **request.model_dump(include={"clip_id", "lift", "load_kg", "filmed_on", "note"}),
         lifter_id=lifter_id,
@@ -190,17 +208,16 @@ def _summaries(connection: Connection, lifter_id: UUID, lift: str) -> list[ClipS
 
 
 def earlier_clips(readings: Sequence[ClipSummary], light_most_kg: float) -> Earlier:
-    """What clips of one lift say together; light are those up to a load."""
+    """What clips of one lift say together. Only what held in light reps (up to a load) moves a
+    threshold: a fault that a lifter always shows must not become his usual."""
     light: dict[str, list[float]] = defaultdict(list)
+    speeds = []
     for reading in readings:
-        if reading.load_kg <= light_most_kg:
-            for finding in reading.findings:
-                light[finding.detector] += [v for v in finding.by_rep if v is not None]
-    speeds = [
-        (reading.load_kg, max(rep.mean_m_s for rep in reading.reps))
-        for reading in readings
-        if reading.reps
-    ]
+        held = [f for f in reading.findings if f.state == "holds"]
+        for finding in held if reading.load_kg <= light_most_kg else ():
+            light[finding.detector] += [v for v in finding.by_rep if v is not None]
+        if (best := best_speed_m_s(reading.reps)) is not None:
+            speeds.append((reading.load_kg, best))
     return Earlier(light, speeds)
 
 

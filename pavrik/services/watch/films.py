@@ -4,6 +4,7 @@ and swept after an hour in any case. No film enters the database."""
 import hashlib
 import time
 from collections.abc import AsyncIterator
+from contextlib import suppress
 from pathlib import Path
 from uuid import UUID
 
@@ -48,10 +49,11 @@ class Films:
         oldest = time.time() - KEPT_S
         waiting = 0
         for path in self.path(who, who.club_id).parent.iterdir():
-            if path.stat().st_mtime < oldest:
-                path.unlink(missing_ok=True)
-            elif path.suffix == _WAITING:
-                waiting += 1
+            with suppress(FileNotFoundError):
+                if path.stat().st_mtime < oldest:
+                    path.unlink(missing_ok=True)
+                elif path.suffix == _WAITING:
+                    waiting += 1
         if waiting >= MOST_WAITING:
             raise InvalidError(
                 f"{waiting} films of your club wait to be tracked, at most {MOST_WAITING} are "

@@ -1,6 +1,7 @@
 """The lifter of a clip: the set-up in force, its linkage, its computed way at the load."""
 
 from dataclasses import dataclass
+from datetime import UTC, date, datetime, time
 from typing import Any
 from uuid import UUID
 
@@ -12,9 +13,11 @@ from pavrik.core.tracking.expected import Expected, expected_way
 from pavrik.core.tracking.linkage import SideLinkage, side_linkage
 from pavrik.errors import InvalidError
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs, setups_in_force
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs, setup_at
 from pavrik.services.setups.fits import model_of
+from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.store.setups import Settled, list_settled
 
 
 @dataclass(frozen=True)
@@ -56,16 +59,26 @@ def lifting_from(lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float) ->
     return Lifting(lift, lifter, setup, load_kg, exact, linkage, way)
 
 
-def read_lifting(connection: Connection, lifter_id: UUID, lift_id: LiftId) -> LiftingFacts:
-    """Today's facts. Raises NotFoundError."""
-    inputs = load_inputs(connection, lifter_id)
-    return LiftingFacts(LIFTS[lift_id], inputs, setups_in_force(connection, inputs)[lift_id])
+def read_lifting(
+    connection: Connection, lifter_id: UUID, lift_id: LiftId, on: date
+) -> LiftingFacts:
+    """Facts of a lifter, in the set-up that stood on a day. Raises NotFoundError."""
+    inputs, lift = load_inputs(connection, lifter_id), LIFTS[lift_id]
+    settled = list_settled(connection, lifter_id)
+    return LiftingFacts(lift, inputs, _setup_on(lift, inputs.profile.stature_m, settled, on))
+
+
+def _setup_on(lift: Lift[Any], stature_m: float, settled: list[Settled], on: date) -> Any:
+    """The set-up settled by the end of a day, else the first one that was settled later."""
+    at = datetime.combine(on, time.max, UTC)
+    first = min((s.settled_at for s in settled if s.lift == lift.id), default=at)
+    return setup_at(lift, stature_m, settled, max(at, first))
 
 
 def lifting_of(
     database: Database, who: Who, lifter_id: UUID, lift_id: LiftId, load_kg: float
 ) -> Lifting:
-    """One lifter in the set-up in force at a load. Raises NotFoundError, InvalidError."""
+    """One lifter in today's set-up at a load. Raises NotFoundError, InvalidError."""
     with database.club(who.club_id) as connection:
-        facts = read_lifting(connection, lifter_id, lift_id)
+        facts = read_lifting(connection, lifter_id, lift_id, today(connection))
     return facts.at_load(load_kg)

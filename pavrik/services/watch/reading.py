@@ -2,16 +2,18 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from typing import Any
 from uuid import UUID
 
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.faults.evidence import ruled_out_causes
+from pavrik.core.faults.rituals import cues_for
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
 from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.clip import Clip
-from pavrik.core.tracking.depth import DepthSeen, depth_seen
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, find, view_of
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
@@ -21,10 +23,10 @@ from pavrik.core.tracking.review import (
     column,
     first_against_last,
     instant,
-    lost_speed,
     lowest_of,
     overall,
     phase_rows,
+    worst_by_fault,
 )
 from pavrik.core.units import Floats, degrees
 from pavrik.errors import InvalidError
@@ -32,34 +34,50 @@ from pavrik.formats.wire.watch import (
     CameraOut,
     ClipFacts,
     ClipReading,
-    ComparisonOut,
     FindingOut,
     FramesOut,
-    InstantOut,
     PhaseOut,
     RepOut,
     SpeedOut,
     VerdictOut,
 )
+from pavrik.services.training.causes import results_of
 from pavrik.services.watch.lifting import Lifting
+from pavrik.store.library import CauseTest
 
 LEAST_PICTURES = 20
 """Fewer are instants tapped by hand: no rep and no speed is told of them."""
 FILMED_HIGH_M = 1.1
+POOR_FIT_M = 0.025
 
 
 @dataclass(frozen=True)
 class Earlier:
-    """What earlier clips of the lifter in the lift say: values of light reps by detector, and load
-    with best mean speed of each."""
+    """What earlier clips of the lifter in the lift say: values of light honest reps by detector,
+    and load with best mean speed of each."""
 
     light: Mapping[str, Sequence[float]]
     speeds: Sequence[tuple[float, float]]
 
 
+@dataclass(frozen=True)
+class Advice:
+    """What the next cue is chosen by: the catalogue, tests of causes, whether a novice lifts."""
+
+    catalogue: Catalogue
+    tests: Sequence[CauseTest] = ()
+    novice: bool = False
+
+    def cue(self, fault_id: str) -> str:
+        """The first cue for a fault, none of a cause that a test ruled out."""
+        ruled_out = ruled_out_causes(results_of(self.tests, fault_id))
+        remedies = self.catalogue.remedies_of(fault_id, ruled_out)
+        return next((cue.text for cue in cues_for(remedies, novice=self.novice)), "")
+
+
 def read_clip(
-    facts: ClipFacts, way: str, clip: Clip, lifting: Lifting, earlier: Earlier,
-    catalogue: Catalogue, lifter_id: UUID,
+    facts: ClipFacts, way: str, clip: Clip, lifting: Lifting, earlier: Earlier, advice: Advice,
+    lifter_id: UUID,
 ) -> ClipReading:  # fmt: skip
     """Everything that a clip says. Raises InvalidError with a sentence where it cannot be read."""
     try:
@@ -68,7 +86,7 @@ def read_clip(
         raise InvalidError(str(error)) from error
     reps = _reps(lifting, measured)
     found = find(measured, lifting.expected, reps, earlier.light) if reps else []
-    costs = _costs(lifting, found)
+    told_reps = _reps_out(reps, found, measured)
     phases = phase_rows(lifting.lift, measured, lifting.expected, reps, found)
     return ClipReading(
         clip_id=facts.clip_id,
@@ -83,20 +101,16 @@ def read_clip(
         cannot_tell=_cannot_tell(measured, reps),
         misfit_m=measured.solved.misfit_m,
         frames=_frames(clip, measured, lifting, reps),
-        reps=[_rep(rep, lifting, measured) for rep in reps],
-        findings=[_finding(one, costs.get(one.detector.fault_id), catalogue) for one in found],
-        phases=[
-            PhaseOut(**{**vars(row), "instant": _instant(row.instant),
-                        "findings": list(row.findings)})
-            for row in phases
-        ],
+        reps=told_reps,
+        findings=_findings(found, lifting, advice.catalogue),
+        phases=[PhaseOut(**{**vars(row), "findings": list(row.findings)}) for row in phases],
         instants=[] if reps else _instants(measured, lifting),
-        comparisons=[ComparisonOut(**vars(one)) for one in first_against_last(found)],
-        speed=_speed(facts, lifting.lift.carried, reps, earlier),
-        verdict=_verdict(found, reps, catalogue),
+        comparisons=first_against_last(found),
+        speed=_speed(facts, lifting.lift.carried, told_reps, earlier),
+        verdict=_verdict(found, told_reps, advice),
         model_version=MODEL_VERSION,
         note=facts.note,
-    )  # fmt: skip
+    )
 
 
 def _reps(lifting: Lifting, measured: Measured) -> list[Rep]:
@@ -106,27 +120,31 @@ def _reps(lifting: Lifting, measured: Measured) -> list[Rep]:
     return reps_of(measured.times_s, measured.bar[:, 1])
 
 
-def _costs(lifting: Lifting, found: Sequence[Finding]) -> dict[str, FaultCost]:
-    """What each fault costs at its measured size; at its usual size where a film measures something
-    else than the price is for."""
-    amounts = {
-        one.detector.fault_id: one.value
-        for one in found
-        if one.detector.priced and one.state in ("slight", "fails")
-    }
-    wanted = {one.detector.fault_id for one in found}
-    return {
-        cost.fault_id: cost
-        for cost in fault_costs(
-            lifting.lift, lifting.lifter, lifting.setup, lifting.load_kg, amounts
-        )
-        if cost.fault_id in wanted
-    }
+def _findings(found: Sequence[Finding], lifting: Lifting, catalogue: Catalogue) -> list[FindingOut]:
+    """Every finding, what is told with its price: at the measured size where the price is for that
+    size, else at the fault's usual size, and once for each fault."""
+    told = [one for one in found if one.state in ("slight", "fails")]
+    amounts = {one.detector.fault_id: one.value for one in told if one.detector.priced}
+    usual = {one.detector.fault_id for one in told if one.state == "fails"} - set(amounts)
+    costs: dict[str, FaultCost] = {}
+    if told:
+        costs = {
+            cost.fault_id: cost
+            for cost in fault_costs(
+                lifting.lift, lifting.lifter, lifting.setup, lifting.load_kg, amounts
+            )
+        }
+
+    def cost_of(one: Finding) -> FaultCost | None:
+        fault_id = one.detector.fault_id
+        counted = fault_id in amounts if one.detector.priced else fault_id in usual
+        return costs.get(fault_id) if one in told and counted else None
+
+    return [_finding(one, cost_of(one), catalogue) for one in found]
 
 
 def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> FindingOut:
     detector = one.detector
-    told = one.state == "fails" or (one.state == "slight" and detector.priced)
     return FindingOut(
         detector=detector.id,
         fault_id=detector.fault_id,
@@ -142,8 +160,8 @@ def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> Find
         says=detector.says,
         why=one.why,
         reps=list(one.reps),
-        cost_kg=cost.lost_kg if cost and told else None,
-        cost_words=_cost_words(cost, detector.priced) if cost and told else "",
+        cost_kg=cost.lost_kg if cost else None,
+        cost_words=_cost_words(cost, detector.priced) if cost else "",
     )
 
 
@@ -152,26 +170,36 @@ def _cost_words(cost: FaultCost, at_measured_size: bool) -> str:
     return f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg {size}"
 
 
-def _rep(rep: Rep, lifting: Lifting, measured: Measured) -> RepOut:
-    times = measured.times_s
-    depth: DepthSeen | None = None
-    if lifting.linkage.bar_on_trunk and view_of(measured).angles_told:
-        depth = depth_seen(lifting.lifter.body, measured, rep)
-    return RepOut(
-        number=rep.number,
-        first_s=times[rep.first],
-        turn_s=times[rep.turn],
-        last_s=times[rep.last],
-        down_s=rep.down_s,
-        up_s=rep.up_s,
-        mean_m_s=rep.mean_m_s,
-        peak_m_s=rep.peak_m_s,
-        least_m_s=rep.least_m_s,
-        sticking_m=rep.sticking_m,
-        below_m=depth.below_m if depth else None,
-        depth=depth.state if depth else None,
-        unsure_m=depth.unsure_m if depth else None,
-    )
+def _reps_out(reps: Sequence[Rep], found: Sequence[Finding], measured: Measured) -> list[RepOut]:
+    """Every rep; without speeds or depth where the view does not allow them."""
+    view, times = view_of(measured), measured.times_s
+    depth = next((one for one in found if one.detector.banded), None)
+    if not view.angles_told:
+        depth = None
+    return [
+        RepOut(
+            number=rep.number,
+            first_s=times[rep.first],
+            turn_s=times[rep.turn],
+            last_s=times[rep.last],
+            down_s=rep.down_s,
+            up_s=rep.up_s,
+            mean_m_s=rep.mean_m_s if view.speeds_told else None,
+            peak_m_s=rep.peak_m_s if view.speeds_told else None,
+            least_m_s=rep.least_m_s if view.speeds_told else None,
+            sticking_m=rep.sticking_m if view.speeds_told else None,
+            **(_depth(depth, depth.by_rep[at]) if depth else {}),
+        )
+        for at, rep in enumerate(reps)
+    ]
+
+
+def _depth(one: Finding, above_m: float) -> dict[str, Any]:
+    """How deep a rep was, by the finding that looks at it."""
+    state = "cannot tell"
+    if abs(above_m) >= one.told_from:
+        state = "high" if above_m > 0 else "deep"
+    return {"below_m": -above_m, "unsure_m": one.told_from, "depth": state}
 
 
 def _camera(measured: Measured) -> CameraOut:
@@ -181,7 +209,7 @@ def _camera(measured: Measured) -> CameraOut:
         words.append(
             f"the lens stands {camera.height_m:.1f} m high: at knee height depth is told best"
         )
-    if measured.solved.misfit_m > _POOR_FIT_M:
+    if measured.solved.misfit_m > POOR_FIT_M:
         words.append(
             f"joints and bar are {measured.solved.misfit_m * 100:.1f} cm off the linkage: tap "
             "again nearer to the joints, or measure the limbs"
@@ -191,11 +219,10 @@ def _camera(measured: Measured) -> CameraOut:
         height_m=camera.height_m,
         off_side_deg=view.yaw_deg,
         tilt_deg=float(degrees(camera.roll)),
+        angles_told=view.angles_told,
+        speeds_told=view.speeds_told,
         words=words,
     )
-
-
-_POOR_FIT_M = 0.025
 
 
 def _cannot_tell(measured: Measured, reps: Sequence[Rep]) -> list[str]:
@@ -271,53 +298,52 @@ def _ghost(
     return ghost
 
 
-def _instant(at: Instant) -> InstantOut:
-    return InstantOut(**vars(at))
-
-
-def _instants(measured: Measured, lifting: Lifting) -> list[InstantOut]:
+def _instants(measured: Measured, lifting: Lifting) -> list[Instant]:
     """Every picture that was tapped by hand."""
     if len(measured.times_s) >= LEAST_PICTURES:
         return []
     lowest = float(measured.bar[:, 1].min())
     return [
-        _instant(instant(lifting.expected, measured, lowest, frame))
-        for frame in range(len(measured.times_s))
+        instant(lifting.expected, measured, lowest, frame) for frame in range(len(measured.times_s))
     ]
 
 
-def _speed(facts: ClipFacts, carried: Carried, reps: Sequence[Rep], earlier: Earlier) -> SpeedOut:
-    points = list(earlier.speeds)
-    if reps:
-        points.append((facts.load_kg, max(rep.mean_m_s for rep in reps)))
+def best_speed_m_s(reps: Sequence[RepOut]) -> float | None:
+    """Mean speed of the fastest rep; None where no speed is told."""
+    return max((rep.mean_m_s for rep in reps if rep.mean_m_s is not None), default=None)
+
+
+def _speed(
+    facts: ClipFacts, carried: Carried, reps: Sequence[RepOut], earlier: Earlier
+) -> SpeedOut:
+    points, best = list(earlier.speeds), best_speed_m_s(reps)
+    if best is not None:
+        points.append((facts.load_kg, best))
     if not points:
-        return SpeedOut(points=[], why_not="no rep was filmed yet")
+        return SpeedOut(points=[], why_not="no speed was told yet")
     line = load_velocity(carried, points)
     if isinstance(line, LoadVelocity):
         return SpeedOut(points=points, max_kg=line.max_kg, max_sd_kg=line.max_sd_kg)
     return SpeedOut(points=points, why_not=line)
 
 
-def _verdict(found: Sequence[Finding], reps: Sequence[Rep], catalogue: Catalogue) -> VerdictOut:
-    fails = [one for one in found if one.state == "fails"] or [
-        one for one in found if one.state == "slight"
+def _verdict(found: Sequence[Finding], reps: Sequence[RepOut], advice: Advice) -> VerdictOut:
+    states = worst_by_fault(found)
+    told = [fault for fault, state in states.items() if state == "fails"] or [
+        fault for fault, state in states.items() if state == "slight"
     ]
-    names = {one.detector.fault_id: catalogue.name_of(one.detector.fault_id) for one in found}
+    name_of = advice.catalogue.name_of
     return VerdictOut(
         overall=overall(found) if found else "cannot tell",
-        strengths=[
-            f"no {_lower(names[one.detector.fault_id])}" for one in found if one.state == "holds"
-        ],
-        fails=list(dict.fromkeys(names[one.detector.fault_id] for one in fails)),
-        cue=_first_cue(fails[0].detector.fault_id, catalogue) if fails else "",
-        lost_speed=lost_speed(reps),
+        not_seen=[name_of(fault) for fault, state in states.items() if state == "holds"],
+        fails=[name_of(fault) for fault in told],
+        cue=advice.cue(told[0]) if told else "",
+        lost_speed=_lost_speed(reps),
     )
 
 
-def _first_cue(fault_id: str, catalogue: Catalogue) -> str:
-    cues = [r.text for r in catalogue.remedies_of(fault_id) if r.kind == "cue"]
-    return cues[0] if cues else ""
-
-
-def _lower(name: str) -> str:
-    return name[:1].lower() + name[1:]
+def _lost_speed(reps: Sequence[RepOut]) -> float | None:
+    """Share of the fastest rep's mean speed that the last rep lost; None where none is told."""
+    best = best_speed_m_s(reps)
+    last = reps[-1].mean_m_s if reps else None
+    return None if not best or last is None else 1.0 - last / best

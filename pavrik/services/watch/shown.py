@@ -13,12 +13,8 @@ MOST_SHOWN = 3
 
 def shown_clips(connection: Connection, lifter_id: UUID) -> list[SharedClip]:
     """The newest that are shown."""
-    shown = [
-        stored.clip_id
-        for stored in store.list_clips(connection, lifter_id)
-        if (word := store.words_of(connection, stored.clip_id).get("clip")) and word.word == "shown"
-    ]
-    return [_shared(reading_in(connection, lifter_id, one)) for one in shown[:MOST_SHOWN]]
+    shown = store.shown_clip_ids(connection, lifter_id, MOST_SHOWN)
+    return [_shared(reading_in(connection, lifter_id, one)) for one in shown]
 
 
 def _shared(reading: ClipReading) -> SharedClip:
@@ -34,8 +30,8 @@ def _shared(reading: ClipReading) -> SharedClip:
         load_kg=reading.load_kg,
         filmed_on=reading.filmed_on,
         overall=reading.verdict.overall,
-        strengths=reading.verdict.strengths,
-        fails=[one.name for one in told],
+        not_seen=reading.verdict.not_seen,
+        fails=list(dict.fromkeys(one.name for one in told)),
         told=[f"{one.name}: {size_words(one, one.reps[0])}" for one in told],
         cue=reading.verdict.cue,
         bar_path=path[:: max(1, len(path) // 120)],

@@ -16,12 +16,9 @@ from pavrik.film.camera.shoot import Stand
 from pavrik.formats.motion_files import Motion, read_c3d, read_csv, read_trc
 from pavrik.formats.wire.watch import ClipFacts, ClipRef
 from pavrik.services.context import Who
-from pavrik.services.watch.clips import read_tracked
-from pavrik.services.watch.films import check_sender
-from pavrik.services.watch.lifting import lifting_of
-from pavrik.services.writes import compute_and_write, digest_of
-from pavrik.store import clips as store
-from pavrik.store.database import Connection, Database
+from pavrik.services.watch.clips import keep_once
+from pavrik.services.writes import digest_of
+from pavrik.store.database import Database
 
 MOST_FRAMES = 3600
 LEAST_FRAMES = 20
@@ -38,24 +35,14 @@ def read_motion(data: bytes) -> Motion:
     return read_trc(text) if text.startswith("PathFileType") else read_csv(text)
 
 
-def _marker(motion: Motion, names: Mapping[str, str], part: str) -> Floats | None:
-    name = names.get(part) or part
+def _marker(motion: Motion, names: Mapping[str, str], part: str) -> Floats:
+    """The marker of a part, by the name that was given or its own. Raises ValueError."""
+    name, has = names.get(part) or part, ", ".join(motion.markers) or "none"
     if name in motion.markers:
         return motion.markers[name]
     if names.get(part):
-        raise ValueError(
-            f"the file has no marker “{name}”: it has {', '.join(motion.markers) or 'none'}"
-        )
-    return None
-
-
-def _needed(motion: Motion, names: Mapping[str, str], part: str) -> Floats:
-    found = _marker(motion, names, part)
-    if found is None:
-        raise ValueError(
-            f"say which marker is the {part}: the file has {', '.join(motion.markers) or 'none'}"
-        )
-    return found
+        raise ValueError(f"the file has no marker “{name}”: it has {has}")
+    raise ValueError(f"say which marker is the {part}: the file has {has}")
 
 
 def clip_of_motion(motion: Motion, names: Mapping[str, str], linkage: SideLinkage) -> Clip:
@@ -65,7 +52,7 @@ def clip_of_motion(motion: Motion, names: Mapping[str, str], linkage: SideLinkag
     if not LEAST_FRAMES <= frames <= MOST_FRAMES:
         raise ValueError(f"{frames} frames: {LEAST_FRAMES} to {MOST_FRAMES} are read")
     last = "ankle" if linkage.bar_on_trunk else "shoulder"
-    places = {part: _needed(motion, names, part) for part in ("bar", "knee", "hip", last)}
+    places = {part: _marker(motion, names, part) for part in ("bar", "knee", "hip", last)}
     ahead = float(np.nansum(places["bar"][:, 0] - places["hip"][:, 0]))
     facing = 1.0 if ahead >= 0 else -1.0
     known = linkage.ankle[0] if linkage.bar_on_trunk else linkage.bar_start_x_m
@@ -120,21 +107,12 @@ def keep_file(
 ) -> ClipRef:  # fmt: skip
     """Read a tracked file and keep what it says. Raises NotFoundError, ForbiddenError,
     InvalidError."""
-    check_sender(database, who, lifter_id)
-    linkage = lifting_of(database, who, lifter_id, facts.lift, facts.load_kg).linkage
 
-    def compute() -> store.NewClip:
+    def make(linkage: SideLinkage) -> Clip:
         try:
-            clip = clip_of_motion(read_motion(data), names, linkage)
+            return clip_of_motion(read_motion(data), names, linkage)
         except ValueError as error:
             raise InvalidError(str(error), "file") from error
-        return read_tracked(database, who, lifter_id, facts, "file", clip)
-
-    def action(connection: Connection, kept: store.NewClip) -> ClipRef:
-        store.add_clip(connection, who.club_id, who.coach_id, kept)
-        return ClipRef(clip_id=facts.clip_id)
 
     asked = {**facts.model_dump(mode="json"), "file": digest_of(data.hex()), **names}
-    return compute_and_write(
-        database, who, key, "tracked file", asked, ClipRef, compute, action, subject=str(lifter_id)
-    )
+    return keep_once(database, who, key, lifter_id, facts, "file", make, asked)

@@ -5,8 +5,9 @@ from dataclasses import replace
 from datetime import UTC, datetime, time
 from uuid import UUID, uuid5
 
+import numpy as np
+
 from pavrik.core.competition_lifts import LIFTS
-from pavrik.core.units import Floats
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.watch import (
@@ -33,6 +34,8 @@ from pavrik.store.training import (
 )
 
 SEVERITY = {"slight": 1, "fails": 2}
+SAME_KG = 0.5
+"""A set and a film of it are of one load, rounding apart."""
 OF_CLIP = ("shown", "hidden", "withdrawn")
 
 
@@ -94,6 +97,7 @@ def _as_logged(
     measures: dict[str, float] = {}
     if request.replaces is not None:
         old, before, measures = _standing(connection, lifter_id, request.replaces)
+        _check_same(reading, old)
         logged = StoredSet(**{**vars(old), "set_id": request.set_id, "replaces": old.set_id})
     else:
         logged = _new_set(reading, lifter_id, request)
@@ -101,11 +105,10 @@ def _as_logged(
     before = [
         replace(o, observation_id=uuid5(logged.set_id, str(o.observation_id))) for o in before
     ]
-    seen = before + [
-        o for one in confirmed for o in _observations(one, reading, logged)
-        if (o.rep, o.fault_id) not in known
-    ]  # fmt: skip
-    return logged, seen, {**measures, **_measures(reading)}
+    seen = {(o.rep, o.fault_id): o for one in confirmed
+            for o in _observations(one, reading, logged)}  # fmt: skip
+    new = [o for named, o in seen.items() if named not in known]
+    return logged, before + new, {**measures, **_measures(reading)}
 
 
 def _standing(
@@ -117,6 +120,22 @@ def _standing(
     seen = observations_of(connection, [old.set_id])[old.set_id]
     measured = dict(measures_of(connection, [old.set_id]).get(old.set_id, ()))
     return old, seen, measured
+
+
+def _check_same(reading: ClipReading, old: StoredSet) -> None:
+    """Raises InvalidError where a set cannot be the one on film."""
+    if abs(old.load_kg - reading.load_kg) > SAME_KG:
+        raise InvalidError(
+            f"the film is of {reading.load_kg:g} kg and the set of {old.load_kg:g} kg: choose the "
+            "set that was filmed, or a new one",
+            "replaces",
+        )
+    if (all_reps := old.reps + old.missed_reps) < len(reading.reps):
+        raise InvalidError(
+            f"the film shows {len(reading.reps)} reps and the set has {all_reps}: amend the set "
+            "first, or choose another",
+            "replaces",
+        )
 
 
 def _new_set(reading: ClipReading, lifter_id: UUID, request: ClipLogRequest) -> StoredSet:
@@ -141,8 +160,6 @@ def _new_set(reading: ClipReading, lifter_id: UUID, request: ClipLogRequest) -> 
 
 def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> list[Observation]:
     """One for every rep in which it was told; of its worst rep where none reached the threshold."""
-    numbers = one.reps or [_worst(one)]
-    most = logged.reps + logged.missed_reps
     by_number = {rep.number: rep for rep in reading.reps}
     return [
         Observation(
@@ -155,15 +172,13 @@ def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> l
             film_s=round(by_number[number].turn_s, 2),
             note=f"film: {size_words(one, number)}",
         )
-        for number in numbers
-        if number <= most
+        for number in one.reps or [_worst(one)]
     ]
 
 
 def _worst(one: FindingOut) -> int:
-    values = [(v if v is not None else float("nan")) for v in one.by_rep]
-    pick: Floats | list[float] = [-v for v in values] if one.below else values
-    return 1 + max(range(len(values)), key=lambda at: pick[at])
+    values = np.array([np.nan if v is None else v for v in one.by_rep])
+    return 1 + int(np.nanargmin(values) if one.below else np.nanargmax(values))
 
 
 def size_words(one: FindingOut, rep: int) -> str:

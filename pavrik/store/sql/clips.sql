@@ -15,6 +15,13 @@ from film_clip c where lifter_id = :lifter_id and not exists (
   select from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and word = 'withdrawn')
 order by made_at desc, clip_id desc;
 
+-- name: list_shown_clip_ids
+-- Clips of a lifter that the newest word shows to the lifter, newest first.
+select clip_id from film_clip c where lifter_id = :lifter_id and 'shown' = (
+  select word from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and subject = 'clip'
+  order by number desc limit 1)
+order by made_at desc, clip_id desc limit :most;
+
 -- name: newest_clip_day
 -- When the newest clip of a lifter that stands was filmed.
 select max(filmed_on) from film_clip c where lifter_id = :lifter_id and not exists (

@@ -79,7 +79,9 @@ const shared = useQuery({
             </p>
             <p v-for="line in clip.told" :key="line" class="small">{{ line }}</p>
             <p v-if="clip.cue" class="small"><b>Next</b> “{{ clip.cue }}”</p>
-            <p v-if="clip.strengths.length" class="small soft">Holds: {{ clip.strengths.join(', ') }}.</p>
+            <p v-if="clip.not_seen.length" class="small soft">
+              Looked for and not seen: {{ clip.not_seen.join(', ').toLowerCase() }}.
+            </p>
           </div>
         </div>
       </section>

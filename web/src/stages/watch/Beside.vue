@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { clipQuery, clipsQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
-import { centimetres, degrees, momentAt, type Reading } from './words'
+import { bestSpeed, centimetres, degrees, momentAt, speedText, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading; lifterId: string }>()
 const { kg } = useUnits()
@@ -75,7 +75,9 @@ const line = (places: [number, number][], i: number) =>
         <tbody>
           <tr>
             <th scope="row">Trunk leans</th>
-            <td v-for="one in pair" :key="one.reading.clip_id">{{ degrees(one.at.lean) }}</td>
+            <td v-for="one in pair" :key="one.reading.clip_id">
+              {{ one.reading.camera.angles_told ? degrees(one.at.lean) : 'cannot tell' }}
+            </td>
           </tr>
           <tr>
             <th scope="row">Hip above floor</th>
@@ -84,7 +86,7 @@ const line = (places: [number, number][], i: number) =>
           <tr>
             <th scope="row">Mean speed, best rep</th>
             <td v-for="one in pair" :key="one.reading.clip_id">
-              {{ Math.max(...one.reading.reps.map((r) => r.mean_m_s)).toFixed(2) }} m/s
+              {{ speedText(bestSpeed(one.reading)) }}
             </td>
           </tr>
         </tbody>

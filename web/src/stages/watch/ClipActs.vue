@@ -29,7 +29,11 @@ const sets = useQuery({
     ),
 })
 const ofDay = computed(() =>
-  (sets.data.value ?? []).filter((s) => s.performed_at.startsWith(props.reading.filmed_on)),
+  (sets.data.value ?? []).filter(
+    (s) =>
+      s.performed_at.startsWith(props.reading.filmed_on) &&
+      Math.abs(s.load_kg - props.reading.load_kg) <= 0.5,
+  ),
 )
 const into = ref('new')
 

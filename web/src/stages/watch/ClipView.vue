@@ -12,10 +12,11 @@ import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
 import FilmFigure from './FilmFigure.vue'
 import FindingRow from './FindingRow.vue'
+import PictureKeys from './PictureKeys.vue'
 import ReviewSheet from './ReviewSheet.vue'
 import TimeLine from './TimeLine.vue'
 import { filmOf } from './films'
-import { centimetres, seconds, WAY, type Reading } from './words'
+import { centimetres, nearest, seconds, WAY, type Reading } from './words'
 
 const props = defineProps<{ lifterId: string; clipId: string }>()
 defineEmits<{ gone: [] }>()
@@ -31,13 +32,7 @@ const frame = ref(0)
 const playing = ref(false)
 const times = computed(() => reading.value?.frames.times_s ?? [])
 
-function frameAt(time: number) {
-  let best = 0
-  times.value.forEach((t, i) => {
-    if (Math.abs(t - time) < Math.abs((times.value[best] ?? 0) - time)) best = i
-  })
-  return best
-}
+const frameAt = (time: number) => nearest(times.value, time)
 function go(to: number) {
   const next = Math.min(times.value.length - 1, Math.max(0, to))
   frame.value = next
@@ -48,6 +43,9 @@ function goTo(time: number) {
   playing.value = false
   film.value?.pause()
   go(frameAt(time))
+}
+function step(by: number) {
+  goTo(times.value[Math.min(times.value.length - 1, Math.max(0, frame.value + by))] ?? 0)
 }
 let began = 0
 const clock = useRafFn(
@@ -73,10 +71,7 @@ onKeyStroke([',', '.', ' '], (event) => {
   if (isTyping(event) || (event.key === ' ' && event.target instanceof HTMLButtonElement)) return
   event.preventDefault()
   if (event.key === ' ') playing.value = !playing.value
-  else {
-    playing.value = false
-    go(frame.value + (event.key === '.' ? 1 : -1))
-  }
+  else step(event.key === '.' ? 1 : -1)
 })
 async function again() {
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
@@ -90,8 +85,9 @@ const now = computed(() => {
   const z = f.bar_z_m[at]
   const parts = [seconds(f.times_s[at] ?? 0)]
   if (typeof z === 'number') parts.push(`bar at ${centimetres(z)}`)
-  if (typeof lean === 'number') parts.push(`trunk leans ${lean.toFixed(0)}°`)
-  if (typeof speed === 'number') parts.push(`${speed.toFixed(2)} m/s`)
+  const { angles_told: angles, speeds_told: speeds } = reading.value?.camera ?? {}
+  if (angles && typeof lean === 'number') parts.push(`trunk leans ${lean.toFixed(0)}°`)
+  if (speeds && typeof speed === 'number') parts.push(`${speed.toFixed(2)} m/s`)
   return parts.join(' · ')
 })
 </script>
@@ -101,21 +97,10 @@ const now = computed(() => {
   <div v-else class="view">
     <section class="left">
       <FilmFigure ref="figure" :reading="reading" :url="url" :at="frame" :ghost="ghost" />
-      <div class="keys no-print">
-        <button type="button" aria-label="One picture back" @click="goTo(times[frame - 1] ?? 0)">◂</button>
-        <button type="button" :aria-label="playing ? 'Stop' : 'Play'" @click="playing = !playing">
-          {{ playing ? '❚❚' : '▶' }}
-        </button>
-        <button
-          type="button"
-          aria-label="One picture on"
-          @click="goTo(times[frame + 1] ?? times[frame] ?? 0)"
-        >
-          ▸
-        </button>
+      <PictureKeys :playing="playing" @step="step" @toggle="playing = !playing">
         <span class="num small now">{{ now }}</span>
         <label class="small"><input v-model="ghost" type="checkbox" /> own computed posture</label>
-      </div>
+      </PictureKeys>
       <TimeLine :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
       <p v-if="!url" class="small soft">
         The film is not kept: what was measured is drawn to scale. <kbd>,</kbd> <kbd>.</kbd> one picture back
@@ -185,22 +170,6 @@ const now = computed(() => {
   gap: 8px;
   align-content: start;
   min-width: 0;
-}
-.keys {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.keys button {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  min-width: 40px;
-  min-height: 36px;
-  cursor: pointer;
 }
 .now {
   flex: 1;

@@ -2,8 +2,9 @@
 // Play, stop, one picture on or back, and the time of the picture that is really shown.
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import PictureKeys from './PictureKeys.vue'
 
-const props = defineProps<{ film: HTMLVideoElement | null; times?: number[] }>()
+const props = defineProps<{ film: HTMLVideoElement | null }>()
 const emit = defineEmits<{ shown: [time: number]; seek: [time: number] }>()
 const USUAL_S = 1 / 30
 const now = ref(0)
@@ -45,25 +46,12 @@ function toggle() {
 }
 function step(by: number) {
   film.value?.pause()
-  const times = props.times
-  if (!times?.length) return emit('seek', now.value + by * USUAL_S + USUAL_S / 4)
-  const at = times.reduce(
-    (best, t, i) => (Math.abs(t - now.value) < Math.abs((times[best] ?? 0) - now.value) ? i : best),
-    0,
-  )
-  const next = Math.min(times.length - 1, Math.max(0, at + by))
-  const gap = (times[next + 1] ?? (times[next] ?? 0) + USUAL_S) - (times[next] ?? 0)
-  emit('seek', (times[next] ?? 0) + gap / 4)
+  emit('seek', now.value + by * USUAL_S + USUAL_S / 4)
 }
 </script>
 
 <template>
-  <div class="keys">
-    <button type="button" aria-label="One picture back" @click="step(-1)">◂</button>
-    <button type="button" :aria-label="playing ? 'Stop' : 'Play'" @click="toggle">
-      {{ playing ? '❚❚' : '▶' }}
-    </button>
-    <button type="button" aria-label="One picture on" @click="step(1)">▸</button>
+  <PictureKeys :playing="playing" @step="step" @toggle="toggle">
     <input
       type="range"
       aria-label="Place in the film"
@@ -74,25 +62,10 @@ function step(by: number) {
       @input="emit('seek', Number(($event.target as HTMLInputElement).value))"
     />
     <output class="num small">{{ now.toFixed(2) }} s</output>
-  </div>
+  </PictureKeys>
 </template>
 
 <style scoped>
-.keys {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-button {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  min-width: 40px;
-  min-height: 36px;
-  cursor: pointer;
-}
 input {
   flex: 1;
   min-width: 80px;

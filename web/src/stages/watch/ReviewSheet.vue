@@ -2,7 +2,7 @@
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
-import { centimetres, degrees, MARK, offset, size, stateClass, type Reading } from './words'
+import { centimetres, degrees, MARK, offset, size, speedText, stateClass, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading }>()
 defineEmits<{ go: [time: number] }>()
@@ -45,11 +45,12 @@ const speed = computed(() => props.reading.speed)
                 <span v-if="reading.phases.length" class="mark">{{ MARK[row.state] }}</span> {{ row.name }}
               </button>
             </th>
-            <td>
+            <td v-if="!reading.camera.angles_told" colspan="2">cannot tell: oblique</td>
+            <td v-if="reading.camera.angles_told">
               {{ degrees(row.instant.lean_deg) }}
               <span class="soft">{{ degrees(row.instant.expected_lean_deg) }}</span>
             </td>
-            <td>
+            <td v-if="reading.camera.angles_told">
               {{ offset(row.instant.bar_x_m) }}
               <span class="soft">{{ offset(row.instant.expected_bar_x_m) }} cm</span>
             </td>
@@ -95,8 +96,13 @@ const speed = computed(() => props.reading.speed)
               </th>
               <td>{{ rep.down_s.toFixed(2) }} s</td>
               <td>{{ rep.up_s.toFixed(2) }} s</td>
-              <td>{{ rep.mean_m_s.toFixed(2) }} m/s</td>
-              <td>{{ rep.least_m_s.toFixed(2) }} m/s, bar at {{ centimetres(rep.sticking_m) }}</td>
+              <td>{{ speedText(rep.mean_m_s) }}</td>
+              <td>
+                {{ speedText(rep.least_m_s)
+                }}<template v-if="typeof rep.sticking_m === 'number'"
+                  >, bar at {{ centimetres(rep.sticking_m) }}</template
+                >
+              </td>
               <td v-if="reading.lift === 'squat'">
                 <template v-if="rep.depth">
                   <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else

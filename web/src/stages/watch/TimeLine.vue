@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The bar's height over the film, its reps, and where something is told: press to go there.
 import { computed } from 'vue'
-import { isTold, type Reading } from './words'
+import { isTold, nearest, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading; at: number }>()
 const emit = defineEmits<{ go: [frame: number] }>()
@@ -31,11 +31,7 @@ function press(event: MouseEvent) {
   if (!(event.currentTarget instanceof SVGElement)) return
   const box = event.currentTarget.getBoundingClientRect()
   const time = ((event.clientX - box.left) / box.width) * last.value
-  const best = times.value.reduce(
-    (near, t, i) => (Math.abs(t - time) < Math.abs((times.value[near] ?? 0) - time) ? i : near),
-    0,
-  )
-  emit('go', best)
+  emit('go', nearest(times.value, time))
 }
 </script>
 

@@ -56,11 +56,7 @@ export function momentAt(reading: Reading, share: number): Moment {
   const heights = up.map(({ i }) => frames.bar_z_m[i] ?? NaN)
   const low = Math.min(...heights)
   const wanted = low + share * (Math.max(...heights) - low)
-  const at = up.reduce(
-    (best, { i }, k) =>
-      Math.abs((heights[k] ?? NaN) - wanted) < Math.abs((frames.bar_z_m[best] ?? NaN) - wanted) ? i : best,
-    up[0]?.i ?? 0,
-  )
+  const at = up[nearest(heights, wanted)]?.i ?? 0
   const isPlace = (p: Place | null): p is Place => p !== null
   return {
     joints: ['ankle', 'knee', 'hip', 'shoulder'].map((name) => place(name, at)).filter(isPlace),
@@ -70,3 +66,14 @@ export function momentAt(reading: Reading, share: number): Moment {
     hip: place('hip', at)?.[1] ?? NaN,
   }
 }
+
+/** Index of the time nearest to another. */
+export const nearest = (times: readonly number[], time: number): number =>
+  times.reduce((best, t, i) => (Math.abs(t - time) < Math.abs((times[best] ?? 0) - time) ? i : best), 0)
+/** Mean speed of the fastest rep; null where the view tells none. */
+export const bestSpeed = (reading: Reading): number | null => {
+  const told = reading.reps.map((r) => r.mean_m_s).filter((v): v is number => typeof v === 'number')
+  return told.length ? Math.max(...told) : null
+}
+export const speedText = (value: number | null | undefined) =>
+  typeof value === 'number' ? `${value.toFixed(2)} m/s` : 'cannot tell'

@@ -75,8 +75,11 @@ def test_what_was_filmed_is_told_with_its_size_its_error_and_its_price(coach, fi
     assert 0 < hips["error_sd"] < hips["told_from"] < hips["value"]
     assert hips["cost_kg"] > 1
     assert "at the size measured" in hips["cost_words"]
+    assert by_id.pop("depth")["state"] == "cannot tell"
     assert {f["state"] for f in by_id.values()} == {"holds"}
     assert told["verdict"]["fails"] == ["Hips rise first"]
+    assert "Dive" in told["verdict"]["not_seen"]
+    assert "Hips rise first" not in told["verdict"]["not_seen"]
     assert told["verdict"]["cue"]
     assert [p["phase"] for p in told["phases"]] == [
         "set", "descent", "bottom", "out of the hole", "middle", "finish"]  # fmt: skip
@@ -128,7 +131,8 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
     assert fault["note"].startswith("film: ")
     told = coach.get(at(filmed, "clips", clip)).json()
     assert told["logged"]
-    assert told["findings"][2]["word"] == "confirmed"
+    words = {f["detector"]: f["word"] for f in told["findings"]}
+    assert (words["hips-rise"], words["dive"]) == ("confirmed", "undecided")
     again = coach.post(path, {"set_id": str(uuid7()), "replaces": amended.json()["set_id"]}).json()[
         "set_id"
     ]
@@ -137,6 +141,17 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
     key = uuid7()
     first = coach.post(path, body, key)
     assert coach.post(path, body, key).json() == first.json() == {"set_id": body["set_id"]}
+
+
+def test_a_set_that_cannot_be_the_one_on_film_is_refused(coach, filmed, clip):
+    path = at(filmed, "clips", clip, "log")
+    logged = a_set(load_kg=82.5, reps=3, performed_at=ago(0))
+    assert coach.post(at(filmed, "sets"), logged).status_code == 201
+    refused = coach.post(path, {"set_id": str(uuid7()), "replaces": logged["set_id"]})
+    assert refused.status_code == 422
+    assert "the film is of 70 kg and the set of 82.5 kg" in refused.json()["detail"]
+    theirs = coach.post(path, {"set_id": str(uuid7()), "replaces": str(uuid7())})
+    assert "not one of this lifter's" in theirs.json()["detail"]
 
 
 def test_the_lifter_sees_on_his_link_what_the_coach_shows(coach, nobody, filmed, clip):
@@ -284,6 +299,52 @@ class TestTrackedFiles:
         assert hips["value"] == pytest.approx(0.05, abs=0.008)
         heels = next(f for f in told["findings"] if f["detector"] == "heels-up")
         assert heels["state"] == "cannot tell"
+        assert told["speed"]["points"][0][0] == 90.0
+
+    def test_a_set_of_one_rep_is_not_the_one_with_two_on_film(self, coach):
+        from pavrik.formats.motion_files import to_csv
+
+        lifter = add_lifter(coach, name="One Rep", sex="male", mass_kg=83, stature_m=1.75)
+        clip, _ = self.send(coach, lifter, to_csv(self.motion()))
+        logged = a_set(load_kg=90.0, reps=1, performed_at=ago(0))
+        assert coach.post(at(lifter, "sets"), logged).status_code == 201
+        body = {"set_id": str(uuid7()), "replaces": logged["set_id"]}
+        refused = coach.post(at(lifter, "clips", clip, "log"), body)
+        assert (refused.status_code, "shows 2 reps" in refused.json()["detail"]) == (422, True)
+
+    def test_a_fault_shown_in_every_light_set_does_not_become_usual(self, coach):
+        """The closed loop of thresholds: what fails does not move them, what holds may."""
+        from pavrik.formats.motion_files import to_csv
+
+        lifter = add_lifter(coach, name="Always So", sex="male", mass_kg=83, stature_m=1.75)
+        data = to_csv(self.motion({"hips-rise": 0.05}))
+        states = []
+        for _ in range(6):
+            clip, answer = self.send(coach, lifter, data, load_kg=60.0)
+            assert answer.status_code == 201, answer.text
+            told = coach.get(at(lifter, "clips", clip)).json()
+            hips = next(f for f in told["findings"] if f["detector"] == "hips-rise")
+            states.append((hips["state"], hips["told_from"]))
+        assert set(states) == {("fails", 0.03)}
+
+    def test_a_clip_is_compared_with_the_set_up_of_its_day(self, coach):
+        from pavrik.formats.motion_files import to_csv
+
+        lifter = add_lifter(coach, name="Of Its Day", sex="male", mass_kg=83, stature_m=1.75)
+        data, path = to_csv(self.motion()), at(lifter, "squat/settled")
+
+        def words(day):
+            clip, answer = self.send(coach, lifter, data, filmed_on=day)
+            assert answer.status_code == 201, answer.text
+            return coach.get(at(lifter, "clips", clip)).json()["setup_words"]
+
+        usual = words(TODAY)
+        setup = {"bar_position": "high", "stance_m": 0.44, "toe_out_deg": 20}
+        settled = coach.post(path, {"setup_id": str(uuid7()), "setup": setup})
+        assert settled.status_code == 201, settled.text
+        assert usual.startswith("low bar")
+        assert words(TODAY).startswith("high bar, 44 cm")
+        assert words("2026-01-05").startswith("high bar"), "the first that was settled after"
 
     def test_markers_of_other_names_are_mapped_and_missing_ones_asked_for(self, coach, filmed):
         from pavrik.formats.motion_files import Motion, to_csv

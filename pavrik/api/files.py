@@ -1,8 +1,10 @@
-"""Files that come in whole, and answers that a browser keeps as one."""
+"""Files that come in whole, answers that a browser keeps as one, addresses drawn as QR."""
 
+import io
 from typing import Annotated
 
-from fastapi import Body, Response
+import segno
+from fastapi import Body, Request, Response
 
 from pavrik.api.body_limit import FILE_BYTES
 
@@ -16,3 +18,13 @@ def file_answer(data: bytes, media_type: str, name: str) -> Response:
         media_type=media_type,
         headers={"Content-Disposition": f'attachment; filename="{name}"'},
     )
+
+
+def qr_of(request: Request, path: str) -> str:
+    """The QR code, as SVG, of a path under the address by which others reach this server."""
+    base = request.app.state.settings.public_url or str(request.base_url)
+    drawn = io.BytesIO()
+    segno.make(base.rstrip("/") + path, error="m").save(
+        drawn, kind="svg", scale=4, border=2, xmldecl=False
+    )
+    return drawn.getvalue().decode()

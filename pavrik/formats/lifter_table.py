@@ -28,12 +28,13 @@ class LifterRow:
     bests: tuple[KnownLiftRequest, ...]
 
 
-def read_lifters(data: bytes) -> list[LifterRow | BadRow]:
-    """Every row. Raises ValueError where the file as a whole cannot be read."""
-    return [_read_row(line, cells) for line, cells in table_rows(data, NEEDED)]
+def read_lifters(data: bytes, on: date) -> list[LifterRow | BadRow]:
+    """Every row; a best without a day counts as of ``on``. Raises ValueError where the file as a
+    whole cannot be read."""
+    return [_read_row(line, cells, on) for line, cells in table_rows(data, NEEDED)]
 
 
-def _read_row(line: int, cells: dict[str, Any]) -> LifterRow | BadRow:
+def _read_row(line: int, cells: dict[str, Any], on: date) -> LifterRow | BadRow:
     reader = RowReader(cells)
     said = {name: value for name in OPTIONAL if (value := reader.text(name).lower())}
     given = {
@@ -47,7 +48,7 @@ def _read_row(line: int, cells: dict[str, Any]) -> LifterRow | BadRow:
     bests = []
     try:
         profile = ProfileRequest.model_validate(given)
-        bests = [best for lift in LIFTS if (best := _best(reader, lift)) is not None]
+        bests = [best for lift in LIFTS if (best := _best(reader, lift, on)) is not None]
     except ValidationError as error:
         reasons += [f"{'.'.join(map(str, e['loc']))}: {sentence(e)}" for e in error.errors()]
     reasons += reader.reasons
@@ -65,7 +66,7 @@ def _in_units(reader: RowReader, name: str, units: dict[str, float]) -> float | 
     return None
 
 
-def _best(reader: RowReader, lift: str) -> KnownLiftRequest | None:
+def _best(reader: RowReader, lift: str, on: date) -> KnownLiftRequest | None:
     """The best single of a lift, in a style that the row names, or in the usual one."""
     load_kg = _in_units(reader, lift, {"kg": 1.0, "lb": KG_PER_LB})
     if load_kg is None:
@@ -73,16 +74,16 @@ def _best(reader: RowReader, lift: str) -> KnownLiftRequest | None:
     of = LIFTS[lift]
     style = reader.one_of(f"{lift}_style", of.searched, of.usual(_ANY_STATURE_M).style)
     return KnownLiftRequest(
-        exercise=f"{lift}:{style}", load_kg=load_kg, done_on=_day(reader, f"{lift}_on")
+        exercise=f"{lift}:{style}", load_kg=load_kg, done_on=_day(reader, f"{lift}_on", on)
     )
 
 
-def _day(reader: RowReader, name: str) -> date:
+def _day(reader: RowReader, name: str, usual: date) -> date:
     text = reader.text(name)
     if not text:
-        return date.today()
+        return usual
     try:
         return datetime.fromisoformat(text[:10]).date()
     except ValueError:
         reader.reasons.append(f"{name} “{text}” is not like 2026-11-25")
-        return date.today()
+        return usual

@@ -11,7 +11,6 @@ from uuid6 import uuid7
 
 from pavrik.errors import ForbiddenError, KeyReusedError
 from pavrik.formats.stored_json import JSON_VERSION, current
-from pavrik.formats.wire.session import ImportAnswer
 from pavrik.services.context import Who
 from pavrik.store import accounts
 from pavrik.store.database import Connection, Database
@@ -24,11 +23,6 @@ def digest_of(value: object) -> str:
     """Digest of anything that JSON can hold, independent of key order."""
     text = json.dumps(value, sort_keys=True, separators=(",", ":"), default=str)
     return hashlib.sha256(text.encode()).hexdigest()
-
-
-def without_rows(answer: ImportAnswer) -> ImportAnswer:
-    """What is kept of a file's answer: counts alone, no name that a deletion would miss."""
-    return answer.model_copy(update={"rows": []})
 
 
 def write_once(

@@ -165,9 +165,10 @@ def forget_attempts(connection: Connection, subject_digest: str) -> None:
 
 
 def add_audit(
-    connection: Connection, club_id: UUID, audit_id: UUID, coach_id: UUID, action: str, subject: str
-) -> None:
-    """Note who did what to which record; no personal data."""
+    connection: Connection, club_id: UUID, audit_id: UUID, coach_id: UUID | None, action: str,
+    subject: str,
+) -> None:  # fmt: skip
+    """Note who did what to which record; no personal data. Nobody is the server's operator."""
     run(
         connection, "add_audit", club_id=club_id, audit_id=audit_id, coach_id=coach_id,
         action=action, subject=subject,

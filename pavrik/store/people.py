@@ -67,6 +67,11 @@ def set_role(connection: Connection, coach_id: UUID, role: str) -> bool:
     return bool(run(connection, "set_role", coach_id=coach_id, role=role))
 
 
+def bring_back(connection: Connection, coach_id: UUID, name: str, role: str, hashed: str) -> None:
+    """Somebody who left is in the club again, under the id of before."""
+    run(connection, "bring_back", coach_id=coach_id, name=name, role=role, password_hash=hashed)
+
+
 def leave(connection: Connection, coach_id: UUID) -> bool:
     """Somebody leaves and is signed out; False where nobody of that id is in the club."""
     run(connection, "end_sessions", coach_id=coach_id, but="")

@@ -3,7 +3,10 @@
 import pytest
 from uuid6 import uuid7
 
-from tests.api.helpers import PASSWORD, add_lifter
+from pavrik.errors import NotFoundError
+from pavrik.services.club import people
+from pavrik.store.database import Database
+from tests.api.helpers import add_lifter
 
 LONG = "plates before pride"
 
@@ -77,6 +80,24 @@ def test_a_coach_is_invited_joins_works_and_is_taken_out(owner, browser, reader)
     assert next(d for d in trail if d["action"] == "take out of club")["subject"] == "Rhona Quill"
 
 
+def test_who_left_comes_back_to_what_was_recorded(owner, browser):
+    visitor = browser()
+    assert join(visitor, invite(owner, "back@first.example"), "Gone Once").status_code == 200
+    before = person(owner, "back@first.example")["coach_id"]
+    lifter = add_lifter(visitor, name="Of Gone Once")
+    assert owner.post(f"/api/people/{before}/leaving").status_code == 200
+    token = invite(owner, "back@first.example", "read_only")
+    again = browser()
+    assert join(again, token, "Back Again", "a password of today").status_code == 200
+    now = person(owner, "back@first.example")
+    assert (now["coach_id"], now["name"], now["role"], now["left_at"]) == (
+        before, "Back Again", "read_only", None,
+    )  # fmt: skip
+    assert again.get(f"/api/lifters/{lifter}").status_code == 200
+    assert browser().sign_in("back@first.example", LONG).status_code == 401
+    assert browser().sign_in("back@first.example", "a password of today").status_code == 200
+
+
 def test_a_role_changes_what_may_be_done_at_once(owner, browser):
     visitor = browser()
     assert join(visitor, invite(owner, "turn@first.example"), "Turn Over").status_code == 200
@@ -143,7 +164,7 @@ def test_an_address_of_another_club_is_refused_when_it_is_used(owner, browser):
     assert browser().get(f"/api/session/join/{token}").status_code == 200, "the link is not spent"
 
 
-def test_one_s_own_password_name_and_browsers(owner, browser, reader):
+def test_one_s_own_password_name_and_browsers(owner, browser):
     here, there = browser(), browser()
     assert join(here, invite(owner, "own@first.example"), "Own Account").status_code == 200
     assert there.sign_in("own@first.example", LONG).status_code == 200
@@ -168,5 +189,27 @@ def test_one_s_own_password_name_and_browsers(owner, browser, reader):
     assert there.get("/api/session").status_code == 401
     assert here.send("PUT", "/api/session/account/name", {"name": "Renamed"}).status_code == 200
     assert here.get("/api/session").json()["coach"] == "Renamed"
-    assert reader.send("PUT", "/api/session/account/name", {"name": "Reader"}).status_code == 200
-    assert reader.sign_in("reader@first.example", PASSWORD).status_code == 200
+    only_reads = browser()
+    token = invite(owner, "reads@first.example", "read_only")
+    assert join(only_reads, token, "Only Reads").status_code == 200
+    renamed = only_reads.send("PUT", "/api/session/account/name", {"name": "Reads On"})
+    assert renamed.status_code == 200
+    assert only_reads.get("/api/session").json()["coach"] == "Reads On"
+
+
+def test_the_operator_s_link_sets_a_password_and_leaves_a_line(owner, browser, server, empty_name):
+    database = Database(server.app_url(empty_name))
+    database.open()
+    try:
+        with pytest.raises(NotFoundError, match="nobody signs in with"):
+            people.reset_link(database, "nobody@first.example")
+        token = people.reset_link(database, " Reader@First.example ")
+    finally:
+        database.close()
+    visitor = browser()
+    assert visitor.get(f"/api/session/join/{token}").json()["email"] == "reader@first.example"
+    assert join(visitor, token, name="", password="set by the operator").status_code == 200
+    line = next(
+        d for d in owner.get("/api/audit").json() if d["action"] == "password link by the operator"
+    )
+    assert (line["who"], line["subject"]) == ("", visitor.get("/api/session").json()["coach"])

@@ -1,13 +1,12 @@
 """People of the club, links that let them in, one's own account, the audit trail."""
 
-import io
 from typing import Annotated
 from uuid import UUID
 
-import segno
 from fastapi import APIRouter, Cookie, Request, Response
 
 from pavrik.api.club.sign_in_routes import set_session_cookie
+from pavrik.api.files import qr_of
 from pavrik.api.security import (
     COOKIE,
     AccountIn,
@@ -41,12 +40,7 @@ TokenIn = Annotated[str, Cookie(alias=COOKIE, include_in_schema=False)]
 
 def _link(request: Request, link_id: UUID, token: str) -> NewLink:
     path = f"/join/{token}"
-    drawn = io.BytesIO()
-    address = str(request.base_url).rstrip("/") + path
-    segno.make(address, error="m").save(drawn, kind="svg", scale=4, border=2, xmldecl=False)
-    return NewLink(
-        link_id=link_id, path=path, qr_svg=drawn.getvalue().decode(), days=people.LINK_DAYS
-    )
+    return NewLink(link_id=link_id, path=path, qr_svg=qr_of(request, path), days=people.LINK_DAYS)
 
 
 @router.get("/people")

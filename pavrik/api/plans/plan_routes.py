@@ -1,13 +1,11 @@
 """Plans, variations and the lifter's read-only link."""
 
-import io
 from typing import Annotated
 from uuid import UUID
 
-import segno
 from fastapi import APIRouter, Body, Path, Request, Response
 
-from pavrik.api.files import file_answer
+from pavrik.api.files import file_answer, qr_of
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.core.competition_lifts import LiftId
@@ -183,12 +181,9 @@ def make_link(
     """Make a link; its token is shown now and never again."""
     made = card_link.make_link(database, who, key, body.link_id, lifter_id, body.days)
     path = f"/s/{made.token}"
-    drawn = io.BytesIO()
-    address = str(request.base_url).rstrip("/") + path
-    segno.make(address, error="m").save(drawn, kind="svg", scale=4, border=2, xmldecl=False)
     return MadeLinkAnswer(
         link_id=made.link_id, path=path, expires_at=made.expires_at,
-        qr_svg=drawn.getvalue().decode(),
+        qr_svg=qr_of(request, path),
     )  # fmt: skip
 
 

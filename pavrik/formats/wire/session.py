@@ -1,5 +1,6 @@
 """Requests and answers of the platform: the session, the outbox, files of the log."""
 
+from collections.abc import Sequence
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -157,6 +158,10 @@ class PlatformAnswer(BaseModel):
     variations: dict[LiftId, list[str]]
 
 
+Line = tuple[int, str]
+"""A line of a file, and what is said of it."""
+
+
 class RowFate(BaseModel):
     """What becomes of one row of a file."""
 
@@ -173,3 +178,16 @@ class ImportAnswer(BaseModel):
     here: int
     bad: int
     rows: list[RowFate]
+
+    @classmethod
+    def of(cls, new: Sequence[Line], here: Sequence[Line], bad: Sequence[Line]) -> "ImportAnswer":
+        """Rows by their fate, each a line and its words; nothing is kept yet."""
+        fates = [RowFate(line=line, fate="new", words=words) for line, words in new]
+        fates += [RowFate(line=line, fate="already here", words=words) for line, words in here]
+        fates += [RowFate(line=line, fate="bad", words=words) for line, words in bad]
+        rows = sorted(fates, key=lambda fate: fate.line)
+        return cls(kept=0, new=len(new), here=len(here), bad=len(bad), rows=rows)
+
+    def kept_as_counts(self) -> "ImportAnswer":
+        """All new rows kept; counts alone, no name that a deletion would miss."""
+        return self.model_copy(update={"kept": self.new, "rows": []})

@@ -123,6 +123,10 @@ def reset_link(database: Database, email: str) -> str:
     )
     with database.club(coach.club_id) as connection:
         store.add_link(connection, _link_digest(token), link, LINK_DAYS, None)
+        account_store.add_audit(
+            connection, coach.club_id, uuid7(), None, "password link by the operator",
+            str(coach.coach_id),
+        )  # fmt: skip
     return token
 
 
@@ -222,21 +226,31 @@ def join(
     name = request.name.strip()
     if link.kind == "invitation" and not name:
         raise InvalidError("say your name: it stands beside what you record", "name")
-    hashed, coach_id = passwords.hash(request.password), link.coach_id or uuid7()
+    hashed = passwords.hash(request.password)
     with database.club(link.club_id) as connection:
         if not store.use_link(connection, link.link_id):
             raise InvalidError("this link was used a moment ago: ask for a new one", "token")
-        if link.kind == "password":
+        if link.coach_id is None:
+            coach_id, deed = _let_in(connection, link, name, hashed), "join club"
+        else:
+            coach_id, deed = link.coach_id, "choose password"
             if not store.set_password(connection, coach_id, hashed):
                 raise NotFoundError("this person is not in the club any more")
-        else:
-            coach = account_store.Coach(
-                link.club_id, coach_id, link.email, name, link.role, hashed, "kg", "cm"
-            )
-            account_store.add_coach(connection, coach)
-        deed = "join club" if link.kind == "invitation" else "choose password"
         account_store.add_audit(connection, link.club_id, uuid7(), coach_id, deed, "")
     return accounts.open_session(link.club_id, coach_id)
+
+
+def _let_in(connection: Connection, link: store.CoachLink, name: str, hashed: str) -> UUID:
+    """Somebody new, or who left once and comes back to what was recorded; the coach's id."""
+    before = next((p for p in store.list_people(connection) if p.email == link.email), None)
+    if before is not None and before.left_at is not None:
+        store.bring_back(connection, before.coach_id, name, link.role, hashed)
+        return before.coach_id
+    coach = account_store.Coach(
+        link.club_id, uuid7(), link.email, name, link.role, hashed, "kg", "cm"
+    )
+    account_store.add_coach(connection, coach)
+    return coach.coach_id
 
 
 def _shown_id(token_digest: str) -> str:

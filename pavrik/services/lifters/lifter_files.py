@@ -10,10 +10,11 @@ from uuid6 import uuid7
 from pavrik.errors import InvalidError
 from pavrik.formats.lifter_table import LifterRow, read_lifters
 from pavrik.formats.log_table import BadRow
-from pavrik.formats.wire.session import ImportAnswer, RowFate
+from pavrik.formats.wire.session import ImportAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.known_lifts import check_known_lift
-from pavrik.services.writes import digest_of, without_rows, write_once
+from pavrik.services.table_files import check_bad_rows
+from pavrik.services.writes import digest_of, write_once
 from pavrik.store import lifters as store
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
@@ -43,12 +44,13 @@ def _check_bests(row: LifterRow, on: date) -> BadRow | None:
 def _sort(connection: Connection, data: bytes) -> _Sorted:
     """Raises InvalidError where the file cannot be read. A name that is in the club already, or
     twice in the file, is one lifter."""
+    on = today(connection)
     try:
-        rows = read_lifters(data)
+        rows = read_lifters(data, on)
     except ValueError as error:
         raise InvalidError(str(error), "file") from error
     known = {profile.name.casefold() for profile in store.list_profiles(connection)}
-    found, on = _Sorted([], [], []), today(connection)
+    found = _Sorted([], [], [])
     for row in rows:
         if isinstance(row, BadRow):
             found.bad.append(row)
@@ -62,25 +64,24 @@ def _sort(connection: Connection, data: bytes) -> _Sorted:
     return found
 
 
-def _answer(kept: int, rows: _Sorted) -> ImportAnswer:
-    def words(row: LifterRow) -> str:
-        told = [f"{best.exercise} {best.load_kg:g} kg" for best in row.bests]
-        size = f"{row.profile.mass_kg:g} kg, {row.profile.stature_m * 100:.0f} cm"
-        return ", ".join([row.profile.name, size, *told])
+def _words(row: LifterRow) -> str:
+    told = [f"{best.exercise} {best.load_kg:g} kg" for best in row.bests]
+    size = f"{row.profile.mass_kg:g} kg, {row.profile.stature_m * 100:.0f} cm"
+    return ", ".join([row.profile.name, size, *told])
 
-    fates = [RowFate(line=r.line, fate="new", words=words(r)) for r in rows.new]
-    fates += [RowFate(line=r.line, fate="already here", words=words(r)) for r in rows.here]
-    fates += [RowFate(line=r.line, fate="bad", words="; ".join(r.reasons)) for r in rows.bad]
-    return ImportAnswer(
-        kept=kept, new=len(rows.new), here=len(rows.here), bad=len(rows.bad),
-        rows=sorted(fates, key=lambda fate: fate.line),
-    )  # fmt: skip
+
+def _answer(rows: _Sorted) -> ImportAnswer:
+    return ImportAnswer.of(
+        [(r.line, _words(r)) for r in rows.new],
+        [(r.line, _words(r)) for r in rows.here],
+        [(r.line, "; ".join(r.reasons)) for r in rows.bad],
+    )
 
 
 def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
     """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
     with database.club(who.club_id) as connection:
-        return _answer(0, _sort(connection, data))
+        return _answer(_sort(connection, data))
 
 
 def import_lifters(
@@ -91,14 +92,10 @@ def import_lifters(
 
     def action(connection: Connection) -> ImportAnswer:
         rows = _sort(connection, data)
-        if rows.bad and not leave_bad:
-            raise InvalidError(
-                f"{len(rows.bad)} rows are bad, the first in line {rows.bad[0].line}: "
-                f"{rows.bad[0].reasons[0]}; mend them or leave them out",
-                "file",
-            )
+        answer = _answer(rows)
+        check_bad_rows(answer, leave_bad)
         _add(connection, who, key, rows.new)
-        return without_rows(_answer(len(rows.new), rows))
+        return answer.kept_as_counts()
 
     asked = {"file": digest_of(data.hex()), "leave": leave_bad}
     return write_once(database, who, key, "import lifters", asked, ImportAnswer, action)

@@ -7,13 +7,14 @@ from uuid import UUID, uuid5
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.errors import InvalidError
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
-from pavrik.formats.wire.session import ImportAnswer, RowFate
+from pavrik.formats.wire.session import ImportAnswer
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
+from pavrik.services.table_files import check_bad_rows
 from pavrik.services.training import log
 from pavrik.services.training.history import schools_in_force
 from pavrik.services.training.review import refresh_summary
-from pavrik.services.writes import digest_of, without_rows, write_once
+from pavrik.services.writes import digest_of, write_once
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -115,22 +116,16 @@ def _sort_rows(
     return [r for set_id, r in ready.items() if set_id not in known], here, bad
 
 
-def _fates(new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]) -> list[RowFate]:
-    def words(row: LogRow) -> str:
-        reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
-        return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {row.load_kg:g} kg × {reps}"
-
-    fates = [RowFate(line=r.row.line, fate="new", words=words(r.row)) for r in new]
-    fates += [RowFate(line=r.line, fate="already here", words=words(r)) for r in here]
-    fates += [RowFate(line=r.line, fate="bad", words="; ".join(r.reasons)) for r in bad]
-    return sorted(fates, key=lambda fate: fate.line)
+def _words(row: LogRow) -> str:
+    reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
+    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {row.load_kg:g} kg × {reps}"
 
 
-def _answer(
-    kept: int, new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]
-) -> ImportAnswer:
-    return ImportAnswer(
-        kept=kept, new=len(new), here=len(here), bad=len(bad), rows=_fates(new, here, bad)
+def _answer(new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]) -> ImportAnswer:
+    return ImportAnswer.of(
+        [(r.row.line, _words(r.row)) for r in new],
+        [(r.line, _words(r)) for r in here],
+        [(r.line, "; ".join(r.reasons)) for r in bad],
     )
 
 
@@ -138,7 +133,7 @@ def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
     """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
     with database.club(who.club_id) as connection:
         new, here, bad = _sort_rows(connection, data)
-    return _answer(0, new, here, bad)
+    return _answer(new, here, bad)
 
 
 def import_log(
@@ -149,19 +144,15 @@ def import_log(
 
     def action(connection: Connection) -> ImportAnswer:
         new, here, bad = _sort_rows(connection, data)
-        if bad and not leave_bad:
-            raise InvalidError(
-                f"{len(bad)} of {len(new) + len(here) + len(bad)} rows are bad, the first in line "
-                f"{bad[0].line}: {bad[0].reasons[0]}; mend them or leave them out",
-                "file",
-            )
+        answer = _answer(new, here, bad)
+        check_bad_rows(answer, leave_bad)
         for ready in new:
             schools = schools_in_force(connection, ready.logged.lifter_id)
             whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
             store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
         for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
             refresh_summary(connection, who.club_id, lifter_id, lift)
-        return without_rows(_answer(len(new), new, here, bad))
+        return answer.kept_as_counts()
 
     return write_once(
         database,

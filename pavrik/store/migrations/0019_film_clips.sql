@@ -55,25 +55,38 @@ language sql immutable as $$
     ('plan_edit', 'plan', 'series_id'), ('clip_word', 'film_clip', 'clip_id')
 $$;
 
--- Only within the club that the transaction names, said on every line, whoever owns the tables. Kept
--- answers that name the lifter, or any of his rows, go with him; the audit trail names ids alone.
+-- The ids of every row of a lifter's, by the primary keys of the tables that name the lifter: a new table
+-- is not forgotten. Kept answers that name one of them go with the lifter.
+create function ids_of_lifter(wanted uuid) returns text[] language plpgsql stable
+security definer set search_path = public as $$
+declare
+  one record;
+  more text[];
+  found text[] := array[wanted::text];
+begin
+  for one in
+    select t.name, a.attname as id from tables_of_lifter() t
+    join pg_index i on i.indrelid = t.name::regclass and i.indisprimary
+    join pg_attribute a on a.attrelid = i.indrelid and a.attnum = i.indkey[1]
+    where a.atttypid = 'uuid'::regtype and a.attname <> 'lifter_id'
+  loop
+    execute format(
+      'select coalesce(array_agg(%I::text), ''{}'') from %I where lifter_id = $1 and club_id = current_club()',
+      one.id, one.name) into more using wanted;
+    found := found || more;
+  end loop;
+  return found;
+end $$;
+revoke all on function ids_of_lifter(uuid) from public;
+
+-- Only within the club that the transaction names, said on every line, whoever owns the tables. The audit
+-- trail names ids alone.
 create or replace function erase_lifter(wanted uuid) returns void language plpgsql
 security definer set search_path = public as $$
 declare
   one record;
-  left_over text[] := array(select name from tables_of_lifter() where name <> 'lifter');
-  told text[];
+  told text[] := ids_of_lifter(wanted);
 begin
-  select array_agg(distinct id::text) into told from (
-    select wanted as id
-    union all select set_id from training_set where lifter_id = wanted and club_id = current_club()
-    union all select plan_id from plan where lifter_id = wanted and club_id = current_club()
-    union all select flag_id from pain_flag where lifter_id = wanted and club_id = current_club()
-    union all select link_id from card_link where lifter_id = wanted and club_id = current_club()
-    union all select trial_id from setup_trial where lifter_id = wanted and club_id = current_club()
-    union all select setup_id from settled_setup where lifter_id = wanted and club_id = current_club()
-    union all select clip_id from film_clip where lifter_id = wanted and club_id = current_club()
-    union all select prescription_id from prescription where lifter_id = wanted and club_id = current_club()) ids;
   delete from idempotent_write
   where club_id = current_club() and exists (
     select from unnest(told) id where position(id in answer::text) > 0 or key::text = id);
@@ -83,7 +96,7 @@ begin
          select %I from %I where lifter_id = $1 and club_id = current_club())',
       one.name, one.by_column, one.by_column, one.owner) using wanted;
   end loop;
-  for one in select unnest(left_over) as name loop
+  for one in select name from tables_of_lifter() where name <> 'lifter' loop
     execute format('delete from %I where lifter_id = $1 and club_id = current_club()', one.name) using wanted;
   end loop;
   delete from lifter where lifter_id = wanted and club_id = current_club();

@@ -6,6 +6,11 @@ select coach_id, name, email, role::text, created_at, left_at from coach order b
 -- Let two changes of who owns the club happen one after the other.
 select pg_advisory_xact_lock(hashtextextended(current_club()::text || ' people', 0));
 
+-- name: bring_back!
+-- Somebody who left signs in again, with a name, role and password of now.
+update coach set left_at = null, name = :name, role = :role::coach_role, password_hash = :password_hash
+where coach_id = :coach_id and left_at is not null;
+
 -- name: set_role!
 -- Give somebody another role.
 update coach set role = :role::coach_role where coach_id = :coach_id and left_at is null;

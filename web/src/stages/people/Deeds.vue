@@ -27,7 +27,7 @@ const moment = (iso: string) =>
       <tbody>
         <tr v-for="(d, i) in shown" :key="i">
           <td class="num unbroken">{{ moment(d.at) }}</td>
-          <td>{{ d.who || 'somebody' }}</td>
+          <td>{{ d.who || 'the operator' }}</td>
           <td>
             {{ d.action }}<template v-if="d.subject">, {{ d.subject }}</template>
           </td>

@@ -5,6 +5,9 @@ from datetime import UTC, datetime
 import pytest
 from uuid6 import uuid7
 
+from pavrik.demo.made_up import made_up, shot
+from pavrik.film.camera.shoot import Stand
+from pavrik.formats.motion_files import Motion, read_csv, to_c3d, to_csv, to_trc
 from pavrik.services.watch import films as films_module
 from tests.api.helpers import a_set, add_lifter
 from tests.api.planned import ago
@@ -94,8 +97,6 @@ def test_what_was_filmed_is_told_with_its_size_its_error_and_its_price(coach, fi
 
 
 def test_the_points_leave_as_open_files(coach, filmed, clip):
-    from pavrik.formats.motion_files import read_csv
-
     motion = read_csv(coach.get(at(filmed, "clips", clip, "track.csv")).text)
     assert set(motion.markers) == {"bar", "ankle", "knee", "hip", "shoulder"}
     assert coach.get(at(filmed, "clips", clip, "track.trc")).text.startswith("PathFileType")
@@ -265,10 +266,7 @@ def test_a_fault_that_the_phone_does_not_know_and_a_missing_tap_are_told(coach, 
 
 class TestTrackedFiles:
     def motion(self, faults=None):
-        from pavrik.formats.motion_files import Motion
-        from tests.film.filmed import Pace, lifting
-
-        made = lifting("squat", "usual man").perform(Pace(reps=2), faults or {}, 60.0)
+        made = shot(made_up("squat"), faults, Stand(rate_hz=60.0)).motion
         return Motion(made.times_s, dict(made.points))
 
     def send(self, coach, lifter, data, **changes):
@@ -286,10 +284,8 @@ class TestTrackedFiles:
 
     @pytest.mark.parametrize("kind", ["csv", "trc", "c3d"])
     def test_every_form_goes_the_way_of_a_film(self, coach, kind):
-        from pavrik.formats import motion_files as files
-
         lifter = add_lifter(coach, name=f"Tracked {kind}", sex="male", mass_kg=83, stature_m=1.75)
-        write = {"csv": files.to_csv, "trc": files.to_trc, "c3d": files.to_c3d}[kind]
+        write = {"csv": to_csv, "trc": to_trc, "c3d": to_c3d}[kind]
         clip, answer = self.send(coach, lifter, write(self.motion({"hips-rise": 0.05})))
         assert answer.status_code == 201, answer.text
         told = coach.get(at(lifter, "clips", clip)).json()
@@ -302,8 +298,6 @@ class TestTrackedFiles:
         assert told["speed"]["points"][0][0] == 90.0
 
     def test_a_set_of_one_rep_is_not_the_one_with_two_on_film(self, coach):
-        from pavrik.formats.motion_files import to_csv
-
         lifter = add_lifter(coach, name="One Rep", sex="male", mass_kg=83, stature_m=1.75)
         clip, _ = self.send(coach, lifter, to_csv(self.motion()))
         logged = a_set(load_kg=90.0, reps=1, performed_at=ago(0))
@@ -314,7 +308,6 @@ class TestTrackedFiles:
 
     def test_a_fault_shown_in_every_light_set_does_not_become_usual(self, coach):
         """The closed loop of thresholds: what fails does not move them, what holds may."""
-        from pavrik.formats.motion_files import to_csv
 
         lifter = add_lifter(coach, name="Always So", sex="male", mass_kg=83, stature_m=1.75)
         data = to_csv(self.motion({"hips-rise": 0.05}))
@@ -328,8 +321,6 @@ class TestTrackedFiles:
         assert set(states) == {("fails", 0.03)}
 
     def test_a_clip_is_compared_with_the_set_up_of_its_day(self, coach):
-        from pavrik.formats.motion_files import to_csv
-
         lifter = add_lifter(coach, name="Of Its Day", sex="male", mass_kg=83, stature_m=1.75)
         data, path = to_csv(self.motion()), at(lifter, "squat/settled")
 
@@ -347,8 +338,6 @@ class TestTrackedFiles:
         assert words("2026-01-05").startswith("high bar"), "the first that was settled after"
 
     def test_markers_of_other_names_are_mapped_and_missing_ones_asked_for(self, coach, filmed):
-        from pavrik.formats.motion_files import Motion, to_csv
-
         motion = self.motion()
         names = {"bar": "BAR_L", "knee": "LKNE", "hip": "LTRO", "ankle": "LANK"}
         other = to_csv(Motion(motion.times_s, {names[n]: motion.markers[n] for n in names}))

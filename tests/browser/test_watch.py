@@ -8,12 +8,13 @@ import pytest
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 
+from pavrik.demo.made_up import made_up, shot
 from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Stand
 from pavrik.film.decode import open_film
 from tests.browser.test_every_view import check
-from tests.film.filmed import lifting, rendered, shot
+from tests.film.filmed import rendered
 
 NAME = "Marlow Teague"
 TRACKED_S = 90
@@ -23,7 +24,7 @@ TRACKED_S = 90
 def phone_film(tmp_path_factory):
     """A set in clothes, light and at a place that nothing else uses, written as another program
     writes it: H.264 with uneven times, as a phone does."""
-    of = lifting("squat", "tall man")
+    of = made_up("squat", "tall man")
     looks = Looks(shirt=(150, 120, 60), tights=(120, 70, 90), light=0.75, seed=77,
                   plate=(46, 52, 48))  # fmt: skip
     stand = Stand(distance_m=4.2, height_m=0.65, yaw=-0.05, shake_px=1.0, size=(960, 540))

@@ -206,10 +206,10 @@ def test_a_plan_that_cannot_be_made_says_why_in_one_line(run, change, problem):
 def test_a_tracked_film_says_what_fails_and_what_cannot_be_told(run):
     from dataclasses import asdict
 
+    from pavrik.demo.made_up import made_up, shot
     from pavrik.film.camera.seen import seen_clip
-    from tests.film.filmed import lifting, shot
 
-    of = lifting("squat")
+    of = made_up("squat")
     taken = shot(of, {"hips-rise": 0.05})
     clip = seen_clip(taken, 1)
 

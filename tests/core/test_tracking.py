@@ -7,7 +7,6 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.tracking.camera import (
     SLEEVE_END_M,
     Anchor,
@@ -23,17 +22,12 @@ from pavrik.core.tracking.linkage_solve import Seen, solve
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import slope
 from pavrik.core.tracking.reps import deadlift_reps, squat_reps
-from pavrik.core.tracking.review import (
-    first_against_last,
-    frame_in_phase,
-    overall,
-    phase_rows,
-    worst_by_fault,
-)
+from pavrik.demo.made_up import BODIES, made_up, shot, told_of
 from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.seen import seen_clip
 from pavrik.film.camera.shoot import Stand
-from tests.film.filmed import BODIES, findings, lifting, shot, tapped, true_findings
+from pavrik.services.watch.simulated import off_taps
+from tests.film.filmed import true_findings
 
 CAMERAS = st.builds(
     Camera,
@@ -119,8 +113,8 @@ class TestCamera:
 @pytest.mark.parametrize("body", BODIES)
 class TestLinkage:
     def test_places_without_error_give_the_angles_back(self, lift, body):
-        of = lifting(lift, body)
-        motion = of.perform(Pace(reps=1), {}, 30.0)
+        of = made_up(lift, body)
+        motion = shot(of, stand=Stand(rate_hz=30.0), pace=Pace(reps=1)).motion
         places = {name: at[:, [0, 2]] for name, at in motion.points.items()}
         seen = Seen(places["bar"], places["knee"], places["hip"], places["shoulder"])
         solved = solve(of.linkage, motion.times_s, seen)
@@ -130,19 +124,19 @@ class TestLinkage:
             assert np.sqrt(np.mean(off**2)) < 0.006, name
 
     def test_limbs_keep_their_length(self, lift, body):
-        of = lifting(lift, body)
-        motion = of.perform(Pace(reps=1), {}, 30.0)
+        of = made_up(lift, body)
+        motion = shot(of, stand=Stand(rate_hz=30.0), pace=Pace(reps=1)).motion
         thigh = motion.points["hip"] - motion.points["knee"]
         shank = motion.points["knee"] - motion.points["ankle"]
         assert np.linalg.norm(thigh, axis=1) == pytest.approx(of.linkage.thigh_m, abs=2e-3)
         assert np.linalg.norm(shank, axis=1) == pytest.approx(of.linkage.shank_m, abs=1e-6)
 
     def test_honest_reps_are_not_accused(self, lift, body):
-        of = lifting(lift, body)
+        of = made_up(lift, body)
         for seed in range(3):
             taken = shot(of, pace=Pace(reps=3))
-            clip = replace(seen_clip(taken, seed), taps=tapped(taken.taps, 2.0, seed))
-            _, reps, found = findings(of, clip)
+            clip = replace(seen_clip(taken, seed), taps=off_taps(taken.taps, 2.0, seed))
+            _, reps, found = told_of(of, clip)
             assert len(reps) == 3
             told = [one.state for name, one in found.items() if name != "depth"]
             assert set(told) <= {"holds", "slight"}
@@ -152,15 +146,15 @@ class TestLinkage:
 
 
 def test_a_joint_that_was_seen_nowhere_is_asked_for():
-    of = lifting("squat")
+    of = made_up("squat")
     taken = shot(of)
     clip = seen_clip(taken)
     with pytest.raises(ValueError, match="the hip was seen in no picture"):
-        findings(of, replace(clip, hip=np.full_like(clip.hip, np.nan)))
+        told_of(of, replace(clip, hip=np.full_like(clip.hip, np.nan)))
 
 
 def test_a_clip_whose_times_stand_still_is_refused():
-    clip = seen_clip(shot(lifting("squat")))
+    clip = seen_clip(shot(made_up("squat")))
     with pytest.raises(ValueError, match="must grow"):
         replace(clip, times_s=np.zeros_like(clip.times_s))
     with pytest.raises(ValueError, match="one place in the picture for each frame"):
@@ -183,10 +177,10 @@ FAULTY = [
 @pytest.mark.parametrize("body", ["usual man", "small woman"])
 class TestFaults:
     def test_it_is_found_at_its_size(self, lift, faults, detector, body):
-        of = lifting(lift, body)
+        of = made_up(lift, body)
         taken = shot(of, faults, Stand(yaw=0.05))
-        clip = replace(seen_clip(taken, 2), taps=tapped(taken.taps, 1.0, 2))
-        measured, _, found = findings(of, clip)
+        clip = replace(seen_clip(taken, 2), taps=off_taps(taken.taps, 1.0, 2))
+        measured, _, found = told_of(of, clip)
         true = true_findings(of, taken.motion, measured)[detector]
         told = found[detector]
         assert told.state == "fails"
@@ -196,9 +190,9 @@ class TestFaults:
             assert told.value == pytest.approx(true.value, abs=0.007)
 
     def test_from_too_far_off_the_side_no_place_is_told(self, lift, faults, detector, body):
-        of = lifting(lift, body)
+        of = made_up(lift, body)
         taken = shot(of, faults, Stand(yaw=0.35))
-        _, _, found = findings(of, seen_clip(taken, 2))
+        _, _, found = told_of(of, seen_clip(taken, 2))
         states = {name: one.state for name, one in found.items()}
         if detector == "dive":
             assert states.pop("dive") == "fails"
@@ -208,8 +202,8 @@ class TestFaults:
 
 
 def test_a_bar_that_drifts_takes_the_hips_along_without_their_being_accused():
-    of = lifting("squat")
-    _, _, found = findings(of, seen_clip(shot(of, {"bar-forward": 0.04}), 2))
+    of = made_up("squat")
+    _, _, found = told_of(of, seen_clip(shot(of, {"bar-forward": 0.04}), 2))
     assert found["hips-rise"].value < -0.008
 
 
@@ -232,9 +226,9 @@ class TestThresholds:
         assert dive.told([2.0] * 20) == dive.told_from
 
     def test_one_rep_over_it_is_slight_two_fail_and_one_far_over_fails_alone(self):
-        of = lifting("squat")
+        of = made_up("squat")
         taken = shot(of, pace=Pace(reps=3))
-        measured, reps, _ = findings(of, seen_clip(taken, 2))
+        measured, reps, _ = told_of(of, seen_clip(taken, 2))
 
         def state(*values: float) -> str:
             given_values = iter(values)
@@ -253,8 +247,8 @@ class TestThresholds:
 
 class TestReps:
     def test_a_set_s_reps_are_counted_with_their_seconds(self):
-        of = lifting("squat")
-        motion = of.perform(Pace(reps=4, down_s=1.4, up_s=1.6), {}, 60.0)
+        of = made_up("squat")
+        motion = shot(of, stand=Stand(rate_hz=60.0), pace=Pace(reps=4, down_s=1.4, up_s=1.6)).motion
         reps = squat_reps(motion.times_s, motion.points["bar"][:, 2])
         assert [rep.number for rep in reps] == [1, 2, 3, 4]
         for rep, turn_s in zip(reps, motion.turns_s, strict=True):
@@ -265,8 +259,8 @@ class TestReps:
             assert rep.mean_m_s == pytest.approx(0.54 / rep.up_s, abs=0.06)
 
     def test_pulls_begin_where_the_plates_leave(self):
-        of = lifting("deadlift")
-        motion = of.perform(Pace(reps=2), {}, 60.0)
+        of = made_up("deadlift")
+        motion = shot(of, stand=Stand(rate_hz=60.0), pace=Pace(reps=2)).motion
         height = motion.points["bar"][:, 2]
         reps = deadlift_reps(motion.times_s, height)
         assert len(reps) == 2
@@ -284,40 +278,6 @@ class TestReps:
     def test_the_slope_of_a_line_is_its_speed_at_any_rate(self, rate, speed):
         times = np.cumsum(np.random.default_rng(1).uniform(0.7, 1.3, 60) / rate)
         assert slope(speed * times, times) == pytest.approx(speed, rel=1e-6)
-
-
-class TestDepth:
-    def told(self, cut_m, reps=2):
-        of = lifting("squat")
-        taken = shot(of, {"high": cut_m}, pace=Pace(reps=reps))
-        return findings(of, seen_clip(taken, 1))[2]
-
-    def test_level_is_never_called(self):
-        assert self.told(0.015)["depth"].state == "cannot tell"
-        assert "than a film can tell" in self.told(0.015)["depth"].why
-
-    def test_cut_high_fails_with_its_size_and_is_no_clean_set(self):
-        found = self.told(0.13)
-        assert found["depth"].state == "fails"
-        assert np.mean(found["depth"].by_rep) == pytest.approx(0.115, abs=0.02)
-        assert overall(list(found.values())) == "one thing to mend"
-        assert found["depth"].detector.fault_id == "high"
-
-    def test_a_single_cut_clearly_high_is_enough(self):
-        assert self.told(0.13, reps=1)["depth"].state == "fails"
-
-    def test_well_below_holds(self):
-        of = lifting("squat")
-        measured, reps, _ = findings(of, seen_clip(shot(of), 1))
-        deeper = replace(of.linkage, hip_at_level_m=of.linkage.hip_at_level_m + 0.06)
-        found = find(replace(measured, linkage=deeper), of.expected, reps)
-        depth = next(one for one in found if one.detector.id == "depth")
-        assert depth.state == "holds"
-        assert depth.value < -0.035
-
-    def test_light_reps_of_one_s_own_do_not_move_it(self):
-        depth = next(d for d in DETECTORS if d.id == "depth")
-        assert depth.told([0.08] * 20) == depth.told_from
 
 
 class TestLoadVelocity:
@@ -357,98 +317,20 @@ class TestLoadVelocity:
         assert why in load_velocity("back", sets)
 
 
-class TestReview:
-    def test_a_squat_s_phases_are_looked_at_in_their_order(self):
-        of = lifting("squat")
-        measured, reps, _ = findings(of, seen_clip(shot(of), 1))
-        frames = [
-            frame_in_phase(of.expected, measured, reps[0], phase.id, phase.progress)
-            for phase in LIFTS["squat"].phases
-            if phase.computed
-        ]
-        assert frames == sorted(frames)
-        assert (frames[0], frames[2]) == (reps[0].first, reps[0].turn)
-        assert frames[1] < reps[0].turn < frames[3]
-
-    def test_a_pull_s_phases_follow_the_bar_past_the_knee(self):
-        of = lifting("deadlift")
-        measured, reps, found = findings(of, seen_clip(shot(of), 1))
-        rows = phase_rows(LIFTS["deadlift"], measured, of.expected, reps, list(found.values()))
-        assert [row.phase for row in rows] == [
-            "off the floor", "below the knee", "at the knee", "lockout"]  # fmt: skip
-        heights = [
-            measured.bar[np.argmin(np.abs(measured.times_s - row.instant.time_s)), 1]
-            for row in rows
-        ]
-        knee = measured.knee[reps[-1].first, 1]
-        assert heights == sorted(heights)
-        assert heights[1] < knee < heights[3]
-        assert heights[2] == pytest.approx(knee, abs=0.12)
-
-    def test_a_phase_that_nobody_looks_at_holds_only_where_nothing_stands_out(self):
-        of = lifting("squat")
-        measured, reps, _ = findings(of, seen_clip(shot(of), 1))
-        lift = LIFTS["squat"]
-
-        def rows(seen):
-            told = phase_rows(lift, seen, of.expected, reps, [])
-            return {row.phase: (row.state, row.says) for row in told}
-
-        assert set(rows(measured).values()) == {("holds", "")}
-        tipped = replace(measured, solved=replace(measured.solved, lean=measured.solved.lean + 0.2))
-        assert rows(tipped)["middle"] == ("slight", "leans 12° more than computed")
-        oblique = replace(measured, camera=replace(measured.camera, yaw=0.4))
-        assert set(rows(oblique).values()) == {("cannot tell", "")}
-        shifted = replace(measured, bar=measured.bar - np.array([0.06, 0.0]))
-        assert "behind where computed" in rows(shifted)["finish"][1]
-
-    def test_two_detectors_of_one_fault_count_once(self):
-        of = lifting("deadlift")
-        _, _, found = findings(of, seen_clip(shot(of), 1))
-        both = [
-            replace(found["hips-before-plates"], state="fails"),
-            replace(found["back-tips"], state="fails"),
-        ]
-        assert worst_by_fault(both) == {"hips-shoot": "fails"}
-        assert overall(both) == "one thing to mend"
-        assert worst_by_fault([both[0], found["back-tips"]]) == {"hips-shoot": "fails"}
-
-    def test_a_fault_that_grows_over_a_set_is_compared(self):
-        of = lifting("squat")
-        _, _, found = findings(of, seen_clip(shot(of, pace=Pace(reps=3)), 1))
-        grown = replace(found["hips-rise"], by_rep=(0.005, 0.02, 0.04))
-        told = first_against_last([grown, found["bar-forward"]])
-        assert [(c.detector, c.first, c.last) for c in told] == [("hips-rise", 0.005, 0.04)]
-
-    def test_the_overall_word_follows_its_weights(self):
-        of = lifting("squat")
-        _, _, found = findings(of, seen_clip(shot(of), 1))
-        ones = list(found.values())
-
-        def word(*states):
-            return overall([replace(o, state=s) for o, s in zip(ones, states, strict=False)])
-
-        assert word("holds", "cannot tell") == "clean"
-        assert word("slight", "holds") == "nearly clean"
-        assert word("fails", "holds") == "one thing to mend"
-        assert word("fails", "slight", "slight") == "work on it"
-        assert word("cannot tell", "cannot tell") == "cannot tell"
-
-
 def test_a_clip_says_where_the_lifter_looks():
-    of = lifting("squat")
+    of = made_up("squat")
     for facing, right in ((1, True), (-1, False)):
         clip: Clip = seen_clip(shot(of, stand=Stand(facing=facing)), 1)
         assert clip.faces_right is right
-        _, reps, found = findings(of, clip)
+        _, reps, found = told_of(of, clip)
         assert len(reps) == 2
         assert found["hips-rise"].state == "holds"
 
 
 def test_the_camera_of_a_pull_is_found_from_the_plates_on_the_floor():
-    of = lifting("deadlift")
+    of = made_up("deadlift")
     taken = shot(of, stand=Stand(height_m=0.8))
     assert taken.taps.ankle is None
-    measured, _, _ = findings(of, seen_clip(taken, 1))
+    measured, _, _ = told_of(of, seen_clip(taken, 1))
     assert measured.camera.height_m == pytest.approx(0.8, abs=0.02)
     assert measured.camera.y_m == pytest.approx(4.5, abs=0.1)

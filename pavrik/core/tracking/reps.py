@@ -6,7 +6,7 @@ import numpy as np
 from scipy.signal import find_peaks
 
 from pavrik.core.assumptions import assume
-from pavrik.core.tracking.measured import slope
+from pavrik.core.tracking.measured import Measured, slope
 from pavrik.core.units import Floats
 
 LEAST_WAY_M = assume("rep_least_way_m", 0.20, "m", "a bar that travels less has done no rep")
@@ -35,6 +35,12 @@ class Rep:
     peak_m_s: float
     least_m_s: float
     sticking_m: float
+
+
+def reps_in(measured: Measured) -> list[Rep]:
+    """The whole reps of a measured clip, as the lift has them."""
+    found = squat_reps if measured.linkage.carried == "back" else deadlift_reps
+    return found(measured.times_s, measured.bar[:, 1])
 
 
 def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:

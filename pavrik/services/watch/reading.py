@@ -17,7 +17,7 @@ from pavrik.core.tracking.clip import Clip
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, find, view_of
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
-from pavrik.core.tracking.reps import Rep, deadlift_reps, squat_reps
+from pavrik.core.tracking.reps import Rep, reps_in
 from pavrik.core.tracking.review import (
     Instant,
     column,
@@ -84,7 +84,7 @@ def read_clip(
         measured = measure(clip, lifting.linkage, large_plates=facts.large_plates)
     except ValueError as error:
         raise InvalidError(str(error)) from error
-    reps = _reps(lifting, measured)
+    reps = reps_in(measured) if len(clip.times_s) >= LEAST_PICTURES else []
     found = find(measured, lifting.expected, reps, earlier.light) if reps else []
     told_reps = _reps_out(reps, found, measured)
     phases = phase_rows(lifting.lift, measured, lifting.expected, reps, found)
@@ -111,13 +111,6 @@ def read_clip(
         model_version=MODEL_VERSION,
         note=facts.note,
     )
-
-
-def _reps(lifting: Lifting, measured: Measured) -> list[Rep]:
-    if len(measured.times_s) < LEAST_PICTURES:
-        return []
-    reps_of = squat_reps if lifting.linkage.bar_on_trunk else deadlift_reps
-    return reps_of(measured.times_s, measured.bar[:, 1])
 
 
 def _findings(found: Sequence[Finding], lifting: Lifting, catalogue: Catalogue) -> list[FindingOut]:

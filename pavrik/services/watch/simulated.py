@@ -1,11 +1,13 @@
 """The simulated phone: a set of this lifter filmed as it would be, with chosen faults, as the
 stand-in for a real one."""
 
-from collections.abc import Generator
+from collections.abc import Generator, Mapping
+from dataclasses import asdict, replace
 from uuid import UUID
 
 import numpy as np
 
+from pavrik.core.tracking.clip import Pixel, Taps
 from pavrik.core.units import radians
 from pavrik.errors import InvalidError
 from pavrik.film.camera.motion import USUAL_SIZE, Pace, perform
@@ -36,21 +38,30 @@ def stand_of(asked: StandIn) -> Stand:
     )
 
 
+def film_set(
+    lifting: Lifting, faults: Mapping[str, float], stand: Stand, pace: Pace, plates: int,
+    looks: Looks | None = None,
+) -> Shot:  # fmt: skip
+    """A set of a lifter with faults of a size (m; s for the dive), ready to be filmed, with its
+    truth. Raises ValueError for a fault that the phone does not know in the lift."""
+    motion = perform(
+        lifting.exact.path, lifting.exact.progress, lifting.linkage, pace, faults, stand.rate_hz
+    )
+    return shot_of(motion, stand, 0, plates, looks)
+
+
 def shot_for(lifting: Lifting, request: SimulateRequest) -> Shot:
-    """The shot of a set with its truth. Raises InvalidError for a fault that it cannot film."""
+    """The shot of a set as it was asked for. Raises InvalidError for a fault that it cannot
+    film."""
     share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
     pace = Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
-    stand = stand_of(request.stand)
     faults = {fault: USUAL_SIZE.get(fault, 0.0) for fault in request.faults}
+    looks = Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
+    plates = large_plates(request.load_kg)
     try:
-        motion = perform(
-            lifting.exact.path, lifting.exact.progress, lifting.linkage, pace, faults,
-            stand.rate_hz,
-        )  # fmt: skip
+        return film_set(lifting, faults, stand_of(request.stand), pace, plates, looks)
     except ValueError as error:
         raise InvalidError(str(error), "faults") from error
-    looks = Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
-    return shot_of(motion, stand, 0, large_plates(request.load_kg), looks)
 
 
 def large_plates(load_kg: float) -> int:
@@ -85,17 +96,18 @@ def _filming(
         under_way.unlink(missing_ok=True)
 
 
+def off_taps(taps: Taps, error_px: float, seed: int) -> Taps:
+    """Taps of a hand that is off by some pixels; the plate is put onto its rim anyway."""
+    random = np.random.default_rng(seed)
+    beside: dict[str, Pixel] = {}
+    for name in ("knee", "hip", "ankle", "shoulder", "sleeve_end"):
+        if (at := getattr(taps, name)) is not None:
+            off = random.normal(0, error_px, 2)
+            beside[name] = (at[0] + float(off[0]), at[1] + float(off[1]))
+    return replace(taps, **beside)  # type: ignore[arg-type]
+
+
 def taps_for(lifting: Lifting, request: SimulateRequest) -> TapsIn:
     """Where a careful hand taps in the first picture of a simulated film: within about a
     centimetre, never exactly."""
-    taps = shot_for(lifting, request).taps
-    random = np.random.default_rng(request.seed)
-
-    def near(place: tuple[float, float] | None) -> tuple[float, float] | None:
-        if place is None:
-            return None
-        return place[0] + float(random.normal(0, 1.5)), place[1] + float(random.normal(0, 1.5))
-
-    joints = {name: near(getattr(taps, name)) for name in ("knee", "hip", "ankle", "shoulder",
-                                                            "sleeve_end")}  # fmt: skip
-    return TapsIn(plate=taps.plate, plate_radius=taps.plate_radius, **joints)
+    return TapsIn(**asdict(off_taps(shot_for(lifting, request).taps, 1.5, request.seed)))

@@ -44,7 +44,7 @@ async function choose(question: string, position: string) {
       what="The gym"
       @again="equipment.refetch()"
     />
-    <div v-else class="columns">
+    <div v-else class="halves">
       <div>
         <Racks :racks="equipment.data.value.racks" :may-write="mayWrite" />
         <Bars class="mt-6" :bars="equipment.data.value.bars" :may-write="mayWrite" />
@@ -80,12 +80,6 @@ async function choose(question: string, position: string) {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(300px, 1fr);
-  gap: 40px;
-  padding: 18px 26px 40px;
-}
 .school {
   display: grid;
   grid-template-columns: 1fr 210px;
@@ -102,11 +96,6 @@ select {
   width: 100%;
 }
 @media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 14px;
-    gap: 24px;
-  }
   .school {
     grid-template-columns: 1fr;
   }

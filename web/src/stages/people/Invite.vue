@@ -1,11 +1,11 @@
 <script setup lang="ts">
 // A one-time link for somebody new, and the links that wait to be used.
 import { ref } from 'vue'
+import LinkOnce from '@/shared/LinkOnce.vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
-import OneTimeLink from './OneTimeLink.vue'
 import { ROLES, type Role } from './roles'
 
 defineProps<{ links: Schemas['OpenLink'][] }>()
@@ -46,13 +46,13 @@ async function close(linkId: string) {
 <template>
   <section class="mt-6">
     <h2>Invite somebody <small>by a link that you hand over yourself</small></h2>
-    <form class="form" novalidate @submit.prevent="invite">
+    <form class="short-form" novalidate @submit.prevent="invite">
       <v-text-field v-model="email" label="E-mail" type="email" :error-messages="of('email')" />
       <OneOf v-model="role" label="Role" :options="ROLES" />
       <v-btn type="submit" :disabled="busy || !email.trim()">Make the link</v-btn>
     </form>
     <p v-if="message && !of('email').length" class="signal" role="alert">{{ message }}</p>
-    <OneTimeLink v-if="made" :link="made" />
+    <LinkOnce v-if="made" :link="made">it works once, within {{ made.days }} days.</LinkOnce>
     <ul v-if="links.length" class="links">
       <li v-for="l in links" :key="l.link_id" class="small">
         {{ l.kind === 'invitation' ? `invitation for ${l.email}` : `password of ${l.email}` }}, until
@@ -64,15 +64,6 @@ async function close(linkId: string) {
 </template>
 
 <style scoped>
-.form {
-  display: grid;
-  gap: 10px;
-  margin-top: 8px;
-  justify-items: start;
-}
-.form > :first-child {
-  width: 100%;
-}
 .links {
   padding-left: 18px;
 }

@@ -54,7 +54,7 @@ async function end(sessionId: string) {
     <h2>
       You <small>{{ account.email }}</small>
     </h2>
-    <form class="form" novalidate @submit.prevent="rename">
+    <form class="short-form" novalidate @submit.prevent="rename">
       <v-text-field v-model="name" label="Name" maxlength="80" :error-messages="naming.of('name')" />
       <v-btn
         class="quiet"
@@ -63,7 +63,7 @@ async function end(sessionId: string) {
         >Save the name</v-btn
       >
     </form>
-    <form class="form" novalidate @submit.prevent="change">
+    <form class="short-form" novalidate @submit.prevent="change">
       <v-text-field
         v-model="old"
         label="Password of today"
@@ -94,15 +94,6 @@ async function end(sessionId: string) {
 </template>
 
 <style scoped>
-.form {
-  display: grid;
-  gap: 8px;
-  margin-top: 8px;
-  justify-items: start;
-}
-.form > .v-input {
-  width: 100%;
-}
 .browsers {
   padding-left: 18px;
   margin: 4px 0;

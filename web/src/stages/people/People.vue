@@ -39,7 +39,7 @@ const account = useQuery({
       :error="people.error.value"
       @again="people.refetch()"
     />
-    <div v-else class="columns">
+    <div v-else class="halves">
       <div>
         <section>
           <h2>In the club</h2>
@@ -71,22 +71,9 @@ const account = useQuery({
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1.2fr) minmax(280px, 1fr);
-  gap: 40px;
-  padding: 18px 26px 40px;
-}
 .people {
   list-style: none;
   padding: 0;
   margin: 8px 0;
-}
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 14px;
-    gap: 24px;
-  }
 }
 </style>

@@ -2,6 +2,7 @@
 // The plan on its way out: print, calendar, table, and the lifter's own link.
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import LinkOnce from '@/shared/LinkOnce.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
@@ -41,10 +42,6 @@ async function close(linkId: string) {
   if (made.value?.link_id === linkId) made.value = null
   await queries.invalidateQueries({ queryKey: ['links', props.lifterId] })
 }
-const address = computed(() => (made.value ? location.origin + made.value.path : ''))
-const qr = computed(() =>
-  made.value ? `data:image/svg+xml;utf8,${encodeURIComponent(made.value.qr_svg)}` : '',
-)
 const FILES = [
   ['pdf', 'Print (PDF)'],
   ['ics', 'Calendar'],
@@ -71,20 +68,9 @@ const FILES = [
         >
         <v-btn class="quiet" size="small" :disabled="busy" @click="make">Make a link</v-btn>
       </p>
-      <div v-if="made" class="made note">
-        <img :src="qr" alt="QR code of the link" width="132" height="132" />
-        <div>
-          <p class="small">
-            Shown once; whoever holds it sees card and day until {{ dayOf(made.expires_at) }}.
-          </p>
-          <input
-            :value="address"
-            readonly
-            aria-label="Address of the link"
-            @focus="($event.target as HTMLInputElement).select()"
-          />
-        </div>
-      </div>
+      <LinkOnce v-if="made" :link="made"
+        >whoever holds it sees card and day until {{ dayOf(made.expires_at) }}.</LinkOnce
+      >
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <ul>
         <li v-for="l in open" :key="l.link_id" class="small">
@@ -116,25 +102,6 @@ const FILES = [
 }
 select {
   min-height: 34px;
-}
-.made {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.made img {
-  background: #fff;
-}
-.made input {
-  font: inherit;
-  width: 100%;
-  min-width: 240px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  padding: 4px 8px;
-  background: var(--paper);
-  color: var(--ink);
 }
 ul {
   list-style: none;

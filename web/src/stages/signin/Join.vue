@@ -7,6 +7,7 @@ import { answered, client } from '@/shared/api'
 import { loadSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
 import Door from './Door.vue'
+import NewPerson from './NewPerson.vue'
 
 const props = defineProps<{ token: string }>()
 const router = useRouter()
@@ -46,22 +47,7 @@ async function join() {
         <template v-else>, {{ opens.club }}. Everywhere else you will be signed out.</template>
       </p>
       <form class="mt-6" novalidate @submit.prevent="join">
-        <v-text-field
-          v-if="invited"
-          v-model="form.name"
-          label="Your name"
-          maxlength="80"
-          autocomplete="name"
-          :error-messages="of('name')"
-        />
-        <v-text-field
-          v-model="form.password"
-          class="mt-3"
-          label="Password, 12 characters or more"
-          type="password"
-          autocomplete="new-password"
-          :error-messages="of('password')"
-        />
+        <NewPerson v-model:name="form.name" v-model:password="form.password" :named="invited" :of="of" />
         <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
         <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">{{
           invited ? 'Join the club' : 'Use this password'

@@ -7,6 +7,7 @@ import { answered, client } from '@/shared/api'
 import { loadSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
 import Door from './Door.vue'
+import NewPerson from './NewPerson.vue'
 
 const props = defineProps<{ token?: string }>()
 const router = useRouter()
@@ -52,30 +53,16 @@ async function start() {
         maxlength="80"
         :error-messages="of('club')"
       />
-      <v-text-field
-        v-model="form.name"
-        class="mt-3"
-        label="Your name"
-        maxlength="80"
-        autocomplete="name"
-        :error-messages="of('name')"
-      />
-      <v-text-field
-        v-model="form.email"
-        class="mt-3"
-        label="E-mail"
-        type="email"
-        autocomplete="username"
-        :error-messages="of('email')"
-      />
-      <v-text-field
-        v-model="form.password"
-        class="mt-3"
-        label="Password, 12 characters or more"
-        type="password"
-        autocomplete="new-password"
-        :error-messages="of('password')"
-      />
+      <NewPerson v-model:name="form.name" v-model:password="form.password" named :of="of">
+        <v-text-field
+          v-model="form.email"
+          class="mt-3"
+          label="E-mail"
+          type="email"
+          autocomplete="username"
+          :error-messages="of('email')"
+        />
+      </NewPerson>
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
       <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">Start the club</v-btn>
     </form>

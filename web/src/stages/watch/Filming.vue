@@ -11,6 +11,7 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { LIFT_CHOICE, today } from '@/shared/words'
 import type { Lift } from '@/shared/lifts'
+import ChooseFile from './ChooseFile.vue'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
@@ -50,10 +51,6 @@ interface Film {
 const film = ref<Film | null>(null)
 const { message, busy, run } = useProblem()
 
-function choose(event: Event) {
-  const file = event.target instanceof HTMLInputElement ? event.target.files?.[0] : undefined
-  if (file) take(file, uuid7(), false)
-}
 function take(blob: Blob, filmId: string, sent: boolean, start?: Tapped) {
   const clipId = uuid7()
   film.value = { filmId, clipId, blob, url: hold(clipId, blob), sent, start }
@@ -195,11 +192,12 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           ]"
         />
         <div v-if="source === 'device'" class="choose">
-          <label class="file">
-            <b>Choose a film</b>
-            <span class="soft small">MP4, MOV or WebM, up to a minute and 200 MB</span>
-            <input type="file" accept="video/*" @change="choose" />
-          </label>
+          <ChooseFile
+            name="Choose a film"
+            says="MP4, MOV or WebM, up to a minute and 200 MB"
+            accept="video/*"
+            @chosen="(film) => take(film, uuid7(), false)"
+          />
           <h2 class="mt-4">How to film</h2>
           <ol>
             <li v-for="line in known.filming" :key="line">{{ line }}</li>
@@ -263,15 +261,6 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
 }
 .choose {
   margin-top: 14px;
-}
-.file {
-  display: grid;
-  gap: 6px;
-  border: 1px dashed var(--body-line);
-  border-radius: 3px;
-  padding: 18px;
-  background: var(--sheet);
-  cursor: pointer;
 }
 ol {
   padding-left: 18px;

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import { useProblem } from '@/shared/useProblem'
+import ChooseFile from './ChooseFile.vue'
 
 const props = defineProps<{ lifterId: string; lift: Lift; loadKg: number; filmedOn: string }>()
 const emit = defineEmits<{ kept: [clipId: string] }>()
@@ -13,9 +14,6 @@ const parts = computed<Part[]>(() => ['bar', 'knee', 'hip', props.lift === 'squa
 const file = ref<File | null>(null)
 const { message, busy, run } = useProblem()
 
-function choose(event: Event) {
-  file.value = event.target instanceof HTMLInputElement ? (event.target.files?.[0] ?? null) : null
-}
 async function read() {
   const clipId = uuid7()
   const kept = await run(() =>
@@ -44,11 +42,12 @@ async function read() {
 
 <template>
   <form class="tracked" novalidate @submit.prevent="read">
-    <label class="file">
-      <b>Choose a file</b>
-      <span class="soft small">CSV in metres (time_s, bar_x_m, bar_y_m, bar_z_m …), TRC or C3D</span>
-      <input type="file" accept=".csv,.trc,.c3d" @change="choose" />
-    </label>
+    <ChooseFile
+      name="Choose a file"
+      says="CSV in metres (time_s, bar_x_m, bar_y_m, bar_z_m …), TRC or C3D"
+      accept=".csv,.trc,.c3d"
+      @chosen="file = $event"
+    />
     <p class="small soft">Markers of the near side. Name those that the file calls otherwise.</p>
     <div class="names">
       <v-text-field
@@ -72,16 +71,6 @@ async function read() {
   justify-items: start;
   margin-top: 14px;
   max-width: 720px;
-}
-.file {
-  display: grid;
-  gap: 6px;
-  border: 1px dashed var(--body-line);
-  border-radius: 3px;
-  padding: 18px;
-  background: var(--sheet);
-  cursor: pointer;
-  width: 100%;
 }
 .names {
   display: grid;

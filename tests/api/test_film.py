@@ -144,6 +144,30 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
     assert coach.post(path, body, key).json() == first.json() == {"set_id": body["set_id"]}
 
 
+def test_a_clip_is_one_set_however_often_it_is_logged(coach, filmed, clip):
+    def logged(**more):
+        """The faults of the set that stands after a log, and how many sets the lifter has."""
+        body = {"set_id": str(uuid7()), **more}
+        set_id = coach.post(at(filmed, "clips", clip, "log"), body).json()["set_id"]
+        sets = {s["set_id"]: s for s in coach.get(at(filmed, "sets")).json()}
+        return set_id, [f["fault_id"] for f in sets[set_id]["faults"]], len(sets)
+
+    say(coach, filmed, clip, "hips-rise", "confirmed")
+    _, faults, sets_before = logged()
+    assert faults == ["hips-rise"]
+    say(coach, filmed, clip, "hips-rise", "undecided")
+    amended, faults, now = logged()
+    assert (faults, now) == ([], sets_before)
+    assert coach.post(f"/api/sets/{amended}/withdrawal", {"new_id": str(uuid7())}).status_code < 300
+    gone = coach.post(
+        at(filmed, "clips", clip, "log"), {"set_id": str(uuid7()), "replaces": amended}
+    )
+    assert "the set was taken back" in gone.json()["detail"]
+    say(coach, filmed, clip, "hips-rise", "confirmed")
+    _, faults, now = logged()
+    assert (faults, now) == (["hips-rise"], sets_before)
+
+
 def test_a_set_that_cannot_be_the_one_on_film_is_refused(coach, filmed, clip):
     path = at(filmed, "clips", clip, "log")
     logged = a_set(load_kg=82.5, reps=3, performed_at=ago(0))

@@ -18,7 +18,7 @@ def test_from_the_invitation_to_a_reader_who_changes_nothing(coach):
     coach.keys(Keys.TAB)
     coach.click("reads only")
     coach.click("Make the link")
-    coach.see("Shown once.", "invitation for newcomer@kilnlane.example")
+    coach.see("Shown once", "invitation for newcomer@kilnlane.example")
     address = coach.find(".made input").get_attribute("value")
 
     enter(coach, address)

@@ -36,6 +36,8 @@ from pavrik.store.training import (
 SEVERITY = {"slight": 1, "fails": 2}
 SAME_KG = 0.5
 """A set and a film of it are of one load, rounding apart."""
+FROM_FILM = "film: "
+"""How the note of an observation begins that a film wrote."""
 OF_CLIP = ("shown", "hidden", "withdrawn")
 
 
@@ -69,8 +71,8 @@ def write_into_log(
     request: ClipLogRequest,
 ) -> SetRef:  # fmt: skip
     """What was confirmed becomes observations of a set, with the time in the film: of a set that
-    was logged, amended, or of a new one; a set that is there already is not written again. Raises
-    NotFoundError, InvalidError."""
+    was logged, amended, or of a new one. A clip is one set: logged again, its set is amended, and
+    what the film said in it before gives way. Raises NotFoundError, InvalidError."""
     check_sender(database, who, lifter_id)
     with database.club(who.club_id) as connection:
         reading = reading_in(connection, lifter_id, clip_id)
@@ -95,8 +97,9 @@ def _as_logged(
         raise InvalidError("no whole rep was filmed: there is no set to be logged")
     before: list[Observation] = []
     measures: dict[str, float] = {}
-    if request.replaces is not None:
-        old, before, measures = _standing(connection, lifter_id, request.replaces)
+    replaced = request.replaces or _logged_before(connection, reading.clip_id)
+    if replaced is not None:
+        old, before, measures = _standing(connection, lifter_id, replaced)
         _check_same(reading, old)
         logged = StoredSet(**{**vars(old), "set_id": request.set_id, "replaces": old.set_id})
     else:
@@ -111,13 +114,23 @@ def _as_logged(
     return logged, before + new, {**measures, **_measures(reading)}
 
 
+def _logged_before(connection: Connection, clip_id: UUID) -> UUID | None:
+    """The set that this clip became, as long as it stands."""
+    told = store.words_of(connection, clip_id).get("log")
+    standing = standing_version(connection, UUID(told.words)) if told else None
+    return standing.set_id if standing and not standing.withdrawn else None
+
+
 def _standing(
     connection: Connection, lifter_id: UUID, set_id: UUID
 ) -> tuple[StoredSet, list[Observation], dict[str, float]]:
     old = standing_version(connection, set_id)
     if old is None or old.lifter_id != lifter_id:
         raise InvalidError("the set is not one of this lifter's", "replaces")
-    seen = observations_of(connection, [old.set_id])[old.set_id]
+    if old.withdrawn:
+        raise InvalidError("the set was taken back: choose another, or a new one", "replaces")
+    everything = observations_of(connection, [old.set_id])[old.set_id]
+    seen = [o for o in everything if not o.note.startswith(FROM_FILM)]
     measured = dict(measures_of(connection, [old.set_id]).get(old.set_id, ()))
     return old, seen, measured
 
@@ -170,7 +183,7 @@ def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> l
             severity=SEVERITY.get(one.state, 1),
             side=None,
             film_s=round(by_number[number].turn_s, 2),
-            note=f"film: {size_words(one, number)}",
+            note=f"{FROM_FILM}{size_words(one, number)}",
         )
         for number in one.reps or [_worst(one)]
     ]

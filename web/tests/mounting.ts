@@ -5,7 +5,19 @@ import type { Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import { vuetify } from '@/shared/theme'
 
-const VIEWS = ['review', 'squat', 'deadlift', 'prescribe', 'lifter', 'log', 'floor', 'card', 'measure', 'gym']
+const VIEWS = [
+  'review',
+  'squat',
+  'deadlift',
+  'watch',
+  'prescribe',
+  'lifter',
+  'log',
+  'floor',
+  'card',
+  'measure',
+  'gym',
+]
 
 export const router = createRouter({
   history: createMemoryHistory(),

@@ -13,8 +13,7 @@ const props = defineProps<{ reading: Reading; lifterId: string }>()
 const emit = defineEmits<{ said: []; gone: [] }>()
 const forget = useForget()
 const { kg } = useUnits()
-const { session } = useSession()
-const mayWrite = computed(() => session.value?.role !== 'read_only')
+const { mayWrite } = useSession()
 const { message, busy, run } = useProblem()
 const path = computed(() => ({ lifter_id: props.lifterId, clip_id: props.reading.clip_id }))
 const confirmed = computed(() => props.reading.findings.filter((f) => f.word === 'confirmed'))
@@ -36,6 +35,12 @@ const ofDay = computed(() =>
   ),
 )
 const into = ref('new')
+const what = computed(() => {
+  const set = props.reading.logged ? 'Amend the set' : 'Log the set'
+  return confirmed.value.length
+    ? `${set} with what you see (${confirmed.value.length})`
+    : `${set} without a fault`
+})
 
 async function log() {
   const id = uuid7()
@@ -76,18 +81,16 @@ const print = () => window.print()
       <label v-if="ofDay.length" class="labelled small soft mt-1"
         >Set
         <select v-model="into">
-          <option value="new">a new set from this film</option>
+          <option value="new">
+            {{ reading.logged ? 'the set from this film' : 'a new set from this film' }}
+          </option>
           <option v-for="s in ofDay" :key="s.set_id" :value="s.set_id">
             {{ s.reps }} × {{ kg(s.load_kg) }}{{ s.rpe ? ` @ ${s.rpe}` : '' }}
           </option>
         </select></label
       >
-      <v-btn :disabled="busy" block class="mt-2" @click="log">{{
-        confirmed.length
-          ? `Log the set with what you see (${confirmed.length})`
-          : 'Log the set without a fault'
-      }}</v-btn>
-      <p v-if="reading.logged" class="small holds mt-1">It is in the log.</p>
+      <v-btn :disabled="busy" block class="mt-2" @click="log">{{ what }}</v-btn>
+      <p v-if="reading.logged" class="small holds mt-1">It is in the log; once more amends that set.</p>
     </template>
     <p class="links">
       <button type="button" class="linkish" :disabled="busy" @click="say(reading.shown ? 'hidden' : 'shown')">

@@ -8,8 +8,7 @@ import { isTold, MARK, size, stateClass, type Finding } from './words'
 
 const props = defineProps<{ finding: Finding; lifterId: string; clipId: string }>()
 const emit = defineEmits<{ said: []; go: [rep: number] }>()
-const { session } = useSession()
-const mayWrite = computed(() => session.value?.role !== 'read_only')
+const { mayWrite } = useSession()
 const { message, busy, run } = useProblem()
 const told = computed(() => isTold(props.finding))
 const threshold = computed(

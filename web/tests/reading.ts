@@ -1,0 +1,113 @@
+// A clip of three made-up seconds: one squat down and up, filmed from the side.
+import type { Finding, Reading } from '@/stages/watch/words'
+
+export const finding = (over: Partial<Finding> = {}): Finding => ({
+  detector: 'hips-rise',
+  name: 'Hips rise first',
+  fault_id: 'hips-rise',
+  phase: 'out of the hole',
+  says: 'ahead of the chest',
+  unit: 'm',
+  below: false,
+  state: 'fails',
+  value: 0.041,
+  error_sd: 0.006,
+  told_from: 0.03,
+  why: 'told in rep 1',
+  reps: [1],
+  by_rep: [0.041],
+  cost_words: '3 % ± 1 %',
+  word: 'undecided',
+  ...over,
+})
+
+export const HEIGHTS = [1.4, 1.2, 0.9, 0.8, 1.0, 1.2, 1.4]
+const column = (x: number, below: number) =>
+  HEIGHTS.map((z): [number, number, number] => [x, 0, Number((z - below).toFixed(3))])
+const nowhere = HEIGHTS.map(() => null)
+
+export const reading = (over: Partial<Reading> = {}): Reading => ({
+  clip_id: '00000000-0000-7000-8000-000000000001',
+  lifter_id: '00000000-0000-7000-8000-000000000002',
+  lift: 'squat',
+  way: 'film',
+  load_kg: 120,
+  filmed_on: '2026-11-27',
+  note: '',
+  setup_words: 'low bar, 34 cm',
+  predicted_max_kg: 170,
+  model_version: 'test',
+  misfit_m: 0.008,
+  camera: {
+    distance_m: 3.8,
+    height_m: 1.1,
+    off_side_deg: 3,
+    tilt_deg: 0.4,
+    angles_told: true,
+    speeds_told: true,
+    words: [],
+  },
+  frames: {
+    width: 1280,
+    height: 720,
+    foot: [640, 700],
+    times_s: [0, 0.5, 1, 1.5, 2, 2.5, 3],
+    metres: {
+      ankle: column(0, 1.3),
+      knee: column(0.2, 0.9),
+      hip: column(-0.2, 0.6),
+      shoulder: column(0.1, 0.1),
+      bar: column(0.02, 0),
+    },
+    pixels: {},
+    expected: {},
+    bar_x_m: HEIGHTS.map(() => 0.02),
+    bar_z_m: HEIGHTS,
+    lean_deg: [10, 25, 40, 47, 45, 30, 10],
+    speed_m_s: nowhere,
+  },
+  reps: [
+    {
+      number: 1,
+      first_s: 0,
+      turn_s: 1.5,
+      last_s: 3,
+      down_s: 1.5,
+      up_s: 1.5,
+      mean_m_s: 0.4,
+      peak_m_s: 0.6,
+      least_m_s: 0.21,
+      sticking_m: 1.02,
+      depth: 'cannot tell',
+      below_m: 0.01,
+      unsure_m: 0.02,
+    },
+  ],
+  instants: [],
+  phases: [
+    {
+      phase: 'out of the hole',
+      state: 'fails',
+      rep: 1,
+      instant: {
+        time_s: 1.5,
+        lean_deg: 47.6,
+        expected_lean_deg: 44.2,
+        bar_x_m: -0.014,
+        expected_bar_x_m: 0.001,
+        hip_z_m: 0.41,
+        expected_hip_z_m: 0.43,
+      },
+      says: '',
+      findings: ['hips-rise'],
+    },
+  ],
+  findings: [finding()],
+  comparisons: [],
+  cannot_tell: [],
+  verdict: { overall: '', cue: '', fails: [], not_seen: [], lost_speed: null },
+  speed: { points: [], why_not: 'it takes three loads' },
+  logged: false,
+  shown: false,
+  ...over,
+})

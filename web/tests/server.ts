@@ -1,0 +1,36 @@
+// A server that answers from a table and keeps what it was asked.
+import type * as Api from '@/shared/api'
+
+export const server = {
+  gets: {} as Record<string, unknown>,
+  refusal: null as { detail: string; errors: { path: string; message: string }[] } | null,
+  answer: {} as unknown,
+  posts: [] as { path: string; body: unknown; params: Record<string, unknown> }[],
+}
+export function fresh() {
+  server.gets = {
+    '/api/session': { club: 'Quarry Road', coach: 'Ysolde', csrf_token: 't', role: 'owner' },
+  }
+  server.refusal = null
+  server.answer = { ok: true }
+  server.posts = []
+}
+const client = {
+  GET: (path: string) => Promise.resolve({ data: server.gets[path], response: new Response() }),
+  POST: (path: string, options: { body?: unknown; params?: Record<string, unknown> } = {}) => {
+    server.posts.push({ path, body: options.body, params: options.params ?? {} })
+    return Promise.resolve(
+      server.refusal
+        ? {
+            error: { title: 'No', ...server.refusal },
+            response: new Response(null, { status: 422 }),
+          }
+        : { data: server.answer, response: new Response() },
+    )
+  },
+}
+/** The module of the API with this server behind it. */
+export const withServer = async (original: () => Promise<typeof Api>) => ({
+  ...(await original()),
+  client: client as never,
+})

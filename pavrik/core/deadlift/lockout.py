@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.assumptions import assume
+from pavrik.core.body.segments import Number
 from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 from pavrik.core.deadlift.under_the_bar import effective_arm, standing_shoulder_m, upper_masses
 from pavrik.core.linkage.foot import place_foot
@@ -18,12 +19,13 @@ BLADES_DOWN_M = assume(
 
 @dataclass(frozen=True)
 class Lockout:
-    """Heights and travel of the bar in m, the body's own rise (m), and the work in J at a load."""
+    """Heights and travel of the bar in m, the body's own rise (m), and the work in J at a load, one
+    of each for every set-up, shape (set-up,)."""
 
-    bar_height_m: float
-    travel_m: float
-    body_rise_m: float
-    work_j: float
+    bar_height_m: Floats
+    travel_m: Floats
+    body_rise_m: Floats
+    work_j: Floats
 
 
 def _centre_z(start: DeadliftPosture) -> Floats:
@@ -50,19 +52,20 @@ def _standing_centre_z(case: DeadliftCase, shoulder_z: Floats, bar_z: Floats) ->
 
 
 def lockout(
-    case: DeadliftCase, start: DeadliftPosture, load_kg: float, blades_down: bool = True
+    case: DeadliftCase, start: DeadliftPosture, load_kg: Number, blades_down: bool = True
 ) -> Lockout:
-    """Lockout of one set-up: hips and knees straight in the stance, arms hanging."""
+    """Lockout of every set-up: hips and knees straight in the stance, arms hanging. ``load_kg`` is
+    one load or one for each."""
     foot = place_foot(case.body, case.stance_m, case.toe_out, 0.0, case.assumed)
     shoulder_z = standing_shoulder_m(case.body, foot)
     lower = BLADES_DOWN_M if blades_down else 0.0
     bar_z = shoulder_z - effective_arm(case.body, case.grip_m)[0] - lower
+    count = len(np.asarray(case.stance_m))
 
-    def one(value: Floats) -> float:
-        return float(np.asarray(value).reshape(-1)[0])
+    def each(value: Floats) -> Floats:
+        return np.broadcast_to(np.ravel(value), count)
 
-    travel = one(bar_z) - one(start.bar[1])
-    rise = one(_standing_centre_z(case, shoulder_z, bar_z)) - one(_centre_z(start))
-    mass = float(np.asarray(case.body.mass_kg))
-    work = GRAVITY_M_S2 * (load_kg * travel + mass * rise)
-    return Lockout(one(bar_z), travel, rise, work)
+    travel = each(bar_z - start.bar[1])
+    rise = each(_standing_centre_z(case, shoulder_z, bar_z) - _centre_z(start))
+    work = GRAVITY_M_S2 * (load_kg * travel + np.ravel(case.body.mass_kg) * rise)
+    return Lockout(each(bar_z), travel, rise, work)

@@ -18,7 +18,7 @@ from pavrik.formats.model.setup_codec import deadlift_from_wire, deadlift_to_wir
 from pavrik.services.compute.model import check_budget, grid_from
 from pavrik.services.lifters.model_lifter import ask_of, lifter_from, with_own_strengths
 from pavrik.services.setups.analysis import lifter_at_load
-from pavrik.services.setups.deadlift import candidate_out, leaders_out, start_answer
+from pavrik.services.setups.deadlift import candidates_out, leaders_out, start_answer
 from pavrik.services.setups.verdict_out import choice_out
 
 PLAIN_BARS = (("28 mm bar", 20.0, 28.0), ("27 mm pulling bar", 20.0, 27.0), ("axle", 16.0, 50.0))
@@ -40,7 +40,7 @@ def fit(request: DeadliftFitRequest) -> DeadliftFitAnswer:
     leaders = leaders_out(lifter, found)
     by_style: dict[str, DeadliftCandidateOut] = {leader.setup.style: leader for leader in leaders}
     return DeadliftFitAnswer(
-        candidates=leaders + [candidate_out(lifter, c) for c in found.rest[:200]],
+        candidates=leaders + candidates_out(lifter, found.rest[:200]),
         best_of_style={style: by_style.get(style) for style in grid.styles or COMPETING},
         rejected=[
             DeadliftRejectedOut(setup=deadlift_to_wire(r.setup), reasons=r.reasons)

@@ -4,6 +4,8 @@ from collections.abc import Sequence
 from dataclasses import replace
 from uuid import UUID
 
+import numpy as np
+
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.advice import (
@@ -14,6 +16,7 @@ from pavrik.core.deadlift.advice import (
 )
 from pavrik.core.deadlift.bar_bend import bar_bend
 from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.core.deadlift.kinematics import DeadliftKinematics
 from pavrik.core.deadlift.limits import STEADY_M
 from pavrik.core.deadlift.lockout import lockout
 from pavrik.core.deadlift.path import pace_words
@@ -44,40 +47,49 @@ from pavrik.formats.model.requests import DeadliftSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, deadlift_to_wire
 from pavrik.services.context import Who
 from pavrik.services.setups.fits import SEED, Fitting, lifter_model
-from pavrik.services.setups.verdict_out import SureOut, choice_out, sure_of_leaders
+from pavrik.services.setups.verdict_out import choice_out, sure_of_leaders
 from pavrik.store import equipment, training
 from pavrik.store.database import Connection, Database
 
 
-def candidate_out(
-    lifter: Lifter, candidate: Candidate[DeadliftSetup], sure: SureOut | None = None
-) -> DeadliftCandidateOut:
-    """A start in the answer's terms, with its travel and work."""
-    placed = place_starts(lifter, [candidate.setup])[0]
-    case, start = placed.case, placed.posture
-    end = lockout(case, start, candidate.predicted_max_kg, lifter.deadlift_schools.blades_down)
-    told = DeadliftCandidateOut(
-        setup=deadlift_to_wire(candidate.setup),
-        shank_deg=float(degrees(candidate.shank)),
-        back_deg=90.0 - float(degrees(candidate.lean)),
-        hip_closing_deg=float(degrees(candidate.hip_flexion)),
-        hip_abduction_deg=float(degrees(candidate.abduction)),
-        hip_over_knee_m=candidate.hip_over_knee_m,
-        predicted_max_kg=candidate.predicted_max_kg,
-        limiter=candidate.limiter,
-        oversteps=list(candidate.oversteps),
-        use=candidate.utilization,
-        travel_m=end.travel_m,
-        work_j=end.work_j,
-        hip_rotation_deg=one(degrees(start.legs.rotation)),
-    )
-    return told.model_copy(update=dict(sure)) if sure else told
+def candidates_out(
+    lifter: Lifter, candidates: Sequence[Candidate[DeadliftSetup]]
+) -> list[DeadliftCandidateOut]:
+    """Starts in the answer's terms, with their travel and work."""
+    if not candidates:
+        return []
+    case = DeadliftKinematics().case(lifter, [candidate.setup for candidate in candidates])
+    start = case.start()
+    max_kg = np.array([candidate.predicted_max_kg for candidate in candidates])
+    end = lockout(case, start, max_kg, lifter.deadlift_schools.blades_down)
+    rotation_deg = np.broadcast_to(np.ravel(degrees(start.legs.rotation)), len(candidates))
+    return [
+        DeadliftCandidateOut(
+            setup=deadlift_to_wire(candidate.setup),
+            shank_deg=float(degrees(candidate.shank)),
+            back_deg=90.0 - float(degrees(candidate.lean)),
+            hip_closing_deg=float(degrees(candidate.hip_flexion)),
+            hip_abduction_deg=float(degrees(candidate.abduction)),
+            hip_over_knee_m=candidate.hip_over_knee_m,
+            predicted_max_kg=candidate.predicted_max_kg,
+            limiter=candidate.limiter,
+            oversteps=list(candidate.oversteps),
+            use=candidate.utilization,
+            travel_m=float(end.travel_m[at]),
+            work_j=float(end.work_j[at]),
+            hip_rotation_deg=float(rotation_deg[at]),
+        )
+        for at, candidate in enumerate(candidates)
+    ]
 
 
 def leaders_out(lifter: Lifter, fit: Fit[DeadliftSetup]) -> list[DeadliftCandidateOut]:
     """The leaders of a fit in the answer's terms."""
-    sure = sure_of_leaders(fit)
-    return [candidate_out(lifter, c, s) for c, s in zip(fit.leaders, sure, strict=True)]
+    told = candidates_out(lifter, fit.leaders)
+    return [
+        leader.model_copy(update=dict(sure))
+        for leader, sure in zip(told, sure_of_leaders(fit), strict=True)
+    ]
 
 
 def _both_lifts(inferred: Inferred | None) -> str:
@@ -130,7 +142,9 @@ DEADLIFT_FITTING = Fitting(DEADLIFT, DeadliftRankingAnswer, _answer, _advice)
 
 def _travel_m(lifter: Lifter, setup: DeadliftSetup) -> float:
     placed = place_starts(lifter, [setup])[0]
-    return lockout(placed.case, placed.posture, 0.0, lifter.deadlift_schools.blades_down).travel_m
+    return lockout(
+        placed.case, placed.posture, 0.0, lifter.deadlift_schools.blades_down
+    ).travel_m.item()
 
 
 def _max_kg(lifter: Lifter, setup: DeadliftSetup) -> float | None:
@@ -207,9 +221,9 @@ def start_answer(
         back_deg=one(degrees(start.back_angle)),
         hip_over_knee_m=one(start.legs.hip.z) - one(start.legs.knee.z),
         mass_centre_m=one(report.loaded.centre_x_m),
-        lockout_m=report.lockout.bar_height_m,
-        travel_m=report.lockout.travel_m,
-        work_j=report.lockout.work_j,
+        lockout_m=report.lockout.bar_height_m.item(),
+        travel_m=report.lockout.travel_m.item(),
+        work_j=report.lockout.work_j.item(),
         natural=NaturalStartOut(
             rise_m=natural.rise_m,
             let_go_m=natural.let_go_m,

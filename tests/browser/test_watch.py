@@ -98,7 +98,7 @@ def test_a_phone_s_film_from_opening_to_the_lifter_s_link(coach, phone_film):
     coach.click("I see it too")
     coach.see("You see it too.")
     coach.click("Log the set with what you see (1)")
-    coach.see("It is in the log.")
+    coach.see("It is in the log; once more amends that set.")
     coach.click("Show it on the lifter’s link")
     coach.see("Hide it from the lifter")
     coach.click("Prescribe")

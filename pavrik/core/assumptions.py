@@ -86,6 +86,9 @@ class Assumptions:
     female_upper_back: float = _assume(0.7, "share", "a woman's mid-back strength, likewise")
     female_lower_back: float = _assume(0.8, "share", "a woman's lower-back strength, likewise")
     hamstring_at_knee: float = _assume(0.724, "share", "hamstring knee moment per hip moment")
+    calves_at_knee: float = _assume(
+        0.3, "share", "knee moment of the calves (gastrocnemius) per ankle moment"
+    )
     hips_over_adductors: float = _assume(
         1.21, "share", "hip extensors' strength over the adductors'"
     )

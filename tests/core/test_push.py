@@ -17,9 +17,9 @@ numbers = st.floats(-400, 900)
 def held(case, most=1.0):
     """One pose from plain numbers: moments, pushes and capacities in N m."""
     knee, sagittal, frontal, by_knee, lever, glutes, hamstrings, quads, rho, weight = case
-    moments = JointMoments(*map(np.asarray, (knee, sagittal, frontal)), ZERO, ZERO, ZERO)
-    push = Push(np.asarray(by_knee), np.asarray(-lever), np.asarray(most))
-    strengths = Capacities(glutes, hamstrings, quads, 1e9, 1e9, 1e9, rho, weight)
+    moments = JointMoments(ZERO, *map(np.asarray, (knee, sagittal, frontal)), ZERO, ZERO, ZERO)
+    push = Push(ZERO, np.asarray(by_knee), np.asarray(-lever), np.asarray(most))
+    strengths = Capacities(glutes, hamstrings, quads, 1e9, 1e9, 1e9, rho, 0.3, weight)
     return hold(moments, push, strengths, np.ones(()), np.ones(()), np.ones(()))
 
 
@@ -87,3 +87,24 @@ def test_turned_out_toes_stop_the_push_where_the_knee_would_pay_more():
     assert 0.0 <= free < 200 / 220
     weaker = held((*case[:7], 350.0, *case[8:]))
     assert float(weaker.push) <= free
+
+
+@pytest.mark.parametrize(
+    ("knee_nm", "ankle_nm", "use"),
+    [(-100.0, 0.0, 0.5), (-100.0, 200.0, 0.2), (-100.0, -200.0, 0.5), (-40.0, 200.0, 0.0)],
+)
+def test_the_calves_help_to_bend_a_knee_and_never_burden_one_that_is_extended(
+    knee_nm, ankle_nm, use
+):
+    """Gastrocnemius gives 0.3 of the ankle's moment at the knee; flexors of 0.5 x 400 N m."""
+    strengths = Capacities(600.0, 400.0, 500.0, 1e9, 1e9, 1e9, 0.5, 0.3, 1.3)
+    still, none = np.ones(()), Push(ZERO, ZERO, ZERO, ZERO)
+
+    def at(knee):
+        moments = JointMoments(np.asarray(ankle_nm), np.asarray(knee), *[np.asarray(100.0)] * 5)
+        return hold(moments, none, strengths, still, still, still).utilization
+
+    assert float(at(knee_nm).knee_flexors) == pytest.approx(use)
+    bent = at(-knee_nm)
+    assert float(bent.knee_flexors) == 0.0
+    assert float(bent.quads) == pytest.approx(-knee_nm / 500.0)

@@ -29,6 +29,7 @@ def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
     hamstrings = _one(capacities.hamstrings) * hips
     quads = _one(capacities.knee_extensors) * knees
     rho = capacities.hamstring_at_knee
+    calves = capacities.calves_at_knee * max(_one(moments.ankle), 0.0)
     knee, sagittal, frontal = (
         _one(m) for m in (moments.knee, moments.hip_sagittal, moments.hip_frontal)
     )
@@ -51,7 +52,8 @@ def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
         "quads": f"knee {knee:.0f} N m over {quads:.0f} N m, at {knee_flexion:.0f}° of flexion "
         f"with {_percent(knees)} of their best = {use['quads']}; {STRENGTHS}",
         "knee_flexors": f"a knee moment of {knee:.0f} N m over {rho * hamstrings:.0f} N m; only a "
-        f"negative one needs them = {use['knee_flexors']}",
+        f"negative one needs them, and the calves hold up to {calves:.0f} N m of it = "
+        f"{use['knee_flexors']}",
         "lower_back": f"{_one(moments.lumbar):.0f} N m at L5/S1 over "
         f"{_one(capacities.lower_back):.0f} N m = {use['lower_back']}; {STRENGTHS}",
         "hip_in_space": f"seen from the side {sagittal:.0f} N m, from the front "

@@ -69,7 +69,7 @@ def moments_nm(loaded: LoadedPosture) -> dict[str, float]:
     """Every joint's moment in N m; ``hip`` is both of its own together."""
     moments = {name: one(value) for name, value in loaded.moments._asdict().items()}
     hip = float(np.hypot(moments["hip_sagittal"], moments["hip_frontal"]))
-    return {"ankle": one(loaded.ankle_nm), **moments, "hip": hip}
+    return {**moments, "hip": hip}
 
 
 def _reasons_at_load(

@@ -36,7 +36,6 @@ class LoadedPosture:
     body_mass_kg: Number
     balanced: Balanced
     hip_flexion: Floats
-    ankle_nm: Floats
     unpushed: JointMoments
     push: Push
     pushed: Floats
@@ -124,6 +123,7 @@ class Posture(ABC):
             left = left_by_suit(self.suit_nm, stretched, np.hypot(sagittal, frontal))
             sagittal, frontal, hip_push = sagittal * left, frontal * left, hip_push * left
         unpushed = JointMoments(
+            ankle=legs.ankle.at(load_kg),
             knee=legs.knee.at(load_kg),
             hip_sagittal=sagittal,
             hip_frontal=frontal,
@@ -132,14 +132,14 @@ class Posture(ABC):
             shoulder=np.asarray(shoulder_nm),
         )
         push = Push(
+            legs.ankle_push.at(load_kg),
             legs.knee_push.at(load_kg),
             hip_push,
             np.minimum(legs.most_push, self.push_limit),
         )
         hips = hip_share(hip_flexion, self.assumed)
         held = hold(unpushed, push, self.capacities, self.knee_share, hips, self.bent)
-        ankle = legs.ankle.at(load_kg) + legs.ankle_push.at(load_kg) * held.push
         return LoadedPosture(
-            load_kg, self.body.mass_kg, balanced, hip_flexion, ankle, unpushed, push, held.push,
+            load_kg, self.body.mass_kg, balanced, hip_flexion, unpushed, push, held.push,
             held.moments, hips, held.utilization,
         )  # fmt: skip

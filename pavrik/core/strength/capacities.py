@@ -31,6 +31,7 @@ KNEE_SIDEWAYS_NM = assume(
 @dataclass(frozen=True)
 class Capacities:
     """Capacities in N m, both sides. ``hamstring_at_knee`` is knee moment per hip moment,
+    ``calves_at_knee`` what the calves bend the knee by per ankle moment,
     ``hips_over_adductors`` how much stronger the hip extensors are than the adductors."""
 
     hip_extensors: Number
@@ -40,6 +41,7 @@ class Capacities:
     upper_back: Number
     lats: Number
     hamstring_at_knee: float
+    calves_at_knee: float
     hips_over_adductors: float
 
 
@@ -63,6 +65,7 @@ def assumed_capacities(body: Body, assumed: Assumptions) -> Capacities:
         upper_back=assumed.upper_back_nm * upper,
         lats=assumed.lats_nm * upper,
         hamstring_at_knee=assumed.hamstring_at_knee,
+        calves_at_knee=assumed.calves_at_knee,
         hips_over_adductors=assumed.hips_over_adductors,
     )
 

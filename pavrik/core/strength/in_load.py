@@ -55,7 +55,7 @@ _APART = 0.35
 @dataclass(frozen=True)
 class PosesInLoad:
     """What poses ask under any load: constant, slope and bend of the moments, of what a push
-    changes and of the hips' share, each of shape (9, 1, *poses)."""
+    changes and of the hips' share, each of shape (11, 1, *poses)."""
 
     constant: Floats
     slope: Floats
@@ -71,8 +71,8 @@ class PosesInLoad:
 
         def most_use(load_kg: Floats) -> Floats:
             values = (self.bend * load_kg + self.slope) * load_kg + self.constant
-            *moments, by_knee, by_hip, hips = values
-            push = Push(by_knee, by_hip, self.most_push)
+            *moments, by_ankle, by_knee, by_hip, hips = values
+            push = Push(by_ankle, by_knee, by_hip, self.most_push)
             asked = JointMoments(*moments)
             return hold(asked, push, capacities, self.knee_share, hips, self.bent).utilization.most
 
@@ -81,7 +81,7 @@ class PosesInLoad:
 
 def _asked(loaded: Loaded) -> Floats:
     push = loaded.push
-    values = (*loaded.unpushed, push.knee, push.hip_frontal, loaded.hip_share)
+    values = (*loaded.unpushed, push.ankle, push.knee, push.hip_frontal, loaded.hip_share)
     return np.stack(np.broadcast_arrays(*values))[:, None]
 
 

@@ -17,6 +17,7 @@ class Push(NamedTuple):
     """What a push over the whole frontal lever changes, in N m for both sides, and the largest
     share of it that the floor's grip and the lifter allow."""
 
+    ankle: Floats
     knee: Floats
     hip_frontal: Floats
     most: Floats

@@ -22,6 +22,7 @@ class JointMoments(NamedTuple):
     """Moments in N m, both sides, positive where muscles must work; ``shoulder`` is what keeps
     hanging arms back under the shoulders."""
 
+    ankle: Floats
     knee: Floats
     hip_sagittal: Floats
     hip_frontal: Floats
@@ -32,6 +33,7 @@ class JointMoments(NamedTuple):
     def pushed(self, push: Push, share: Floats) -> "JointMoments":
         """The same with the feet pushed apart by a share of the frontal lever."""
         return self._replace(
+            ankle=self.ankle + push.ankle * share,
             knee=self.knee + push.knee * share,
             hip_frontal=self.hip_frontal + push.hip_frontal * share,
         )
@@ -77,7 +79,8 @@ def hold(
 ) -> Held:  # fmt: skip
     """Least use of every capacity, those of knee and hip scaled by their joint angle. ``moments``
     are those of feet that are not pushed apart; ``bent`` is the share of what would overstretch a
-    knee that its flexors must hold: a straight knee holds by itself."""
+    knee that its flexors must hold: a straight knee holds by itself. What the calves hold at the
+    ankle bends the knee too, in part; where the knee must be extended the soleus holds alone."""
     rho, weight = capacities.hamstring_at_knee, capacities.hips_over_adductors
     quads = capacities.knee_extensors * knee_share
     glutes = capacities.hip_extensors * hip_share
@@ -91,11 +94,12 @@ def hold(
     )
     share = chosen_push(demand, push.most, quads, glutes, hamstrings, rho)
     knee, hip = demand.at(share)
+    calves = capacities.calves_at_knee * np.maximum(moments.ankle + push.ankle * share, 0.0)
     use = Utilization(
         hips=hip / (glutes + hamstrings),
         legs=np.maximum(knee + rho * hip, 0.0) / (quads + rho * glutes),
         quads=np.maximum(knee, 0.0) / quads,
-        knee_flexors=np.maximum(-knee, 0.0) * bent / (rho * hamstrings),
+        knee_flexors=np.maximum(-knee - calves, 0.0) * bent / (rho * hamstrings),
         lower_back=np.maximum(moments.lumbar, 0.0) / capacities.lower_back,
         upper_back=np.maximum(moments.midback, 0.0) / capacities.upper_back,
         lats=np.maximum(moments.shoulder, 0.0) / capacities.lats,

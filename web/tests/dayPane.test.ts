@@ -18,6 +18,7 @@ vi.mock('@/shared/api', async (original) => ({
 }))
 const { default: DayPane } = await import('@/stages/prescribe/DayPane.vue')
 const { default: ByHand } = await import('@/stages/prescribe/ByHand.vue')
+const { default: Reasons } = await import('@/stages/prescribe/Reasons.vue')
 const { default: PlanNews } = await import('@/stages/prescribe/PlanNews.vue')
 const { default: Planned } = await import('@/stages/log/Planned.vue')
 const { mounted } = await import('./mounting')
@@ -63,6 +64,23 @@ const field = (shown: ReturnType<typeof pane>, label: string) =>
     .find('input')
 const acts = (shown: ReturnType<typeof pane>, name: string) =>
   shown.findAll('button').find((b) => b.text() === name)!
+
+describe('the reasons of a line', () => {
+  it('are two at once, the others behind a press', async () => {
+    const texts = ['one', 'two', 'three', 'four']
+    const shown = mounted(Reasons, {
+      reasons: texts.map((text) => ({ text, facts: [] })),
+      lifterId: 'x',
+      lift: 'squat',
+    })
+    expect(shown.text()).toContain('two.')
+    expect(shown.text()).not.toContain('three.')
+    await shown.find('button').trigger('click')
+    expect(shown.text()).toContain('four.')
+    const few = mounted(Reasons, { reasons: [{ text: 'one', facts: [] }], lifterId: 'x', lift: 'squat' })
+    expect(few.find('button').exists()).toBe(false)
+  })
+})
 
 describe('a day of the plan', () => {
   it('says what to lift, with what, how long to rest and why', () => {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import Reasons from '@/stages/prescribe/Reasons.vue'
 import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import SeasonLine from '@/stages/prescribe/SeasonLine.vue'
+import { seasonOf } from '@/stages/prescribe/season'
 import type { Plan, PlanFrame } from '@/stages/prescribe/usePlan'
 import { dayWords, isoDay, minutes, nextMonday, placeOf, titleOf } from '@/stages/prescribe/words'
 import { mounted, router } from './mounting'
@@ -144,6 +145,37 @@ describe('the season line', () => {
       props: { plan: plan([day('a', '2026-11-30', [line('squat', 100)])]), openDay: null },
     })
     expect(one.html()).not.toContain('NaN')
+  })
+  it('sets what was done, what the log says of the max and what is asked beside it', () => {
+    const on = '2026-11-23'
+    const soFar = {
+      lift: 'squat',
+      max_on: [
+        { on, kg: 150, low_kg: 142, high_kg: 158 },
+        { on: '2026-11-27', kg: 151, low_kg: 144, high_kg: 159 },
+      ],
+      done: [
+        { on, load_kg: 130, reps: 3, rpe: 8, missed: false },
+        { on: '2026-11-25', load_kg: 140, reps: 0, rpe: null, missed: true },
+      ],
+    }
+    const days = [
+      day('a', '2026-11-20', [line('squat', 110, { share: 0.55, variation: 'competition' })]),
+      day('b', '2026-11-30', [
+        line('squat', 120, { share: 0.8, intent_kg: 132.5, variation: 'competition' }),
+      ]),
+    ]
+    const [season] = seasonOf(plan(days), [soFar])
+    expect(season!.planned.map((p) => p.intent)).toEqual([null, 132.5])
+    expect(season!.expected).toEqual([{ on: Date.parse('2026-11-30'), kg: 150 }])
+    const shown = mount(SeasonLine, { props: { plan: plan(days), openDay: null, soFar: [soFar] } })
+    expect(shown.findAll('.done')).toHaveLength(1)
+    expect(shown.findAll('.missed')).toHaveLength(1)
+    expect(shown.findAll('.held')).toHaveLength(1)
+    expect(shown.find('svg').attributes('aria-label')).toContain(
+      'max today about 151 kg, likely 144 to 159 kg, 1 held below what is asked',
+    )
+    expect(shown.html()).not.toContain('NaN')
   })
   it('leaves out what a coach left out', () => {
     const gone = line('squat', 100, { overruled: { coach: 'x', reason: 'y', load_kg: null, dropped: true } })

@@ -7,12 +7,14 @@ from pavrik.core.faults.findings import BACK_FAULTS, Findings
 
 @dataclass(frozen=True)
 class Cap:
-    """A load that is not passed. ``technique``: it binds second days only; the others bind all."""
+    """A load that is not passed, and how that ends. ``technique``: it binds second days only; the
+    others bind all."""
 
     load_kg: float
     words: str
     facts: tuple[str, ...] = ()
     technique: bool = False
+    ends: str = "; it rises as reps there stay clean"
 
 
 @dataclass(frozen=True)

@@ -147,7 +147,8 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
     if known.max_kg is None:
         known = _known(week, line.lift, line.variation)
     changed = replace(
-        line, sets=edit.sets or line.sets, reps=edit.reps or line.reps, rpe=edit.rpe or line.rpe,
+        line, intent_kg=None,
+        sets=edit.sets or line.sets, reps=edit.reps or line.reps, rpe=edit.rpe or line.rpe,
         note=edit.note or line.note,
     )  # fmt: skip
     told = []

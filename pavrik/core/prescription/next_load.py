@@ -285,7 +285,7 @@ def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Reaso
     if lowest is None or wanted <= lowest.load_kg:
         return wanted, []
     return lowest.load_kg, [
-        Reason(f"held at {in_kg(lowest.load_kg)}: {lowest.words}", lowest.facts)
+        Reason(f"held at {in_kg(lowest.load_kg)}: {lowest.words}{lowest.ends}", lowest.facts)
     ]
 
 

@@ -71,7 +71,7 @@ def _held(
     if wanted_kg <= cap_kg:
         return wanted_kg, cap_kg, ()
     told = f" × {ratio:.2f}" if ratio != 1.0 else ""
-    why = Reason(f"held at {in_kg(cap_kg)}: {lowest.words}{told}", lowest.facts)
+    why = Reason(f"held at {in_kg(cap_kg)}: {lowest.words}{told}{lowest.ends}", lowest.facts)
     return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
 
 
@@ -152,16 +152,20 @@ def loaded_line(
     held_back = wanted < intended - CAPPED_KG
     made = _load(make, lift, work.kind, wanted, ratio, held_back=held_back)
     share = made.load_kg / own_max if made.load_kg else None
+    asked_kg = make.gym.loading(intended).total_kg
+    is_held = made.load_kg is not None and not work.by_steps and made.load_kg < asked_kg
     rpe = rpe_at(share, dose.reps) if share else dose.rpe
-    reasons = [*made.reasons, *held, *work.reasons]
+    reasons = [*made.reasons, *held]
     if share and work.kind != "main":
         reasons.append(_arithmetic(lift, variation, share, projected, ratio))
+    reasons += work.reasons
     if made.load_kg and variation in WORK[lift].from_floor:
         low = light_start_words(made.per_side, make.gym.light_discs)
         reasons += [Reason(low)] if low else []
     return Line(
         work.line_id, lift, variation, work.kind, dose.sets, dose.reps, rpe, made.load_kg,
-        made.per_side, rest_after_s(dose.reps, rpe), tuple(reasons), made.cap_kg, share, work.note,
+        made.per_side, rest_after_s(dose.reps, rpe), tuple(reasons), made.cap_kg, share,
+        asked_kg if is_held else None, work.note,
     )  # fmt: skip
 
 

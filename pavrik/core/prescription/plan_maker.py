@@ -78,6 +78,7 @@ class Maker:
                     f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
                     "the coach clears it; sharp or radiating pain is for a licensed clinician",
                     tuple(flag.flag_id for flag in self.pain),
+                    ends="",
                 )
             )
         return found

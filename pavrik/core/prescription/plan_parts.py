@@ -78,6 +78,8 @@ class Line:
     cap_kg: float | None = None
     share: float | None = None
     """Share of the lift's own projected max."""
+    intent_kg: float | None = None
+    """What the season asks for, where something holds the load below it."""
     note: str = ""
     overruled: Edit | None = None
     until_rpe: float | None = None

@@ -12,6 +12,7 @@ from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change
 from pavrik.core.prescription.shape import USUAL
+from pavrik.core.prescription.so_far import SoFar
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.requests import ShapeId, Strict
 from pavrik.formats.wire.card import CardAnswer
@@ -101,6 +102,7 @@ class StandingPlan(BaseModel):
     proposals: list[Reason] = Field(default_factory=list)
     versions: list[PlanVersion] = Field(default_factory=list)
     hand: Hand = Field(default_factory=Hand)
+    so_far: list[SoFar] = Field(default_factory=list)
 
 
 class PlanKept(BaseModel):

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import asdict
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from functools import partial
 from uuid import UUID
 
@@ -16,6 +16,7 @@ from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.reflow import Change, reflow
+from pavrik.core.prescription.so_far import so_far
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.strength.utilization import LIMITERS
 from pavrik.errors import InvalidError, RefusedError
@@ -42,6 +43,8 @@ from pavrik.store import plans
 from pavrik.store.database import Connection, Database
 
 CHANGES = TypeAdapter(list[Change])
+BEFORE = timedelta(weeks=4)
+"""How much of the log stands in the picture of the season before it begins."""
 
 
 def _record(
@@ -114,6 +117,7 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
             return StandingPlan(plan=None)
         now = read_standing(connection, found.record)
     record, old = found.record, found.plan
+    old_start, today = found.ask.start, now.facts.on
     try:
         fresh, told, let_go = _afresh(now, found)
     except InvalidError as error:
@@ -134,6 +138,10 @@ def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
             for v in now.versions
         ],
         hand=hand_of(found),
+        so_far=[
+            so_far(lift, study.state.history, now.ask.training_age, old_start - BEFORE, today)
+            for lift, study in now.studies.items()
+        ],
     )
 
 

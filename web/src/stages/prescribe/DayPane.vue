@@ -100,6 +100,7 @@ function collars(line: Line): number {
         <span class="num">{{ line.sets }} × {{ line.reps }}</span>
         <b v-if="line.load_kg !== null" class="num">{{ kg(line.load_kg, 2) }}</b>
         <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
+        <span v-if="line.intent_kg" class="small signal">of {{ kg(line.intent_kg, 2) }} asked</span>
         <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
       </p>
       <template v-if="line.kind === 'drill'">

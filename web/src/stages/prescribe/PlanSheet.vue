@@ -14,6 +14,7 @@ const props = defineProps<{
   lifterId: string
   plan: Plan
   volume: Schemas['WeekVolume'][]
+  soFar?: Schemas['SoFar'][]
   preview?: boolean
   mayWrite?: boolean
   busy?: boolean
@@ -71,7 +72,7 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
 <template>
   <div class="whole">
     <div class="weeks">
-      <SeasonLine :plan="plan" :open-day="open?.day_id ?? null" @open="chosen = $event" />
+      <SeasonLine :plan="plan" :so-far="soFar" :open-day="open?.day_id ?? null" @open="chosen = $event" />
       <p v-for="text in plan.refused ?? []" :key="text" class="note decide small">
         <span class="first">{{ text }}.</span>
       </p>
@@ -133,7 +134,7 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
                     line.kind,
                     {
                       said: line.overruled,
-                      held: line.cap_kg && line.load_kg && line.load_kg >= line.cap_kg * 0.97,
+                      held: line.intent_kg,
                     },
                   ]"
                 >

@@ -100,6 +100,7 @@ const answer = computed(() => {
         :lifter-id="lifterId"
         :plan="plan"
         :volume="standing.data.value.volume ?? []"
+        :so-far="standing.data.value.so_far ?? []"
         :may-write="mayWrite"
         :busy="problem.busy.value"
         @edit="edit"

@@ -1,9 +1,14 @@
 <script setup lang="ts">
-// Reasons, each with a way to the facts it rests on.
+// Reasons, each with a way to the facts it rests on: two at once, the others behind "more".
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { placeOf } from './words'
 
-defineProps<{ reasons: readonly Schemas['Reason'][]; lifterId: string; lift: string }>()
+const props = defineProps<{ reasons: readonly Schemas['Reason'][]; lifterId: string; lift: string }>()
+const AT_ONCE = 2
+const all = ref(false)
+const shown = computed(() => (all.value ? props.reasons : props.reasons.slice(0, AT_ONCE)))
+const more = computed(() => props.reasons.length - AT_ONCE)
 const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
   const found = (b.facts ?? []).map((fact) => placeOf(fact, lifterId, lift, b.text))
   return found.filter((p, i) => found.findIndex((q) => q.name === p.name) === i)
@@ -12,11 +17,16 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
 
 <template>
   <ul class="reasons">
-    <li v-for="b in reasons" :key="b.text">
+    <li v-for="b in shown" :key="b.text">
       {{ b.text
       }}<template v-for="p in places(b, lifterId, lift)" :key="p.name"
         >, <RouterLink class="soft" :to="p.to">{{ p.name }}</RouterLink></template
       >.
+    </li>
+    <li v-if="more > 0" class="plain no-print">
+      <button type="button" class="linkish soft" :aria-expanded="all" @click="all = !all">
+        {{ all ? 'fewer' : `${more} more` }}
+      </button>
     </li>
   </ul>
 </template>
@@ -35,7 +45,7 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
   padding-left: 12px;
   text-indent: -12px;
 }
-.reasons li::before {
+.reasons li:not(.plain)::before {
   content: '|';
   color: var(--signal);
   font-weight: 700;

@@ -256,7 +256,7 @@ def test_a_forgotten_film_is_swept(coach, filmed, monkeypatch):
 
 
 def test_a_stopped_job_deletes_the_film_and_keeps_no_clip(coach, filmed):
-    request = asked(reps=3, faults=[])
+    request = asked(faults=[])
     assert (
         ended(coach, coach.post(at(filmed, "simulated-films"), request).json())["state"] == "done"
     )

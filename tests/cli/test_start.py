@@ -10,24 +10,34 @@ import tempfile
 import threading
 import urllib.request
 from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 import psycopg
 import pytest
 
+from pavrik.cli.main import main
 from pavrik.cli.start import choose_port
 from pavrik.errors import OperationError
 from pavrik.store.cluster import Cluster
 from pavrik.store.setup import prepare
 
+ASKED = ["club", "new", "--name", "Quarry Road", "--owner-email", "y@quarry.example"]
 
-@pytest.fixture
-def state() -> Iterator[Path]:
+
+@contextmanager
+def a_folder() -> Iterator[Path]:
     folder = Path(tempfile.mkdtemp(prefix="pvs"))
     folder.chmod(0o755)
     yield folder
     Cluster(folder).stop()
     shutil.rmtree(folder, ignore_errors=True)
+
+
+@pytest.fixture
+def state() -> Iterator[Path]:
+    with a_folder() as folder:
+        yield folder
 
 
 def start(state: Path, *arguments: str) -> subprocess.Popen[str]:
@@ -63,72 +73,59 @@ def end(process: subprocess.Popen[str], how: int = signal.SIGINT) -> None:
     process.communicate(timeout=60)
 
 
-def test_a_first_start_a_second_one_and_ctrl_c(state):
-    for _ in range(2):
+@pytest.fixture(scope="module")
+def running() -> Iterator[tuple[Path, str]]:
+    """A Pavrik that was started over the ruins of a set-up that broke off, and its address."""
+    with a_folder() as folder:
+        ruins = folder / "data.unfinished"
+        ruins.mkdir()
+        (ruins / "PG_VERSION").write_text("half")
+        process = start(folder)
+        yield folder, address_of(process)
+        end(process)
+
+
+def test_however_it_ends_the_next_start_runs(state):
+    for how in (signal.SIGKILL, signal.SIGTERM, signal.SIGINT):
         process = start(state)
         assert healthy(address_of(process))
-        end(process)
-        assert Cluster(state).running_port() is None
+        end(process, how)
+        assert (Cluster(state).running_port() is not None) == (how == signal.SIGKILL), how
+        assert process.returncode == (-9 if how == signal.SIGKILL else 0), how
 
 
-def test_sigterm_stops_the_database_too(state):
-    process = start(state)
-    assert healthy(address_of(process))
-    end(process, signal.SIGTERM)
-    assert Cluster(state).running_port() is None
-    assert process.returncode == 0
+def test_a_half_done_set_up_is_done_again(running):
+    state, address = running
+    assert healthy(address)
+    assert not (state / "data.unfinished").exists()
 
 
-def test_a_running_start_gives_links_to_new_owners(state, monkeypatch, capsys):
-    from pavrik.cli.main import main
+def test_a_second_pavrik_on_the_same_folder_is_refused_in_a_sentence(running):
+    second = start(running[0])
+    out, _ = second.communicate(timeout=60)
+    assert second.returncode == 2
+    assert "already running from this folder" in out
 
+
+def test_without_a_running_start_no_link_is_given(state, monkeypatch, capsys):
     monkeypatch.setenv("PAVRIK_STATE", str(state))
     monkeypatch.delenv("PAVRIK_DATABASE_URL", raising=False)
-    asked = ["club", "new", "--name", "Quarry Road", "--owner-email", "y@quarry.example"]
-    assert main(asked) == 2
+    assert main(ASKED) == 2
     assert "does not run from this folder" in capsys.readouterr().err
-    process = start(state)
-    address = address_of(process)
-    assert healthy(address)
-    assert main(asked) == 0
+
+
+def test_a_running_start_gives_links_to_new_owners(running, monkeypatch, capsys):
+    state, address = running
+    monkeypatch.setenv("PAVRIK_STATE", str(state))
+    monkeypatch.delenv("PAVRIK_DATABASE_URL", raising=False)
+    assert main(ASKED) == 0
     link = capsys.readouterr().out.splitlines()[0]
     assert link.startswith(f"{address}/start/")
     token = link.rsplit("/", 1)[1]
     with urllib.request.urlopen(f"{address}/api/session/club-link/{token}", timeout=5) as answer:
         assert b"Quarry Road" in answer.read()
-    assert main([*asked[:-1], "no mail"]) == 2
+    assert main([*ASKED[:-1], "no mail"]) == 2
     assert "is no e-mail address" in capsys.readouterr().err
-    end(process)
-
-
-def test_a_killed_start_leaves_nothing_in_the_way(state):
-    process = start(state)
-    assert healthy(address_of(process))
-    end(process, signal.SIGKILL)
-    assert Cluster(state).running_port() is not None
-    again = start(state)
-    assert healthy(address_of(again))
-    end(again)
-
-
-def test_a_half_done_set_up_is_done_again(state):
-    ruins = state / "data.unfinished"
-    ruins.mkdir()
-    (ruins / "PG_VERSION").write_text("half")
-    process = start(state, "--prepare")
-    out, _ = process.communicate(timeout=120)
-    assert process.returncode == 0, out
-    assert not ruins.exists()
-
-
-def test_a_second_pavrik_on_the_same_folder_is_refused_in_a_sentence(state):
-    first = start(state)
-    address_of(first)
-    second = start(state)
-    out, _ = second.communicate(timeout=60)
-    assert second.returncode == 2
-    assert "already running from this folder" in out
-    end(first)
 
 
 def test_a_busy_port_is_passed_over_or_refused_when_it_was_asked_for():
@@ -142,8 +139,6 @@ def test_a_busy_port_is_passed_over_or_refused_when_it_was_asked_for():
 
 
 def test_a_backup_comes_back_whole(state, monkeypatch, capsys):
-    from pavrik.cli.main import main
-
     cluster = Cluster(state)
     port = cluster.start()
     owner_url, _ = prepare(cluster, port)

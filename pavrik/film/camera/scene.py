@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 
 from pavrik.core.tracking.camera import PLATE_RADIUS_M, SLEEVE_END_M, Camera, plate_face_m
 
-Colour = tuple[int, int, int]
+Colour = tuple[float, float, float]
 Image = NDArray[np.uint8]
 Place = NDArray[np.float64]
 _ROUND = np.linspace(0, 2 * np.pi, 72, endpoint=False)
@@ -89,8 +89,8 @@ class Scene:
         return self.camera.focal_px / float(self.camera.depth(place[0], place[1]))
 
     def _lit(self, colour: Colour, by: float = 1.0, more: float = 0.0) -> Colour:
-        lit = [float(np.clip(c * by * self.looks.light + more, 0, 255)) for c in colour]
-        return lit[0], lit[1], lit[2]  # type: ignore[return-value]
+        lit = [min(max(c * by * self.looks.light + more, 0.0), 255.0) for c in colour]
+        return lit[0], lit[1], lit[2]
 
     def _fill(self, image: Image, outline: Place, colour: Colour) -> None:
         fixed = np.round(outline * (1 << _SHIFT)).astype(np.int32)
@@ -124,15 +124,14 @@ class Scene:
         start, along, across, radius = self._capsule(
             image, a, b, RADII_M[name], self._lit(colour, by)
         )
-        for share, side, brighter, size in self.specks[name]:
-            at = start + share * along + side * radius * 0.9 * across
-            spot = max(size * radius / RADII_M[name], 0.8)
-            shade = self._lit(colour, by, brighter * by)
-            centre = np.round(at * (1 << _SHIFT)).astype(int)
-            cv2.circle(
-                image, tuple(centre.tolist()), round(spot * (1 << _SHIFT)), shade, -1, cv2.LINE_AA,
-                _SHIFT,
-            )  # fmt: skip
+        share, side, brighter, size = self.specks[name].T
+        at = start + share[:, None] * along + (0.9 * radius * side)[:, None] * across
+        spot = np.maximum(size * radius / RADII_M[name], 0.8)
+        centres = np.round(at * (1 << _SHIFT)).astype(int).tolist()
+        radii = np.round(spot * (1 << _SHIFT)).astype(int).tolist()
+        for centre, around, lighter in zip(centres, radii, (by * brighter).tolist(), strict=True):
+            shade = self._lit(colour, by, lighter)
+            cv2.circle(image, centre, around, shade, -1, cv2.LINE_AA, _SHIFT)
 
     def _leg(self, image: Image, points: dict[str, Place], heel_m: float, by: float) -> None:
         ankle, knee, hip = points["ankle"], points["knee"], points["hip"]

@@ -17,9 +17,10 @@ def proofs():
 
 @pytest.mark.parametrize("shape", shipped_shapes())
 def test_planned_loads_lie_near_their_intent(proofs, shape):
-    """Nine in ten within 3 points are asked; a curve of reps of one's own (sd 15 %) that no single
-    has shown yet leaves two thirds: open."""
+    """Nine in ten within 3 points of what the log can know. The true max is off that by what one's
+    own curve of reps (sd 15 %) and rating (half a point) hide until a max is tested."""
     found = proofs[shape]
+    assert found.planned_within_three >= 0.9
     assert found.within_three > 0.5
     assert np.mean(np.abs(found.intent) < 0.06) > 0.9
     assert abs(np.median(found.intent)) < 0.02

@@ -28,12 +28,13 @@ NO_HEAVY_DAYS = {"squat": 4, "deadlift": 7}
 
 @dataclass(frozen=True)
 class Outcome:
-    """Of some stories: planned load over the true max less what the dose asks (``intent``), ability
-    and attempts against the truth (shares), whether the band held it, the share of missed sets and
+    """Of some stories: planned load over the true max less what the dose asks (``intent``), the same
+    over the max that the log can know (``as_known``), ability and attempts against the truth (shares), whether the band held it, the share of missed sets and
     of the later main reps that are heavy, heavy work too near the meet, and how the heaviest main
     load of the last loading weeks compares with the first week's."""
 
     intent: tuple[float, ...]
+    as_known: tuple[float, ...]
     ability: tuple[float, ...]
     attempts: tuple[float, ...]
     covered: float
@@ -44,8 +45,17 @@ class Outcome:
 
     @property
     def within_three(self) -> float:
-        """Share of slots planned within 3 points of intent."""
-        return float(np.mean(np.abs(self.intent) <= 0.03))
+        """Share of slots within 3 points of intent by the true max."""
+        return _within_three(self.intent)
+
+    @property
+    def planned_within_three(self) -> float:
+        """The same by the max that the log can know."""
+        return _within_three(self.as_known)
+
+
+def _within_three(off: Sequence[float]) -> float:
+    return float(np.mean(np.abs(off) <= 0.03))
 
 
 def ask_of(shape: str, number: int) -> PlanAsk:
@@ -101,13 +111,14 @@ def tell(shape: str, number: int) -> Outcome:
         too_near += _heavy_too_near(ask, on, line, share)
         if role in ("strengthen", "sharpen") and line.kind == "main":
             heavy += [share >= HEAVY] * (line.sets * line.reps)
-    intent, ability, tries, inside, climbed = (list[float]() for _ in range(5))
+    intent, as_known, ability, tries, inside, climbed = (list[float]() for _ in range(6))
     meet = ask.meet or START
     for lift, log in story.log.items():
         weeks = [main_work(plan, ask, week, lift) for week, plan in enumerate(plans)]
         for week, work in enumerate(weeks):
             truth = story.true_max_kg(lift, START + timedelta(weeks=week))
             intent += [(x.load_kg or 0.0) / truth - dose.load_share() for x, dose in work]
+            as_known += [x.share - dose.load_share() for x, dose in work if x.share]
         climbed.append(_climbed(weeks))
         truth, found = story.true_max_kg(lift, meet), ability_of(log)
         if found is None:
@@ -121,7 +132,7 @@ def tell(shape: str, number: int) -> Outcome:
         ]
     missed = [s.missed_reps > 0 for log in story.log.values() for s in log]
     return Outcome(
-        tuple(intent), tuple(ability), tuple(tries), float(np.mean(inside)),
+        tuple(intent), tuple(as_known), tuple(ability), tuple(tries), float(np.mean(inside)),
         float(np.mean(missed)), float(np.mean(heavy)), too_near, tuple(climbed),
     )  # fmt: skip
 
@@ -131,6 +142,7 @@ def prove(shape: str, stories: int, first: int = 0) -> Outcome:
     told = [tell(shape, number) for number in range(first, first + stories)]
     return Outcome(
         tuple(x for one in told for x in one.intent),
+        tuple(x for one in told for x in one.as_known),
         tuple(x for one in told for x in one.ability),
         tuple(x for one in told for x in one.attempts),
         float(np.mean([one.covered for one in told])),

@@ -30,6 +30,10 @@ class Profile:
     def novice(self) -> bool:
         return self.training_age == "novice"
 
+    def years_in(self, year: int) -> int | None:
+        """Years that are complete for certain, whatever the birthday; None where unknown."""
+        return None if self.born_year is None else year - self.born_year - 1
+
 
 @dataclass(frozen=True)
 class Measurement:

@@ -12,6 +12,7 @@ from typing import Literal
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.attempts import Attempt, attempts
 from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.dose import within_dose
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan_lines import (
     by_feel,
@@ -283,7 +284,12 @@ def make_plan(
         anchors_of(ask.meet, mains) if ask.meet is not None else {},
     )  # fmt: skip
     worked = _worked(ask, roles, underway.first_week, ask.weeks)
-    proposals = tuple(p for state in states.values() for p in state.proposals)
+    histories = {lift: state.history for lift, state in states.items()}
+    today = max(underway.today or ask.start, ask.start)
+    weeks, too_little = within_dose(
+        _weeks(make, roles, calendar, underway), histories, ask, today, underway.first_week
+    )
+    proposals = *(p for state in states.values() for p in state.proposals), *too_little
     refused = [no_test] if no_test else []
     refused += [
         f"no {lift} to depth is planned: {state.closed}"
@@ -291,6 +297,6 @@ def make_plan(
         if state.closed
     ]
     return Plan(
-        _weeks(make, roles, calendar, underway), proposals,
+        weeks, proposals,
         _attempts(make, worked) if ends == "meet" else {}, tuple(refused), underway.moves,
     )  # fmt: skip

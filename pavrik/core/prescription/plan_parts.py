@@ -195,7 +195,7 @@ class LiftState:
 @dataclass(frozen=True)
 class PlanAsk:
     """What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test;
-    nothing is trained on a ``blocked`` date."""
+    nothing is trained on a ``blocked`` date; ``years`` is the lifter's age, 0 where unknown."""
 
     start: date
     weeks: int
@@ -206,6 +206,7 @@ class PlanAsk:
     shape: str = USUAL
     strategy: Strategy = "placing"
     blocked: tuple[date, ...] = ()
+    years: int = 0
 
     @property
     def novice(self) -> bool:

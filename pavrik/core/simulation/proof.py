@@ -28,10 +28,11 @@ NO_HEAVY_DAYS = {"squat": 4, "deadlift": 7}
 
 @dataclass(frozen=True)
 class Outcome:
-    """Of some stories: planned load over the true max less what the dose asks (``intent``), the same
-    over the max that the log can know (``as_known``), ability and attempts against the truth (shares), whether the band held it, the share of missed sets and
-    of the later main reps that are heavy, heavy work too near the meet, and how the heaviest main
-    load of the last loading weeks compares with the first week's."""
+    """Of some stories: planned load over the true max less what the dose asks (``intent``), the
+    same over the max that the log can know (``as_known``), ability and attempts against the truth
+    (shares), whether the band held it, the share of missed sets and of the later main reps that are
+    heavy, heavy work too near the meet, and how the heaviest main load of the last loading weeks
+    compares with the first week's."""
 
     intent: tuple[float, ...]
     as_known: tuple[float, ...]

@@ -67,13 +67,13 @@ TURNS_UNDER = "butt-wink"
 
 
 def _hard(connection: Connection, profile: lifters.Profile) -> list[str]:
-    """Limits that this lifter keeps to the degree; years count that are complete for certain."""
-    born, lifter_id = profile.born_year, profile.lifter_id
+    """Limits that this lifter keeps to the degree."""
+    lifter_id = profile.lifter_id
     return sorted(
         hard_limits(
             [flag.region for flag in lifters.list_open_flags(connection, lifter_id)],
             training.has_shown(connection, lifter_id, TURNS_UNDER),
-            None if born is None else datetime.now(UTC).year - born - 1,
+            profile.years_in(datetime.now(UTC).year),
         )
     )
 

@@ -20,6 +20,7 @@ from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
 from pavrik.services.plans.standing import ASK
 from pavrik.services.training.setup_trials import Running, running
 from pavrik.store import plans
+from pavrik.store.accounts import today
 from pavrik.store.database import Connection
 
 
@@ -98,4 +99,5 @@ def _ask(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
     return PlanAsk(
         frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
         profile.training_age, frame.shape, frame.strategy, tuple(sorted(set(frame.blocked))),
+        profile.years_in(today(connection).year) or 0,
     )  # fmt: skip

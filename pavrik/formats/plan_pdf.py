@@ -26,7 +26,7 @@ from reportlab.platypus import (
 )
 
 from pavrik.core.prescription.attempts import Attempt
-from pavrik.core.prescription.effort import effort_words
+from pavrik.core.prescription.effort import amount_words, effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
 from pavrik.formats.plan_words import CAUTION, title_of
 
@@ -75,7 +75,7 @@ def _line(line: Line) -> list[Paragraph]:
     rpe = effort_words(line.rpe)
     return [
         _text(title_of(line)),
-        _text(f"{line.sets} × {line.reps}{rpe}"),
+        _text(f"{line.sets} × {amount_words(line.reps, line.unit)}{rpe}"),
         _text("left out" if line.left_out else load, _LOAD),
         _text(_plates(line), _SMALL),
         _text(f"rest {line.rest_s // 60}:{line.rest_s % 60:02d}", _SMALL),

@@ -11,7 +11,7 @@ from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
 from pavrik.formats.plan_words import title_of
 
 COLUMNS = (
-    "week", "role", "date", "lift", "work", "kind", "sets", "reps", "rpe", "load_kg",
+    "week", "role", "date", "lift", "work", "kind", "sets", "reps", "unit", "rpe", "load_kg",
     "per_side_kg", "rest_s", "note", "reasons", "overruled",
 )  # fmt: skip
 _WIDE = {"reasons": 90, "note": 30, "work": 26, "per_side_kg": 22, "overruled": 30, "date": 12}
@@ -34,6 +34,7 @@ def _row(week: Week, day: Day, line: Line) -> list[object]:
         line.kind,
         line.sets,
         line.reps,
+        line.unit,
         line.rpe,
         line.load_kg,
         " + ".join(f"{kg:g}" for kg in line.per_side),

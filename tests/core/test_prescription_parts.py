@@ -14,6 +14,7 @@ from pavrik.core.faults.evidence import TestResult, rank_causes, ruled_out_cause
 from pavrik.core.faults.findings import findings
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.caps import caps_of
+from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.drills import (
     HOLD_SHARE,
     grip_drill,
@@ -22,7 +23,9 @@ from pavrik.core.prescription.drills import (
     slack_drill,
 )
 from pavrik.core.prescription.lift_work import WORK
+from pavrik.core.prescription.plan_lines import special_by_feel
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
+from pavrik.core.prescription.reflow import work_words
 from pavrik.core.prescription.remedial import care_of
 from pavrik.core.prescription.season import week_roles
 from pavrik.core.prescription.shape import Dose, shipped_shapes
@@ -30,6 +33,7 @@ from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.prescription.weaknesses import weaknesses
 from pavrik.core.strength.estimated_max import load_for
 from pavrik.core.units import GRAVITY_M_S2
+from pavrik.core.variations.catalogue import shipped_variations
 
 CATALOGUE = shipped_catalogue()
 FIRST = date(2026, 1, 5)
@@ -271,3 +275,16 @@ def test_a_cue_of_a_ruled_out_cause_is_not_offered_and_the_newest_test_counts():
     fault = next(f for f, one in CATALOGUE.faults.items() if "quads-limit" in one.causes)
     kept = CATALOGUE.remedies_of(fault, gone)
     assert len(kept) < len(CATALOGUE.remedies_of(fault))
+
+
+def test_holds_and_carries_are_told_in_seconds_and_metres():
+    of = shipped_variations().by_name
+    units = {name: v.set_of for name, v in of.items() if v.set_of}
+    assert units == {"top holds": (15, "s"), "carries": (30, "m"), "pull against pins": (5, "s")}
+    special = Special(of["carries"], 3, 30, None, (), "m")
+    line = special_by_feel(special, "deadlift", "w01", 3)
+    assert work_words(line) == "3 × 30 m"
+    assert line.note == "by feel", "nobody leaves two metres"
+    rows = Special(of["rows"], 3, 10, None, ())
+    assert work_words(special_by_feel(rows, "deadlift", "w01", 3)) == "3 × 10"
+    assert special_by_feel(rows, "deadlift", "w01", 3).note == "by feel, two reps left"

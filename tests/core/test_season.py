@@ -7,15 +7,18 @@ from datetime import date, timedelta
 import pytest
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.effort import effort_words
 from pavrik.core.prescription.hand import with_hand
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Edit
+from pavrik.core.prescription.plan_parts import Edit, Underway
+from pavrik.core.prescription.reflow import missed_weeks
 from pavrik.core.prescription.season import (
     EASY,
     LONGEST,
     SHORTEST,
+    after_rest,
     anchored,
     anchors_of,
     before_meet,
@@ -24,7 +27,7 @@ from pavrik.core.prescription.season import (
     week_roles,
 )
 from pavrik.core.prescription.shape import shape_of
-from tests.core.plans import ASK, GYM, a_state
+from tests.core.plans import ASK, GYM, MONDAY, a_state
 
 MEET = date(2026, 11, 28)
 LETTERS = {"build": "b", "strengthen": "s", "sharpen": "p", "light": "l", "test": "t"}
@@ -167,3 +170,49 @@ def test_what_is_too_light_to_be_rated_is_called_easy():
     assert effort_words(5.0) == ", easy"
     assert effort_words(7.5) == " @ 7.5"
     assert effort_words(None) == ""
+
+
+def test_a_week_without_work_was_the_rest_and_its_step_comes_again():
+    roles = week_roles(12, "test", 4)
+    assert [roles[i] for i in (3, 7)] == ["light", "light"]
+    after = after_rest(roles, {2})
+    assert after[:4] == ["build"] * 4
+    assert after[4:] == roles[4:], "the next light week stays"
+    assert steps_of(roles)[:3] == [0, 1, 2]
+    assert steps_of(after, {2})[:5] == [0, 1, 2, 2, 3]
+    assert steps_of(after, {1})[:4] == [0, 1, 1, 2]
+    assert after_rest(roles, {5}) == roles, "work stood between"
+
+
+def test_a_missed_week_shifts_the_block_and_says_nothing_of_light():
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    ask = replace(ASK, weeks=12)
+    plain = make_plan(ask, states, GYM, underway=Underway(3, MONDAY + timedelta(weeks=3)))
+    missed = Underway(3, MONDAY + timedelta(weeks=3), missed_weeks=frozenset({2}))
+    shifted = make_plan(ask, states, GYM, underway=missed)
+    assert (plain.weeks[3].role, shifted.weeks[3].role) == ("light", "build")
+    tops = [
+        max(x.share or 0 for d in p.weeks[3].days for x in d.lines if x.kind == "main")
+        for p in (plain, shifted)
+    ]
+    assert tops[1] > tops[0] + 0.05
+
+
+def test_a_holiday_is_the_rest_of_its_block():
+    away = tuple(MONDAY + timedelta(days=14 + i) for i in range(7))
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    plan = make_plan(replace(ASK, weeks=12, blocked=away), states, GYM)
+    assert plan.weeks[2].days == ()
+    assert plan.weeks[3].role == "build"
+
+
+def test_weeks_in_which_nothing_was_trained():
+    def on(days, **more):
+        return TrainingSet(
+            str(days), (MONDAY + timedelta(days=days)).isoformat(), 100, 5, 8, **more
+        )
+
+    today = MONDAY + timedelta(days=24)
+    logged = {"squat": [on(1)], "deadlift": [on(20), on(9, told=True)]}
+    assert missed_weeks(replace(ASK, weeks=8), logged, today) == {1}
+    assert missed_weeks(replace(ASK, weeks=8), {"squat": []}, MONDAY + timedelta(days=6)) == set()

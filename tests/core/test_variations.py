@@ -124,6 +124,14 @@ def test_every_shipped_entry_is_whole():
         ({"name": "x", "lift": "squat", "for": "y", "knob": {"bar": "back"}}, "the bar is one of"),
         ({"name": "x", "lift": "deadlift", "for": "y", "knob": {"style": "z"}}, "pulling style"),
         ({"name": "x", "lift": "squat", "for": "y"}, "say what it trains"),
+        (
+            {"name": "x", "lift": "squat", "for": "y", "trains": ["z"], "set_of": [9, "ft"]},
+            "s or m",
+        ),
+        (
+            {"name": "x", "lift": "squat", "for": "y", "trains": ["z"], "set_of": [0, "s"]},
+            "1 to 120",
+        ),
     ],
 )
 def test_a_broken_entry_says_what_is_wrong(entry, problem):

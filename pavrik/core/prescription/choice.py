@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.strength.utilization import LIMITERS
-from pavrik.core.variations.catalogue import Role, Variation, contraindicated
+from pavrik.core.variations.catalogue import Role, Unit, Variation, contraindicated
 from pavrik.core.variations.gains import time_share, way_share
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, Loading
@@ -85,13 +85,14 @@ class Said:
 
 @dataclass(frozen=True)
 class Special:
-    """A chosen variation with its dose and its reasons."""
+    """A chosen variation with its dose and its reasons; ``reps`` are of ``unit``."""
 
     variation: Variation
     sets: int
     reps: int
     rpe: float | None
     reasons: tuple[Reason, ...]
+    unit: Unit = "reps"
 
 
 @dataclass(frozen=True)
@@ -248,7 +249,8 @@ def _special(found: _Scored, ratio: LearntRatio | None) -> Special:
                 (f"ratio:{found.variation.name}",),
             )
         )
-    return Special(found.variation, sets, reps, rpe, tuple(reasons))
+    reps, unit = found.variation.set_of or (reps, "reps")
+    return Special(found.variation, sets, reps, rpe, tuple(reasons), unit)
 
 
 def _goal_gain(one: Variation, loading: Loading | None, own: Loading, goal: str) -> float:

@@ -21,6 +21,11 @@ def rest_after_s(reps: int, rpe: float | None) -> int:
     return 180 if rpe >= 7 else 120
 
 
+def amount_words(amount: int, unit: str) -> str:
+    """What one set is: reps, or seconds and metres with their unit."""
+    return str(amount) if unit == "reps" else f"{amount} {unit}"
+
+
 def effort_words(rpe: float | None) -> str:
     """Behind a load: its RPE, or "easy" where it is too light to be rated."""
     if rpe is None:

@@ -11,7 +11,7 @@ from functools import cached_property
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.prescription.effort import rest_after_s, rpe_at
+from pavrik.core.prescription.effort import amount_words, rest_after_s, rpe_at
 from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan, Week
 from pavrik.core.prescription.reason import Reason, in_kg
@@ -153,7 +153,7 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
     )  # fmt: skip
     told = []
     if (changed.sets, changed.reps) != (line.sets, line.reps):
-        told.append(f"{changed.sets} × {changed.reps}")
+        told.append(f"{changed.sets} × {amount_words(changed.reps, changed.unit)}")
     if edit.load_kg is not None:
         changed = _with_rpe(_loaded(changed, edit.load_kg, known.max_kg, gym), edit)
         told.append(_load_words(changed, edit.load_kg))

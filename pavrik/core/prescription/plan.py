@@ -11,7 +11,7 @@ from typing import Literal
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.attempts import Attempt, attempts
-from pavrik.core.prescription.choice import Special
+from pavrik.core.prescription.choice import MOST_SPECIALS, Special
 from pavrik.core.prescription.dose import within_dose
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan_lines import (
@@ -19,6 +19,7 @@ from pavrik.core.prescription.plan_lines import (
     main_lines,
     rung_lines,
     second_line,
+    special_by_feel,
     special_line,
 )
 from pavrik.core.prescription.plan_maker import Maker, bases_of
@@ -37,6 +38,7 @@ from pavrik.core.prescription.plan_parts import (
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.season import (
     NO_SPECIAL_DAYS,
+    after_rest,
     anchors_of,
     days_of,
     steps_of,
@@ -136,6 +138,12 @@ def _worked(ask: PlanAsk, roles: Sequence[WeekRole], first_week: int, before: in
     )
 
 
+def _rested(ask: PlanAsk, underway: Underway) -> frozenset[int]:
+    """Weeks without work: missed, or away."""
+    away = {week for week in range(ask.weeks) if days_left(ask, week) == 0}
+    return underway.missed_weeks | away
+
+
 def _coming(
     ask: PlanAsk, mains: Mapping[str, Sequence[date]], underway: Underway
 ) -> dict[str, list[date]]:
@@ -168,7 +176,9 @@ def _work(make: Maker, when: When, slot: _Slot, lift: str, part: Part, day_id: s
     if _meet_is_near(make.ask, when.on):
         return lines
     only = lift not in slot.with_second
-    specials = _specials_for(state, part, only, when.week, when.role)
+    stand_ins = sum(line.kind == "special" for line in lines)
+    room = max(MOST_SPECIALS - stand_ins, 0)
+    specials = _specials_for(state, part, only, when.week, when.role)[:room]
     return lines + [
         special_line(make, special, lift, when, f"{prefix}-special{i}")
         for i, special in enumerate(specials)
@@ -199,11 +209,8 @@ def _support_day(make: Maker, day_id: str) -> list[Line]:
         for i, special in enumerate(state.choice.specials if state else ()):
             if special.variation.role == "support":
                 lines.append(
-                    by_feel(
-                        f"{day_id}-{lift}-support{i}", lift, special.variation.name, special.sets,
-                        special.reps, special.reasons,
-                    )
-                )  # fmt: skip
+                    special_by_feel(special, lift, f"{day_id}-{lift}-support{i}", special.sets)
+                )
     brace_with = LIFT_IDS[-1]
     if lines or brace_with not in make.states:
         return lines
@@ -239,7 +246,7 @@ def _role_words(role: WeekRole, number: int, shape: Shape) -> str:
 def _weeks(make: Maker, roles: Sequence[WeekRole], calendar: Calendar, underway: Underway
            ) -> tuple[Week, ...]:  # fmt: skip
     """Every week with its days; days without work are left out."""
-    weeks, steps = [], steps_of(roles)
+    weeks, steps = [], steps_of(roles, _rested(make.ask, underway))
     for week, (role, dates) in enumerate(zip(roles, calendar, strict=True)):
         worked = _worked(make.ask, roles, underway.first_week, week)
         with_second = frozenset(x for _, parts in dates for x, part in parts if part == "second")
@@ -275,7 +282,7 @@ def make_plan(
     check_ask(ask)
     ends, no_test = ends_of(ask, pain)
     shape = ask.in_force
-    roles = week_roles(ask.weeks, ends, shape.light_every)
+    roles = after_rest(week_roles(ask.weeks, ends, shape.light_every), _rested(ask, underway))
     calendar = _calendar(ask, shape, states)
     mains = _mains(calendar, underway)
     make = Maker(

@@ -32,6 +32,7 @@ from pavrik.core.prescription.return_to_lift import eased
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
+from pavrik.core.variations.catalogue import Unit
 
 HEAVY_SINGLE = 0.85
 LIGHTER = assume(
@@ -96,12 +97,20 @@ def _load(
 
 def by_feel(
     line_id: str, lift: str, name: str, sets: int, reps: int, reasons: tuple[Reason, ...],
-    rpe: float | None = None,
+    rpe: float | None = None, unit: Unit = "reps",
 ) -> Line:  # fmt: skip
     """Support work, and learning steps: no load is known for them."""
+    note = "by feel, two reps left" if rpe is None and unit == "reps" else "by feel"
     return Line(
-        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons,
-        note="by feel, two reps left" if rpe is None else "by feel",
+        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons, note=note, unit=unit
+    )
+
+
+def special_by_feel(special: Special, lift: str, line_id: str, sets: int) -> Line:
+    """A special that no load is known of."""
+    return by_feel(
+        line_id, lift, special.variation.name, sets, special.reps, special.reasons, special.rpe,
+        special.unit,
     )  # fmt: skip
 
 
@@ -350,7 +359,7 @@ def special_line(make: Maker, special: Special, lift: str, when: When, line_id: 
     name = special.variation.name
     sets = max(special.sets - (1 if when.light else 0), 1)
     if special.rpe is None or name not in make.states[lift].ratios:
-        return by_feel(line_id, lift, name, sets, special.reps, special.reasons, special.rpe)
+        return special_by_feel(special, lift, line_id, sets)
     share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if when.light else 1.0)
     dose = Dose(sets, special.reps, special.rpe, share)
     work = Work(line_id, "special", dose, tuple(special.reasons), name)

@@ -21,6 +21,7 @@ from pavrik.core.prescription.shape import (
     shape_of,
     shipped_shapes,
 )
+from pavrik.core.variations.catalogue import Unit
 from pavrik.core.variations.ratio import LearntRatio
 
 Kind = Literal["main", "second", "special", "drill", "own"]
@@ -82,6 +83,8 @@ class Line:
     """What the season asks for, where something holds the load below it."""
     note: str = ""
     overruled: Edit | None = None
+    unit: Unit = "reps"
+    """What ``reps`` counts: a hold is told in seconds, a carry in metres."""
     until_rpe: float | None = None
     """A way up: what follows falls away once a set of it is this hard."""
 
@@ -144,11 +147,13 @@ class Moved:
 @dataclass(frozen=True)
 class Underway:
     """How far a plan is: the week that today's state is the start of, today, which tells the next
-    session (None is the plan's start), and the days that were moved."""
+    session (None is the plan's start), the days that were moved, and the weeks (from 0) in which
+    nothing was trained."""
 
     first_week: int = 0
     today: date | None = None
     moves: tuple[Moved, ...] = ()
+    missed_weeks: frozenset[int] = frozenset()
 
 
 @dataclass(frozen=True)

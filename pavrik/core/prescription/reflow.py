@@ -3,12 +3,12 @@
 What is past stays as it was planned. What changes is told line by line with its reason.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
-from pavrik.core.prescription.effort import effort_words
+from pavrik.core.prescription.effort import amount_words, effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk, Week
 from pavrik.core.prescription.reason import Reason, in_kg
 
@@ -114,6 +114,19 @@ def current_week(ask: PlanAsk, today: date) -> int:
     return min(max((today - ask.start).days // 7, 0), ask.weeks - 1)
 
 
+def missed_weeks(
+    ask: PlanAsk, logged: Mapping[str, Sequence[TrainingSet]], today: date
+) -> frozenset[int]:
+    """Weeks of the plan (from 0) before the current one in which nothing was trained."""
+    trained = {
+        (date.fromisoformat(s.day) - ask.start).days // 7
+        for sets in logged.values()
+        for s in sets
+        if not s.told
+    }
+    return frozenset(range(current_week(ask, today))) - trained
+
+
 def _trained(logged: dict[str, Sequence[TrainingSet]], today: date) -> bool:
     """Whether today's session has begun: its plan stays what it was."""
     iso = today.isoformat()
@@ -137,7 +150,7 @@ def keep_the_past(old: Plan, fresh: Plan, today: date, as_stands: Plan) -> Plan:
 
 def work_words(line: Line) -> str:
     """Sets x reps @ RPE with the load, in words."""
-    told = f"{line.sets} × {line.reps}"
+    told = f"{line.sets} × {amount_words(line.reps, line.unit)}"
     if line.load_kg is not None:
         told += f" × {in_kg(line.load_kg)}"
     return told + effort_words(line.rpe)

@@ -3,7 +3,7 @@
 Common practice, no source, except where named.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping, Sequence, Set
 from datetime import date
 from typing import Literal
 
@@ -70,19 +70,32 @@ def before_meet(
     return None
 
 
-def steps_of(roles: Sequence[WeekRole]) -> list[int]:
+def after_rest(roles: Sequence[WeekRole], without_work: Set[int]) -> list[WeekRole]:
+    """Roles with no light week behind a week without work: that was the rest, the block goes on."""
+    found = list(roles)
+    for week in range(1, len(found)):
+        if found[week] == "light" and week - 1 in without_work:
+            found[week] = found[week - 1]
+    return found
+
+
+def steps_of(roles: Sequence[WeekRole], without_work: Set[int] = frozenset()) -> list[int]:
     """Where in its block each week stands: loads climb with it. After a light week a block that was
-    climbed to its top begins again at its second step, another one goes on."""
+    climbed to its top begins again at its second step, another one goes on; after a week without
+    work its step comes again."""
     found: list[int] = []
     step, before = 0, ""
     rested = False
-    for role in roles:
+    for week, role in enumerate(roles):
         if role == "light":
             rested = True
             found.append(0)
             continue
         climbed = rested and step >= TOP_STEP
-        step = 0 if role != before else 1 if climbed else step + 1
+        if role != before:
+            step = 0
+        elif week - 1 not in without_work:
+            step = 1 if climbed else step + 1
         before, rested = role, False
         found.append(step)
     return found

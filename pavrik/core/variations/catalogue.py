@@ -20,6 +20,9 @@ from pavrik.core.lifter.mobility import BAR_POSITIONS
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)
+Unit = Literal["reps", "s", "m"]
+UNITS = ("s", "m")
+"""What a set may be of instead of reps."""
 BARS = (*BAR_POSITIONS, "safety")
 
 
@@ -39,7 +42,8 @@ class Knob:
 @dataclass(frozen=True)
 class Variation:
     """``knob`` None: not computed, ``trains`` is stated instead. ``place`` is the phase where it is
-    held, paused or started; ``strains`` and ``spares`` are regions of the body."""
+    held, paused or started; ``strains`` and ``spares`` are regions of the body. A set is of so many
+    seconds or metres where ``set_of`` says so."""
 
     name: str
     lift: LiftId
@@ -54,6 +58,7 @@ class Variation:
     strains: tuple[str, ...] = ()
     spares: tuple[str, ...] = ()
     own: bool = False
+    set_of: tuple[int, Unit] | None = None
 
 
 @dataclass(frozen=True)
@@ -97,6 +102,7 @@ def read_variation(entry: Mapping[str, Any], *, own: bool = False) -> Variation:
         strains=tuple(entry.get("strains", ())),
         spares=tuple(entry.get("spares", ())),
         own=own,
+        set_of=(int(entry["set_of"][0]), entry["set_of"][1]) if entry.get("set_of") else None,
     )
     problems = _problems_of(made)
     if problems:
@@ -122,6 +128,8 @@ def _problems_of(one: Variation) -> list[str]:
         problems.append(f"{one.name}: the bar is one of {', '.join(BARS)}, not {one.knob.bar}")
     if one.knob and one.knob.style is not None and one.knob.style not in STYLES:
         problems.append(f"{one.name}: there is no pulling style {one.knob.style}")
+    if one.set_of and (one.set_of[1] not in UNITS or not 1 <= one.set_of[0] <= 120):
+        problems.append(f"{one.name}: a set is of 1 to 120 {' or '.join(UNITS)}")
     if one.knob is None and not one.trains and one.role != "learning":
         problems.append(f"{one.name}: say what it trains, or which knob it turns")
     return problems

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.reason import Reason
+from pavrik.core.variations.catalogue import Unit
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.library import BarAnswer
 from pavrik.formats.wire.log import (
@@ -102,6 +103,7 @@ class PlannedLine(BaseModel):
     note: str
     reasons: list[Reason]
     until_rpe: float | None = None
+    unit: Unit = "reps"
 
 
 class PlatformLift(BaseModel):

@@ -9,7 +9,7 @@ from pavrik.core.prescription.analysis import LiftAnalysis
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Moved, Plan, PlanAsk, Underway
-from pavrik.core.prescription.reflow import current_week
+from pavrik.core.prescription.reflow import current_week, missed_weeks
 from pavrik.core.prescription.trial_lines import with_trial
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
@@ -45,13 +45,19 @@ class PlanBasis:
         """The plan from a week (the current one) on. Raises InvalidError."""
         first = current_week(self.ask, self.facts.on) if week is None else week
         gym = required(self.gym)
+        logged = {lift: study.state.history for lift, study in self.studies.items()}
         try:
             plan = make_plan(
                 self.ask,
                 {lift: study.state for lift, study in self.studies.items()},
                 gym,
                 pain=self.pain,
-                underway=Underway(first, self.facts.on, tuple(moved)),
+                underway=Underway(
+                    first,
+                    self.facts.on,
+                    tuple(moved),
+                    missed_weeks(self.ask, logged, self.facts.on),
+                ),
             )
         except ValueError as error:
             raise InvalidError("; ".join(str(error).splitlines()), "ask") from error

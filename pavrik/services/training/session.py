@@ -117,6 +117,7 @@ def _planned(day: Day | None, lift: str, sets: list[TrainingSet], today: str) ->
                 title=title_of(line), sets=line.sets, done=logged, reps=line.reps, rpe=line.rpe,
                 load_kg=line.load_kg, per_side=list(line.per_side), rest_s=line.rest_s,
                 note=line.note, reasons=list(line.reasons), until_rpe=line.until_rpe,
+                unit=line.unit,
             )
         )  # fmt: skip
     return found

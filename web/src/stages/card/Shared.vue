@@ -5,7 +5,7 @@ import Waiting from '@/shared/Waiting.vue'
 import { answered, client } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
-import { dayWords, effortWords, minutes, titleOf } from '@/stages/prescribe/words'
+import { amountOf, dayWords, effortWords, minutes, titleOf } from '@/stages/prescribe/words'
 import CardSheet from './CardSheet.vue'
 
 const props = defineProps<{ token: string }>()
@@ -37,7 +37,7 @@ const shared = useQuery({
             <b>{{ titleOf(line) }}</b> <span v-if="line.note" class="small soft">{{ line.note }}</span>
           </p>
           <p>
-            <span class="num">{{ line.sets }} × {{ line.reps }}</span>
+            <span class="num">{{ line.sets }} × {{ amountOf(line) }}</span>
             <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b>
             <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
             <span class="small soft">rest {{ minutes(line.rest_s) }}</span>

@@ -2,7 +2,7 @@
 // Today's lines of the plan; one tap takes a line's load and variation into the set.
 import { computed } from 'vue'
 import DrillResult from '@/stages/prescribe/DrillResult.vue'
-import { effortWords } from '@/stages/prescribe/words'
+import { amountOf, effortWords } from '@/stages/prescribe/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 
@@ -35,7 +35,7 @@ const why = (line: Schemas['PlannedLine']) =>
           @click="emit('take', line)"
         >
           <span
-            ><b>{{ line.title }}</b> {{ line.sets }} × {{ line.reps
+            ><b>{{ line.title }}</b> {{ line.sets }} × {{ amountOf(line)
             }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template
             ><template v-if="line.rpe !== null"> {{ effortWords(line.rpe) }}</template></span
           >

@@ -9,7 +9,7 @@ import AddLine from './AddLine.vue'
 import DrillResult from './DrillResult.vue'
 import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
-import { dayWords, effortWords, isoDay, minutes, titleOf, wayUp, withoutSteps } from './words'
+import { amountOf, dayWords, effortWords, isoDay, minutes, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, PlanEdit } from './usePlan'
 import { cardQuery, equipmentQuery } from '@/shared/queries'
 
@@ -97,7 +97,7 @@ function collars(line: Line): number {
         <span class="small soft">{{ massUnit }}, up to RPE 6 to 7, rest {{ minutes(line.rest_s) }}</span>
       </p>
       <p v-else class="what">
-        <span class="num">{{ line.sets }} × {{ line.reps }}</span>
+        <span class="num">{{ line.sets }} × {{ amountOf(line) }}</span>
         <b v-if="line.load_kg !== null" class="num">{{ kg(line.load_kg, 2) }}</b>
         <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
         <span v-if="line.intent_kg" class="small signal">of {{ kg(line.intent_kg, 2) }} asked</span>

@@ -94,7 +94,7 @@ function copy() {
 
 <template>
   <form class="note decide" novalidate @submit.prevent="set">
-    <WorkFields v-model="typed" />
+    <WorkFields v-model="typed" :unit="line.unit" />
     <p class="small soft">A load that is not named follows reps and RPE.</p>
     <v-text-field v-model="typed.rest" label="Rest, s" inputmode="numeric" />
     <label class="labelled"

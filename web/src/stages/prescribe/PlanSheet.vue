@@ -7,7 +7,7 @@ import { USE_NAMES } from '@/shared/words'
 import AddLine from './AddLine.vue'
 import DayPane from './DayPane.vue'
 import SeasonLine from './SeasonLine.vue'
-import { dayWords, isoDay, titleOf, wayUp, withoutSteps } from './words'
+import { amountOf, dayWords, isoDay, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, Plan, PlanEdit } from './usePlan'
 
 const props = defineProps<{
@@ -35,7 +35,7 @@ const most = computed(() => Math.max(1, ...props.plan.weeks.map((w) => w.days.le
 function short(line: Line, day: Day): string {
   const [from, ...on] = wayUp(day.lines, line)
   if (from !== undefined) return `fives ${massOf(from, 1)} → ${massOf(on.at(-1) ?? from, 1)}`
-  return `${line.sets}×${line.reps}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
+  return `${line.sets}×${amountOf(line)}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
 }
 const hardest = (v: Schemas['WeekVolume']) =>
   Object.entries(v.capacities)

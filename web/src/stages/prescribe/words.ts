@@ -60,6 +60,10 @@ export function placeOf(
   return { name: 'the log', to: { name: 'log', params } }
 }
 
+/** What one set is: reps, or seconds and metres with their unit. */
+export const amountOf = (line: { reps: number; unit?: string }) =>
+  line.unit && line.unit !== 'reps' ? `${line.reps} ${line.unit}` : String(line.reps)
+
 /** What is as easy as this or easier is not told as an RPE. */
 const LEAST_RPE = 5
 /** Behind a load: its RPE, or "easy" where it is too light to be rated. */

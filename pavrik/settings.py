@@ -21,5 +21,7 @@ class Environment(BaseSettings):
     """Cookies for HTTPS only: behind a proxy that speaks it."""
     public_url: str | None = None
     """The address under which others reach this server; else it is for this machine only."""
+    metrics_token: str | None = None
+    """With it ``/metrics`` is read from other machines (``Authorization: Bearer``)."""
     metrics_folder: Path | None = Field(None, validation_alias="PROMETHEUS_MULTIPROC_DIR")
     """Where several server processes put their counts together."""

@@ -2,6 +2,7 @@
 
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from hmac import compare_digest
 from pathlib import Path
 
 from fastapi import FastAPI, Request, Response
@@ -13,8 +14,10 @@ from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, people_routes, sign_in_routes
 from pavrik.api.films import watch_routes
 from pavrik.api.lifters import lifter_routes
+from pavrik.api.local import LocalIn
 from pavrik.api.metering import Metered, Metrics
 from pavrik.api.plans import plan_routes
+from pavrik.api.same_site import SameSite
 from pavrik.api.settings import Settings
 from pavrik.api.setups import (
     card_routes,
@@ -100,19 +103,26 @@ def create_app(settings: Settings) -> FastAPI:
     metrics = Metrics(settings.metrics_folder)
     problems.install(app)
     app.add_middleware(BodyLimit)
-    app.add_middleware(Metered, metrics=metrics)
+    app.add_middleware(SameSite, public_url=settings.public_url)
+    app.add_middleware(Metered, metrics=metrics, secure=settings.secure_cookies)
     for module in ROUTERS:
         app.include_router(module.router)
 
     @app.get("/api/health", tags=["operation"])
-    def health(request: Request) -> HealthAnswer:
-        """Whether the server and its database answer."""
+    def health(request: Request, response: Response) -> HealthAnswer:
+        """Whether the server and its database answer: 503 where the database does not."""
         alive = request.app.state.database.answers()
+        if not alive:
+            response.status_code = 503
         return HealthAnswer(status="ok" if alive else "no database", model_version=MODEL_VERSION)
 
     @app.get("/metrics", include_in_schema=False)
-    def read_metrics() -> PlainTextResponse:
-        return PlainTextResponse(metrics.read())
+    def read_metrics(request: Request, local: LocalIn) -> Response:
+        told = request.headers.get("authorization", "").removeprefix("Bearer ")
+        token = settings.metrics_token
+        if local or (token and compare_digest(told.encode(), token.encode())):
+            return PlainTextResponse(metrics.read())
+        return problems.problem(403, "Not allowed", "counts are for this machine, or by token")
 
     _unknown_api(app)
     if settings.page_folder is not None:

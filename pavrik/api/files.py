@@ -7,6 +7,8 @@ import segno
 from fastapi import Body, Request, Response
 
 from pavrik.api.body_limit import FILE_BYTES
+from pavrik.api.local import is_local
+from pavrik.errors import InvalidError
 
 FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
@@ -21,8 +23,14 @@ def file_answer(data: bytes, media_type: str, name: str) -> Response:
 
 
 def qr_of(request: Request, path: str) -> str:
-    """The QR code, as SVG, of a path under the address by which others reach this server."""
-    base = request.app.state.settings.public_url or str(request.base_url)
+    """The QR code, as SVG, of a path under the address by which others reach this server. What a
+    request calls the server is believed on this machine alone. Raises InvalidError."""
+    base = request.app.state.settings.public_url
+    if base is None and not is_local(request):
+        raise InvalidError(
+            "this server was not told under which address others reach it: set PAVRIK_PUBLIC_URL"
+        )
+    base = base or str(request.base_url)
     drawn = io.BytesIO()
     segno.make(base.rstrip("/") + path, error="m").save(
         drawn, kind="svg", scale=4, border=2, xmldecl=False

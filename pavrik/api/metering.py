@@ -25,6 +25,7 @@ HEADERS = {
     "Permissions-Policy": "geolocation=(), microphone=()",
 }
 
+HTTPS_ONLY = {"Strict-Transport-Security": "max-age=31536000"}
 
 _OURS = "something went wrong on the server and was noted there; nothing half-done was kept"
 
@@ -65,9 +66,10 @@ class Metrics:
 class Metered:
     """ASGI middleware round everything else."""
 
-    def __init__(self, app: ASGIApp, metrics: Metrics) -> None:
+    def __init__(self, app: ASGIApp, metrics: Metrics, *, secure: bool = False) -> None:
         self._app = app
         self._metrics = metrics
+        self._headers = HEADERS | HTTPS_ONLY if secure else HEADERS
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -81,7 +83,7 @@ class Metered:
             if message["type"] == "http.response.start":
                 status = message["status"]
                 headers = MutableHeaders(scope=message)
-                headers.update(HEADERS)
+                headers.update(self._headers)
                 if scope["path"].startswith("/api"):
                     headers["Cache-Control"] = "no-store"
             await send(message)

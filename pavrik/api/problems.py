@@ -60,6 +60,9 @@ PROBLEM_RESPONSES: dict[int | str, dict[str, Any]] = {
 }
 
 
+BUSY_WAIT_S = 2
+
+
 def problem(
     status: int, title: str, detail: str, errors: Sequence[FieldError] = ()
 ) -> JSONResponse:
@@ -122,6 +125,15 @@ def _database(_: Request, error: Exception) -> JSONResponse:
     )
 
 
+def _busy(_: Request, error: Exception) -> JSONResponse:
+    """No connection came free in time: too many at once, or the database is gone."""
+    log.error("no connection came free: %s", type(error).__name__)
+    told = "too much is asked at once, or the database does not answer; nothing was lost, try again"
+    answer = problem(503, "Busy", told)
+    answer.headers["Retry-After"] = str(BUSY_WAIT_S)
+    return answer
+
+
 def _http(_: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, HTTPException)
     response = problem(error.status_code, str(error.detail), str(error.detail))
@@ -135,5 +147,5 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(RequestValidationError, _validation)
     app.add_exception_handler(ValueError, _value)
     app.add_exception_handler(psycopg.OperationalError, _database)
-    app.add_exception_handler(PoolTimeout, _database)
+    app.add_exception_handler(PoolTimeout, _busy)
     app.add_exception_handler(HTTPException, _http)

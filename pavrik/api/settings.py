@@ -19,13 +19,15 @@ def usual_films_folder() -> Path:
 @dataclass(frozen=True)
 class Settings:
     """Where the database is, where the built page is, whether cookies need HTTPS, the address under
-    which others reach this server (None: this machine only), where processes share their counts."""
+    which others reach this server (None: this machine only), where processes share their counts, by
+    which token others than this machine read them."""
 
     database_url: str
     page_folder: Path | None
     secure_cookies: bool = False
     public_url: str | None = None
     metrics_folder: Path | None = None
+    metrics_token: str | None = None
     films_folder: Path = field(
         default_factory=lambda: Path(gettempdir()) / f"pavrik-films-{getuid()}"
     )
@@ -46,5 +48,6 @@ class Settings:
             told.secure_cookies,
             told.public_url,
             told.metrics_folder,
+            told.metrics_token,
             films_folder=told.state / "films" if told.state else usual_films_folder(),
         )

@@ -15,7 +15,7 @@ from pavrik.cli.bench_data import run_data_bench
 from pavrik.cli.bench_plans import run_plans_bench
 from pavrik.cli.bench_population import run_population_bench
 from pavrik.cli.bench_watch import run_watch_bench
-from pavrik.cli.start import FIRST_PORT, start
+from pavrik.cli.start import FIRST_PORT, LOOPBACK, start
 from pavrik.errors import BadInputError, PavrikError
 from pavrik.formats.model.computations import (
     AnyCostRequest,
@@ -92,11 +92,13 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     start_command.add_argument("--port", type=int, help="port of the page, else the first free one")
     start_command.add_argument("--no-demo", action="store_true", help="leave the demo club out")
     start_command.add_argument("--prepare", action="store_true", help="set up and stop")
-    start_command.set_defaults(run=lambda a: start(a.port, not a.no_demo, a.prepare))
+    start_command.add_argument("--host", default=LOOPBACK, help="address to listen on")
+    start_command.set_defaults(run=lambda a: start(a.port, not a.no_demo, a.prepare, a.host))
     serve = commands.add_parser("serve", help="serve PAVRIK_DATABASE_URL")
     serve.add_argument("--port", type=int, default=FIRST_PORT)
+    serve.add_argument("--host", default=LOOPBACK, help="address to listen on")
     serve.add_argument("--workers", type=int, default=1, help="processes that answer")
-    serve.set_defaults(run=lambda a: operation.run_serve(a.port, a.workers))
+    serve.set_defaults(run=lambda a: operation.run_serve(a.host, a.port, a.workers))
     for name, about, run in (
         ("migrate", "apply missing migrations to PAVRIK_DATABASE_URL", operation.run_migrate),
         ("demo", "load the demo club into PAVRIK_DATABASE_URL", operation.run_demo),

@@ -4,11 +4,11 @@ import json
 import os
 import subprocess
 from datetime import UTC, datetime
-from pathlib import Path
 from tempfile import TemporaryDirectory
 
 import uvicorn
 from argon2 import PasswordHasher
+from psycopg.conninfo import conninfo_to_dict, make_conninfo
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
@@ -45,37 +45,43 @@ def run_demo() -> None:
         database.close()
 
 
-def run_serve(port: int, workers: int) -> None:
-    """Serve a database that is already migrated; several processes count their answers together."""
+def run_serve(host: str, port: int, workers: int) -> None:
+    """Serve a database that is already migrated; several processes count their answers together.
+    Paths hold ids and tokens of links: nothing logs them."""
     settings = Settings.from_environment()
     if workers == 1:
-        uvicorn.run(create_app(settings), host="127.0.0.1", port=port)
+        uvicorn.run(create_app(settings), host=host, port=port, access_log=False)
         return
     with TemporaryDirectory(prefix="pavrik-counts-") as folder:
         os.environ["PROMETHEUS_MULTIPROC_DIR"] = folder
         uvicorn.run(
-            "pavrik.api.app:from_environment", factory=True, workers=workers, host="127.0.0.1",
-            port=port,
+            "pavrik.api.app:from_environment", factory=True, workers=workers, host=host,
+            port=port, access_log=False,
         )  # fmt: skip
 
 
-def _postgres_tool(*command: str) -> None:
-    result = subprocess.run(command, capture_output=True, text=True, check=False)
+def _postgres_tool(tool: str, *arguments: str) -> None:
+    """Run one of PostgreSQL's tools on the owner's database: its password goes by the environment,
+    what it writes is for its owner's eyes only."""
+    told = conninfo_to_dict(database_url())
+    secret = {"PGPASSWORD": str(told.pop("password"))} if "password" in told else {}
+    command = (str(find_binary(tool)), f"--dbname={make_conninfo('', **told)}", *arguments)
+    result = subprocess.run(
+        command, capture_output=True, text=True, check=False, env=os.environ | secret, umask=0o077
+    )
     if result.returncode:
         lines = result.stderr.strip().splitlines() or ["no message"]
-        raise OperationError(f"{Path(command[0]).name} failed: {lines[0]}")
+        raise OperationError(f"{tool} failed: {lines[0]}")
 
 
 def run_backup(file: str) -> None:
     """Dump the database in PostgreSQL's custom format."""
-    tool = str(find_binary("pg_dump"))
-    _postgres_tool(tool, "--format=custom", f"--file={file}", database_url())
+    _postgres_tool("pg_dump", "--format=custom", f"--file={file}")
 
 
 def run_restore(file: str) -> None:
     """Restore a dump into an empty database."""
-    tool = str(find_binary("pg_restore"))
-    _postgres_tool(tool, "--exit-on-error", f"--dbname={database_url()}", file)
+    _postgres_tool("pg_restore", "--exit-on-error", file)
 
 
 def print_openapi() -> None:

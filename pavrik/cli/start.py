@@ -27,6 +27,8 @@ from pavrik.store.migrate import migrate
 from pavrik.store.setup import DATABASE, prepare
 
 FIRST_PORT = 8460
+LOOPBACK = "127.0.0.1"
+ANY = ("0.0.0.0", "::")  # noqa: S104 - named to be told apart, not to be listened on
 ADDRESS = "address"
 ROOT = Path(__file__).resolve().parents[2]
 PAGE = ROOT / "web" / "dist"
@@ -137,7 +139,14 @@ def _leave(_: int, __: object) -> None:
     sys.exit(0)
 
 
-def start(port: int | None, demo: bool, prepare_only: bool) -> None:
+def _public_url(host: str, port: int) -> str | None:
+    """The address under which others reach this server; None where it is for this machine only, or
+    where listening on every address says nothing of one."""
+    told = Environment().public_url
+    return told or (None if host in (LOOPBACK, *ANY) else f"http://{host}:{port}")
+
+
+def start(port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK) -> None:
     """Run until Ctrl-C or SIGTERM, both of which stop the database too; ``prepare_only`` sets
     everything up and stops."""
     signal.signal(signal.SIGTERM, _leave)
@@ -152,7 +161,8 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
             return
         chosen = choose_port(port)
         page = PAGE if (PAGE / "index.html").exists() else None
-        address = f"http://127.0.0.1:{chosen}"
+        public = _public_url(host, chosen)
+        address = public or f"http://{LOOPBACK}:{chosen}"
         _note_address(address)
         told = Environment()
         app = create_app(
@@ -160,7 +170,8 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
                 app_url,
                 page,
                 secure_cookies=told.secure_cookies,
-                public_url=told.public_url,
+                public_url=public,
+                metrics_token=told.metrics_token,
                 films_folder=state_folder() / "films",
             )
         )
@@ -169,4 +180,4 @@ def start(port: int | None, demo: bool, prepare_only: bool) -> None:
         if demo:
             print(f"Demo club: press “Enter the demo club”, or {OWNER_EMAIL} / {OWNER_PASSWORD}")
         print("Ctrl-C stops everything.\n", flush=True)
-        uvicorn.run(app, host="127.0.0.1", port=chosen, log_level="warning", access_log=False)
+        uvicorn.run(app, host=host, port=chosen, log_level="warning", access_log=False)

@@ -18,6 +18,7 @@ from openpyxl.utils.exceptions import InvalidFileException
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
+from pavrik.formats.cells import plain_text, safe_text
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -28,7 +29,6 @@ MOST_ROWS = 50_000
 MOST_UNPACKED_BYTES = 40_000_000
 XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
 _KG_PER_LB = 0.45359237
-_FORMULA = ("=", "+", "-", "@", "\t")
 
 
 @dataclass(frozen=True)
@@ -71,14 +71,6 @@ class BadRow:
     reasons: tuple[str, ...]
 
 
-def _safe(text: str) -> str:
-    return f"'{text}" if text.startswith(_FORMULA) else text
-
-
-def _plain(text: str) -> str:
-    return text[1:] if text.startswith("'") and text[1:].startswith(_FORMULA) else text
-
-
 def _fault_text(fault: FaultCell) -> str:
     parts = [str(fault.rep), fault.phase, fault.fault_id, str(fault.severity)]
     return ":".join([*parts, fault.side] if fault.side else parts)
@@ -87,9 +79,10 @@ def _fault_text(fault: FaultCell) -> str:
 def _cells(row: LogRow) -> list[Any]:
     at = row.performed_at.astimezone(UTC)
     return [
-        at.date().isoformat(), at.time().isoformat("seconds"), _safe(row.lifter), row.lift,
-        row.variation, row.load_kg, row.reps, row.missed_reps, row.rpe, row.aimed_rpe,
-        row.pull_style, row.cue, _safe(row.note), "; ".join(map(_fault_text, row.faults)),
+        at.date().isoformat(), at.time().isoformat("seconds"), safe_text(row.lifter), row.lift,
+        safe_text(row.variation), row.load_kg, row.reps, row.missed_reps, row.rpe, row.aimed_rpe,
+        row.pull_style, safe_text(row.cue), safe_text(row.note),
+        "; ".join(map(_fault_text, row.faults)),
         row.set_id,
     ]  # fmt: skip
 
@@ -187,7 +180,7 @@ class RowReader:
     def text(self, name: str, usual: str = "") -> str:
         """A cell as text."""
         value = self._cells.get(name)
-        return usual if value in (None, "") else _plain(str(value).strip())
+        return usual if value in (None, "") else plain_text(str(value).strip())
 
     def number(self, name: str, low: float, high: float, usual: float | None) -> float | None:
         """A cell as a number between two others."""

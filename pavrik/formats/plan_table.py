@@ -8,6 +8,7 @@ from openpyxl.styles import Alignment, Font
 from openpyxl.utils import get_column_letter
 
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
+from pavrik.formats.cells import safe_text
 from pavrik.formats.plan_words import title_of
 
 COLUMNS = (
@@ -15,12 +16,6 @@ COLUMNS = (
     "per_side_kg", "rest_s", "note", "reasons", "overruled",
 )  # fmt: skip
 _WIDE = {"reasons": 90, "note": 30, "work": 26, "per_side_kg": 22, "overruled": 30, "date": 12}
-_RISKY = ("=", "+", "-", "@", "\t", "\r")
-
-
-def safe_text(value: str) -> str:
-    """Text that no spreadsheet takes for a formula."""
-    return f"'{value}" if value.startswith(_RISKY) else value
 
 
 def _row(week: Week, day: Day, line: Line) -> list[object]:

@@ -3,6 +3,8 @@
 from dataclasses import dataclass
 from uuid import UUID
 
+from pavrik.errors import ForbiddenError
+
 
 @dataclass(frozen=True)
 class Who:
@@ -15,3 +17,8 @@ class Who:
     @property
     def may_write(self) -> bool:
         return self.role != "read_only"
+
+    def must_write(self) -> None:
+        """Raises ForbiddenError for who may only read."""
+        if not self.may_write:
+            raise ForbiddenError("your role may read but not write: ask the club's owner")

@@ -69,7 +69,8 @@ class Jobs:
         return job
 
     def cancel(self, who: Who, job_id: UUID) -> store.Job:
-        """Stop a job at its next step."""
+        """Stop a job at its next step. Raises ForbiddenError."""
+        who.must_write()
         self.state(who, job_id)
         self._end(who, job_id, "cancelled")
         return self.state(who, job_id)

@@ -9,7 +9,7 @@ from uuid import UUID
 from pydantic import BaseModel
 from uuid6 import uuid7
 
-from pavrik.errors import ForbiddenError, KeyReusedError
+from pavrik.errors import KeyReusedError
 from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.services.context import Who
 from pavrik.store import accounts
@@ -34,7 +34,7 @@ def write_once(
     The same key with the same request gets the same answer without a second effect; with another
     request it is refused. Every write leaves a line in the audit trail.
     """
-    _check_role(who)
+    who.must_write()
     digest = digest_of(request)
     with database.club(who.club_id) as connection:
         accounts.lock_key(connection, key)
@@ -55,7 +55,7 @@ def compute_and_write(
 ) -> A:  # fmt: skip
     """``write_once`` of what is computed first: ``compute`` runs before the transaction, so that no
     lock waits for it, and not at all where the key is known."""
-    _check_role(who)
+    who.must_write()
     with database.club(who.club_id) as connection:
         known = _known(connection, key, route, digest_of(request), form)
     if known is not None:
@@ -65,11 +65,6 @@ def compute_and_write(
         database, who, key, route, request, form, lambda found: action(found, computed),
         subject=subject,
     )  # fmt: skip
-
-
-def _check_role(who: Who) -> None:
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
 
 
 def _known(connection: Connection, key: UUID, route: str, digest: str, form: type[A]) -> A | None:

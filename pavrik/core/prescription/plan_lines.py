@@ -32,7 +32,6 @@ from pavrik.core.prescription.return_to_lift import eased
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
-from pavrik.core.variations.catalogue import Unit
 
 HEAVY_SINGLE = 0.85
 LIGHTER = assume(
@@ -97,21 +96,20 @@ def _load(
 
 def by_feel(
     line_id: str, lift: str, name: str, sets: int, reps: int, reasons: tuple[Reason, ...],
-    rpe: float | None = None, unit: Unit = "reps",
+    rpe: float | None = None,
 ) -> Line:  # fmt: skip
     """Support work, and learning steps: no load is known for them."""
-    note = "by feel, two reps left" if rpe is None and unit == "reps" else "by feel"
     return Line(
-        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons, note=note, unit=unit
-    )
+        line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons,
+        note="by feel, two reps left" if rpe is None else "by feel",
+    )  # fmt: skip
 
 
 def special_by_feel(special: Special, lift: str, line_id: str, sets: int) -> Line:
-    """A special that no load is known of."""
-    return by_feel(
-        line_id, lift, special.variation.name, sets, special.reps, special.reasons, special.rpe,
-        special.unit,
-    )  # fmt: skip
+    """A special that no load is known of; of seconds or metres nobody leaves two."""
+    name = special.variation.name
+    line = by_feel(line_id, lift, name, sets, special.reps, special.reasons, special.rpe)
+    return line if special.unit == "reps" else replace(line, unit=special.unit, note="by feel")
 
 
 def _arithmetic(

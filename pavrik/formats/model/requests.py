@@ -4,9 +4,15 @@ Every request carries ``format`` (the version of this JSON, 1 when left out). Va
 all failures with their paths.
 """
 
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal, get_args
 
-from pydantic import AfterValidator, BaseModel, ConfigDict, Field
+from pydantic import (
+    AfterValidator,
+    BaseModel,
+    ConfigDict,
+    Field,
+    model_validator,
+)
 
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition, ShelfScreen
@@ -29,10 +35,29 @@ Region = Literal["ankle", "knee", "hip", "lower back", "upper back", "shoulder",
 HardLimit = Literal["ankle", "hip_flexion", "abduction", "rotation", "knee_track", "lean"]
 
 
+def _parts(annotation: Any) -> set[Any]:
+    """A type and, of a union, list or annotated type, what it is made of."""
+    found = {annotation}
+    for part in get_args(annotation):
+        found |= _parts(part)
+    return found
+
+
 class Strict(BaseModel):
-    """No unknown fields: a misspelt one is an error, not a silence."""
+    """No unknown fields: a misspelt one is an error, not a silence. True and false are no numbers:
+    they stand only where a yes or a no is asked for."""
 
     model_config = ConfigDict(extra="forbid")
+
+    @model_validator(mode="before")
+    @classmethod
+    def _true_is_no_number(cls, given: Any) -> Any:
+        for name, value in given.items() if isinstance(given, dict) else ():
+            told = any(isinstance(v, bool) for v in (value if isinstance(value, list) else [value]))
+            field = cls.model_fields.get(name)
+            if told and field is not None and bool not in _parts(field.annotation):
+                raise ValueError(f"{name}: true and false are no number, write the number")
+        return given
 
 
 class SegmentsIn(Strict):

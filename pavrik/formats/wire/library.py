@@ -9,7 +9,7 @@ from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.lifters import Text
+from pavrik.formats.wire.lifters import Line, Text
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
 Words = Annotated[Text, Field(min_length=1, max_length=300)]
@@ -19,7 +19,7 @@ class FaultBody(Strict):
     """A fault of the coach's own."""
 
     lift: LiftId
-    name: Annotated[Text, Field(min_length=1, max_length=80)]
+    name: Annotated[Line, Field(min_length=1, max_length=80)]
     seen: Words
     phases: Annotated[Ids, Field(min_length=1)]
     causes: Annotated[Ids, Field(min_length=1)]

@@ -1,5 +1,6 @@
 """Requests and answers of the routes that are not the public model JSON."""
 
+import re
 from datetime import date, datetime
 from typing import Annotated, Literal
 from uuid import UUID
@@ -9,14 +10,23 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
 from pavrik.formats.model.requests import Region, Strict
 
+UNSEEN = re.compile("[\x01-\x08\x0b\x0c\x0e-\x1f\x7f-\x9f\ud800-\udfff\ufffe\uffff\u2028\u2029]")
+"""What nobody sees and no file bears: control characters, halves of pairs, non-characters."""
 
-def _without_nul(text: str) -> str:
+
+def _seen(text: str) -> str:
     if "\x00" in text:
         raise ValueError("the text contains a NUL character: remove it")
-    return text
+    return UNSEEN.sub("", text.replace("\r\n", "\n").replace("\r", "\n"))
 
 
-Text = Annotated[str, AfterValidator(_without_nul)]
+def _one_line(text: str) -> str:
+    return " ".join(text.split())
+
+
+Text = Annotated[str, AfterValidator(_seen)]
+Line = Annotated[Text, AfterValidator(_one_line)]
+"""A name: what is more than a space between words becomes one."""
 
 
 def _in_our_time(instant: datetime) -> datetime:
@@ -26,7 +36,7 @@ def _in_our_time(instant: datetime) -> datetime:
 
 
 Instant = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
-Name = Annotated[Text, Field(min_length=1, max_length=120)]
+Name = Annotated[Line, Field(min_length=1, max_length=120)]
 Note = Annotated[Text, Field(max_length=1000)]
 Rpe = Annotated[float, Field(ge=1, le=10)]
 
@@ -41,8 +51,8 @@ class SignInRequest(Strict):
 class NewClubRequest(Strict):
     """A club and its owner; ``token`` of a one-time link, empty for the first club here."""
 
-    club: Annotated[Text, Field(min_length=1, max_length=80)]
-    name: Annotated[Text, Field(min_length=1, max_length=80)]
+    club: Annotated[Line, Field(min_length=1, max_length=80)]
+    name: Annotated[Line, Field(min_length=1, max_length=80)]
     email: Annotated[Text, Field(pattern=r"^[^@\s]+@[^@\s]+$", max_length=200)]
     password: Annotated[Text, Field(min_length=12, max_length=200)]
     time_zone: Annotated[Text, Field(max_length=60)] = ""
@@ -107,7 +117,7 @@ class NewLifterRequest(Strict):
 class EraseRequest(Strict):
     """The lifter's name, typed to delete everything of it."""
 
-    name: Annotated[Text, Field(min_length=1, max_length=200)]
+    name: Annotated[Line, Field(min_length=1, max_length=200)]
 
 
 class LifterRef(BaseModel):

@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.reason import Reason
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.lifters import Instant, Note, Rpe, Text
+from pavrik.formats.wire.lifters import Instant, Line, Note, Rpe, Text
 
 
 class ObservationRequest(Strict):
@@ -51,7 +51,7 @@ class SetRequest(Strict):
     set_id: UUID
     replaces: UUID | None = None
     lift: LiftId
-    variation: Annotated[Text, Field(min_length=1, max_length=60)] = "competition"
+    variation: Annotated[Line, Field(min_length=1, max_length=60)] = "competition"
     load_kg: Annotated[float, Field(gt=0, le=600)]
     reps: Annotated[int, Field(ge=0, le=30)]
     missed_reps: Annotated[int, Field(ge=0, le=30)] = 0

@@ -7,12 +7,12 @@ from uuid import UUID
 from pydantic import BaseModel, Field
 
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.lifters import Text
+from pavrik.formats.wire.lifters import Line, Text
 
 Role = Literal["owner", "coach", "read_only"]
 Email = Annotated[Text, Field(pattern=r"^[^@\s]+@[^@\s]+$", max_length=200)]
 Password = Annotated[Text, Field(min_length=12, max_length=200)]
-PersonName = Annotated[Text, Field(min_length=1, max_length=80)]
+PersonName = Annotated[Line, Field(min_length=1, max_length=80)]
 
 
 class PersonOut(BaseModel):

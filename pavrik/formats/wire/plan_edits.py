@@ -10,14 +10,14 @@ from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.plan_parts import Edit
 from pavrik.core.prescription.reason import Reason
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.lifters import Text
+from pavrik.formats.wire.lifters import Line, Text
 
 Sets = Annotated[int, Field(ge=1, le=20)]
 Reps = Annotated[int, Field(ge=1, le=50)]
 Rpe = Annotated[float, Field(ge=5, le=10)]
 LoadKg = Annotated[float, Field(gt=0, le=600)]
 RestS = Annotated[int, Field(ge=15, le=1800)]
-LineName = Annotated[Text, Field(min_length=1, max_length=60)]
+LineName = Annotated[Line, Field(min_length=1, max_length=60)]
 LineId = Annotated[str, Field(min_length=1, max_length=40, pattern=r"^[\w.-]+$")]
 DayId = Annotated[str, Field(max_length=20, pattern=r"^[\w.-]*$")]
 LineNote = Annotated[Text, Field(max_length=200)]

@@ -16,13 +16,13 @@ from pavrik.core.prescription.so_far import SoFar
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.requests import ShapeId, Strict
 from pavrik.formats.wire.card import CardAnswer
-from pavrik.formats.wire.lifters import Text
+from pavrik.formats.wire.lifters import Line, Text
 from pavrik.formats.wire.log import WarmUpStep
 from pavrik.formats.wire.plan_edits import Hand
 from pavrik.formats.wire.watch import SharedClip
 
 Why = Annotated[Text, Field(min_length=3, max_length=1000)]
-VariationName = Annotated[Text, Field(min_length=1, max_length=60)]
+VariationName = Annotated[Line, Field(min_length=1, max_length=60)]
 
 
 class PlanFrame(Strict):

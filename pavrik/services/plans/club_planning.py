@@ -12,7 +12,7 @@ from uuid import UUID
 
 from uuid6 import uuid7
 
-from pavrik.errors import ForbiddenError, InvalidError
+from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
 from pavrik.services.context import Who
@@ -86,8 +86,7 @@ def plan_club(database: Database, who: Who, jobs: Jobs, frame: PlanFrame) -> Job
 
     Raises ForbiddenError, InvalidError.
     """
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    who.must_write()
     with database.club(who.club_id) as connection:
         everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
     if not everyone:

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
 
-from pavrik.errors import ForbiddenError, InvalidError, KeyReusedError, NotFoundError, RefusedError
+from pavrik.errors import InvalidError, KeyReusedError, NotFoundError, RefusedError
 from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.session import FateAnswer, OutboxAnswer
 from pavrik.services.context import Who
@@ -91,8 +91,7 @@ def take_outbox(
 
     Anything else that fails is an error of the whole call; sending everything again is safe.
     """
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    who.must_write()
     fates: list[FateAnswer] = []
     touched: list[tuple[UUID, str]] = []
     for item in items:

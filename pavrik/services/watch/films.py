@@ -8,7 +8,7 @@ from contextlib import suppress
 from pathlib import Path
 from uuid import UUID
 
-from pavrik.errors import ForbiddenError, InvalidError, NotFoundError
+from pavrik.errors import InvalidError, NotFoundError
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.store.database import Database
@@ -91,8 +91,7 @@ class Films:
 
 def check_sender(database: Database, who: Who, lifter_id: UUID) -> None:
     """Raises ForbiddenError for who may not write, NotFoundError for a lifter of nobody's club."""
-    if not who.may_write:
-        raise ForbiddenError("your role may read but not write: ask the club's owner")
+    who.must_write()
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
 

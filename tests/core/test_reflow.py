@@ -3,6 +3,8 @@
 from dataclasses import replace
 from datetime import date, timedelta
 
+import pytest
+
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Underway
@@ -69,3 +71,22 @@ def test_a_plan_differs_from_itself_in_nothing_and_from_another_in_the_one_line(
     told = changes(plan, replace(plan, weeks=(week, *plan.weeks[1:])), date(2026, 1, 1))
     assert [(c.line_id, c.lift) for c in told] == [(first.line_id, first.lift)]
     assert told[0].before != told[0].after
+
+
+@pytest.mark.parametrize(
+    "other",
+    [{"sets": 2}, {"sets": 9}, {"reps": 1}, {"reps": 9}, {"variation": "a"}, {"variation": "z"},
+     {"load_kg": 100.0}, {"load_kg": 300.0}],
+    ids=str,
+)  # fmt: skip
+def test_every_difference_of_a_line_is_told_whichever_way_it_goes(other):
+    plan = make_plan(ASK, {"squat": a_state()}, GYM)
+    day = next(d for d in plan.days() if any(x.kind == "main" for x in d.lines))
+    line = next(x for x in day.lines if x.kind == "main")
+    changed = replace(day, lines=tuple(replace(x, **other) if x is line else x for x in day.lines))
+    weeks = tuple(
+        replace(w, days=tuple(changed if d is day else d for d in w.days)) for w in plan.weeks
+    )
+    told = changes(plan, replace(plan, weeks=weeks), ASK.start)
+    assert [c.line_id for c in told] == [line.line_id]
+    assert changes(plan, plan, ASK.start) == []

@@ -124,13 +124,13 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     )
     bench.add_argument("--watch", action="store_true", help="what films are measured to")
     bench.set_defaults(run=_bench)
-    for name, about, run_file in (
-        ("backup", "dump PAVRIK_DATABASE_URL to a file", operation.run_backup),
-        ("restore", "restore a dump into an empty PAVRIK_DATABASE_URL", operation.run_restore),
-    ):
-        command = commands.add_parser(name, help=about)
-        command.add_argument("file")
-        command.set_defaults(run=lambda a, run=run_file: run(a.file))
+    backup = commands.add_parser("backup", help="dump the database to a file")
+    backup.add_argument("file", help="the file, or with --keep a folder")
+    backup.add_argument("--keep", type=int, help="keep so many of the newest dumps in the folder")
+    backup.set_defaults(run=lambda a: operation.run_backup(a.file, a.keep))
+    restore = commands.add_parser("restore", help="restore a dump into an empty database")
+    restore.add_argument("file")
+    restore.set_defaults(run=lambda a: operation.run_restore(a.file))
 
 
 def _parser() -> argparse.ArgumentParser:

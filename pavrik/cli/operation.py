@@ -4,6 +4,7 @@ import json
 import os
 import subprocess
 from datetime import UTC, datetime
+from pathlib import Path
 from tempfile import TemporaryDirectory
 
 import uvicorn
@@ -12,12 +13,15 @@ from psycopg.conninfo import conninfo_to_dict, make_conninfo
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
+from pavrik.cli.start import running_owner_url
 from pavrik.demo.load import load_demo
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
 from pavrik.store.cluster import find_binary
 from pavrik.store.database import Database
 from pavrik.store.migrate import migrate
+
+DUMP = "pavrik-"
 
 
 def database_url() -> str:
@@ -60,10 +64,10 @@ def run_serve(host: str, port: int, workers: int) -> None:
         )  # fmt: skip
 
 
-def _postgres_tool(tool: str, *arguments: str) -> None:
-    """Run one of PostgreSQL's tools on the owner's database: its password goes by the environment,
-    what it writes is for its owner's eyes only."""
-    told = conninfo_to_dict(database_url())
+def _postgres_tool(tool: str, url: str, *arguments: str) -> None:
+    """Run one of PostgreSQL's tools on a database, as its owner: the password goes by the
+    environment, what is written is for its owner's eyes only."""
+    told = conninfo_to_dict(url)
     secret = {"PGPASSWORD": str(told.pop("password"))} if "password" in told else {}
     command = (str(find_binary(tool)), f"--dbname={make_conninfo('', **told)}", *arguments)
     result = subprocess.run(
@@ -74,14 +78,31 @@ def _postgres_tool(tool: str, *arguments: str) -> None:
         raise OperationError(f"{tool} failed: {lines[0]}")
 
 
-def run_backup(file: str) -> None:
-    """Dump the database in PostgreSQL's custom format."""
-    _postgres_tool("pg_dump", "--format=custom", f"--file={file}")
+def run_backup(target: str, keep: int | None = None) -> None:
+    """Dump the named database, else that of the running ``start``, in PostgreSQL's custom format:
+    into a file, or with ``keep`` into a folder,
+    under the moment's name, where only so many of the newest stay. An old one goes once the new one
+    is whole."""
+    url = running_owner_url()
+    if keep is None:
+        _postgres_tool("pg_dump", url, "--format=custom", f"--file={target}")
+        return
+    folder = Path(target)
+    if keep < 1 or (folder.exists() and not folder.is_dir()):
+        raise OperationError(f"--keep takes 1 or more dumps in a folder, not {keep} in {target}")
+    folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+    made = folder / f"{DUMP}{datetime.now(UTC):%Y%m%dT%H%M%S}.dump"
+    unfinished = made.with_suffix(".unfinished")
+    _postgres_tool("pg_dump", url, "--format=custom", f"--file={unfinished}")
+    unfinished.rename(made)
+    for old in sorted(folder.glob(f"{DUMP}*.dump"))[:-keep]:
+        old.unlink()
+    print(made)
 
 
 def run_restore(file: str) -> None:
     """Restore a dump into an empty database."""
-    _postgres_tool("pg_restore", "--exit-on-error", file)
+    _postgres_tool("pg_restore", database_url(), "--exit-on-error", file)
 
 
 def print_openapi() -> None:

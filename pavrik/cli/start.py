@@ -121,6 +121,15 @@ def served_address() -> str:
     return noted.read_text() if noted.exists() else f"http://127.0.0.1:{FIRST_PORT}"
 
 
+def _running() -> tuple[Cluster, int]:
+    """The private database of the running ``start``. Raises OperationError where none runs."""
+    cluster = Cluster(state_folder())
+    port = cluster.running_port() if cluster.data.exists() else None
+    if port is None:
+        raise OperationError("Pavrik does not run from this folder: ./start it, or name a database")
+    return cluster, port
+
+
 def running_app_url() -> str:
     """The application's database: the one that is named, else that of the running ``start``.
 
@@ -128,11 +137,17 @@ def running_app_url() -> str:
     own = Environment().database_url
     if own:
         return own
-    cluster = Cluster(state_folder())
-    port = cluster.running_port() if cluster.data.exists() else None
-    if port is None:
-        raise OperationError("Pavrik does not run from this folder: ./start it, or name a database")
+    cluster, port = _running()
     return cluster.app_url(port, DATABASE)
+
+
+def running_owner_url() -> str:
+    """The same by its owner."""
+    own = Environment().database_url
+    if own:
+        return own
+    cluster, port = _running()
+    return cluster.owner_url(port, DATABASE)
 
 
 def _leave(_: int, __: object) -> None:

@@ -4,6 +4,8 @@ from importlib.resources import files
 
 import psycopg
 
+from pavrik.errors import OperationError
+
 LOCK = 727_402_811
 _SCHEMA = """
 create table if not exists migration (
@@ -23,13 +25,21 @@ def shipped_migrations() -> list[tuple[int, str, str]]:
 
 
 def migrate(owner_url: str) -> list[str]:
-    """Apply what is missing as the owner; the names of what was applied."""
+    """Apply what is missing as the owner; the names of what was applied. Raises OperationError
+    where the database is of a newer Pavrik: old code would write what that one cannot read."""
     applied = []
     with psycopg.connect(owner_url, autocommit=True) as connection:
         connection.execute("select pg_advisory_lock(%s)", (LOCK,))
         connection.execute(_SCHEMA)
+        shipped = shipped_migrations()
         known = {row[0] for row in connection.execute("select number from migration")}
-        for number, name, sql in shipped_migrations():
+        newer = sorted(known - {number for number, _, _ in shipped})
+        if newer:
+            raise OperationError(
+                f"this database was set up by a newer Pavrik (step {newer[-1]}, this one knows "
+                f"{shipped[-1][0]}): run that one, or restore a dump of this one's"
+            )
+        for number, name, sql in shipped:
             if number in known:
                 continue
             with connection.transaction():

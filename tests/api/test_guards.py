@@ -2,6 +2,7 @@
 
 import io
 import json
+from datetime import UTC, datetime, timedelta
 
 import pytest
 from fastapi import FastAPI
@@ -178,3 +179,13 @@ def test_health_is_bad_where_the_database_is_gone(browser, monkeypatch):
     monkeypatch.setattr("pavrik.store.database.Database.answers", lambda _: False)
     answer = guest.get("/api/health")
     assert (answer.status_code, answer.json()["status"]) == (503, "no database")
+
+
+@pytest.mark.parametrize(
+    ("ahead", "status"), [(-1, 201), (20 / 24, 201), (2, 422), (365 * 70, 422)]
+)
+def test_what_nobody_can_have_done_yet_is_not_logged(coach, lifter, ahead, status):
+    when = (datetime.now(UTC) + timedelta(days=ahead)).isoformat()
+    answer = coach.post(f"/api/lifters/{lifter}/sets", a_set(performed_at=when))
+    assert answer.status_code == status
+    assert ("lies ahead" in answer.text) == (status == 422)

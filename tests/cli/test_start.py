@@ -127,6 +127,9 @@ def test_a_running_start_gives_links_to_new_owners(running, monkeypatch, capsys)
         assert b"Quarry Road" in answer.read()
     assert main([*ASKED[:-1], "no mail"]) == 2
     assert "is no e-mail address" in capsys.readouterr().err
+    dump = state / "running.dump"
+    assert main(["backup", str(dump)]) == 0
+    assert dump.read_bytes()[:5] == b"PGDMP", "the database that start made, without naming it"
 
 
 def test_a_busy_port_is_passed_over_or_refused_when_it_was_asked_for():
@@ -160,6 +163,15 @@ def test_a_backup_comes_back_whole(state, monkeypatch, capsys):
     assert dump.stat().st_mode & 0o777 == 0o600
     assert given
     assert not any(secret in part for command in given for part in command)
+    kept = state / "dumps"
+    kept.mkdir()
+    for old in ("pavrik-20200101T000000.dump", "pavrik-20200102T000000.dump", "mine.txt"):
+        (kept / old).write_text("old")
+    assert main(["backup", str(kept), "--keep", "2"]) == 0
+    assert sorted(f.name for f in kept.iterdir())[:2] == ["mine.txt", "pavrik-20200102T000000.dump"]
+    assert len([*kept.iterdir()]) == 3
+    assert main(["backup", str(dump), "--keep", "2"]) == 2
+    assert "in a folder" in capsys.readouterr().err
     restored = cluster.owner_url(port, "empty")
     monkeypatch.setenv("PAVRIK_DATABASE_URL", restored)
     assert main(["restore", str(dump)]) == 0

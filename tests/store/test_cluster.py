@@ -1,6 +1,8 @@
 import psycopg
+import pytest
 
 from pavrik.core.competition_lifts import LIFT_IDS
+from pavrik.errors import OperationError
 from pavrik.store.cluster import Cluster
 from pavrik.store.migrate import migrate, shipped_migrations
 
@@ -9,6 +11,14 @@ def test_migrations_are_numbered_without_gaps_and_applied_once(server, empty_nam
     numbers = [number for number, _, _ in shipped_migrations()]
     assert numbers == list(range(1, len(numbers) + 1))
     assert migrate(server.owner_url(empty_name)) == []
+
+
+def test_a_database_of_a_newer_pavrik_is_refused_in_a_sentence(server):
+    url = server.owner_url(server.copy("pavrik"))
+    with psycopg.connect(url, autocommit=True) as connection:
+        connection.execute("insert into migration (number, name) values (9999, 'later')")
+    with pytest.raises(OperationError, match="newer Pavrik \\(step 9999, this one knows"):
+        migrate(url)
 
 
 def test_the_database_knows_the_lifts_that_the_core_knows(server, empty_name):

@@ -1,7 +1,7 @@
 """Requests and answers of the routes that are not the public model JSON."""
 
 import re
-from datetime import date, datetime
+from datetime import UTC, date, datetime, timedelta
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -35,7 +35,23 @@ def _in_our_time(instant: datetime) -> datetime:
     return instant
 
 
+AHEAD = timedelta(days=1)
+"""How far a clock may go before ours, time zones included."""
+
+
+def lies_ahead(instant: datetime) -> bool:
+    """Whether nobody can have done it yet."""
+    return instant > datetime.now(UTC) + AHEAD
+
+
+def _done_by_now(instant: datetime) -> datetime:
+    if lies_ahead(instant):
+        raise ValueError(f"{instant:%d %b %Y %H:%M} lies ahead: check the date, or this clock")
+    return instant
+
+
 Instant = Annotated[AwareDatetime, AfterValidator(_in_our_time)]
+Done = Annotated[Instant, AfterValidator(_done_by_now)]
 Name = Annotated[Line, Field(min_length=1, max_length=120)]
 Note = Annotated[Text, Field(max_length=1000)]
 Rpe = Annotated[float, Field(ge=1, le=10)]

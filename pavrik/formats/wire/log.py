@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.reason import Reason
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.lifters import Instant, Line, Note, Rpe, Text
+from pavrik.formats.wire.lifters import Done, Line, Note, Rpe, Text
 
 
 class ObservationRequest(Strict):
@@ -62,7 +62,7 @@ class SetRequest(Strict):
     gear: Gear = Field(default_factory=Gear)
     measures: Measures = Field(default_factory=Measures)
     note: Note = ""
-    performed_at: Instant
+    performed_at: Done
     faults: Annotated[list[ObservationRequest], Field(max_length=120)] = Field(default_factory=list)
 
 

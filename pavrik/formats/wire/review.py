@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.library import RemedyAnswer
-from pavrik.formats.wire.lifters import Instant, Note, Text
+from pavrik.formats.wire.lifters import Done, Note, Text
 
 
 class RateAnswer(BaseModel):
@@ -194,7 +194,7 @@ class CauseTestRequest(Strict):
     cause_id: Annotated[Text, Field(max_length=60)]
     result: Literal["for", "against", "unclear"]
     note: Note = ""
-    tested_at: Instant
+    tested_at: Done
 
 
 class TestRef(BaseModel):

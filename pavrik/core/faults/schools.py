@@ -22,18 +22,31 @@ class Position:
 
 @dataclass(frozen=True)
 class School:
-    """One question; the first position is the default, with one line of why."""
+    """One question; the first position is the default, with one line of why. ``alters`` says what
+    of the model, the ladder or the plan follows it, empty where only faults and cues do."""
 
     id: str
     lift: str
     question: str
     positions: tuple[Position, ...]
     why_default: str
-    switches: str
+    alters: str
 
     @property
     def default(self) -> str:
         return self.positions[0].id
+
+    @property
+    def switches(self) -> str:
+        """What differs between its positions, told from what they do."""
+        named = shipped_catalogue().name_of
+        faults = dict.fromkeys(f for position in self.positions for f in position.silences)
+        told = [self.alters] if self.alters else []
+        if faults:
+            told.append("whether these count: " + ", ".join(named(f).lower() for f in faults))
+        if len({position.cue for position in self.positions}) > 1:
+            told.append("a cue")
+        return "; ".join(told)
 
 
 @cache
@@ -47,7 +60,7 @@ def shipped_schools() -> dict[str, School]:
                 Position(p["id"], p["text"], tuple(p["silences"]), p.get("cue", ""))
                 for p in s["positions"]
             ),
-            s["why_default"], s["switches"],
+            s["why_default"], s.get("alters", ""),
         )
         for s in data["schools"]
     }  # fmt: skip

@@ -5,7 +5,7 @@ At most two for a lift. Everything that was considered keeps its score and the r
 """
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field, replace
 
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.strength.utilization import LIMITERS
@@ -27,6 +27,8 @@ LEAST_SCORE = 0.15
 IDLE_SETS = 3
 IDLE_SCORE = 0.05
 """Below this score a variation does no more for what is weak than the competition lift itself."""
+LESS, MORE = 0.5, 1.5
+"""What a school takes from a variation's score, or gives it."""
 GOAL_WEIGHT, SUPPORT_GAIN = 0.10, 0.05
 CAPACITY_OF_CAUSE: Mapping[str, str] = {
     "quads-limit": "quads", "quads-weak": "quads", "upper-back-gives": "upper_back",
@@ -64,7 +66,7 @@ class Weakness:
 
 @dataclass(frozen=True)
 class Circumstances:
-    """What the gym owns, what hurts, who lifts, what goes wrong."""
+    """What the gym owns, what hurts, who lifts, what goes wrong, which schools are in force."""
 
     kit: frozenset[str] = frozenset()
     hurts: tuple[str, ...] = ()
@@ -72,6 +74,7 @@ class Circumstances:
     goal: str = "competition"
     faults: frozenset[str] = frozenset()
     """Ids of the faults that the lift's log shows today."""
+    schools: Mapping[str, str] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -218,6 +221,24 @@ def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weak
     return _Scored(one, weakness, score * weakness.weight, tuple(reasons + lines))
 
 
+def _by_school(found: _Scored, schools: Mapping[str, str]) -> _Scored:
+    """The same with what the schools in force make of it."""
+    one = found.variation
+    trap = one.knob is not None and (one.knob.style or "").startswith("trap")
+    for applies, share, words in (
+        (schools.get("weak_point") == "muscle" and one.role == "skill", LESS,
+         "this school trains the muscle before the position"),
+        (schools.get("trap_bar") == "occasional" and trap, LESS,
+         "the trap bar is for now and then in this school"),
+        (schools.get("grip_aid") == "train" and "grip" in one.trains, MORE,
+         "this school trains a failing grip"),
+    ):  # fmt: skip
+        if applies:
+            reasons = (*found.reasons, Reason(words))
+            found = replace(found, score=found.score * share, reasons=reasons)
+    return found
+
+
 def _best_for(
     one: Variation, loading: Loading | None, own: Loading, weaknesses: Sequence[Weakness],
     word: Said | None,
@@ -278,6 +299,7 @@ def choose(
     for one in variations:
         loading, word = loadings.get(one.name), words.get(one.name)
         found = _best_for(one, loading, own, weaknesses, word)
+        found = _by_school(found, about.schools) if found is not None else None
         if found is None:
             continue
         score = found.score + _goal_gain(one, loading, own, about.goal)

@@ -79,7 +79,10 @@ def plan(request: PublicPlanRequest) -> PublicPlanAnswer:
     ``squat.sets.3``."""
     _check(request)
     novice = request.training_age == "novice"
-    about = Circumstances(frozenset(request.gym.kit), tuple(request.flags), novice, request.goal)
+    about = Circumstances(
+        frozenset(request.gym.kit), tuple(request.flags), novice, request.goal,
+        schools=request.schools,
+    )  # fmt: skip
     lifter = lifter_from(request.body, request.screens, request.schools)
     logs = _logs(request)
     studies = {lift: _study(request, lifter, lift, logs[lift], about) for lift in LIFT_IDS}

@@ -60,6 +60,7 @@ def _circumstances(connection: Connection, inputs: LifterInputs) -> Circumstance
         tuple(flag.region for flag in flags),
         inputs.profile.novice,
         inputs.profile.goal,
+        schools=inputs.request.schools,
     )
 
 

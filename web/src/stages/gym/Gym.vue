@@ -67,7 +67,7 @@ async function choose(question: string, position: string) {
             <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
           </select>
           <span class="small soft why"
-            >Default because: {{ s.why_default }} Switches {{ s.switches }}.<template
+            >Default because: {{ s.why_default }} It changes {{ s.switches }}.<template
               v-if="s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue"
             >
               Cue: “{{ s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue }}”</template

@@ -142,7 +142,7 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
               <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
             </select>
             <span class="small soft why"
-              >Default because: {{ s.why_default }} Switches {{ s.switches }}.</span
+              >Default because: {{ s.why_default }} It changes {{ s.switches }}.</span
             >
           </div>
         </section>

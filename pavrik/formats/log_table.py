@@ -23,7 +23,13 @@ from pavrik.formats.cells import plain_text, safe_text
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
     "aimed_rpe", "pull_style", "cue", "note", "faults", "set_id",
+    "hands_to_pull_s", "walkout_steps", "foot_offset_m", "stance_m", "start_hip_m",
 )  # fmt: skip
+MEASURES = {
+    "hands_to_pull_s": (0.0, 120.0), "walkout_steps": (0.0, 20.0), "foot_offset_m": (-0.15, 0.15),
+    "stance_m": (0.1, 1.4), "start_hip_m": (0.1, 1.2),
+}  # fmt: skip
+"""What may be measured in a set, and between which numbers."""
 NEEDED = (("date",), ("lifter",), ("lift",), ("reps",), ("load_kg", "load_lb"))
 MOST_ROWS = 50_000
 MOST_UNPACKED_BYTES = 40_000_000
@@ -61,6 +67,7 @@ class LogRow:
     performed_at: datetime
     faults: tuple[FaultCell, ...]
     set_id: str
+    measures: tuple[tuple[str, float], ...] = ()
 
 
 @dataclass(frozen=True)
@@ -83,7 +90,7 @@ def _cells(row: LogRow) -> list[Any]:
         safe_text(row.variation), row.load_kg, row.reps, row.missed_reps, row.rpe, row.aimed_rpe,
         row.pull_style, safe_text(row.cue), safe_text(row.note),
         "; ".join(map(_fault_text, row.faults)),
-        row.set_id,
+        row.set_id, *(dict(row.measures).get(name) for name in MEASURES),
     ]  # fmt: skip
 
 
@@ -246,6 +253,11 @@ class RowReader:
             self.reasons.append(f"{on.isoformat()} lies ahead: only what was done is logged")
         return found
 
+    def measures(self) -> tuple[tuple[str, float], ...]:
+        """What was measured in the set."""
+        found = {name: self.number(name, *between, None) for name, between in MEASURES.items()}
+        return tuple((name, value) for name, value in found.items() if value is not None)
+
     def faults(self) -> tuple[FaultCell, ...]:
         """The faults of the row."""
         found = []
@@ -279,6 +291,7 @@ def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
         performed_at=reader.performed_at(),
         faults=reader.faults(),
         set_id=reader.text("set_id"),
+        measures=reader.measures(),
     )
     if lift is None:
         reader.reasons.append("the lift is missing")

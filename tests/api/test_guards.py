@@ -138,10 +138,10 @@ def test_what_was_typed_comes_out_as_text_in_every_file(coach):
     lifter = add_lifter(coach, name="=cmd|calc")
     said = a_set(note="@note\x0b with\ufffe more")
     assert coach.post(f"/api/lifters/{lifter}/sets", said).status_code == 201
-    table = coach.get(f"/api/log.csv?lifter={lifter}").text
+    table = coach.get(f"/api/log.csv?lifter_id={lifter}").text
     assert "'=cmd|calc" in table
     assert "'@note with more" in table
-    book = load_workbook(io.BytesIO(coach.get(f"/api/log.xlsx?lifter={lifter}").content))
+    book = load_workbook(io.BytesIO(coach.get(f"/api/log.xlsx?lifter_id={lifter}").content))
     cells = [c for row in book.active.iter_rows() for c in row]
     assert not [c.value for c in cells if c.data_type == "f"]
 

@@ -8,6 +8,8 @@ import pytest
 from openpyxl import load_workbook
 from uuid6 import uuid7
 
+from pavrik.formats.log_table import MEASURES
+from pavrik.formats.wire.log import Measures
 from tests.api.helpers import a_set, add_lifter, seen
 
 
@@ -241,3 +243,27 @@ def test_a_red_light_makes_no_best_and_no_strength(coach, gym):
     assert [s["estimated_max_kg"] is None for s in shown if s["load_kg"] == 220] == [True, True]
     proposed = coach.post(f"/api/lifters/{honest}/next-load", {"reps": 5, "rpe": 8}).json()
     assert proposed["load_kg"] < 120
+
+
+def test_what_was_measured_in_a_set_goes_out_and_comes_in(coach):
+    measured = {"walkout_steps": 3.0, "foot_offset_m": -0.02, "stance_m": 0.43}
+    here = add_lifter(coach, name="Measured Here")
+    there = add_lifter(coach, name="Measured There")
+    assert coach.post(f"/api/lifters/{here}/sets", a_set(measures=measured)).status_code == 201
+    data = coach.get(f"/api/log.csv?lifter_id={here}").content.decode("utf-8-sig")
+    (row,) = csv.DictReader(io.StringIO(data))
+    assert (row["walkout_steps"], row["foot_offset_m"], row["start_hip_m"]) == ("3.0", "-0.02", "")
+    moved = data.replace("Measured Here", "Measured There").replace(row["set_id"], "")
+    assert send_file(coach, "/api/log/import", moved.encode())["new"] == 1
+    (again,) = sets_of(coach, there)
+    assert {k: v for k, v in again["measures"].items() if v is not None} == measured
+    wild = send_file(coach, "/api/log/preview", moved.replace("-0.02", "2").encode())
+    assert "foot_offset_m 2 is outside -0.15 to 0.15" in str(wild)
+
+
+def test_files_and_the_platform_take_the_same_measures():
+    fields = Measures.model_json_schema()["properties"]
+    bounds = {
+        name: (of["anyOf"][0]["minimum"], of["anyOf"][0]["maximum"]) for name, of in fields.items()
+    }
+    assert bounds == MEASURES

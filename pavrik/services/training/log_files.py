@@ -27,7 +27,8 @@ def rows_out(database: Database, who: Who, lifter_id: UUID | None) -> list[LogRo
     with database.club(who.club_id) as connection:
         names = {p.lifter_id: p.name for p in lifters.list_profiles(connection)}
         sets = store.list_sets(connection, lifter_id, most=None)
-        seen = store.observations_of(connection, [s.set_id for s in sets])
+        ids = [s.set_id for s in sets]
+        seen, measured = store.observations_of(connection, ids), store.measures_of(connection, ids)
     return [
         LogRow(
             0, names.get(s.lifter_id, ""), s.lift, s.variation, s.load_kg, s.reps, s.missed_reps,
@@ -35,7 +36,7 @@ def rows_out(database: Database, who: Who, lifter_id: UUID | None) -> list[LogRo
             tuple(
                 FaultCell(o.rep, o.phase, o.fault_id, o.severity, o.side) for o in seen[s.set_id]
             ),
-            str(s.set_id),
+            str(s.set_id), measured.get(s.set_id, ()),
         )
         for s in reversed(sets)
     ]  # fmt: skip
@@ -150,6 +151,8 @@ def import_log(
             schools = schools_in_force(connection, ready.logged.lifter_id)
             whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
             store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
+            measures = dict(ready.row.measures)
+            store.add_measures(connection, who.club_id, whole.set_id, measures)
         for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
             refresh_summary(connection, who.club_id, lifter_id, lift)
         return answer.kept_as_counts()

@@ -11,6 +11,7 @@ import Gear from './Gear.vue'
 import Ladder from './Ladder.vue'
 import Planned from './Planned.vue'
 import RecentSets from './RecentSets.vue'
+import Repeatability from './Repeatability.vue'
 import RepKeys from './RepKeys.vue'
 import RestClock from './RestClock.vue'
 import { addFault, addRep, amending, bodyOf, changeLast, undo, useDraft, type Lift } from './draft'
@@ -213,6 +214,7 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
       >
       <p v-if="said && !draft.reps.length" class="holds" role="status">{{ said }}</p>
       <slot />
+      <Repeatability v-model="draft.measures" :lift="draft.lift" />
       <Gear v-model="draft.gear" :bars="bars" :racks="racks" />
       <v-text-field v-model="draft.note" label="Note" maxlength="1000" />
     </section>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+// What should be the same in every set: one press opens it, one press notes it.
+import { computed, ref } from 'vue'
+import OneOf from '@/shared/OneOf.vue'
+import type { Schemas } from '@/shared/api'
+import type { Lift } from '@/shared/lifts'
+import { useUnits } from '@/shared/units'
+
+const measures = defineModel<Schemas['Measures']>({ required: true })
+const props = defineProps<{ lift: Lift }>()
+const { lengthOf, lengthUnit, readLength } = useUnits()
+const RANGE = { stance_m: [0.1, 1.4], start_hip_m: [0.1, 1.2] } as const
+const wrong = ref('')
+const STEPS = [1, 2, 3, 4, 5, 6].map((n) => [n, String(n)] as const)
+const OFFSETS = [-0.03, -0.02, -0.01, 0, 0.01, 0.02, 0.03]
+const offsets = computed(() =>
+  OFFSETS.map((m) => [m, m === 0 ? 'mid-foot' : `${m > 0 ? '+' : '−'}${lengthOf(Math.abs(m))}`] as const),
+)
+const set = (part: Partial<Schemas['Measures']>) => (measures.value = { ...measures.value, ...part })
+function typed(name: 'stance_m' | 'start_hip_m', event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const [least, most] = RANGE[name]
+  const metres = readLength(text)
+  const bad = text !== '' && !(metres >= least && metres <= most)
+  wrong.value = bad
+    ? `“${text}” is no length from ${lengthOf(least, 0)} to ${lengthOf(most, 0)} ${lengthUnit.value}.`
+    : ''
+  if (!bad) set({ [name]: text ? metres : null })
+}
+const words = computed(() => {
+  const m = measures.value
+  const told = [
+    m.walkout_steps != null && props.lift === 'squat' && `${m.walkout_steps} steps`,
+    m.foot_offset_m != null && `bar ${lengthOf(m.foot_offset_m)} ${lengthUnit.value} from mid-foot`,
+    m.stance_m != null && `stance ${lengthOf(m.stance_m, 0)} ${lengthUnit.value}`,
+    m.start_hip_m != null && `hips ${lengthOf(m.start_hip_m, 0)} ${lengthUnit.value} up`,
+  ].filter(Boolean)
+  return told.join(', ') || 'not noted'
+})
+</script>
+
+<template>
+  <details class="repeat">
+    <summary class="small">
+      The same every time: <b>{{ words }}</b>
+    </summary>
+    <div v-if="lift === 'squat'" class="row">
+      <span class="small soft">Steps out</span>
+      <OneOf
+        :model-value="measures.walkout_steps ?? null"
+        label="Steps out"
+        :options="STEPS"
+        clearable
+        loose
+        @update:model-value="set({ walkout_steps: $event })"
+      />
+    </div>
+    <div class="row">
+      <span class="small soft">Bar from mid-foot, {{ lengthUnit }}</span>
+      <OneOf
+        :model-value="measures.foot_offset_m ?? null"
+        label="Bar from mid-foot"
+        :options="offsets"
+        clearable
+        loose
+        @update:model-value="set({ foot_offset_m: $event })"
+      />
+    </div>
+    <div class="row">
+      <label
+        ><span class="small soft">Ankle to ankle, {{ lengthUnit }}</span>
+        <input
+          inputmode="decimal"
+          :value="measures.stance_m == null ? '' : lengthOf(measures.stance_m, 1)"
+          @change="typed('stance_m', $event)"
+      /></label>
+      <label v-if="lift === 'deadlift'"
+        ><span class="small soft">Hips above the floor at the start, {{ lengthUnit }}</span>
+        <input
+          inputmode="decimal"
+          :value="measures.start_hip_m == null ? '' : lengthOf(measures.start_hip_m, 1)"
+          @change="typed('start_hip_m', $event)"
+      /></label>
+    </div>
+    <p v-if="wrong" class="signal small" role="alert">{{ wrong }}</p>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  min-height: 32px;
+  cursor: pointer;
+}
+.row {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+  margin: 6px 0;
+}
+input {
+  width: 74px;
+  font: inherit;
+  padding: 6px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  background: var(--sheet);
+  color: var(--ink);
+  margin-left: 6px;
+}
+</style>

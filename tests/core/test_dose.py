@@ -119,3 +119,19 @@ def test_underway_the_weeks_are_counted_from_today_on():
     plan = plan_after(moved[::-1], underway=Underway(3, today))
     week = plan.weeks[4]
     assert hard_sets(week, "squat") <= 9 * 1.1**2
+
+
+def test_a_light_week_has_fewer_sets_of_each_special_and_none_that_was_given_up():
+    for history in (weeks_of(3), weeks_of(9), weeks_of(14)):
+        plan = plan_after(history, replace(ASK, weeks=8))
+
+        def specials(role, plan=plan):
+            return {
+                x.variation: x.sets
+                for w in plan.weeks if w.role == role
+                for d in w.days for x in d.lines if x.kind == "special" and x.lift == "squat"
+            }  # fmt: skip
+
+        light, build = specials("light"), specials("build") | specials("strengthen")
+        assert light.keys() <= build.keys()
+        assert all(sets < build[name] or sets == 1 for name, sets in light.items())

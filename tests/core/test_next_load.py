@@ -14,6 +14,7 @@ from pavrik.core.prescription.next_load import (
     Target,
     TrainingSet,
     next_load,
+    session_load,
 )
 
 GYM = Gym(20, 0, tuple(PlatePair(kg, 4) for kg in (25, 20, 15, 10, 5, 2.5, 1.25)))
@@ -176,3 +177,18 @@ def test_the_nearest_step_never_passes_what_holds_the_load():
         found = next_load(scaled, Target(8, 6.0), GYM, pain=[PainFlag("p", "knee")])
         cap = 0.7 * found.estimated_max_kg
         assert found.loading.total_kg <= cap + 1e-6, percent
+
+
+def test_a_volume_day_that_felt_hard_does_not_hold_the_heavy_day():
+    """The last session of the same kind is what a heavy day is compared with."""
+    heavy = TrainingSet("h", "2026-11-16", 200.0, 2, 8.0, aimed_rpe=8.0)
+    volume = TrainingSet("v", "2026-11-19", 165.0, 6, 9.0, aimed_rpe=7.0)
+    wanted, told = session_load([heavy, volume], 203.0, Target(2, 8.0, 3))
+    assert (wanted, told) == (203.0, [])
+    held, why = session_load([heavy, volume], 172.5, Target(6, 7.5, 4))
+    assert held < 165.0
+    assert any("felt like RPE 9" in reason.text for reason in why)
+    old = replace(heavy, day="2026-11-05")
+    held, why = session_load([old, volume], 203.0, Target(2, 8.0, 3))
+    assert held < 203.0
+    assert "165 kg" in why[0].text, "nothing alike is fresh: the newest day stands for it"

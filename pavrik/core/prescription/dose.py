@@ -122,6 +122,32 @@ def _told(before: Line, after: Line, why: str) -> Line:
     return replace(after, reasons=(*after.reasons, told))
 
 
+def _lighter(week: Week, lift: str, usual: Mapping[str, int]) -> Week:
+    """A light week with a set less of each special than the loading weeks have, and none that they
+    had to give up."""
+
+    def of(line: Line) -> Line | None:
+        if line.lift != lift or line.kind != "special":
+            return line
+        least = usual.get(line.variation)
+        return None if least is None else replace(line, sets=min(line.sets, max(least - 1, 1)))
+
+    def day(one: Day) -> Day:
+        return replace(one, lines=tuple(x for x in map(of, one.lines) if x is not None))
+
+    return replace(week, days=tuple(day(one) for one in week.days))
+
+
+def _fewest(weeks: Sequence[Week], lift: str) -> dict[str, int]:
+    """Fewest sets that each special of a lift has in any of some weeks."""
+    found: dict[str, int] = {}
+    for week in weeks:
+        for line in (x for day in week.days for x in day.lines):
+            if line.lift == lift and line.kind == "special":
+                found[line.variation] = min(found.get(line.variation, line.sets), line.sets)
+    return found
+
+
 def within_dose(
     weeks: Sequence[Week], histories: Mapping[str, Sequence[TrainingSet]], ask: PlanAsk,
     today: date, first_week: int,
@@ -131,13 +157,15 @@ def within_dose(
     found, told = list(weeks), []
     for lift, history in histories.items():
         used = used_to(history, today)
-        loading, planned = 0, []
-        for at, week in enumerate(found):
-            if at < first_week or not week.days or week.role in ("light", "test"):
-                continue
-            found[at] = _trimmed(week, lift, *most_sets(used, ask, loading))
-            planned.append(hard_sets(found[at], lift))
-            loading += 1
+        coming = [at for at, week in enumerate(found) if at >= first_week and week.days]
+        loading = [at for at in coming if found[at].role not in ("light", "test")]
+        for number, at in enumerate(loading):
+            found[at] = _trimmed(found[at], lift, *most_sets(used, ask, number))
+        planned = [hard_sets(found[at], lift) for at in loading]
+        usual = _fewest([found[at] for at in loading], lift)
+        for at in coming if loading else ():
+            if found[at].role == "light":
+                found[at] = _lighter(found[at], lift, usual)
         if used is None or used.sets < LOW_SETS[ask.training_age] or not planned:
             continue
         if max(planned) < FAR_BELOW * used.sets:

@@ -28,6 +28,8 @@ LEAST_FELT_RPE = 5.0
 """Easier than this tells no more than this about what a step may be."""
 FRESH_DAYS = 10
 """How long a main session holds the next one, counted in the log."""
+LIKE_REPS = 1
+"""So near in reps two sessions are of one kind: common practice."""
 FAULT_CUT = assume_each(
     "fault_cut", {1: 0.0, 2: 0.05, 3: 0.10}, "share",
     "taken off the session for a fault seen twice, by its worst severity",
@@ -303,13 +305,18 @@ def _is_main(logged: TrainingSet) -> bool:
     return effort is not None and effort >= LEAST_TRUSTED_RPE and logged.reps > 0
 
 
-def _last_main(history: Sequence[TrainingSet]) -> TrainingSet | None:
-    """The heaviest main set of the newest day that has any, while it is fresh: what it said ends
-    with the sessions that follow."""
-    main = [s for s in history if _is_main(s)]
-    if not main or days_between(main[-1].day, history[-1].day) > FRESH_DAYS:
+def _last_main(history: Sequence[TrainingSet], target: Target) -> TrainingSet | None:
+    """The heaviest main set of the newest day with sets like the target's, else of the newest day,
+    while it is fresh: what it said ends with the sessions that follow. A volume day tells little of
+    a heavy one."""
+    fresh = [
+        s for s in history
+        if _is_main(s) and days_between(s.day, history[-1].day) <= FRESH_DAYS
+    ]  # fmt: skip
+    alike = [s for s in fresh if abs(s.reps - target.reps) <= LIKE_REPS] or fresh
+    if not alike:
         return None
-    return max((s for s in main if s.day == main[-1].day), key=lambda s: s.load_kg)
+    return max((s for s in alike if s.day == alike[-1].day), key=lambda s: s.load_kg)
 
 
 def recent_sets(history: Sequence[TrainingSet]) -> list[TrainingSet]:
@@ -331,7 +338,7 @@ def session_load(
     """What the newest sessions make of a wanted load, in the next session only. Faults of the
     last two days count."""
     own = competition_sets(history)
-    recent, last = recent_sets(own), _last_main(own)
+    recent, last = recent_sets(own), _last_main(own, target)
     reasons: list[Reason] = []
     answers: list[Callable[[float], tuple[float, list[Reason]]]] = [
         lambda load: (load, []) if light else keep_floor(load, own, target, away_days=away_days),

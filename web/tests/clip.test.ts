@@ -148,6 +148,12 @@ describe('the review', () => {
     expect(text.match(/cannot tell: oblique/g)).toHaveLength(2)
     expect(text).not.toContain('m/s')
   })
+  it('says of what it cannot tell just that, and never as a fault', () => {
+    const unsure = finding({ state: 'cannot tell', value: 0.011 })
+    const sheet = mounted(ReviewSheet, { reading: reading({ findings: [unsure] }) })
+    expect(sheet.find('tbody').text()).toContain('Hips rise first: cannot tell.')
+    expect(sheet.find('.says').exists()).toBe(false)
+  })
   it('has no depth of a pull', () => {
     expect(mounted(ReviewSheet, { reading: reading({ lift: 'deadlift' }) }).text()).not.toContain('Depth')
   })

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // What is settled, what is open, what hurts, and which schools this lifter follows.
-import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
@@ -12,10 +11,10 @@ import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
 import KnownLifts from './KnownLifts.vue'
 import LifterData from './LifterData.vue'
+import LifterSchools from './LifterSchools.vue'
 import PainFlags from './PainFlags.vue'
 import ProfileForm from './ProfileForm.vue'
 import { emptyProfile, typed, untyped } from './profile'
-import { schoolsQuery } from '@/shared/queries'
 
 const props = defineProps<{ lifterId: string }>()
 const units = useUnits()
@@ -23,7 +22,6 @@ const { kg, cm } = units
 const { mayWrite } = useSession()
 const forget = useForget()
 const lifter = useLifter(() => props.lifterId)
-const schools = useQuery(schoolsQuery)
 const at = computed(() => ({ path: { lifter_id: props.lifterId } }))
 
 const form = ref(emptyProfile())
@@ -57,18 +55,6 @@ async function save() {
   touched.value = false
   await forget(props.lifterId)
 }
-async function choose(question: string, position: string) {
-  await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/schools', {
-        params: { ...at.value, ...once() },
-        body: { question, position },
-      }),
-    ),
-  )
-  await forget(props.lifterId)
-}
-
 const answer = computed(() => {
   const stages = lifter.data.value?.stages
   if (!stages) return 'The lifter'
@@ -77,7 +63,6 @@ const answer = computed(() => {
   if (stages.squat?.state === 'out of date') return `Squat out of date: ${stages.squat.note}`
   return open.length ? `Still open: ${open.map(([name]) => name).join(', ')}` : 'Settled; train'
 })
-const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((s) => s.lift === 'squat'))
 </script>
 
 <template>
@@ -93,15 +78,7 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
       @again="lifter.refetch()"
     />
     <div v-else class="columns">
-      <form novalidate @submit.prevent="save">
-        <h2 class="mb-3">Who</h2>
-        <ProfileForm v-model="form" :of="of" />
-        <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-        <div v-if="mayWrite" class="mt-4">
-          <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save as a newer fact</v-btn>
-        </div>
-      </form>
-      <div class="right">
+      <div class="part">
         <PainFlags :lifter-id="lifterId" :flags="lifter.data.value.flags" />
         <KnownLifts :lifter-id="lifterId" :known="lifter.data.value.known" />
         <section>
@@ -129,23 +106,17 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
           </table>
           <p v-else class="soft">No set logged yet. Strengths are assumptions until two lifts are known.</p>
         </section>
-        <section>
-          <h2>Schools <small>followed with this lifter</small></h2>
-          <div v-for="s in squatSchools" :key="s.id" class="school">
-            <label :for="s.id">{{ s.question }}</label>
-            <select
-              :id="s.id"
-              :disabled="!mayWrite"
-              :value="lifter.data.value.schools[s.id]"
-              @change="choose(s.id, ($event.target as HTMLSelectElement).value)"
-            >
-              <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
-            </select>
-            <span class="small soft why"
-              >Default because: {{ s.why_default }} It changes {{ s.switches }}.</span
-            >
+      </div>
+      <div class="part">
+        <form novalidate @submit.prevent="save">
+          <h2 class="mb-3">Who</h2>
+          <ProfileForm v-model="form" :of="of" />
+          <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
+          <div v-if="mayWrite" class="mt-4">
+            <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save as a newer fact</v-btn>
           </div>
-        </section>
+        </form>
+        <LifterSchools :lifter-id="lifterId" :chosen="lifter.data.value.schools" />
         <LifterData :lifter-id="lifterId" :name="lifter.data.value.profile.name" />
         <p class="soft small">
           {{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.
@@ -158,39 +129,21 @@ const squatSchools = computed(() => (schools.data.value?.schools ?? []).filter((
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(320px, 500px) minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr) minmax(320px, 500px);
   gap: 40px;
   padding: 20px 26px 40px;
   max-width: 1080px;
 }
-.right {
+.part {
   display: grid;
   gap: 26px;
   align-content: start;
-}
-.school {
-  display: grid;
-  grid-template-columns: 1fr 230px;
-  gap: 2px 12px;
-  padding: 7px 0;
-  border-top: 1px solid var(--hair);
-  align-items: center;
-}
-.why {
-  grid-column: 1 / -1;
-}
-select {
-  padding: 5px 7px;
-  width: 100%;
 }
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: 1fr;
     padding: 14px;
     gap: 24px;
-  }
-  .school {
-    grid-template-columns: 1fr;
   }
 }
 </style>

@@ -195,4 +195,10 @@ const now = computed(() => {
     padding: 12px 14px 40px;
   }
 }
+.right .big {
+  display: inline-block;
+}
+.right .big::first-letter {
+  text-transform: uppercase;
+}
 </style>

@@ -2,7 +2,17 @@
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
-import { centimetres, degrees, MARK, offset, size, speedText, stateClass, type Reading } from './words'
+import {
+  centimetres,
+  degrees,
+  isTold,
+  MARK,
+  offset,
+  size,
+  speedText,
+  stateClass,
+  type Reading,
+} from './words'
 
 const props = defineProps<{ reading: Reading }>()
 defineEmits<{ go: [time: number] }>()
@@ -21,6 +31,7 @@ const lines = computed(() =>
       })),
 )
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
+const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
 const speed = computed(() => props.reading.speed)
 </script>
 
@@ -59,10 +70,9 @@ const speed = computed(() => props.reading.speed)
               <span class="soft">{{ centimetres(row.instant.expected_hip_z_m) }}</span>
             </td>
             <td>
-              <template v-for="id in row.findings" :key="id">
-                <span v-if="named.get(id) && named.get(id)?.state !== 'holds'" class="says"
-                  >{{ named.get(id)?.name }}, {{ size(named.get(id)!, named.get(id)?.value) }}.
-                </span>
+              <template v-for="f in foundIn(row.findings)" :key="f.detector">
+                <span v-if="isTold(f)" class="says">{{ f.name }}, {{ size(f, f.value) }}. </span>
+                <span v-else-if="f.state === 'cannot tell'" class="soft">{{ f.name }}: cannot tell. </span>
               </template>
               <span v-if="row.says">{{ row.says }}</span>
             </td>

@@ -9,7 +9,7 @@ from scipy import stats
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.findings import findings
-from pavrik.core.log.comparison import chance_lower, compare
+from pavrik.core.log.comparison import Comparison, chance_lower, compare
 from pavrik.core.log.cooccurrence import first_of_reps, seen_together
 from pavrik.core.log.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_words
 from pavrik.core.log.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
@@ -143,7 +143,9 @@ def test_a_cue_is_judged_at_the_same_loads_only():
     assert found.before == (20, 40)
     assert found.after == (3, 40)
     lighter_only = compare(share[:80], faulty[:80], np.arange(80) >= 40)
-    assert lighter_only.outcome == "too few reps"
+    nothing = Comparison((0, 0), (0, 0), None, 0.5, "too few reps")
+    assert lighter_only == nothing, "reps at other loads are counted on no side"
+    assert compare(share[:40], faulty[:40], np.ones(40, bool)) == nothing
     assert "no load was lifted both" in lighter_only.words()
 
 

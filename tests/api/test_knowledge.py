@@ -157,3 +157,24 @@ def test_a_shipped_fault_can_be_hidden_but_not_rewritten(coach):
     fault = {**OWN["entries"][0]["body"]}
     change = {"entries": [{"kind": "fault", "ident": "blind-rerack", "body": fault}]}
     assert coach.post("/api/library/own", change).status_code == 422
+
+
+def test_a_light_bar_s_bow_is_logged_and_counts_as_no_fault(coach):
+    lifter = add_lifter(coach, name="Bow Probe", mass_kg=80.0)
+
+    def drift(kg, severity):
+        said = seen("bar-forward", "out of the hole", 1) | {"severity": severity}
+        body = a_set(load_kg=kg, faults=[said])
+        assert coach.post(f"/api/lifters/{lifter}/sets", body).status_code == 201
+
+    def counted():
+        told = coach.get(f"/api/lifters/{lifter}/review?lift=squat").json()
+        return sum(f["faulty"] for f in told["faults"] if f["fault_id"] == "bar-forward")
+
+    drift(60.0, 1)
+    assert counted() == 0, "what balance asks of a light bar"
+    logged = coach.get(f"/api/lifters/{lifter}/sets").json()
+    assert logged[0]["faults"], "what was seen stays in the log"
+    drift(60.0, 2)
+    drift(140.0, 1)
+    assert counted() == 2

@@ -4,7 +4,9 @@ from importlib.resources import files
 
 import pytest
 
+from pavrik.core.body.segments import make_body
 from pavrik.core.faults.catalogue import Remedy, parse_catalogue, shipped_catalogue
+from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.rituals import cues_for
 from pavrik.core.faults.schools import (
     check_choice,
@@ -13,6 +15,9 @@ from pavrik.core.faults.schools import (
     silenced_faults,
     squat_schools,
 )
+from pavrik.core.lifter.lifter import default_lifter
+from pavrik.core.squat.path_ladder import PLUMB_FROM_BODY_MASSES, path_ladder
+from pavrik.core.squat.setup import SquatSetup
 
 LONE_CAUSE = {"text": "", "test": "", "remedies": []}
 DATA = json.loads(files("pavrik.core.faults").joinpath("catalogue.json").read_text())
@@ -99,3 +104,14 @@ def test_a_novice_hears_the_plain_cue_of_the_body_first_and_others_the_bars():
     ]  # fmt: skip
     assert [r.id for r in cues_for(remedies, novice=True)] == ["b", "d", "a"]
     assert [r.id for r in cues_for(remedies, novice=False)] == ["d", "a", "b"]
+
+
+def test_a_slight_bow_of_a_light_bar_is_no_fault_and_the_path_says_so():
+    assert is_expected("bar-forward", 1, 80.0, 83.0)
+    assert not is_expected("bar-forward", 2, 80.0, 83.0), "clear drift is more than the bow"
+    assert not is_expected("bar-forward", 1, 130.0, 83.0)
+    assert not is_expected("hips-rise", 1, 80.0, 83.0)
+    man = default_lifter(make_body("male", 83, 1.75))
+    ranges = {p.load_kg: p.range_m for p in path_ladder(man, SquatSetup("low", 0.42, 0.35), 60.0)}
+    assert ranges[60.0] > 0.07
+    assert ranges[83.0 * PLUMB_FROM_BODY_MASSES] < 0.05

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from uuid import UUID
 
+from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.schools import in_force, silenced_faults
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.services.club.library import catalogue_of
@@ -22,8 +23,18 @@ def schools_in_force(connection: Connection, lifter_id: UUID) -> dict[str, str]:
 def logged_sets(
     connection: Connection, lifter_id: UUID, sets: Sequence[store.StoredSet]
 ) -> list[TrainingSet]:
-    """Stored sets of one lifter in the order given, without the faults that the schools silence."""
+    """Stored sets of one lifter in the order given, without the faults that the schools silence and
+    without a light bar's own bow. A film measures what is beyond the bow, so it counts."""
     silenced = silenced_faults(schools_in_force(connection, lifter_id))
+    profile = lifters.get_profile(connection, lifter_id)
+    mass_kg = profile.mass_kg if profile is not None else 0.0
+
+    def counts(seen: store.Observation, load_kg: float) -> bool:
+        if seen.fault_id in silenced:
+            return False
+        filmed = seen.film_s is not None
+        return filmed or not is_expected(seen.fault_id, seen.severity, load_kg, mass_kg)
+
     catalogue = catalogue_of(connection)
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)
@@ -41,7 +52,7 @@ def logged_sets(
                     o.fault_id, catalogue.name_of(o.fault_id), o.rep, o.severity, o.phase, o.side
                 )
                 for o in seen[s.set_id]
-                if o.fault_id not in silenced
+                if counts(o, s.load_kg)
             ),
             aimed_rpe=s.aimed_rpe,
             variation=s.variation,

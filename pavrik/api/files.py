@@ -8,7 +8,6 @@ from fastapi import Body, Request, Response
 
 from pavrik.api.body_limit import FILE_BYTES
 from pavrik.api.local import is_local
-from pavrik.errors import InvalidError
 
 FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
 
@@ -23,13 +22,11 @@ def file_answer(data: bytes, media_type: str, name: str) -> Response:
 
 
 def qr_of(request: Request, path: str) -> str:
-    """The QR code, as SVG, of a path under the address by which others reach this server. What a
-    request calls the server is believed on this machine alone. Raises InvalidError."""
+    """The QR code, as SVG, of a path under the address by which others reach this server; empty
+    where it was not told. What a request calls the server is believed on this machine alone."""
     base = request.app.state.settings.public_url
     if base is None and not is_local(request):
-        raise InvalidError(
-            "this server was not told under which address others reach it: set PAVRIK_PUBLIC_URL"
-        )
+        return ""
     base = base or str(request.base_url)
     drawn = io.BytesIO()
     segno.make(base.rstrip("/") + path, error="m").save(

@@ -93,8 +93,11 @@ def run_backup(target: str, keep: int | None = None) -> None:
     folder.mkdir(mode=0o700, parents=True, exist_ok=True)
     made = folder / f"{DUMP}{datetime.now(UTC):%Y%m%dT%H%M%S}.dump"
     unfinished = made.with_suffix(".unfinished")
-    _postgres_tool("pg_dump", url, "--format=custom", f"--file={unfinished}")
-    unfinished.rename(made)
+    try:
+        _postgres_tool("pg_dump", url, "--format=custom", f"--file={unfinished}")
+        unfinished.rename(made)
+    finally:
+        unfinished.unlink(missing_ok=True)
     for old in sorted(folder.glob(f"{DUMP}*.dump"))[:-keep]:
         old.unlink()
     print(made)

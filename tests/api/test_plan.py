@@ -386,18 +386,3 @@ def test_blocked_dates_stay_free_and_are_kept_with_the_plan(coach, lifter):
     assert len(days) == len(usual)
     assert sum("is blocked: trained here" in d["moved"] for d in days) == 2
     assert kept["ask"]["blocked"] == sorted([usual[1], usual[4]])
-
-
-def test_the_picture_of_a_season_has_what_was_done_before_it(coach, lifter):
-    make(coach, lifter)
-    told = coach.get(f"/api/lifters/{lifter}/plan").json()
-    squat = next(x for x in told["so_far"] if x["lift"] == "squat")
-    heaviest = max(
-        s["load_kg"]
-        for s in coach.get(f"/api/lifters/{lifter}/sets").json()
-        if s["lift"] == "squat" and s["variation"] == "competition"
-    )
-    assert max(x["load_kg"] for x in squat["done"]) == heaviest
-    now = squat["max_on"][-1]
-    assert now["on"] == TODAY.isoformat()
-    assert now["low_kg"] < now["kg"] < now["high_kg"]

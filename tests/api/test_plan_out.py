@@ -109,3 +109,18 @@ def test_a_strangers_link_cannot_be_closed(coach, stranger, lifter):
     answer = stranger.post(f"/api/lifters/{lifter}/links/{made['link_id']}/closing")
     assert answer.status_code == 404
     assert coach.get(f"/api/lifters/{lifter}/links").json()[0]["state"] == "open"
+
+
+def test_the_picture_of_a_season_has_what_was_done_before_it(coach, lifter):
+    make(coach, lifter)
+    told = coach.get(f"/api/lifters/{lifter}/plan").json()
+    squat = next(x for x in told["so_far"] if x["lift"] == "squat")
+    heaviest = max(
+        s["load_kg"]
+        for s in coach.get(f"/api/lifters/{lifter}/sets").json()
+        if s["lift"] == "squat" and s["variation"] == "competition"
+    )
+    assert max(x["load_kg"] for x in squat["done"]) == heaviest
+    now = squat["max_on"][-1]
+    assert now["on"] == TODAY.isoformat()
+    assert now["low_kg"] < now["kg"] < now["high_kg"]

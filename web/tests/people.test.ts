@@ -100,6 +100,17 @@ describe('one person', () => {
   })
 })
 
+describe('a link', () => {
+  it('stands without its QR code where the server does not know its address', async () => {
+    server.answer = { ...LINK, qr_svg: '' }
+    const shown = mounted(PersonRow, { person: person(), mayManage: true })
+    await find(shown, 'Forgot the password')!.trigger('click')
+    await vi.waitFor(() => expect(shown.text()).toContain('PAVRIK_PUBLIC_URL'))
+    expect(shown.find('img').exists()).toBe(false)
+    expect((shown.find('input').element as HTMLInputElement).value).toContain('/join/once')
+  })
+})
+
 describe('an invitation', () => {
   it('is made for an address and a role, and taken off the page when it is closed', async () => {
     server.answer = LINK

@@ -40,7 +40,7 @@ def _line(line: Line, planned: PlannedTrial, session: int, gym: Gym) -> Line:
     share = line.share * made.total_kg / line.load_kg if line.share and line.load_kg else None
     return replace(
         line, sets=planned.sets, reps=trial.reps, rpe=None, load_kg=made.total_kg,
-        per_side=made.per_side, share=share, note=f"trial {arm.upper()}: {name}",
+        per_side=made.per_side, share=share, intent_kg=None, note=f"trial {arm.upper()}: {name}",
         reasons=(Reason(told, (f"trial:{planned.trial_id}",)), *line.reasons[:1]),
     )  # fmt: skip
 

@@ -40,7 +40,7 @@ def erase(database: Database, who: Who, key: UUID, lifter_id: UUID, name: str) -
 
     def action(connection: Connection) -> LifterRef:
         profile = get_profile(connection, lifter_id)
-        if name.strip() != profile.name:
+        if name.split() != profile.name.split():
             raise InvalidError(
                 "this is not the lifter's name: type it as it stands to delete everything of it",
                 "name",

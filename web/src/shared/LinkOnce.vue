@@ -4,15 +4,21 @@ import { computed } from 'vue'
 
 const props = defineProps<{ link: { path: string; qr_svg: string } }>()
 const address = computed(() => location.origin + props.link.path)
-const qr = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(props.link.qr_svg)}`)
+const qr = computed(
+  () => props.link.qr_svg && `data:image/svg+xml;utf8,${encodeURIComponent(props.link.qr_svg)}`,
+)
 </script>
 
 <template>
   <div class="made note">
-    <img :src="qr" alt="QR code of the link" width="132" height="132" />
+    <img v-if="qr" :src="qr" alt="QR code of the link" width="132" height="132" />
     <div>
       <p class="small">Shown once; <slot /></p>
+      <p v-if="!qr" class="small soft">
+        No QR code: this server was not told under which address others reach it (PAVRIK_PUBLIC_URL).
+      </p>
       <input
+        class="plain"
         :value="address"
         readonly
         aria-label="Address of the link"
@@ -25,7 +31,7 @@ const qr = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(props.li
 <style scoped>
 .made {
   display: grid;
-  grid-template-columns: 132px minmax(0, 1fr);
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 14px;
   align-items: center;
   margin-top: 8px;
@@ -35,11 +41,6 @@ img {
 }
 input {
   width: 100%;
-  font: inherit;
   padding: 6px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
 }
 </style>

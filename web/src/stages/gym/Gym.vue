@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
+import SchoolRow from '@/shared/SchoolRow.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client, once } from '@/shared/api'
@@ -56,48 +57,15 @@ async function choose(question: string, position: string) {
         <h2>Schools of the club <small>a lifter may follow another</small></h2>
         <OneOf v-model="lift" class="my-2" label="Lift" :options="[...LIFT_CHOICE, ['both', 'both']]" />
         <p v-if="message" class="signal" role="alert">{{ message }}</p>
-        <div v-for="s in shown" :key="s.id" class="school">
-          <label :for="s.id">{{ s.question }}</label>
-          <select
-            :id="s.id"
-            :disabled="!mayWrite"
-            :value="schools.data.value?.club[s.id]"
-            @change="choose(s.id, ($event.target as HTMLSelectElement).value)"
-          >
-            <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
-          </select>
-          <span class="small soft why"
-            >Default because: {{ s.why_default }} It changes {{ s.switches }}.<template
-              v-if="s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue"
-            >
-              Cue: “{{ s.positions.find((p) => p.id === schools.data.value?.club[s.id])?.cue }}”</template
-            ></span
-          >
-        </div>
+        <SchoolRow
+          v-for="s in shown"
+          :key="s.id"
+          :school="s"
+          :chosen="schools.data.value?.club[s.id]"
+          :disabled="!mayWrite"
+          @choose="choose(s.id, $event)"
+        />
       </section>
     </div>
   </main>
 </template>
-
-<style scoped>
-.school {
-  display: grid;
-  grid-template-columns: 1fr 210px;
-  gap: 2px 12px;
-  padding: 7px 0;
-  border-top: 1px solid var(--hair);
-  align-items: center;
-}
-.why {
-  grid-column: 1 / -1;
-}
-select {
-  padding: 5px 7px;
-  width: 100%;
-}
-@media (max-width: 900px) {
-  .school {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

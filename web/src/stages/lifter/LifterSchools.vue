@@ -2,6 +2,7 @@
 // The schools that this lifter follows, of both lifts: told in a line, changed where it opens.
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
+import SchoolRow from '@/shared/SchoolRow.vue'
 import { answered, client, once } from '@/shared/api'
 import { schoolsQuery } from '@/shared/queries'
 import { useSession } from '@/shared/session'
@@ -49,18 +50,14 @@ async function choose(question: string, position: string) {
         <b>{{ group.lift === 'both' ? 'Both lifts' : group.lift }}</b>
         <span class="soft">{{ group.words }}</span>
       </summary>
-      <div v-for="s in group.of" :key="s.id" class="school">
-        <label :for="s.id">{{ s.question }}</label>
-        <select
-          :id="s.id"
-          :disabled="!mayWrite || busy"
-          :value="chosen[s.id]"
-          @change="choose(s.id, ($event.target as HTMLSelectElement).value)"
-        >
-          <option v-for="p in s.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
-        </select>
-        <span class="small soft why">Default because: {{ s.why_default }} It changes {{ s.switches }}.</span>
-      </div>
+      <SchoolRow
+        v-for="s in group.of"
+        :key="s.id"
+        :school="s"
+        :chosen="chosen[s.id]"
+        :disabled="!mayWrite || busy"
+        @choose="choose(s.id, $event)"
+      />
     </details>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>
   </section>
@@ -77,25 +74,5 @@ summary b::first-letter {
 }
 summary b {
   display: inline-block;
-}
-.school {
-  display: grid;
-  grid-template-columns: 1fr 230px;
-  gap: 2px 12px;
-  padding: 7px 0;
-  border-top: 1px solid var(--hair);
-  align-items: center;
-}
-.why {
-  grid-column: 1 / -1;
-}
-select {
-  padding: 5px 7px;
-  width: 100%;
-}
-@media (max-width: 900px) {
-  .school {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

@@ -16,6 +16,14 @@ const OFFSETS = [-0.03, -0.02, -0.01, 0, 0.01, 0.02, 0.03]
 const offsets = computed(() =>
   OFFSETS.map((m) => [m, m === 0 ? 'mid-foot' : `${m > 0 ? '+' : '−'}${lengthOf(Math.abs(m))}`] as const),
 )
+const noted = computed(() => [
+  ...(props.lift === 'squat' ? [{ name: 'walkout_steps' as const, label: 'Steps out', options: STEPS }] : []),
+  {
+    name: 'foot_offset_m' as const,
+    label: `Bar from mid-foot, ${lengthUnit.value}`,
+    options: offsets.value,
+  },
+])
 const set = (part: Partial<Schemas['Measures']>) => (measures.value = { ...measures.value, ...part })
 function typed(name: 'stance_m' | 'start_hip_m', event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
@@ -44,32 +52,22 @@ const words = computed(() => {
     <summary class="small">
       The same every time: <b>{{ words }}</b>
     </summary>
-    <div v-if="lift === 'squat'" class="row">
-      <span class="small soft">Steps out</span>
+    <div v-for="one in noted" :key="one.name" class="row">
+      <span class="small soft">{{ one.label }}</span>
       <OneOf
-        :model-value="measures.walkout_steps ?? null"
-        label="Steps out"
-        :options="STEPS"
+        :model-value="measures[one.name] ?? null"
+        :label="one.label"
+        :options="one.options"
         clearable
         loose
-        @update:model-value="set({ walkout_steps: $event })"
-      />
-    </div>
-    <div class="row">
-      <span class="small soft">Bar from mid-foot, {{ lengthUnit }}</span>
-      <OneOf
-        :model-value="measures.foot_offset_m ?? null"
-        label="Bar from mid-foot"
-        :options="offsets"
-        clearable
-        loose
-        @update:model-value="set({ foot_offset_m: $event })"
+        @update:model-value="set({ [one.name]: $event })"
       />
     </div>
     <div class="row">
       <label
         ><span class="small soft">Ankle to ankle, {{ lengthUnit }}</span>
         <input
+          class="plain"
           inputmode="decimal"
           :value="measures.stance_m == null ? '' : lengthOf(measures.stance_m, 1)"
           @change="typed('stance_m', $event)"
@@ -77,6 +75,7 @@ const words = computed(() => {
       <label v-if="lift === 'deadlift'"
         ><span class="small soft">Hips above the floor at the start, {{ lengthUnit }}</span>
         <input
+          class="plain"
           inputmode="decimal"
           :value="measures.start_hip_m == null ? '' : lengthOf(measures.start_hip_m, 1)"
           @change="typed('start_hip_m', $event)"
@@ -100,12 +99,7 @@ summary {
 }
 input {
   width: 74px;
-  font: inherit;
   padding: 6px;
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  background: var(--sheet);
-  color: var(--ink);
   margin-left: 6px;
 }
 </style>

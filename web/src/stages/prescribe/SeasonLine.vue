@@ -116,7 +116,7 @@ const anyMax = computed(() => seasons.value.some((s) => s.max.length))
             <title>{{ kg(d.kg) }}, missed</title>
           </path>
         </template>
-        <template v-for="p in s.planned" :key="p.day + p.kg">
+        <template v-for="(p, i) in s.planned" :key="i">
           <path
             v-if="p.intent !== null"
             :d="`M${xAt(p.on) - 4},${s.y(p.intent)}h8m-4,0V${s.y(p.kg)}`"

@@ -50,8 +50,8 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
     <p v-if="finding.cost_words" class="small cost">costs {{ finding.cost_words }}</p>
     <p v-if="told && mayWrite" class="acts no-print">
       <template v-if="finding.word === 'undecided'">
-        <button type="button" class="yes" :disabled="busy" @click="say('confirmed')">I see it too</button>
-        <button type="button" :disabled="busy" @click="say('dismissed')">No</button>
+        <button type="button" class="key yes" :disabled="busy" @click="say('confirmed')">I see it too</button>
+        <button type="button" class="key" :disabled="busy" @click="say('dismissed')">No</button>
       </template>
       <span v-else class="small">
         {{ finding.word === 'confirmed' ? 'You see it too.' : 'You do not see it.' }}
@@ -95,18 +95,11 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
   gap: 6px;
   margin-top: 4px;
 }
-.acts button:not(.linkish) {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
-  min-height: 36px;
+.key {
   padding: 2px 12px;
-  cursor: pointer;
 }
 .yes {
-  border-color: var(--ink) !important;
-  font-weight: 600 !important;
+  border-color: var(--ink);
+  font-weight: 600;
 }
 </style>

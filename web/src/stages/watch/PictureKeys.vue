@@ -6,11 +6,11 @@ defineEmits<{ step: [by: number]; toggle: [] }>()
 
 <template>
   <div class="keys no-print">
-    <button type="button" aria-label="One picture back" @click="$emit('step', -1)">◂</button>
-    <button type="button" :aria-label="playing ? 'Stop' : 'Play'" @click="$emit('toggle')">
+    <button type="button" class="key" aria-label="One picture back" @click="$emit('step', -1)">◂</button>
+    <button type="button" class="key" :aria-label="playing ? 'Stop' : 'Play'" @click="$emit('toggle')">
       {{ playing ? '❚❚' : '▶' }}
     </button>
-    <button type="button" aria-label="One picture on" @click="$emit('step', 1)">▸</button>
+    <button type="button" class="key" aria-label="One picture on" @click="$emit('step', 1)">▸</button>
     <slot />
   </div>
 </template>
@@ -23,13 +23,6 @@ defineEmits<{ step: [by: number]; toggle: [] }>()
   flex-wrap: wrap;
 }
 button {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   min-width: 40px;
-  min-height: 36px;
-  cursor: pointer;
 }
 </style>

@@ -149,7 +149,7 @@ const rim = computed(() => {
       <li v-for="s in steps" :key="s.id">
         <button
           type="button"
-          :class="{ set: tapped[s.id], now: step?.id === s.id }"
+          :class="['key', { set: tapped[s.id], now: step?.id === s.id }]"
           :aria-label="tapped[s.id] ? `${s.name}, set: set it anew` : `${s.name}, to be set`"
           @click="again(s.id)"
         >
@@ -226,22 +226,16 @@ svg {
   gap: 6px;
   flex-wrap: wrap;
 }
-.points button:not(.linkish) {
-  font: inherit;
+.key {
   color: var(--soft);
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 3px;
   padding: 4px 10px;
-  min-height: 36px;
-  cursor: pointer;
 }
-.points .set {
-  color: var(--ink) !important;
+.set {
+  color: var(--ink);
 }
-.points .now {
-  border-color: var(--signal) !important;
-  color: var(--ink) !important;
+.now {
+  border-color: var(--signal);
+  color: var(--ink);
 }
 .acts {
   display: flex;

@@ -5,6 +5,7 @@ from datetime import date, timedelta
 
 import pytest
 
+from pavrik.core.log.setup_trial import SetupTrial
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.caps import Cap
@@ -12,6 +13,7 @@ from pavrik.core.prescription.hand import with_hand
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Edit
 from pavrik.core.prescription.so_far import so_far
+from pavrik.core.prescription.trial_lines import PlannedTrial, with_trial
 from tests.core.plans import ASK, GYM, MONDAY, a_state
 
 
@@ -44,6 +46,18 @@ def test_a_load_that_the_coach_named_is_held_by_nothing():
     assert (now.load_kg, now.intent_kg) == (160.0, None)
 
 
+def test_a_trial_has_a_work_of_its_own_and_no_intent_beside_it():
+    plan, held = mains(Cap(150.0, "the back rounds"))
+    assert any(line.intent_kg for line in held)
+    trial = PlannedTrial(
+        "t", "squat", SetupTrial(MONDAY.isoformat(), 20, 130.0, 3), 3, {"a": "one", "b": "two"}, 0
+    )
+    now = with_trial(plan, trial, GYM, MONDAY).lines()
+    tried = [x for x in now if x.note.startswith("trial")]
+    assert {x.load_kg for x in tried} == {130.0}
+    assert {x.intent_kg for x in tried} == {None}
+
+
 def done(days_ago, kg, reps=3, rpe=8.0, **more):
     day = (MONDAY - timedelta(days=days_ago)).isoformat()
     return TrainingSet(f"s{days_ago}-{kg}", day, kg, reps, rpe, **more)
@@ -51,7 +65,7 @@ def done(days_ago, kg, reps=3, rpe=8.0, **more):
 
 def test_the_top_set_of_each_day_and_the_max_up_to_today():
     history = [
-        done(60, 150.0), done(20, 140.0), done(20, 155.0, 2, 9.0),
+        done(70, 145.0), done(60, 150.0), done(20, 140.0), done(20, 155.0, 2, 9.0),
         done(13, 100.0, variation="pause"), done(6, 160.0, 0, 10.0, missed_reps=1),
         done(2, 200.0, 1, 10.0, told=True),
     ]  # fmt: skip
@@ -61,7 +75,8 @@ def test_the_top_set_of_each_day_and_the_max_up_to_today():
         (155.0, 2, False),
         (160.0, 0, True),
     ]
-    assert found.max_on[0].on < since <= found.max_on[1].on
+    assert found.max_on[0].on == MONDAY - timedelta(days=60), "the newest day before the picture"
+    assert since <= found.max_on[1].on
     now = ability_of(history, "trained", MONDAY)
     assert (found.max_on[-1].on, found.max_on[-1].kg) == (MONDAY, now.kg)
     assert all(one.low_kg < one.kg < one.high_kg for one in found.max_on)

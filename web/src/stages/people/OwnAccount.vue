@@ -86,8 +86,11 @@ async function end(sessionId: string) {
     <h2 class="mt-4">Signed in</h2>
     <ul class="browsers">
       <li v-for="b in account.browsers" :key="b.session_id" class="small">
-        since {{ dayOf(b.since) }}<template v-if="b.here">, here</template>
-        <button v-else type="button" class="linkish" @click="end(b.session_id)">sign out there</button>
+        since {{ dayOf(b.since) }}<template v-if="b.here">, here</template
+        ><template v-else
+          >,
+          <button type="button" class="linkish" @click="end(b.session_id)">sign out there</button></template
+        >
       </li>
     </ul>
   </section>

@@ -12,11 +12,20 @@ ROOT = Path(__file__).parents[1]
 TEXT = {".py", ".ts", ".vue", ".json", ".toml", ".lock", ".sql", ".md", ".html", ".css", ".js", ""}
 
 
-def _committed() -> list[Path]:
+def _in_the_repository() -> list[Path]:
     listed = subprocess.run(
         ["git", "ls-files"], cwd=ROOT, capture_output=True, text=True, check=True
     )
-    return [ROOT / name for name in listed.stdout.splitlines() if Path(name).suffix in TEXT]
+    return [ROOT / name for name in listed.stdout.splitlines()]
+
+
+def _committed() -> list[Path]:
+    return [path for path in _in_the_repository() if path.suffix in TEXT]
+
+
+def test_no_package_or_archive_is_committed():
+    packed = {".whl", ".gz", ".zip", ".tar", ".xz", ".tgz", ".so", ".pyc"}
+    assert [path.name for path in _in_the_repository() if path.suffix in packed] == []
 
 
 def test_no_file_names_a_registry():

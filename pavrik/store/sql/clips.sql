@@ -13,14 +13,14 @@ select clip_id, lifter_id, lift, load_kg, filmed_on, way, note, film_sha256,
   model_version, made_at
 from film_clip c where lifter_id = :lifter_id and not exists (
   select from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and word = 'withdrawn')
-order by made_at desc, clip_id desc;
+order by number desc;
 
 -- name: list_shown_clip_ids
 -- Clips of a lifter that the newest word shows to the lifter, newest first.
 select clip_id from film_clip c where lifter_id = :lifter_id and 'shown' = (
   select word from clip_word w where w.club_id = c.club_id and w.clip_id = c.clip_id and subject = 'clip'
   order by number desc limit 1)
-order by made_at desc, clip_id desc limit :most;
+order by number desc limit :most;
 
 -- name: newest_clip_day
 -- When the newest clip of a lifter that stands was filmed.

@@ -54,7 +54,7 @@ delete from rack where rack_id = :rack_id;
 
 -- name: get_kit
 -- What the gym owns beside bars and plates, as it was said last.
-select items from gym_kit order by said_at desc, kit_id desc limit 1;
+select items from gym_kit order by number desc limit 1;
 
 -- name: add_kit!
 -- Say what the gym owns.

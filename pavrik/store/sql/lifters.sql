@@ -4,7 +4,7 @@ select lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, 
   history, said_at
 from (
   select distinct on (club_id, lifter_id) * from lifter_profile
-  order by club_id, lifter_id, said_at desc, profile_id desc) newest
+  order by club_id, lifter_id, number desc) newest
 order by name;
 
 -- name: get_profile
@@ -12,7 +12,7 @@ order by name;
 select lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, walks_out, gear,
   history, said_at
 from lifter_profile where lifter_id = :lifter_id
-order by said_at desc, profile_id desc limit 1;
+order by number desc limit 1;
 
 -- name: add_lifter!
 -- A new lifter, still without a profile.
@@ -29,7 +29,7 @@ values (:club_id, :profile_id, :lifter_id, :name, :sex, :born_year, :mass_kg, :s
 -- Newest readings of every landmark that was measured.
 select distinct on (landmark) landmark, readings_m, kept_because, taken_at
 from measurement where lifter_id = :lifter_id
-order by landmark, taken_at desc, measurement_id desc;
+order by landmark, number desc;
 
 -- name: add_measurement!
 -- New readings of a landmark.
@@ -41,7 +41,7 @@ values (:club_id, :measurement_id, :lifter_id, :landmark, :readings_m, :kept_bec
 -- name: list_screens
 -- Newest result of every screen that was taken.
 select distinct on (kind) kind, value, taken_at, readings from screen
-where lifter_id = :lifter_id order by kind, taken_at desc, screen_id desc;
+where lifter_id = :lifter_id order by kind, number desc;
 
 -- name: add_screen!
 -- A new screen result.
@@ -70,7 +70,7 @@ values (:club_id, :flag_id, :reason, :cleared_by);
 -- Newest choice per question: the club's where no lifter is named, else the lifter's own.
 select distinct on (question) question, position from school_choice
 where lifter_id is not distinct from :lifter_id
-order by question, chosen_at desc, choice_id desc;
+order by question, number desc;
 
 -- name: add_school_choice!
 -- Choose a school, for the club or for one lifter.
@@ -81,7 +81,7 @@ values (:club_id, :choice_id, :lifter_id, :question, :position, :chosen_by);
 -- What stands of a lifter's told bests and tests: the newest fact of each exercise with a load.
 select known_id, exercise, load_kg, reps, rpe, done_on from (
   select distinct on (exercise) * from known_lift where lifter_id = :lifter_id
-  order by exercise, said_at desc, known_id desc) newest
+  order by exercise, number desc) newest
 where load_kg is not null order by exercise;
 
 -- name: add_known_lift!

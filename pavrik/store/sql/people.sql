@@ -69,5 +69,5 @@ left join coach c using (club_id, coach_id)
 left join coach other on other.coach_id::text = a.subject
 left join lateral (
   select name from lifter_profile p where p.lifter_id::text = a.subject
-  order by said_at desc, profile_id desc limit 1) l on true
+  order by number desc limit 1) l on true
 order by a.at desc, a.audit_id desc limit :most;

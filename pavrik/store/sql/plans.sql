@@ -2,13 +2,13 @@
 -- The newest version of a lifter's plan, withdrawn or not.
 select plan_id, lifter_id, series_id, replaces, withdrawn, json_version, ask, answer, changes,
   model_version, made_at
-from plan where lifter_id = :lifter_id order by made_at desc, plan_id desc limit 1;
+from plan where lifter_id = :lifter_id order by number desc limit 1;
 
 -- name: list_versions
 -- Every version of a plan, newest first.
 select plan_id, lifter_id, series_id, replaces, withdrawn, json_version, ask, answer, changes,
   model_version, made_at
-from plan where series_id = :series_id order by made_at desc, plan_id desc;
+from plan where series_id = :series_id order by number desc;
 
 -- name: standing_plans
 -- The newest plan of every lifter of the club, without withdrawn ones.
@@ -16,7 +16,7 @@ select plan_id, lifter_id, series_id, replaces, withdrawn, json_version, ask, an
   model_version, made_at
 from (
   select distinct on (lifter_id) * from plan
-  order by lifter_id, made_at desc, plan_id desc) newest
+  order by lifter_id, number desc) newest
 where not withdrawn;
 
 -- name: add_plan!
@@ -56,7 +56,7 @@ values (:club_id, :word_id, :lifter_id, :variation, :word, :reason, :said_by);
 select variation, word, reason, coach from (
   select distinct on (variation) variation, word, reason, c.name as coach
   from variation_word w join coach c on c.club_id = w.club_id and c.coach_id = w.said_by
-  where lifter_id = :lifter_id order by variation, said_at desc, word_id desc) newest
+  where lifter_id = :lifter_id order by variation, number desc) newest
 where word <> 'as computed';
 
 -- name: add_link!

@@ -17,14 +17,14 @@ on conflict on constraint fit_once do nothing;
 select setup_id, lifter_id, lift, setup, inputs, inputs_digest, prediction, model_version, seed,
   reason, settled_at, json_version
 from settled_setup where lifter_id = :lifter_id and lift = :lift
-order by settled_at desc, setup_id desc limit 1;
+order by number desc limit 1;
 
 -- name: list_settled
 -- Every settled set-up, newest first, of one lifter or of the club.
 select setup_id, lifter_id, lift, setup, inputs, inputs_digest, prediction, model_version, seed,
   reason, settled_at, json_version
 from settled_setup where :lifter_id::uuid is null or lifter_id = :lifter_id
-order by settled_at desc, setup_id desc;
+order by number desc;
 
 -- name: add_settled!
 -- Settle on a set-up; it supersedes the one before.

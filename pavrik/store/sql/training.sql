@@ -85,4 +85,4 @@ values (:club_id, :prescription_id, :lifter_id, :lift, :inputs, :answer, :overru
 select prescription_id, lifter_id, lift, answer, overruled_kg, overruled_because, prescribed_at,
   json_version
 from prescription where :lifter_id::uuid is null or lifter_id = :lifter_id
-order by prescribed_at desc, prescription_id desc limit :most;
+order by number desc limit :most;

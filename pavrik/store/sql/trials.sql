@@ -4,7 +4,7 @@ select t.trial_id, lifter_id, lift, setup_a, setup_b, sessions_each, sets, reps,
   said_at, json_version, e.outcome, e.reason, e.ended_at
 from setup_trial t left join setup_trial_end e using (club_id, trial_id)
 where :lifter_id::uuid is null or lifter_id = :lifter_id
-order by said_at desc, trial_id desc;
+order by number desc;
 
 -- name: add_trial!
 -- Begin a trial.

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import AppRail from './shared/AppRail.vue'
+import { clockTrouble } from './shared/clock'
 import GoTo from './shared/GoTo.vue'
 import KeySheet from './shared/KeySheet.vue'
 import { isTyping } from './shared/keys'
@@ -54,6 +55,7 @@ watch(
         <p v-if="!online" class="offline" role="status">
           No network. You see what was loaded last; sets are kept on this device and sent when it is back.
         </p>
+        <p v-if="clockTrouble" class="offline" role="status">{{ clockTrouble }}</p>
         <RouterView :key="lifterId ?? 'club'" />
       </div>
     </div>

@@ -5,7 +5,8 @@ import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import SeasonLine from '@/stages/prescribe/SeasonLine.vue'
 import { seasonOf } from '@/stages/prescribe/season'
 import type { Plan, PlanFrame } from '@/stages/prescribe/usePlan'
-import { dayWords, isoDay, minutes, nextMonday, placeOf, titleOf } from '@/stages/prescribe/words'
+import { isoDay } from '@/shared/clock'
+import { dayWords, minutes, nextMonday, placeOf, titleOf } from '@/stages/prescribe/words'
 import { mounted, router } from './mounting'
 
 describe('words of a plan', () => {

@@ -3,6 +3,7 @@
 import createClient, { type Middleware } from 'openapi-fetch'
 import { v7 as uuid7 } from 'uuid'
 import type { components, paths } from './api-types'
+import { heardDate } from './clock'
 
 export type Schemas = components['schemas']
 export { uuid7 }
@@ -35,7 +36,14 @@ const withToken: Middleware = {
   },
 }
 
-export const client = createClient<paths>({ baseUrl: '', fetch: (request) => fetch(request) })
+async function fetchOnTheClock(request: Request): Promise<Response> {
+  const sent = Date.now()
+  const response = await fetch(request)
+  heardDate(response.headers.get('Date'), sent, Date.now())
+  return response
+}
+
+export const client = createClient<paths>({ baseUrl: '', fetch: fetchOnTheClock })
 client.use(withToken)
 
 interface Outcome<T> {

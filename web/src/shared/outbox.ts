@@ -4,6 +4,7 @@ import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { useDocumentVisibility, useOnline, useTimeoutFn } from '@vueuse/core'
 import { computed, reactive, readonly, ref, watch } from 'vue'
 import { answered, client, ProblemError, type Schemas } from './api'
+import { now } from './clock'
 import { loadSession, useSession } from './session'
 
 export type QueuedBody = Schemas['QueuedSetRequest'] | Schemas['QueuedWithdrawalRequest']
@@ -60,7 +61,7 @@ export async function enqueue(body: QueuedBody): Promise<void> {
     key: body.key,
     owner: owner(),
     body: JSON.parse(JSON.stringify(body)) as QueuedBody,
-    at: new Date().toISOString(),
+    at: now().toISOString(),
   }
   state.items.push(item)
   await (await database()).put('outbox', plain(item))

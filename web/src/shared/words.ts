@@ -59,10 +59,3 @@ export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(d
 export function dayOf(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 }
-
-/** Today where the coach is, as an ISO date. */
-export const today = () => {
-  const now = new Date()
-  const two = (n: number) => String(n).padStart(2, '0')
-  return `${now.getFullYear()}-${two(now.getMonth() + 1)}-${two(now.getDate())}`
-}

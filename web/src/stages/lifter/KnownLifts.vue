@@ -3,6 +3,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
+import { today } from '@/shared/clock'
 import { exercisesQuery } from '@/shared/queries'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
@@ -16,13 +17,13 @@ const { mayWrite } = useSession()
 const forget = useForget()
 const { message, busy, run, of } = useProblem()
 const exercises = useQuery(exercisesQuery)
-const today = new Date().toISOString().slice(0, 10)
+const latest = today()
 const telling = ref(false)
 const exercise = ref('squat:low')
 const load = ref('')
 const reps = ref('1')
 const rpe = ref('')
-const doneOn = ref(today)
+const doneOn = ref(latest)
 const wrong = ref('')
 const how = computed(() => exercises.data.value?.find((e) => e.exercise === exercise.value)?.how ?? '')
 
@@ -69,7 +70,7 @@ async function tell() {
               class="linkish small"
               :disabled="busy"
               :aria-label="`Take back ${k.name}`"
-              @click="send({ exercise: k.exercise, load_kg: null, reps: 1, rpe: null, done_on: today })"
+              @click="send({ exercise: k.exercise, load_kg: null, reps: 1, rpe: null, done_on: latest })"
             >
               take back
             </button>
@@ -92,7 +93,7 @@ async function tell() {
       </label>
       <label>reps <input v-model="reps" inputmode="numeric" aria-label="Reps" /></label>
       <label>RPE <input v-model="rpe" inputmode="decimal" aria-label="RPE, empty for all-out" /></label>
-      <label>on <input v-model="doneOn" type="date" :max="today" aria-label="Day" /></label>
+      <label>on <input v-model="doneOn" type="date" :max="latest" aria-label="Day" /></label>
       <p class="small soft how">{{ how }}. Without an RPE it was all-out.</p>
       <v-btn type="submit" variant="flat" :disabled="busy">Keep</v-btn>
       <v-btn @click="telling = false">Not now</v-btn>

@@ -1,6 +1,7 @@
 // The set being logged, kept in the browser until it is in the outbox: nothing typed is lost.
 import { useLocalStorage } from '@vueuse/core'
 import { uuid7, type Schemas } from '@/shared/api'
+import { now } from '@/shared/clock'
 
 export type Lift = 'squat' | 'deadlift'
 export interface SeenFault {
@@ -109,7 +110,7 @@ export function bodyOf(draft: Draft): Schemas['SetRequest'] {
     gear: draft.gear,
     measures: draft.measures,
     note: draft.note,
-    performed_at: draft.performed_at ?? new Date().toISOString(),
+    performed_at: draft.performed_at ?? now().toISOString(),
     faults: draft.faults,
   }
 }

@@ -9,7 +9,8 @@ import AddLine from './AddLine.vue'
 import DrillResult from './DrillResult.vue'
 import LineForm from './LineForm.vue'
 import Reasons from './Reasons.vue'
-import { amountOf, dayWords, effortWords, isoDay, minutes, titleOf, wayUp, withoutSteps } from './words'
+import { isoDay, now } from '@/shared/clock'
+import { amountOf, dayWords, effortWords, minutes, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, PlanEdit } from './usePlan'
 import { cardQuery, equipmentQuery } from '@/shared/queries'
 
@@ -105,7 +106,7 @@ function collars(line: Line): number {
       </p>
       <template v-if="line.kind === 'drill'">
         <p class="small">{{ line.note }}</p>
-        <DrillResult v-if="mayWrite && day.on <= isoDay(new Date())" :lifter-id="lifterId" :line="line" />
+        <DrillResult v-if="mayWrite && day.on <= isoDay(now())" :lifter-id="lifterId" :line="line" />
       </template>
       <PlateStack
         v-if="line.kind === 'main' && line.load_kg !== null && !line.overruled?.dropped && !line.until_rpe"

@@ -7,7 +7,8 @@ import { USE_NAMES } from '@/shared/words'
 import AddLine from './AddLine.vue'
 import DayPane from './DayPane.vue'
 import SeasonLine from './SeasonLine.vue'
-import { amountOf, dayWords, isoDay, titleOf, wayUp, withoutSteps } from './words'
+import { today } from '@/shared/clock'
+import { amountOf, dayWords, titleOf, wayUp, withoutSteps } from './words'
 import type { Day, Line, Plan, PlanEdit } from './usePlan'
 
 const props = defineProps<{
@@ -21,13 +22,13 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ edit: [PlanEdit] }>()
 const { massOf } = useUnits()
-const today = isoDay(new Date())
+const todayOn = today()
 const days = computed(() => props.plan.weeks.flatMap((w) => w.days))
 const chosen = ref<string | null>(null)
 const open = computed<Day | null>(
   () =>
     days.value.find((d) => d.day_id === chosen.value) ??
-    days.value.find((d) => d.on >= today) ??
+    days.value.find((d) => d.on >= todayOn) ??
     days.value.at(-1) ??
     null,
 )
@@ -110,8 +111,8 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
                   {
                     open: day.day_id === open?.day_id,
                     over: day.day_id === over,
-                    past: day.on < today && !preview,
-                    today: day.on === today && !preview,
+                    past: day.on < todayOn && !preview,
+                    today: day.on === todayOn && !preview,
                   },
                 ]"
                 :aria-pressed="day.day_id === open?.day_id"
@@ -206,7 +207,7 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
       :day="open"
       :may-write="!!mayWrite && !preview"
       :busy="!!busy"
-      :today="open.on === today && !preview"
+      :today="open.on === todayOn && !preview"
       :days="days"
       @edit="emit('edit', $event)"
     />

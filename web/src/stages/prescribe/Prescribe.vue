@@ -14,7 +14,8 @@ import PlanOut from './PlanOut.vue'
 import PlanSheet from './PlanSheet.vue'
 import Variations from './Variations.vue'
 import { usePlan, type PlanFrame } from './usePlan'
-import { dayWords, isoDay, titleOf } from './words'
+import { today } from '@/shared/clock'
+import { dayWords, titleOf } from './words'
 
 const props = defineProps<{ lifterId: string }>()
 const VIEWS = { plan: 'Plan', variations: 'Variations', load: 'One load' } as const
@@ -39,12 +40,12 @@ const answer = computed(() => {
   if (view.value === 'load') return 'One load'
   if (!standing.data.value) return 'The plan'
   if (!plan.value || anew.value) return 'How long, which days, to which meet?'
-  const today = isoDay(new Date())
-  const next = plan.value.weeks.flatMap((w) => w.days).find((d) => d.on >= today)
+  const todayOn = today()
+  const next = plan.value.weeks.flatMap((w) => w.days).find((d) => d.on >= todayOn)
   if (!next) return 'The plan has run out: make the next one'
   const lifts = next.lines.filter((l) => ['main', 'second'].includes(l.kind)).map(titleOf)
   const what = [...new Set(lifts)].join(' and ').toLowerCase() || 'support work'
-  return next.on === today ? `Today: ${what}` : `${dayWords(next.on)}: ${what}`
+  return next.on === todayOn ? `Today: ${what}` : `${dayWords(next.on)}: ${what}`
 })
 </script>
 

@@ -7,7 +7,7 @@ import { area, line } from 'd3-shape'
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
 import { seasonOf, type MaxPoint, type Season, type SoFar } from './season'
-import { isoDay } from './words'
+import { isoDay, now as clockNow } from '@/shared/clock'
 import type { Plan } from './usePlan'
 
 const props = withDefaults(defineProps<{ plan: Plan; openDay: string | null; soFar?: SoFar[] }>(), {
@@ -22,7 +22,7 @@ const STRIP = 84
 const FOOT = 16
 
 const seasons = computed(() => seasonOf(props.plan, props.soFar))
-const today = Date.parse(isoDay(new Date()))
+const today = Date.parse(isoDay(clockNow()))
 const height = computed(() => seasons.value.length * STRIP + FOOT)
 const x = computed(() => {
   const days = props.plan.weeks.flatMap((w) => w.days.map((d) => Date.parse(d.on)))

@@ -1,13 +1,11 @@
 // Days, work and places of facts in words.
 import type { RouteLocationRaw } from 'vue-router'
+import { isoDay, now } from '@/shared/clock'
 import type { Line } from './usePlan'
 
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
 
-export const isoDay = (date: Date) =>
-  `${date.getFullYear()}-${String(date.getMonth() + 1).padStart(2, '0')}-${String(date.getDate()).padStart(2, '0')}`
-
-export function nextMonday(from = new Date()): string {
+export function nextMonday(from = now()): string {
   const day = new Date(from)
   day.setDate(day.getDate() + ((8 - day.getDay()) % 7 || 7))
   return isoDay(day)

@@ -3,6 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
+import { now } from '@/shared/clock'
 import { useSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
 import { useTryCue } from '@/shared/useTryCue'
@@ -33,7 +34,7 @@ async function tested(cause_id: string, result: 'for' | 'against' | 'unclear') {
           cause_id,
           result,
           note: '',
-          tested_at: new Date().toISOString(),
+          tested_at: now().toISOString(),
         },
       }),
     ),

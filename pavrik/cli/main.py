@@ -128,9 +128,10 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     backup.add_argument("file", help="the file, or with --keep a folder")
     backup.add_argument("--keep", type=int, help="keep so many of the newest dumps in the folder")
     backup.set_defaults(run=lambda a: operation.run_backup(a.file, a.keep))
-    restore = commands.add_parser("restore", help="restore a dump into an empty database")
+    restore = commands.add_parser("restore", help="restore a dump, for the next start to serve")
     restore.add_argument("file")
-    restore.set_defaults(run=lambda a: operation.run_restore(a.file))
+    restore.add_argument("--replace", action="store_true", help="though a club of its own is there")
+    restore.set_defaults(run=lambda a: operation.run_restore(a.file, a.replace))
 
 
 def _parser() -> argparse.ArgumentParser:

@@ -2,23 +2,22 @@
 
 import json
 import os
-import subprocess
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
 import uvicorn
 from argon2 import PasswordHasher
-from psycopg.conninfo import conninfo_to_dict, make_conninfo
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
-from pavrik.cli.start import running_owner_url
+from pavrik.cli.start import only_one, running_owner_url, state_folder
 from pavrik.demo.load import load_demo
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
-from pavrik.store.cluster import find_binary
+from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database
+from pavrik.store.dumps import dump, restore, restore_private
 from pavrik.store.migrate import migrate
 
 DUMP = "pavrik-"
@@ -64,20 +63,6 @@ def run_serve(host: str, port: int, workers: int) -> None:
         )  # fmt: skip
 
 
-def _postgres_tool(tool: str, url: str, *arguments: str) -> None:
-    """Run one of PostgreSQL's tools on a database, as its owner: the password goes by the
-    environment, what is written is for its owner's eyes only."""
-    told = conninfo_to_dict(url)
-    secret = {"PGPASSWORD": str(told.pop("password"))} if "password" in told else {}
-    command = (str(find_binary(tool)), f"--dbname={make_conninfo('', **told)}", *arguments)
-    result = subprocess.run(
-        command, capture_output=True, text=True, check=False, env=os.environ | secret, umask=0o077
-    )
-    if result.returncode:
-        lines = result.stderr.strip().splitlines() or ["no message"]
-        raise OperationError(f"{tool} failed: {lines[0]}")
-
-
 def run_backup(target: str, keep: int | None = None) -> None:
     """Dump the named database, else that of the running ``start``, in PostgreSQL's custom format:
     into a file, or with ``keep`` into a folder,
@@ -85,7 +70,7 @@ def run_backup(target: str, keep: int | None = None) -> None:
     is whole."""
     url = running_owner_url()
     if keep is None:
-        _postgres_tool("pg_dump", url, "--format=custom", f"--file={target}")
+        dump(url, Path(target))
         return
     folder = Path(target)
     if keep < 1 or (folder.exists() and not folder.is_dir()):
@@ -94,7 +79,7 @@ def run_backup(target: str, keep: int | None = None) -> None:
     made = folder / f"{DUMP}{datetime.now(UTC):%Y%m%dT%H%M%S}.dump"
     unfinished = made.with_suffix(".unfinished")
     try:
-        _postgres_tool("pg_dump", url, "--format=custom", f"--file={unfinished}")
+        dump(url, unfinished)
         unfinished.rename(made)
     finally:
         unfinished.unlink(missing_ok=True)
@@ -103,9 +88,16 @@ def run_backup(target: str, keep: int | None = None) -> None:
     print(made)
 
 
-def run_restore(file: str) -> None:
-    """Restore a dump into an empty database."""
-    _postgres_tool("pg_restore", database_url(), "--exit-on-error", file)
+def run_restore(file: str, replace: bool = False) -> None:
+    """Restore a dump into the named database, which must be empty, else into the private one of
+    this folder, which ``start`` then serves."""
+    url = Environment().database_url
+    if url:
+        restore(url, Path(file))
+        print("restored")
+        return
+    with only_one(state_folder()):
+        print(restore_private(Cluster(state_folder()), Path(file), replace))
 
 
 def print_openapi() -> None:

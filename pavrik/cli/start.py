@@ -45,7 +45,8 @@ def state_folder() -> Path:
 
 
 @contextmanager
-def _only_one(folder: Path) -> Iterator[None]:
+def only_one(folder: Path) -> Iterator[None]:
+    """Hold the folder's lock. Raises OperationError where another Pavrik holds it."""
     folder.mkdir(parents=True, exist_ok=True)
     with (folder / "start.lock").open("w") as lock:
         try:
@@ -88,7 +89,7 @@ def _database_urls() -> Iterator[tuple[str, str]]:
         yield own, own
         return
     folder = state_folder()
-    with _only_one(folder):
+    with only_one(folder):
         cluster = Cluster(folder)
         port = cluster.start()
         try:

@@ -11,6 +11,14 @@ _SCHEMA = """
 create table if not exists migration (
   number integer primary key, name text not null, applied_at timestamptz not null default now())
 """
+_BECOME = """
+do $$ begin
+  if not pg_has_role(current_user, 'pavrik_app', 'member') then
+    execute format('grant pavrik_app to %I', current_user);
+  end if;
+end $$
+"""
+"""An owner who is no superuser must be allowed to become the application's role."""
 
 
 def shipped_migrations() -> list[tuple[int, str, str]]:
@@ -48,4 +56,5 @@ def migrate(owner_url: str) -> list[str]:
                     "insert into migration (number, name) values (%s, %s)", (number, name)
                 )
             applied.append(name)
+        connection.execute(_BECOME)
     return applied

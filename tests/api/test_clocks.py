@@ -18,7 +18,7 @@ def ran_ahead(owner_url):
         with psycopg.connect(owner_url, autocommit=True) as connection:
             for column in columns:
                 table, clock = column.split(".")
-                connection.execute(f"update {table} set {clock} = %s", (AHEAD,))  # noqa: S608
+                connection.execute(f"update {table} set {clock} = %s", (AHEAD,))
 
     return set_ahead
 

@@ -182,4 +182,6 @@ def test_a_backup_comes_back_whole(state, monkeypatch, capsys):
         ).fetchone()
     assert forced == (True,)
     assert main(["restore", str(state / "no.dump")]) == 2
-    assert "failed" in capsys.readouterr().err
+    assert "there is no dump" in capsys.readouterr().err
+    assert main(["restore", str(dump)]) == 2
+    assert "is not empty" in capsys.readouterr().err

@@ -12,6 +12,7 @@ _SENTENCES: dict[str, tuple[str, str]] = {
         "a bar with a centre of its own needs all three: beyond the shoulders, forward, lean",
         "beyond_shoulder_m",
     ),
+    "plan_replaced_once": ("this plan was changed by someone else just now: reload it", "plan"),
     "set_replaced_once": ("this set was already amended: amend the newer one", "replaces"),
     "set_pull_style_for_pulls": ("dead-stop or rebound is noted for pulls only", "pull_style"),
     "set_says_something": ("a set has at least one rep or one miss", "reps"),

@@ -7,6 +7,7 @@ from pavrik.store.database import Connection
 from pavrik.store.statements import one_of, run
 
 SILENT_S = 20
+BEAT_S = 5.0
 
 
 @dataclass(frozen=True)
@@ -45,6 +46,11 @@ def get_job(connection: Connection, job_id: UUID) -> Job | None:
 def beat(connection: Connection, job_id: UUID, progress: float) -> bool:
     """Note progress; False when the job was cancelled and should stop."""
     return bool(run(connection, "beat_job", job_id=job_id, progress=progress))
+
+
+def keep_alive(connection: Connection, job_id: UUID) -> None:
+    """Note that a job's worker lives."""
+    run(connection, "keep_job_alive", job_id=job_id)
 
 
 def end_job(connection: Connection, job_id: UUID, state: str, told: str = "") -> None:

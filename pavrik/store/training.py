@@ -113,6 +113,12 @@ def measures_of(
     return found
 
 
+def lock_amendments(connection: Connection, club_id: UUID) -> None:
+    """Let amendments of a club's log wait for each other until the transaction ends, so that each
+    stands upon the newest version."""
+    run(connection, "lock_amendments", club_id=club_id)
+
+
 def get_set(connection: Connection, set_id: UUID) -> StoredSet | None:
     """One set, standing or not."""
     return one_of(connection, StoredSet, "get_set", set_id=set_id)

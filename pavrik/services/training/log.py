@@ -71,6 +71,8 @@ def log_set(
     """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
 
     def action(connection: Connection) -> SetRef:
+        if logged.replaces is not None:
+            store.lock_amendments(connection, who.club_id)
         get_profile(connection, logged.lifter_id)
         check_observations(catalogue_of(connection), logged, seen)
         whole = replace(
@@ -94,6 +96,7 @@ def withdraw_set(
     """Take a set back: a new fact that withdraws it, the old one stays on record."""
 
     def action(connection: Connection) -> SetRef:
+        store.lock_amendments(connection, who.club_id)
         old = store.standing_version(connection, set_id)
         if old is None:
             raise InvalidError("this set is not in your club", "set_id")

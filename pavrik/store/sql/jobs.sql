@@ -23,6 +23,10 @@ select job_id, lifter_id, state, progress, told from job where job_id = :job_id;
 -- Note a running job's progress.
 update job set progress = :progress, beat_at = now() where job_id = :job_id and state = 'running';
 
+-- name: keep_job_alive!
+-- Note that a running job's worker lives.
+update job set beat_at = now() where job_id = :job_id and state = 'running';
+
 -- name: end_job!
 -- A running job becomes done, cancelled or failed.
 update job set state = :state, told = :told where job_id = :job_id and state = 'running';

@@ -17,6 +17,10 @@ from training_set where set_id = :set_id;
 -- Those of the ids that are on record.
 select set_id from training_set where set_id = any(:set_ids);
 
+-- name: lock_amendments!
+-- Let amendments of one club's log wait for each other.
+select pg_advisory_xact_lock(hashtextextended('amend ' || :club_id::text, 0));
+
 -- name: standing_version
 -- The newest version of a set, withdrawn or not.
 with recursive version as (

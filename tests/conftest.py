@@ -66,7 +66,7 @@ def demo_template(server: Server) -> str:
     name = server.copy(TEMPLATE, WITH_DEMO)
     database = Database(server.app_url(name))
     database.open()
-    load_demo(database, server.owner_url(name), CHEAP, NOW)
+    load_demo(database, CHEAP, NOW)
     database.close()
     return name
 

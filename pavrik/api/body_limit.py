@@ -10,6 +10,7 @@ from pavrik.api.problems import problem
 USUAL_BYTES = 1_000_000
 SMALL_BYTES = 8_000
 FILE_BYTES = 5_000_000
+ARCHIVE_BYTES = 40_000_000
 LIMITS: Mapping[str, int] = {
     "/api/session": SMALL_BYTES,
     "/api/session/demo": SMALL_BYTES,
@@ -17,6 +18,7 @@ LIMITS: Mapping[str, int] = {
     "/api/session/join": SMALL_BYTES,
     "/api/log/preview": FILE_BYTES,
     "/api/log/import": FILE_BYTES,
+    "/api/session/club-archive": ARCHIVE_BYTES,
     "/api/lifters/preview": FILE_BYTES,
     "/api/lifters/import": FILE_BYTES,
 }

@@ -6,10 +6,12 @@ from typing import Annotated
 import segno
 from fastapi import Body, Request, Response
 
-from pavrik.api.body_limit import FILE_BYTES
+from pavrik.api.body_limit import ARCHIVE_BYTES, FILE_BYTES
 from pavrik.api.local import is_local
 
 FileIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=FILE_BYTES)]
+
+ArchiveIn = Annotated[bytes, Body(media_type="application/octet-stream", max_length=ARCHIVE_BYTES)]
 
 
 def file_answer(data: bytes, media_type: str, name: str) -> Response:

@@ -2,9 +2,11 @@
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from pathlib import Path
 
 from pavrik.cli.start import running_app_url, served_address
-from pavrik.services.club import people
+from pavrik.errors import BadInputError
+from pavrik.services.club import moving, people
 from pavrik.services.club.founding import LINK_DAYS, invite_owner
 from pavrik.store.database import Database
 
@@ -34,3 +36,19 @@ def reset_coach(email: str) -> None:
         token = people.reset_link(database, email)
     print(f"{served_address()}/join/{token}")
     print(f"Once, within {people.LINK_DAYS} days: {email} chooses a password there.")
+
+
+def bring_in(file: str, email: str) -> None:
+    """Bring a club in from its archive and print a link with which its owner chooses a password.
+    Raises BadInputError, InvalidError, RefusedError, OperationError."""
+    try:
+        data = Path(file).read_bytes()
+    except OSError as error:
+        raise BadInputError(f"cannot read {file}: {error.strerror}") from error
+    with _running() as database:
+        arrived = moving.bring_in(database, data, email)
+    print(f"{served_address()}/join/{arrived.token}")
+    print(
+        f"{arrived.club} is here with {arrived.facts} facts. Once, within {people.LINK_DAYS} days: "
+        f"{arrived.owner_email} chooses a password there."
+    )

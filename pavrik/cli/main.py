@@ -101,10 +101,14 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     serve.set_defaults(run=lambda a: operation.run_serve(a.host, a.port, a.workers))
     for name, about, run in (
         ("migrate", "apply missing migrations to PAVRIK_DATABASE_URL", operation.run_migrate),
-        ("demo", "load the demo club into PAVRIK_DATABASE_URL", operation.run_demo),
         ("openapi", "print the HTTP API's description", operation.print_openapi),
     ):
         commands.add_parser(name, help=about).set_defaults(run=lambda _, run=run: run())
+    demo = commands.add_parser("demo", help="load the demo club")
+    how = demo.add_mutually_exclusive_group()
+    how.add_argument("--reset", action="store_true", help="anew, as it was at first")
+    how.add_argument("--remove", action="store_true", help="take it away; start leaves it out then")
+    demo.set_defaults(run=lambda a: operation.run_demo(a.reset, a.remove))
     club = commands.add_parser("club", help="clubs on this server").add_subparsers(required=True)
     new = club.add_parser("new", help="print a one-time link with which an owner starts a club")
     new.add_argument("--name", required=True, help="the club's name")
@@ -114,6 +118,10 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     reset = coach.add_parser("reset", help="print a one-time link that sets a forgotten password")
     reset.add_argument("email", help="with which the coach signs in")
     reset.set_defaults(run=lambda a: clubs.reset_coach(a.email))
+    bring = commands.add_parser("import", help="bring a club in from its archive")
+    bring.add_argument("file", help="the ZIP that its owner took out under People")
+    bring.add_argument("--owner", default="", help="e-mail of who owns it, where several do")
+    bring.set_defaults(run=lambda a: clubs.bring_in(a.file, a.owner))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")
     bench.add_argument(

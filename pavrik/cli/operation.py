@@ -11,8 +11,8 @@ from argon2 import PasswordHasher
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
-from pavrik.cli.start import only_one, running_owner_url, state_folder
-from pavrik.demo.load import load_demo
+from pavrik.cli.start import only_one, running_app_url, running_owner_url, state_folder
+from pavrik.demo.load import load_demo, remove_demo
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
 from pavrik.store.cluster import Cluster
@@ -37,13 +37,15 @@ def run_migrate() -> None:
     print("applied: " + ", ".join(applied) if applied else "nothing to apply")
 
 
-def run_demo() -> None:
-    """Load the demo club."""
-    url = database_url()
-    database = Database(url)
+def run_demo(reset: bool = False, remove: bool = False) -> None:
+    """Load the demo club where it is missing; load it anew, or take it away."""
+    database = Database(running_app_url())
     database.open()
     try:
-        load_demo(database, url, PasswordHasher(), datetime.now(UTC))
+        if reset or remove:
+            remove_demo(database)
+        if not remove:
+            load_demo(database, PasswordHasher(), datetime.now(UTC))
     finally:
         database.close()
 

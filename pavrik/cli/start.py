@@ -17,7 +17,7 @@ from argon2 import PasswordHasher
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
-from pavrik.demo.load import load_demo
+from pavrik.demo.load import is_removed, load_demo
 from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
@@ -98,11 +98,15 @@ def _database_urls() -> Iterator[tuple[str, str]]:
             cluster.stop()
 
 
-def _load_demo(app_url: str, owner_url: str) -> None:
+def _load_demo(app_url: str) -> bool:
+    """Load the demo club where it is missing and nobody took it away; whether it is there."""
     database = Database(app_url)
     database.open()
     try:
-        load_demo(database, owner_url, PasswordHasher(), datetime.now(UTC))
+        if is_removed(database):
+            return False
+        load_demo(database, PasswordHasher(), datetime.now(UTC))
+        return True
     finally:
         database.close()
 
@@ -168,10 +172,10 @@ def start(port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK
     signal.signal(signal.SIGTERM, _leave)
     logging.basicConfig(level=logging.INFO, format="%(asctime)s %(message)s")
     logging.getLogger("psycopg.pool").setLevel(logging.ERROR)
-    with _database_urls() as (owner_url, app_url):
+    with _database_urls() as (_, app_url):
         if demo:
             print("Loading the demo club where it is missing ...", flush=True)
-            _load_demo(app_url, owner_url)
+            demo = _load_demo(app_url)
         if prepare_only:
             print("Pavrik is set up: ./start serves it.")
             return

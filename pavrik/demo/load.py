@@ -4,9 +4,7 @@ from datetime import datetime, timedelta
 from uuid import UUID
 
 import numpy as np
-import psycopg
 from argon2 import PasswordHasher
-from psycopg import sql
 
 from pavrik.core.body.measurement import LANDMARKS
 from pavrik.core.prescription.next_load import Target
@@ -33,7 +31,7 @@ from pavrik.services.setups import fits
 from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.services.training.review import refresh_summary
-from pavrik.store import equipment, library, lifters, training
+from pavrik.store import accounts, equipment, library, lifters, training
 from pavrik.store.database import Connection, Database
 
 SEED = 20
@@ -161,28 +159,26 @@ def _gain_mass(database: Database, person: Person, lifter_id: UUID, now: datetim
         lifters.add_profile(connection, CLUB_ID, stable_id(lifter_id, "gain"), OWNER_ID, profile)
 
 
-def _forget(owner_url: str) -> None:
-    """Take a half-loaded demo club away, so that it can be loaded whole."""
-    with psycopg.connect(owner_url, autocommit=True) as connection:
-        tables = connection.execute(
-            """select table_name from information_schema.columns
-               where column_name = 'club_id' and table_schema = 'public'"""
-        ).fetchall()
-        with connection.transaction():
-            connection.execute("set local session_replication_role = replica")
-            for (table,) in tables:
-                connection.execute(
-                    sql.SQL("delete from {} where club_id = %s").format(sql.Identifier(table)),
-                    (CLUB_ID,),
-                )
+def remove_demo(database: Database) -> None:
+    """Take the demo club away; ``start`` leaves it out until it is loaded again."""
+    with database.club(CLUB_ID) as connection:
+        accounts.erase_demo_club(connection)
+        accounts.set_demo_removed(connection, removed=True)
 
 
-def load_demo(database: Database, owner_url: str, hasher: PasswordHasher, now: datetime) -> None:
+def is_removed(database: Database) -> bool:
+    """Whether somebody took the demo club away."""
+    with database.club(CLUB_ID) as connection:
+        return accounts.demo_is_removed(connection)
+
+
+def load_demo(database: Database, hasher: PasswordHasher, now: datetime) -> None:
     """Load the club, settle most lifters, prescribe the next squat; nothing when it is there."""
     if is_loaded(database):
         return
-    _forget(owner_url)
     with database.club(CLUB_ID) as connection:
+        accounts.erase_demo_club(connection)
+        accounts.set_demo_removed(connection, removed=False)
         _add_club(connection, hasher)
         ids = {person.name: _add_lifter(connection, person, now) for person in PEOPLE}
     for person in PEOPLE:

@@ -119,6 +119,21 @@ def get_club(connection: Connection, club_id: UUID) -> tuple[str, bool]:
     return (found[0][0], found[0][1]) if found else ("", False)
 
 
+def erase_demo_club(connection: Connection) -> None:
+    """Take every row of the demo club away that the transaction names."""
+    value_of(connection, "erase_demo_club")
+
+
+def set_demo_removed(connection: Connection, *, removed: bool) -> None:
+    """Remember whether the demo club stays away."""
+    run(connection, "set_demo_removed", removed=removed)
+
+
+def demo_is_removed(connection: Connection) -> bool:
+    """Whether somebody took the demo club away."""
+    return bool(value_of(connection, "demo_is_removed"))
+
+
 def today(connection: Connection) -> date:
     """The day it is where the club trains."""
     found: date = value_of(connection, "get_today")

@@ -6,7 +6,7 @@ from uuid6 import uuid7
 
 from tests.api.helpers import PROFILE, a_set, add_lifter
 
-NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link", "lift"}
+NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link", "lift", "installation"}
 
 
 @pytest.fixture(scope="module")
@@ -179,12 +179,13 @@ QUERY = {
 }
 FILES = {
     "/api/log/preview", "/api/log/import", "/api/lifters/preview", "/api/lifters/import",
-    "/api/lifters/{lifter_id}/clips/file",
+    "/api/lifters/{lifter_id}/clips/file", "/api/session/club-archive",
 }  # fmt: skip
 OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session/demo"),
         ("GET", "/api/session/doors"), ("GET", "/api/session/club-link/{token}"),
         ("POST", "/api/session/club"), ("GET", "/api/lifts"),
         ("GET", "/api/session/join/{token}"), ("POST", "/api/session/join"),
+        ("POST", "/api/session/club-archive"),
         ("GET", "/api/shared/{token}")}  # fmt: skip
 
 

@@ -140,3 +140,12 @@ class DeedOut(BaseModel):
     who: str
     action: str
     subject: str
+
+
+class ArrivedAnswer(BaseModel):
+    """A club that was brought in; ``path`` is where its owner chooses a password, once."""
+
+    club: str
+    owner_email: str
+    path: str
+    facts: int

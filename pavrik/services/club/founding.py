@@ -69,6 +69,37 @@ def first_club_is_open(database: Database, local: bool) -> bool:
         return not store.own_club_exists(connection)
 
 
+@dataclass(frozen=True)
+class Door:
+    """What lets a new club in: a one-time link, or being the first one on this machine."""
+
+    link: store.ClubLink | None
+    named: str
+
+    def pass_through(self, connection: Connection) -> None:
+        """Use the door, once. Raises InvalidError, ForbiddenError where another was quicker."""
+        if self.link is not None:
+            if not store.use_club_link(connection, self.named):
+                raise InvalidError("this link was used a moment ago: ask for a new one", "token")
+            return
+        store.lock_first_club(connection)
+        if store.own_club_exists(connection):
+            raise ForbiddenError("a club was started here a moment ago: sign in, or ask it")
+
+
+def find_door(database: Database, token: str, local: bool) -> Door:
+    """Raises InvalidError for a dead link, ForbiddenError where there is none and no club may be
+    started without."""
+    if token:
+        return Door(find_link(database, token), _link_digest(token))
+    if not first_club_is_open(database, local):
+        raise ForbiddenError(
+            "a club exists here, or this is not the machine that Pavrik runs on: a new club needs "
+            "a link (pavrik club new)"
+        )
+    return Door(None, store.IS_THERE_A_CLUB)
+
+
 def _usual_equipment(connection: Connection, club_id: UUID) -> None:
     """A bar and plates, so that the first load can be worked out."""
     name, mass_kg, shaft_mm = USUAL_BAR
@@ -88,24 +119,13 @@ def start_club(
     Raises ForbiddenError where no link was given and the door is closed, InvalidError, RefusedError
     where the e-mail is taken.
     """
-    link = find_link(database, new.token) if new.token else None
-    if link is None and not first_club_is_open(database, local):
-        raise ForbiddenError(
-            "a club exists here, or this is not the machine that Pavrik runs on: a new club needs "
-            "a link (pavrik club new)"
-        )
+    door = find_door(database, new.token, local)
     hashed, club_id, coach_id = passwords.hash(new.password), uuid7(), uuid7()
-    named = _link_digest(new.token) if link else store.IS_THERE_A_CLUB
     coach = store.Coach(
         club_id, coach_id, new.email.strip().lower(), new.name.strip(), "owner", hashed, "kg", "cm"
     )
-    with database.founding(club_id, named) as connection:
-        if link is not None and not store.use_club_link(connection, named):
-            raise InvalidError("this link was used a moment ago: ask for a new one", "token")
-        if link is None:
-            store.lock_first_club(connection)
-            if store.own_club_exists(connection):
-                raise ForbiddenError("a club was started here a moment ago: sign in, or ask it")
+    with database.founding(club_id, door.named) as connection:
+        door.pass_through(connection)
         store.add_club(connection, club_id, new.club.strip())
         store.add_coach(connection, coach)
         if new.time_zone:

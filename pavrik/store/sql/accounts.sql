@@ -53,6 +53,18 @@ insert into club (club_id, name, is_demo) values (:club_id, :name, :is_demo);
 -- Name of the club and whether it is the demo.
 select name, is_demo from club where club_id = :club_id;
 
+-- name: erase_demo_club
+-- Take the demo club away.
+select erase_demo_club();
+
+-- name: set_demo_removed!
+-- Remember whether the demo club stays away.
+update installation set demo_removed_at = case when :removed then now() end;
+
+-- name: demo_is_removed
+-- Whether the demo club was taken away.
+select demo_removed_at is not null from installation;
+
 -- name: get_today
 -- The day it is on the club's clock.
 select current_date;

@@ -4,6 +4,8 @@ import { fresh, server } from './server'
 vi.mock('@/shared/api', async (original) => (await import('./server')).withServer(original))
 const { default: Invite } = await import('@/stages/people/Invite.vue')
 const { default: People } = await import('@/stages/people/People.vue')
+const { default: WholeClub } = await import('@/stages/people/WholeClub.vue')
+const { default: BringClub } = await import('@/stages/signin/BringClub.vue')
 const { default: PersonRow } = await import('@/stages/people/PersonRow.vue')
 const { default: Join } = await import('@/stages/signin/Join.vue')
 const { loadSession } = await import('@/shared/session')
@@ -171,5 +173,40 @@ describe('the link of an invitation', () => {
     const page = await join('password')
     expect(page.findAll('input')).toHaveLength(1)
     expect(page.text()).toContain('Everywhere else you will be signed out')
+  })
+})
+
+describe('the whole club', () => {
+  it('leaves as one file, and only the demo club can be removed', async () => {
+    const own = mounted(WholeClub, { club: 'Quarry Road', isDemo: false })
+    expect(own.find('a').attributes('href')).toBe('/api/club/archive')
+    expect(own.text()).not.toContain('Remove')
+    const demo = mounted(WholeClub, { club: 'Demo', isDemo: true })
+    await find(demo, 'Remove the demo club')!.trigger('click')
+    expect(server.posts).toHaveLength(0)
+    expect(demo.text()).toContain('brings it back')
+  })
+})
+
+describe('a club from elsewhere', () => {
+  const pick = async (page: ReturnType<typeof mounted>) => {
+    const input = page.find('input[type=file]')
+    Object.defineProperty(input.element, 'files', { value: [new File(['zip'], 'club.zip')] })
+    await input.trigger('change')
+  }
+  it('says what came and leads its owner to a password', async () => {
+    server.answer = { club: 'First', owner_email: 'o@first.example', path: '/join/once', facts: 1234 }
+    const page = mounted(BringClub, { token: 'by-link' })
+    await pick(page)
+    await vi.waitFor(() => expect(page.text()).toContain('First is here with 1,234 facts'))
+    expect(page.find('a').attributes('href')).toContain('/join/once')
+    expect(server.posts[0]!.params).toMatchObject({ query: { token: 'by-link' } })
+  })
+  it('that cannot be used is refused in the words of the server, and another file can be chosen', async () => {
+    server.refusal = { detail: 'this is no archive of a club', errors: [] }
+    const page = mounted(BringClub, { token: '' })
+    await pick(page)
+    await vi.waitFor(() => expect(page.text()).toContain('this is no archive of a club'))
+    expect(page.find('input[type=file]').attributes('disabled')).toBeUndefined()
   })
 })

@@ -3,6 +3,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from './api'
+import { asBytes } from './files'
 import { useProblem } from './useProblem'
 
 const props = defineProps<{ what: 'log' | 'lifters'; label: string; many: string }>()
@@ -13,10 +14,6 @@ const file = ref<File | null>(null)
 const seen = ref<Schemas['ImportAnswer'] | null>(null)
 const done = ref('')
 let key = uuid7()
-const asBytes = {
-  bodySerializer: (body: unknown) => body as BodyInit,
-  headers: { 'Content-Type': 'application/octet-stream' },
-}
 
 async function look(event: Event) {
   file.value = (event.target as HTMLInputElement).files?.[0] ?? null

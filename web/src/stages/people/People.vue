@@ -11,6 +11,7 @@ import Deeds from './Deeds.vue'
 import Invite from './Invite.vue'
 import OwnAccount from './OwnAccount.vue'
 import PersonRow from './PersonRow.vue'
+import WholeClub from './WholeClub.vue'
 
 const { session } = useSession()
 const queries = useQueryClient()
@@ -64,7 +65,10 @@ const account = useQuery({
       </div>
       <div>
         <OwnAccount v-if="account.data.value" :account="account.data.value" @changed="again" />
-        <Deeds v-if="people.data.value.may_manage" />
+        <template v-if="people.data.value.may_manage">
+          <WholeClub :club="session?.club ?? ''" :is-demo="session?.is_demo ?? false" />
+          <Deeds />
+        </template>
       </div>
     </div>
   </main>

@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { answered, client } from '@/shared/api'
 import { loadSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
+import BringClub from './BringClub.vue'
 import Door from './Door.vue'
 import NewPerson from './NewPerson.vue'
 
@@ -66,6 +67,7 @@ async function start() {
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
       <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">Start the club</v-btn>
     </form>
+    <BringClub v-if="!closed" :token="token ?? ''" />
     <p class="mt-6"><router-link :to="{ name: 'sign-in' }">Back to signing in</router-link></p>
   </Door>
 </template>

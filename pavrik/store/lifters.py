@@ -5,6 +5,8 @@ from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
+from uuid6 import uuid7
+
 from pavrik.store.database import Connection
 from pavrik.store.statements import all_of, one_of, run, tuples_of, value_of
 
@@ -66,9 +68,52 @@ class PainFlag:
     raised_at: datetime
 
 
-def list_profiles(connection: Connection) -> list[Profile]:
-    """Every lifter of the club with the newest profile, by name."""
-    return all_of(connection, Profile, "list_profiles")
+@dataclass(frozen=True)
+class Away:
+    """A lifter who left the club."""
+
+    lifter_id: UUID
+    name: str
+    since: datetime
+
+
+def list_profiles(connection: Connection, *, everyone: bool = False) -> list[Profile]:
+    """Lifters of the club with the newest profile, by name; ``everyone``: those who left too."""
+    return all_of(connection, Profile, "list_profiles", everyone=everyone)
+
+
+@dataclass(frozen=True)
+class Mass:
+    """What a lifter weighed from a day on."""
+
+    on: date
+    mass_kg: float
+
+
+def list_masses(connection: Connection, lifter_id: UUID) -> list[Mass]:
+    """Body mass as it was said, oldest first: the last word of every day."""
+    return all_of(connection, Mass, "list_masses", lifter_id=lifter_id)
+
+
+def list_away(connection: Connection) -> list[Away]:
+    """Who left the club, by name."""
+    return all_of(connection, Away, "list_away")
+
+
+def away_since(connection: Connection, lifter_id: UUID) -> datetime | None:
+    """Since when a lifter is away; None for one who is here."""
+    since: datetime | None = value_of(connection, "away_since", lifter_id=lifter_id)
+    return since
+
+
+def add_presence(
+    connection: Connection, club_id: UUID, said_by: UUID, lifter_id: UUID, *, here: bool
+) -> None:
+    """A lifter left the club, or is back."""
+    run(
+        connection, "add_presence", club_id=club_id, presence_id=uuid7(), lifter_id=lifter_id,
+        here=here, said_by=said_by,
+    )  # fmt: skip
 
 
 def get_profile(connection: Connection, lifter_id: UUID) -> Profile | None:

@@ -121,6 +121,7 @@ BODIES = {
         "choice_id": str(uuid7()), "lift": "squat", "cue": "midfoot-cue"},
     ("POST", "/api/lifters/{lifter_id}/floor-walk"): lambda: {},
     ("POST", "/api/library/own"): lambda: {"entries": []},
+    ("POST", "/api/lifters/{lifter_id}/presence"): lambda: {"here": False},
     ("POST", "/api/outbox"): lambda: {"items": [{
         "kind": "withdrawal", "key": str(uuid7()), "set_id": str(uuid7()),
         "new_id": str(uuid7())}]},

@@ -5,8 +5,8 @@ import json
 import psycopg
 from uuid6 import uuid7
 
-from tests.api.helpers import a_set, add_lifter, seen
-from tests.api.planned import ago, edit, make
+from tests.api.helpers import PROFILE, a_set, add_lifter, seen
+from tests.api.planned import ago, edit, frame, make
 
 NOTE = "Zinnober met the bar at dawn"
 
@@ -131,3 +131,40 @@ def test_the_same_id_in_another_club_is_not_touched(coach, stranger, gym):
     assert erased.status_code == 200
     assert coach.get(f"/api/lifters/{lifter}").json()["profile"]["name"] == "Twin Of Ids"
     assert coach.get(f"/api/lifters/{lifter}/plan").json()["plan"] is not None
+
+
+def test_a_lifter_who_left_stands_on_no_list_and_comes_back_whole(coach, lifter):
+    path = f"/api/lifters/{lifter}"
+    before = coach.get(path).json()
+    listed = {row["lifter_id"] for row in coach.get("/api/floor").json()}
+    assert coach.post(f"{path}/presence", {"here": False}).status_code == 200
+    assert {row["lifter_id"] for row in coach.get("/api/floor").json()} == listed - {lifter}
+    assert lifter in [one["lifter_id"] for one in coach.get("/api/lifters/away").json()]
+    assert coach.get(path).json()["away_since"] is not None
+    log = coach.get("/api/log.csv").text
+    assert "Ida" in log, "what was trained stays in the club's log"
+    coach.post(f"{path}/presence", {"here": True})
+    assert coach.get(path).json() == before
+    assert lifter not in [one["lifter_id"] for one in coach.get("/api/lifters/away").json()]
+    assert {row["lifter_id"] for row in coach.get("/api/floor").json()} == listed
+
+
+def test_who_left_gets_no_plan_when_the_whole_club_does(coach, lifter):
+    coach.post(f"/api/lifters/{lifter}/presence", {"here": False})
+    job = coach.post("/api/club/plans", frame()).json()
+    while job["state"] == "running":
+        job = coach.get(f"/api/jobs/{job['job_id']}").json()
+    assert coach.get(f"/api/lifters/{lifter}/plan").json()["plan"] is None
+
+
+def test_body_mass_is_kept_day_by_day(coach, owner_url):
+    lifter = add_lifter(coach)
+    with psycopg.connect(owner_url, autocommit=True) as connection:
+        connection.execute(
+            "update lifter_profile set said_at = said_at - interval '30 days' where lifter_id = %s",
+            (lifter,),
+        )
+    for mass_kg in (64.0, 64.6):
+        coach.post(f"/api/lifters/{lifter}/profile", PROFILE | {"mass_kg": mass_kg})
+    masses = coach.get(f"/api/lifters/{lifter}").json()["masses"]
+    assert [one["mass_kg"] for one in masses] == [63.0, 64.6], "the last word of every day"

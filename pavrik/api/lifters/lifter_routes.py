@@ -11,6 +11,7 @@ from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.lifters import (
     Acknowledged,
+    AwayAnswer,
     ClearFlagRequest,
     EraseRequest,
     ExerciseOut,
@@ -21,6 +22,7 @@ from pavrik.formats.wire.lifters import (
     MeasureAnswer,
     MeasureRequest,
     NewLifterRequest,
+    PresenceRequest,
     ProfileRequest,
     SchoolRequest,
     ScreenRequest,
@@ -61,6 +63,12 @@ def import_lifters(
     return lifter_files.import_lifters(database, who, key, body, leave_bad)
 
 
+@router.get("/lifters/away")
+def read_away(database: DatabaseIn, who: WhoIn) -> list[AwayAnswer]:
+    """Lifters who left the club."""
+    return in_and_out.list_away(database, who)
+
+
 @router.get("/lifters/{lifter_id}")
 def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> LifterAnswer:
     """A lifter's record."""
@@ -84,6 +92,14 @@ def export_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response
     """Everything of a lifter as one file."""
     data = in_and_out.export(database, who, lifter_id)
     return file_answer(data, "application/json", "lifter.json")
+
+
+@router.post("/lifters/{lifter_id}/presence")
+def set_presence(
+    lifter_id: UUID, body: PresenceRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> LifterRef:
+    """Let a lifter leave the club, or take one back whole."""
+    return in_and_out.set_presence(database, who, key, lifter_id, body.here)
 
 
 @router.post("/lifters/{lifter_id}/erasure")

@@ -212,10 +212,33 @@ class KnownLiftRequest(Strict):
     done_on: Annotated[date, Field(ge=date(1990, 1, 1))]
 
 
-class LifterAnswer(BaseModel):
-    """A lifter's record."""
+class AwayAnswer(BaseModel):
+    """A lifter who left the club."""
 
     lifter_id: UUID
+    name: str
+    since: datetime
+
+
+class PresenceRequest(Strict):
+    """Whether a lifter is in the club."""
+
+    here: bool
+
+
+class MassOut(BaseModel):
+    """What a lifter weighed from a day on."""
+
+    on: date
+    mass_kg: float
+
+
+class LifterAnswer(BaseModel):
+    """A lifter's record; ``away_since`` of one who left the club."""
+
+    lifter_id: UUID
+    away_since: datetime | None
+    masses: list[MassOut]
     profile: ProfileRequest
     screens: list[ScreenAnswer]
     flags: list[FlagAnswer]

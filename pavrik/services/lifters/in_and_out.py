@@ -6,7 +6,7 @@ from uuid import UUID
 
 from pavrik.core import MODEL_VERSION
 from pavrik.errors import ForbiddenError, InvalidError
-from pavrik.formats.wire.lifters import LifterRef
+from pavrik.formats.wire.lifters import AwayAnswer, LifterRef
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.writes import write_once
@@ -30,6 +30,25 @@ def export(database: Database, who: Who, lifter_id: UUID) -> bytes:
         "facts": facts,
     }
     return json.dumps(told, ensure_ascii=False, indent=1).encode()
+
+
+def list_away(database: Database, who: Who) -> list[AwayAnswer]:
+    """Who left the club, by name."""
+    with database.club(who.club_id) as connection:
+        return [AwayAnswer(**vars(away)) for away in lifters.list_away(connection)]
+
+
+def set_presence(database: Database, who: Who, key: UUID, lifter_id: UUID, here: bool) -> LifterRef:
+    """A lifter leaves the club, or comes back whole. Raises NotFoundError."""
+
+    def action(connection: Connection) -> LifterRef:
+        get_profile(connection, lifter_id)
+        lifters.add_presence(connection, who.club_id, who.coach_id, lifter_id, here=here)
+        return LifterRef(lifter_id=lifter_id)
+
+    deed = "back in the club" if here else "left the club"
+    request = {"lifter": str(lifter_id), "here": here}
+    return write_once(database, who, key, deed, request, LifterRef, action, subject=str(lifter_id))
 
 
 def erase(database: Database, who: Who, key: UUID, lifter_id: UUID, name: str) -> LifterRef:

@@ -49,7 +49,7 @@ def _sort(connection: Connection, data: bytes) -> _Sorted:
         rows = read_lifters(data, on)
     except ValueError as error:
         raise InvalidError(str(error), "file") from error
-    known = {profile.name.casefold() for profile in store.list_profiles(connection)}
+    known = {profile.name.casefold() for profile in store.list_profiles(connection, everyone=True)}
     found = _Sorted([], [], [])
     for row in rows:
         if isinstance(row, BadRow):

@@ -12,6 +12,7 @@ from pavrik.formats.wire.lifters import (
     BestLift,
     FlagAnswer,
     LifterAnswer,
+    MassOut,
     MeasureAnswer,
     ProfileRequest,
     ScreenAnswer,
@@ -114,6 +115,8 @@ def lifter_record(database: Database, who: Who, lifter_id: UUID) -> LifterAnswer
         flags = lifters.list_open_flags(connection, lifter_id)
         return LifterAnswer(
             lifter_id=lifter_id,
+            away_since=lifters.away_since(connection, lifter_id),
+            masses=[MassOut(**vars(m)) for m in lifters.list_masses(connection, lifter_id)],
             profile=ProfileRequest(**said),
             screens=[ScreenAnswer(**vars(s)) for s in lifters.list_screens(connection, lifter_id)],
             flags=[FlagAnswer.model_validate(flag, from_attributes=True) for flag in flags],

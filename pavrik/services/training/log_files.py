@@ -25,7 +25,7 @@ NAMESPACE = UUID("3c5f9d0e-6a1b-7e42-8f07-1b2c4d5e6f70")
 def rows_out(database: Database, who: Who, lifter_id: UUID | None) -> list[LogRow]:
     """The whole log of a lifter, or of the club, oldest first."""
     with database.club(who.club_id) as connection:
-        names = {p.lifter_id: p.name for p in lifters.list_profiles(connection)}
+        names = {p.lifter_id: p.name for p in lifters.list_profiles(connection, everyone=True)}
         sets = store.list_sets(connection, lifter_id, most=None)
         ids = [s.set_id for s in sets]
         seen, measured = store.observations_of(connection, ids), store.measures_of(connection, ids)
@@ -97,7 +97,7 @@ def _sort_rows(
     except ValueError as error:
         raise InvalidError(str(error), "file") from error
     ids: dict[str, list[UUID]] = {}
-    for profile in lifters.list_profiles(connection):
+    for profile in lifters.list_profiles(connection, everyone=True):
         ids.setdefault(profile.name.casefold(), []).append(profile.lifter_id)
     catalogue = catalogue_of(connection)
     bad: list[BadRow] = []

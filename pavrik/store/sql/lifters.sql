@@ -1,11 +1,33 @@
 -- name: list_profiles
--- Every lifter of the club with the newest profile, by name.
+-- Lifters of the club with the newest profile, by name; those who left only where everyone is asked for.
 select lifter_id, name, sex, born_year, mass_kg, stature_m, goal, training_age, walks_out, gear,
   history, said_at
 from (
   select distinct on (club_id, lifter_id) * from lifter_profile
   order by club_id, lifter_id, number desc) newest
+where :everyone or not exists (select from lifter_away a where a.lifter_id = newest.lifter_id)
 order by name;
+
+-- name: list_masses
+-- Body mass of a lifter, the last word of every day, oldest first.
+select distinct on (said_at::date) said_at::date as on, mass_kg from lifter_profile
+where lifter_id = :lifter_id order by said_at::date, number desc;
+
+-- name: list_away
+-- Who left the club, by name, and when.
+select a.lifter_id, p.name, a.said_at as since from lifter_away a
+cross join lateral (
+  select name from lifter_profile p where p.lifter_id = a.lifter_id order by number desc limit 1) p
+order by p.name;
+
+-- name: away_since
+-- Since when a lifter is away; nothing for one who is here.
+select said_at from lifter_away where lifter_id = :lifter_id;
+
+-- name: add_presence!
+-- A lifter left the club, or is back.
+insert into lifter_presence (club_id, presence_id, lifter_id, here, said_by)
+values (:club_id, :presence_id, :lifter_id, :here, :said_by);
 
 -- name: get_profile
 -- The newest profile of one lifter.

@@ -30,6 +30,10 @@ export const floorQuery = queryOptions({
   queryKey: ['floor'],
   queryFn: () => answered(client.GET('/api/floor')),
 })
+export const awayQuery = queryOptions({
+  queryKey: ['floor', 'away'],
+  queryFn: () => answered(client.GET('/api/lifters/away')),
+})
 export const equipmentQuery = queryOptions({
   queryKey: ['equipment'],
   queryFn: () => answered(client.GET('/api/equipment')),

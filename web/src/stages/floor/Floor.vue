@@ -9,6 +9,7 @@ import { useSession } from '@/shared/session'
 import { dayWords } from '@/stages/prescribe/words'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
+import AwayLifters from './AwayLifters.vue'
 import ClubPlan from './ClubPlan.vue'
 import { floorQuery } from '@/shared/queries'
 
@@ -69,6 +70,7 @@ const nextText = (row: Row) =>
       <p class="mt-2 soft">
         Add the first lifter: a name, body mass and stature are enough to see what the body allows.
       </p>
+      <AwayLifters class="mt-6" />
     </div>
     <div v-else class="board">
       <section v-for="group in groups" v-show="group.rows.length" :key="group.title">
@@ -111,6 +113,7 @@ const nextText = (row: Row) =>
           </li>
         </ul>
       </section>
+      <AwayLifters />
     </div>
   </main>
 </template>

@@ -9,16 +9,18 @@ import { useUnits } from '@/shared/units'
 import { useForget, useLifter } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import BodyMass from './BodyMass.vue'
 import KnownLifts from './KnownLifts.vue'
 import LifterData from './LifterData.vue'
 import LifterSchools from './LifterSchools.vue'
 import PainFlags from './PainFlags.vue'
+import Presence from './Presence.vue'
 import ProfileForm from './ProfileForm.vue'
 import { emptyProfile, typed, untyped } from './profile'
 
 const props = defineProps<{ lifterId: string }>()
 const units = useUnits()
-const { kg, cm } = units
+const { kg } = units
 const { mayWrite } = useSession()
 const forget = useForget()
 const lifter = useLifter(() => props.lifterId)
@@ -79,7 +81,18 @@ const answer = computed(() => {
     />
     <div v-else class="columns">
       <div class="part">
+        <Presence
+          v-if="lifter.data.value.away_since"
+          :lifter-id="lifterId"
+          :name="lifter.data.value.profile.name"
+          :away-since="lifter.data.value.away_since"
+        />
         <PainFlags :lifter-id="lifterId" :flags="lifter.data.value.flags" />
+        <BodyMass
+          :lifter-id="lifterId"
+          :profile="lifter.data.value.profile"
+          :masses="lifter.data.value.masses"
+        />
         <KnownLifts :lifter-id="lifterId" :known="lifter.data.value.known" />
         <section>
           <h2>Best lifts <small>estimated from the log</small></h2>
@@ -113,14 +126,18 @@ const answer = computed(() => {
           <ProfileForm v-model="form" :of="of" />
           <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
           <div v-if="mayWrite" class="mt-4">
-            <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save as a newer fact</v-btn>
+            <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save</v-btn>
           </div>
         </form>
         <LifterSchools :lifter-id="lifterId" :chosen="lifter.data.value.schools" />
+        <Presence
+          v-if="!lifter.data.value.away_since"
+          :lifter-id="lifterId"
+          :name="lifter.data.value.profile.name"
+          :away-since="null"
+        />
         <LifterData :lifter-id="lifterId" :name="lifter.data.value.profile.name" />
-        <p class="soft small">
-          {{ cm(lifter.data.value.profile.stature_m, 0) }}, facts are kept: a correction adds a newer one.
-        </p>
+        <p class="soft small">History keeps what stood before.</p>
       </div>
     </div>
   </main>

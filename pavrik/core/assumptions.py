@@ -107,7 +107,7 @@ class Assumptions:
     lumbar_share: float = _assume(0.25, "share", "part of it that the lower back gives")
 
     neutral_best_abduction_deg: float = _assume(
-        17.5, "deg", "abduction at which a hip flexes furthest with a still lower back"
+        17.5, "deg", "abduction at which a hip flexes furthest with a neutral back"
     )
     neutral_lost_per_deg2: float = _assume(
         0.0128, "deg per deg2", "neutral flexion lost per squared degree of abduction away from it"

@@ -137,7 +137,7 @@ def test_an_infeasible_setup_cannot_be_settled(coach, lifter):
     body = {"setup_id": str(uuid7()), "setup": SETUP | {"stance_m": 0.95}}
     refused = coach.post(f"/api/lifters/{lifter}/squat/settled", body)
     assert refused.status_code == 422
-    assert "not feasible" in refused.json()["detail"]
+    assert "cannot be held" in refused.json()["detail"]
 
 
 def test_a_fault_seen_twice_lowers_the_next_load(coach, lifter):

@@ -62,7 +62,7 @@ def test_numbers_open_into_their_formula(coach):
 
 def test_an_infeasible_lifter_reads_why_and_what_would_help(coach):
     open_bench(coach, "Dov Harrowgate")
-    coach.see("not feasible", "raise the heel")
+    coach.see("cannot be held", "raise the heel")
     coach.fill("Heel", "0")
     coach.keys(Keys.ENTER)
     coach.see("Not feasible as drawn")

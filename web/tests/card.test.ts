@@ -74,7 +74,7 @@ describe('the card', () => {
       '20°',
       'ring finger on the ring',
       'hooks 9, pins 4',
-      'dip 5 cm',
+      'pins 6 cm under the bar at the bottom',
     ])
       expect(text).toContain(part)
   })

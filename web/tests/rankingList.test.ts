@@ -29,7 +29,7 @@ describe('the ranking', () => {
       .findAll('.chance')
       .map((c) => c.text())
     expect(chances).toEqual(['62 %', 'same', '20 %'])
-    expect(shown().text()).toContain('In the other 18 % of the bodies drawn none is clearly best.')
+    expect(shown().text()).toContain('none clearly best: 18 %')
   })
   it('says what a wrong choice costs, family by family', () => {
     const text = shown().text()

@@ -74,7 +74,7 @@ def weaknesses(
         found += _of_fault(fault, _phase(sets, fault.fault_id), causes_of(fault), catalogue)
     if limiter is not None:
         capacity, where = limiter
-        words = f"the fit's limiter is the {capacity.replace('_', ' ')}{where}"
+        words = f"in the fit the {capacity.replace('_', ' ')} give out first{where}"
         trained = any(w.capacity is not None or w.named for w in found)
         weight = LIMITER_WEIGHT if trained else 1.0
         found.append(Weakness(words, None, capacity, weight=weight, facts=("fit:limiter",)))

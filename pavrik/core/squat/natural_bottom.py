@@ -1,4 +1,4 @@
-"""How deep this body goes with a still lower back, stance by stance, and what depth costs."""
+"""How deep this body goes with a neutral back, stance by stance, and what depth costs."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace

@@ -172,7 +172,7 @@ SQUAT: Lift[SquatSetup] = Lift(
     short_name=lambda setup: setup.shelf.name,
     in_words=in_words,
     sentences=Sentences(
-        none_open="no set-up of the grid is feasible for this body: see the reasons, raise the "
+        none_open="no set-up that was tried can be held by this body: see the reasons, raise the "
         "heel or work on what the screens show before loading a squat",
         only="is the only bar position that this body can take",
         try_both="try both over fixed weeks before settling",

@@ -286,7 +286,7 @@ class MeasureRequest(Strict):
 
 
 class SidePicture(Strict):
-    """Angles read from the side at the deepest squat with a still lower back: how far the knee
+    """Angles read from the side at the deepest squat with a neutral back: how far the knee
     stands above the hip along the thigh, and the trunk's lean from vertical."""
 
     thigh_deg: Annotated[float, Field(ge=-60, le=60)]

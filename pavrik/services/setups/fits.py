@@ -227,7 +227,7 @@ def settled_record(
     inputs = inputs_of(database, who, lifter_id)
     found = fitting.predict(model_of(inputs)[0], setup)
     if found.reasons:
-        raise InvalidError("this set-up is not feasible: " + "; ".join(found.reasons), "setup")
+        raise InvalidError("this set-up cannot be held: " + "; ".join(found.reasons), "setup")
     fitted = whole_ranking(fitting, database, who, inputs)
     prediction: dict[str, Any] = {
         "predicted_max_kg": found.predicted_max_kg,

@@ -88,7 +88,9 @@ def _limits(use: dict[str, float], limiter: str) -> list[Signal]:
         "lower_back_limit": {"lower_back"},
     }  # fmt: skip
     return [
-        Signal(name, bool(near & group), f"the fit's limiter is the {limiter.replace('_', ' ')}")
+        Signal(
+            name, bool(near & group), f"in the fit the {limiter.replace('_', ' ')} give out first"
+        )
         for name, group in groups.items()
     ]
 

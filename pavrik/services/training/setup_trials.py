@@ -155,7 +155,7 @@ def begin(
         for field in ("setup_a", "setup_b"):
             reasons = fitting.predict(lifter, getattr(asked, field)).reasons
             if reasons:
-                raise InvalidError("this set-up is not feasible: " + "; ".join(reasons), field)
+                raise InvalidError("this set-up cannot be held: " + "; ".join(reasons), field)
         with database.club(who.club_id) as connection:
             on = today(connection)
         return trials.TrialRecord(

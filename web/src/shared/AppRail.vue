@@ -37,7 +37,9 @@ async function leave() {
 <template>
   <nav class="rail" aria-label="Stages">
     <RouterLink to="/" class="brand">Pavr<span class="signal">|</span>k</RouterLink>
-    <p class="soft small club">{{ session?.club }}</p>
+    <p class="soft small club">
+      {{ session?.club }} <b v-if="session?.is_demo" class="demo" title="Made-up people and numbers">demo</b>
+    </p>
     <ol class="stages">
       <li>
         <RouterLink to="/" :class="['stage', { open: route.name === 'floor' }]">
@@ -123,6 +125,12 @@ async function leave() {
   text-decoration: none;
   font-stretch: 110%;
 }
+.demo {
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 0 5px;
+  color: var(--ink);
+}
 .club {
   margin-bottom: 18px;
 }
@@ -203,6 +211,12 @@ async function leave() {
     border-bottom: 1px solid var(--line);
     padding: 8px 12px;
     overflow: visible;
+  }
+  .demo {
+    border: 1px solid var(--line);
+    border-radius: 3px;
+    padding: 0 5px;
+    color: var(--ink);
   }
   .club {
     display: none;

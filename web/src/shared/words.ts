@@ -7,7 +7,7 @@ export const LIFT_CHOICE = [
 
 export const USE_NAMES: Record<string, string> = {
   hips: 'Hips',
-  legs: 'Legs together',
+  legs: 'Hips and knees together',
   quads: 'Quads',
   knee_flexors: 'Knee flexors',
   lower_back: 'Lower back',
@@ -21,7 +21,7 @@ export const LIMIT_NAMES: Record<string, string> = {
   balance: 'Balance',
   reach: 'The thigh’s length',
   strength: 'Strength',
-  hip_flexion: 'Neutral depth',
+  hip_flexion: 'Depth with a neutral back',
   abduction: 'Hip opening',
   rotation: 'Hip rotation',
   width: 'The width school',
@@ -37,7 +37,7 @@ export const LIMIT_NAMES: Record<string, string> = {
 
 const SCREEN_NAMES: Record<string, string> = {
   dorsiflexion: 'ankle bend',
-  hip_flexion: 'neutral depth',
+  hip_flexion: 'depth with a neutral back',
   abduction: 'hip opening',
   rotation: 'hip rotation',
   shoulder: 'shoulders',
@@ -45,6 +45,10 @@ const SCREEN_NAMES: Record<string, string> = {
 /** Screens that nobody took, as a coach calls them. */
 export const screensInWords = (names: readonly string[]) =>
   names.map((name) => SCREEN_NAMES[name] ?? name).join(', ')
+
+/** Where the hands go: by the ring where a finger lies on it, else how far apart they are. */
+export const handsOn = (ring: string, apart: string) =>
+  ring.endsWith('on the ring') ? `${ring}, ${apart} apart` : `${apart} apart, ${ring}`
 
 export const GOALS = [
   { value: 'competition', title: 'Competition' },

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { dayOf } from '@/shared/words'
+import { dayOf, handsOn } from '@/shared/words'
 
 const props = defineProps<{ card: Schemas['CardAnswer'] }>()
 const { cm, kg } = useUnits()
@@ -67,17 +67,14 @@ const depth = computed(() => {
         <div class="wide">
           <dt>Hands</dt>
           <dd class="words">
-            {{ squat.grip_words }}<small>both hands the same, {{ cm(squat.grip_m, 0) }} apart</small>
+            {{ handsOn(squat.grip_words, cm(squat.grip_m, 0)) }}<small>both hands the same</small>
           </dd>
         </div>
         <div v-for="r in squat.racks" :key="r.rack" class="wide">
           <dt>{{ r.rack }}</dt>
           <dd class="words">
             hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–'
-            }}<small>{{
-              r.problem ??
-              `dip ${cm(r.dip_m, 0)}; pins ${cm(r.safety_below_m, 0)} under the bar at the bottom`
-            }}</small>
+            }}<small>{{ r.problem ?? `pins ${cm(r.safety_below_m, 0)} under the bar at the bottom` }}</small>
           </dd>
         </div>
       </dl>
@@ -123,7 +120,7 @@ const depth = computed(() => {
         <div class="wide">
           <dt>Hands</dt>
           <dd class="words">
-            {{ pull.grip_words }}<small>{{ cm(pull.grip_m, 0) }} apart</small>
+            {{ handsOn(pull.grip_words, cm(pull.grip_m, 0)) }}
           </dd>
         </div>
       </dl>

@@ -58,6 +58,7 @@ async function save() {
   await forget(props.lifterId)
 }
 const answer = computed(() => {
+  if (lifter.data.value?.away_since) return 'Left the club'
   const stages = lifter.data.value?.stages
   if (!stages) return 'The lifter'
   const open = Object.entries(stages).filter(([, s]) => s.state !== 'settled' && s.state !== 'drafted')

@@ -82,7 +82,7 @@ async function takePicture() {
 
 <template>
   <section>
-    <h2>Mobility screens <small>they gate everything; read each twice</small></h2>
+    <h2>Mobility screens <small>they decide which set-ups open; read each twice</small></h2>
     <div v-for="s in SCREENS" :key="s.kind" class="screen">
       <div>
         <p>

@@ -27,11 +27,11 @@ export const SCREENS: Screen[] = [
   },
   {
     kind: 'neutral_depth',
-    name: 'Deepest with a still lower back',
+    name: 'Deepest squat with a neutral back',
     unit: 'deg',
     usual: 'usual 140 to 160°',
     field: degree,
-    how: 'Squat down slowly and stop where the lower back starts to turn. Hip closing = 90° + the knee’s rise over the hip + the trunk’s lean.',
+    how: 'Squat down slowly and stop where the lower back starts to turn. Hip bend = 90° + the knee’s rise over the hip + the trunk’s lean.',
     gates: 'depth at every stance, and how low the bar may sit.',
   },
   {

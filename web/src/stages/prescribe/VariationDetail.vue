@@ -112,7 +112,7 @@ const way = computed(
         {{
           row.ratio.days
             ? `Prior of common practice on the left, then ${row.ratio.days} days of this lifter's own; recent days count more.`
-            : 'A prior of common practice: log it on some days and it becomes this lifter’s own.'
+            : 'The usual share in common practice: log it on some days and it becomes this lifter’s own.'
         }}
       </p>
     </section>

@@ -171,7 +171,7 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               <template v-if="row.ratio"
                 >{{ row.ratio.ratio.toFixed(2)
                 }}<span class="soft small">{{
-                  row.ratio.days ? `${row.ratio.days} days` : 'prior'
+                  row.ratio.days ? `${row.ratio.days} days` : 'usual'
                 }}</span></template
               >
             </td>

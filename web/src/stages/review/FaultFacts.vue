@@ -42,10 +42,13 @@ const levels = computed(() => [props.fault.onset.fifth, props.fault.onset.half].
         {{ kg(l.low_kg ?? 0, 0) }} {{ l.high_kg !== null ? `to ${kg(l.high_kg, 0)}` : 'or more' }}</template
       >
     </p>
-    <p v-if="fault.onset.verdict === 'known'" class="small soft">
-      Logistic fit of {{ fault.reps }} {{ fault.counted }} against load, weak prior, widened where reps of one
-      set resemble each other; loads count as shares of the max of their day.
-    </p>
+    <details v-if="fault.onset.verdict === 'known'" class="small soft">
+      <summary>How this was worked out</summary>
+      <p>
+        Logistic fit of {{ fault.reps }} {{ fault.counted }} against load, weak prior, widened where reps of
+        one set resemble each other; loads count as shares of the max of their day.
+      </p>
+    </details>
     <div class="tables">
       <RateBars :rates="fault.by_load" title="By load, share of the max" />
       <RateBars :rates="fault.by_rep" title="By rep" />

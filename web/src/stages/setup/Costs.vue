@@ -15,7 +15,7 @@ function also(c: Schemas['FaultCostOut']): string {
       `${USE_NAMES[c.most_moved.name]?.toLowerCase()} ${percent(c.most_moved.before)} → ${percent(c.most_moved.after)}`,
     )
   if (c.limiter_after !== c.limiter_before)
-    parts.push(`then ${USE_NAMES[c.limiter_after]?.toLowerCase()} limit`)
+    parts.push(`then ${USE_NAMES[c.limiter_after]?.toLowerCase()} give out first`)
   if (Math.abs(c.knee_inward_nm) >= 3)
     parts.push(
       `${c.knee_inward_nm > 0 ? '+' : '−'}${Math.abs(c.knee_inward_nm).toFixed(0)} N m sideways at each knee`,
@@ -42,7 +42,9 @@ function also(c: Schemas['FaultCostOut']): string {
           >
           <span class="price"
             ><b :class="{ signal: c.lost_share > 0.03 }">{{
-              Math.abs(c.lost_kg) < 0.5 ? '0 kg' : `${c.lost_kg > 0 ? '−' : '+'}${kg(Math.abs(c.lost_kg), 0)}`
+              Math.abs(c.lost_kg) < 0.5
+                ? 'no price'
+                : `${c.lost_kg > 0 ? '−' : '+'}${kg(Math.abs(c.lost_kg), 0)}`
             }}</b>
             <span class="small soft">{{ percent(Math.abs(c.lost_share), 1) }}</span></span
           >
@@ -56,8 +58,8 @@ function also(c: Schemas['FaultCostOut']): string {
       </li>
     </ul>
     <p class="small soft mt-2">
-      Amounts are usual sizes of the fault. A fault that costs no kilogram here loads a joint that has
-      reserve. The chosen one is drawn dashed on the figure.
+      Amounts are usual sizes of the fault. “No price” means no kilogram in this model, because what it loads
+      has reserve here: watch that joint all the same. The chosen one is drawn dashed on the figure.
     </p>
   </section>
 </template>

@@ -139,9 +139,9 @@ defineExpose({
           <button v-if="feasible" class="linkish" :aria-expanded="openMax" @click="openMax = !openMax">
             <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span> {{ massUnit }} predicted
           </button>
-          <b v-else class="signal">Not feasible as drawn</b>
+          <b v-else class="signal">Cannot be held as drawn</b>
           <span v-if="feasible" class="small soft limit"
-            >{{ USE_NAMES[shown.limiter]?.toLowerCase() }} limit it{{
+            >{{ USE_NAMES[shown.limiter]?.toLowerCase() }} give out first{{
               shown.exact ? '' : ' (nearest computed)'
             }}</span
           >

@@ -45,9 +45,7 @@ const range = (leader: Leader) => {
 }
 const rest = computed(() => {
   const left = props.ranking.none_clearly_best
-  return left == null || left < 0.005
-    ? ''
-    : `In the other ${percent(left)} of the bodies drawn none is clearly best.`
+  return left == null || left < 0.005 ? '' : `none clearly best: ${percent(left)}`
 })
 const isLive = (leader: Leader) => sameSetup(props.page.setupOf(leader.setup), props.live)
 const trunk = (leader: Leader) => {
@@ -62,14 +60,14 @@ const trunk = (leader: Leader) => {
       {{ page.rankingTitle }} <small>{{ page.rankingNote }}</small>
     </h2>
     <p v-if="ranking.job" class="job small" role="status">
-      <progress :value="ranking.job.progress" max="1" aria-label="Bodies drawn" />
+      <progress :value="ranking.job.progress" max="1" aria-label="Checking how sure" />
       <template v-if="ranking.job.state === 'running'"
-        >How sure? {{ percent(ranking.job.progress) }} of the bodies drawn
+        >Checking how sure this is: {{ percent(ranking.job.progress) }}
         <button class="linkish" @click="$emit('cancel')">Cancel</button></template
       >
       <template v-else
-        >Not sure how sure: the drawing of bodies was {{ ranking.job.state }}.
-        <button class="linkish" @click="$emit('again')">Draw them</button></template
+        >How sure this is was not checked to the end ({{ ranking.job.state }}).
+        <button class="linkish" @click="$emit('again')">Check it</button></template
       >
     </p>
     <ol class="ranks">
@@ -98,10 +96,12 @@ const trunk = (leader: Leader) => {
             >
             <span v-else class="small soft">same</span>
           </span>
-          <span class="small soft facts"
-            >{{ page.facts(leader, units)
-            }}<template v-if="range(leader)"> · {{ range(leader) }}</template></span
-          >
+          <span class="small facts pairs">
+            <span v-for="[named, value] in page.facts(leader, units)" :key="named"
+              ><span class="soft">{{ named }}</span> {{ value }}<span class="visually-hidden">, </span></span
+            >
+          </span>
+          <span v-if="range(leader)" class="small soft facts">{{ range(leader) }}</span>
           <span v-if="leader.limited_by" class="small soft facts">limited by {{ leader.limited_by }}</span>
           <span v-for="over in leader.oversteps" :key="over" class="small signal facts first">{{
             over
@@ -115,7 +115,7 @@ const trunk = (leader: Leader) => {
       <li v-for="style in closed" :key="style" class="out">
         <p class="line">
           <span
-            ><b>{{ nameOf(style) }}</b> <span class="signal small">not feasible</span></span
+            ><b>{{ nameOf(style) }}</b> <span class="signal small">closed</span></span
           >
           <button
             class="linkish small"
@@ -147,17 +147,23 @@ const trunk = (leader: Leader) => {
       <b v-if="n.title">{{ n.title }}</b> <span class="first">{{ n.text }}.</span>
     </p>
     <p class="small soft mt-2">
-      {{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not.
       {{
         ranking.strengths === 'nothing'
           ? 'Strengths are assumptions: no lift is known.'
           : `Strengths from own lifts: ${ranking.strengths}.`
       }}
-      <template v-if="ranking.leaders[0]"
-        >Bodies drawn with seed {{ ranking.seed }}. {{ kg(ranking.leaders[0].predicted_max_kg, 0) }} is where
-        the first capacity is used up.</template
-      >
     </p>
+    <details class="small soft mt-2">
+      <summary>How this was worked out</summary>
+      <p>
+        {{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not.
+        <template v-if="ranking.leaders[0]"
+          >{{ kg(ranking.leaders[0].predicted_max_kg, 0) }} is the load at which the first muscle group has
+          given all it can. How sure this is: many bodies like this one, within the errors of tape, screens
+          and lifts, were tried (seed {{ ranking.seed }}).</template
+        >
+      </p>
+    </details>
     <p v-for="told in ranking.lifts_told" :key="told" class="small mt-2">
       <span class="first">{{ told }}.</span>
     </p>
@@ -222,6 +228,11 @@ const trunk = (leader: Leader) => {
 .facts {
   grid-column: 2 / 5;
   margin-top: 2px;
+}
+.pairs {
+  display: grid;
+  grid-template-columns: repeat(3, auto);
+  column-gap: 10px;
 }
 .out {
   padding: 7px 0 7px 22px;

@@ -46,7 +46,7 @@ async function settle() {
     <v-card v-if="setup" class="pa-6">
       <h1 id="settle-title">Settle on {{ named }}</h1>
       <p class="soft mt-1">
-        Today's body, screens and schools, the model's version and its seed are kept with it.
+        Today's body, screens and schools are kept with it, so that it can be worked out again.
         {{ page.settling }}
       </p>
       <v-textarea v-model="reason" class="mt-4" label="Why (optional)" maxlength="1000" />

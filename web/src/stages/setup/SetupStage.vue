@@ -81,7 +81,7 @@ const heading = computed(() => {
   if (goalFirst.value) return `${goals.data.value?.heading}; most weight: ${best ?? place}`
   switch (kind) {
     case 'undecided':
-      return `${place} leads; drawing bodies to see how surely`
+      return `${place} leads; checking how sure this is`
     case 'only_one':
       if (rivals.value.length === 1) return `Only ${place.toLowerCase()}, is open`
       return sentence.charAt(0).toUpperCase() + sentence.slice(1)

@@ -77,7 +77,8 @@ export interface LiftPage {
   /** Said where a set-up is settled. */
   settling: string
   placed: (setup: Setup, units: Units) => string
-  facts: (leader: Leader, units: Units) => string
+  /** What tells one leader from another: name and value. */
+  facts: (leader: Leader, units: Units) => [string, string][]
   /** The trunk above level. */
   trunkDeg: (leader: Leader) => number
   notes: (ranking: Ranking) => { title: string; text: string }[]

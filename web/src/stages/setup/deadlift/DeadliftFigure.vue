@@ -78,7 +78,7 @@ const move = (axis: string, by: number) => emit('move', axis, by)
     :dimensions="dimensions"
     :marks="marks"
     :words="words"
-    :verdict="infeasible ? 'not feasible' : ''"
+    :verdict="infeasible ? 'cannot be held' : ''"
     hanging
   >
     <template #under

@@ -3,6 +3,7 @@
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/shared/units'
+import { handsOn } from '@/shared/words'
 import type { DeadliftSetup, Shown } from '../liftPage'
 import { isBehind } from './shoulders'
 
@@ -73,7 +74,7 @@ const y = computed(() => scaleLinear([0, Math.max(props.loadKg, 1)], [66, 14]))
     </p>
     <h2 class="mt-4">Hands</h2>
     <p>
-      {{ answer.grip.ring_words }} <span class="small soft">({{ cm(answer.grip.grip_m, 0) }} apart)</span>
+      {{ handsOn(answer.grip.ring_words, cm(answer.grip.grip_m, 0)) }}
     </p>
     <p v-if="room < 0.5" class="small" :class="room < -0.02 ? 'signal' : 'soft'">
       {{

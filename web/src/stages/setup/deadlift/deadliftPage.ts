@@ -58,9 +58,14 @@ export const DEADLIFT: LiftPage = {
     return `${cm(start.stance_m, 0)} · ${start.toe_out_deg.toFixed(0)}° · hands ${cm(start.grip_m, 0)}`
   },
   facts(leader, { cm }) {
-    if (!('back_deg' in leader)) return ''
-    const hips = `opens ${inDegrees(leader.hip_abduction_deg)}, turns ${inDegrees(leader.hip_rotation_deg)}, closes ${inDegrees(leader.hip_closing_deg)}`
-    return `back ${inDegrees(leader.back_deg)} · travel ${cm(leader.travel_m, 0)} · ${leader.work_j.toFixed(0)} J · ${hips}`
+    if (!('back_deg' in leader)) return []
+    return [
+      ['back', inDegrees(leader.back_deg)],
+      ['bar travels', cm(leader.travel_m, 0)],
+      ['thighs apart', inDegrees(leader.hip_abduction_deg)],
+      ['hip bent', inDegrees(leader.hip_closing_deg)],
+      ['turned out', inDegrees(leader.hip_rotation_deg)],
+    ]
   },
   trunkDeg: (leader) => ('back_deg' in leader ? leader.back_deg : 45),
   notes(ranking) {

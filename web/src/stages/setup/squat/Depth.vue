@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// How deep the body goes with a still lower back, stance by stance, and what a centimetre costs.
+// How deep the body goes with a neutral back, stance by stance, and what a centimetre costs.
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
@@ -84,7 +84,7 @@ const stand = (m: number) => emit('set', { stance_m: m })
       <button class="linkish small" @click="stand(answer.widest_deep_enough_m)">stand there</button>
     </p>
     <p v-else class="signal mt-1">
-      At no stance does this set-up reach competition depth with a still lower back.
+      At no stance does this set-up reach competition depth with a neutral back.
     </p>
     <p v-if="missing" class="note decide small mt-2">
       Training stops above competition depth here; the missing {{ cm(missing, 0) }} are a mobility task.

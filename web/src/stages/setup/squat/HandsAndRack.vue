@@ -5,6 +5,7 @@ import { refDebounced } from '@vueuse/core'
 import { toRef } from 'vue'
 import { furnitureQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
+import { handsOn } from '@/shared/words'
 import type { Shown, SquatSetup } from '../liftPage'
 import { REST_MS } from '../useAnalysis'
 
@@ -16,21 +17,21 @@ const { data: furniture } = useQuery(furnitureQuery(props.lifterId, setup, load)
 </script>
 
 <template>
-  <p v-if="shown?.explanations.hip_in_space" class="small mt-2">
-    <b>Hip in space:</b> {{ shown.explanations.hip_in_space }}
-  </p>
   <p class="note small mt-3">
     The leg moments do not depend on where the bar sits: same floor force, same knee, same hip. Its place
-    decides the lean, and through it the back, the hips' closing and what the shoulders bear.
+    decides the lean, and through it the back, how far the hips bend and what the shoulders bear.
   </p>
   <section v-if="furniture" class="mt-4">
     <h2>Hands and rack</h2>
     <p>
-      {{ furniture.grip.ring_words }}
-      <span v-if="furniture.grip.grip_m" class="soft small"
-        >({{ cm(furniture.grip.grip_m, 0) }} apart, both hands the same;
-        {{ furniture.grip.set_by_screen ? 'narrowest bearable' : 'usual start, no shoulder screen' }})</span
-      >
+      <template v-if="furniture.grip.grip_m">
+        {{ handsOn(furniture.grip.ring_words, cm(furniture.grip.grip_m, 0)) }}
+        <span class="soft small"
+          >(both hands the same;
+          {{ furniture.grip.set_by_screen ? 'narrowest bearable' : 'usual start, no shoulder screen' }})</span
+        >
+      </template>
+      <template v-else>{{ furniture.grip.ring_words }}</template>
     </p>
     <p v-if="furniture.grip.elbow_flexion_deg != null" class="small soft">
       Elbows fold {{ furniture.grip.elbow_flexion_deg.toFixed(0) }}°, forearms
@@ -50,11 +51,11 @@ const { data: furniture } = useQuery(furnitureQuery(props.lifterId, setup, load)
       </p>
       <dl>
         <div>
-          <dt class="small soft">hook hole, {{ cm(rack.dip_m, 0) }} dip</dt>
+          <dt class="small soft">hooks in hole</dt>
           <dd>{{ rack.hook_hole ?? '–' }}</dd>
         </div>
         <div>
-          <dt class="small soft">pin hole, {{ cm(rack.safety_below_m, 0) }} under</dt>
+          <dt class="small soft">pins in hole, {{ cm(rack.safety_below_m, 0) }} under the bar</dt>
           <dd>{{ rack.safety_hole ?? '–' }}</dd>
         </div>
       </dl>
@@ -62,8 +63,11 @@ const { data: furniture } = useQuery(furnitureQuery(props.lifterId, setup, load)
     </div>
     <p class="small soft mt-2">Set the pins before loading; squat heavy only with pins or spotters.</p>
   </section>
+  <details v-if="shown?.explanations.hip_in_space" class="small soft mt-2">
+    <summary>How the hip was worked out</summary>
+    <p>{{ shown.explanations.hip_in_space }}</p>
+  </details>
 </template>
-
 <style scoped>
 .rack {
   margin-top: 8px;

@@ -82,7 +82,7 @@ const words = computed(
     :dimensions="dimensions"
     :marks="marks"
     :words="words"
-    :verdict="infeasible ? 'not feasible' : ''"
+    :verdict="infeasible ? 'cannot be held' : ''"
   >
     <template #under>
       <path

@@ -64,8 +64,11 @@ export const SQUAT: LiftPage = {
   },
   facts: (leader) =>
     'trunk_lean_deg' in leader
-      ? `leans ${inDegrees(leader.trunk_lean_deg)}, shin ${inDegrees(leader.shank_deg)}`
-      : '',
+      ? [
+          ['trunk leans', inDegrees(leader.trunk_lean_deg)],
+          ['shin', inDegrees(leader.shank_deg)],
+        ]
+      : [],
   trunkDeg: (leader) => ('trunk_lean_deg' in leader ? 90 - leader.trunk_lean_deg : 90),
   notes: () => [],
   maps: [

@@ -92,6 +92,20 @@ def test_a_miss_lowers_and_a_clean_single_without_a_rating_raises():
     assert ability_series([*before, raised])[-1].kg > level * 1.05
 
 
+def test_a_clean_set_without_a_rating_says_less_the_more_reps_it_goes_over():
+    """Over three reps the formulas err by less than a day does, over eight by as much."""
+    known = singles([200.0, 200.0, 200.0])
+
+    def raised(reps: int) -> float:
+        kg = 215.0 / estimate_max(1.0, reps, 10).kg
+        before, after = ability_series([*known, logged(12, kg, reps, None)])[-2:]
+        return after.level - before.level
+
+    single, three, eight = (raised(reps) for reps in (1, 3, 8))
+    assert 0.5 * single < three < single
+    assert 0.15 * single < eight < 0.5 * single
+
+
 def test_four_sets_of_a_day_are_not_four_witnesses():
     once, often = (
         [logged(3 * at, 180.0, 5, 8.0) for at in range(3) for _ in range(count)] for count in (1, 4)

@@ -26,7 +26,8 @@ def test_reps_in_reserve_make_effective_reps():
 
 
 def test_an_all_out_single_is_its_own_max():
-    assert estimate_max(200, 1, 10).kg == 200
+    single = estimate_max(200, 1, 10)
+    assert (single.kg, single.least_kg, single.most_kg) == (200, 200, 200)
     assert estimate_max(200, 1, 9).kg > 200
 
 

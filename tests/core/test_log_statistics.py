@@ -11,7 +11,16 @@ from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.findings import findings
 from pavrik.core.log.comparison import Comparison, chance_lower, compare
 from pavrik.core.log.cooccurrence import first_of_reps, seen_together
-from pavrik.core.log.onset import CENTRE, STEP, fit_logistic, fit_onset, onset_words
+from pavrik.core.log.onset import (
+    CENTRE,
+    STEP,
+    LogisticFit,
+    _draws,
+    _level,
+    fit_logistic,
+    fit_onset,
+    onset_words,
+)
 from pavrik.core.log.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
 from pavrik.core.log.rep_table import max_before, rep_table
 from pavrik.core.log.repeatability import repeatability
@@ -217,6 +226,29 @@ def test_repeatability_names_a_set_up_that_drifts_when_it_gets_heavy():
     assert found.light.mean == 3.0
     assert found.heavy.mean == 9.0
     assert "heavy sets 9.0 s, light ones 3.0 s" in found.verdict
+
+
+def test_light_sets_that_are_like_heavy_ones_are_not_told_apart():
+    sets = [
+        squat(f"2026-01-0{d}", kg, 1, measures=(("stance_m", 0.50 + d / 1000),))
+        for d, kg in ((1, 100), (2, 100), (3, 100), (4, 180), (5, 180), (6, 180))
+    ]
+    found = repeatability(sets)[0]
+    assert found.light.mean == pytest.approx(0.502)
+    assert found.heavy.mean == pytest.approx(0.505)
+    assert found.verdict == "the same every time, within 0.2 cm"
+
+
+def test_the_band_of_an_onset_is_that_of_its_coefficients():
+    """By draws of scipy's own, also where the slope is all but flat."""
+    fit = LogisticFit(np.array([-1.0, 0.8]), np.array([[0.10, 0.01], [0.01, 0.05]]))
+    level = _level(fit, _draws(fit), 0.5)
+    drawn = stats.multivariate_normal(fit.mean, fit.covariance, seed=3).rvs(400_000)
+    shares = np.where(drawn[:, 1] > 0, CENTRE - STEP * drawn[:, 0] / drawn[:, 1], np.inf)
+    low, high = np.quantile(shares, [0.1, 0.9], method="lower")
+    assert level.share == pytest.approx(CENTRE + STEP * 1.0 / 0.8)
+    assert level.low == pytest.approx(low, abs=0.01)
+    assert level.high == pytest.approx(high, abs=0.02)
 
 
 def test_what_happens_once_a_set_is_counted_by_the_set():

@@ -7,6 +7,7 @@ from itertools import pairwise
 import numpy as np
 import pytest
 
+from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.choice import Choice
@@ -150,6 +151,13 @@ def test_a_light_lifter_gets_jumps_that_the_plates_make():
     loads = ramp_kg(20.0, 30.0, GYM)
     assert loads[:2] == [20.0, 23.0]
     assert all(kg <= 30.0 for kg in loads)
+
+
+def test_the_way_up_ends_where_the_plates_end():
+    few = replace(GYM, stock=(PlatePair(5.0, 2),))
+    loads = ramp_kg(20.0, 120.0, few)
+    assert loads == sorted(set(loads))
+    assert loads[-1] == 40.0
 
 
 def test_the_jumps_are_small_once_the_way_up_is_felt():

@@ -7,8 +7,8 @@ import pytest
 
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.plan import make_plan
-from pavrik.core.prescription.plan_parts import Underway
-from pavrik.core.prescription.reflow import changes, missed_days, reflow
+from pavrik.core.prescription.plan_parts import Moved, Underway
+from pavrik.core.prescription.reflow import changes, missed_days, moves_for, reflow
 from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
 
 
@@ -33,6 +33,20 @@ def test_a_missed_main_day_moves_within_its_week_and_the_change_is_told():
     assert again == fresh, "what was moved stays moved"
     assert nothing == []
     assert all("missed" in c.reasons[0].text for c in told if c.after)
+
+
+def test_of_two_lifts_missed_on_one_day_each_is_moved_for_itself():
+    states = {lift: a_state(lift) for lift in ("squat", "deadlift")}
+    plan = make_plan(replace(ASK, weekdays=(0, 2)), states, GYM)
+    day = next(d for d in plan.days() if {"squat", "deadlift"} <= {x.lift for x in d.lines})
+    today = day.on + timedelta(days=1)
+    missed = {lift for _, d, lift in missed_days(plan, {}, today, MONDAY) if d is day}
+    assert missed == {"squat", "deadlift"}
+    handled = replace(plan, moves=(Moved("squat", 0, day.on, today),))
+    moved, let_go = moves_for(handled, {}, today, MONDAY, handled)
+    told = {m.lift for m in moved} | {r.text.split()[1].removesuffix("'s") for r in let_go}
+    assert "deadlift" in told, "the squat's move says nothing of the deadlift"
+    assert len([m for m in moved if m.lift == "squat"]) == 1
 
 
 def test_days_before_the_plan_was_made_are_not_missed():

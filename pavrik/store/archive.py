@@ -12,7 +12,18 @@ from pavrik.store.migrate import shipped_migrations
 from pavrik.store.statements import tuples_of, value_of
 
 LEFT_OUT = frozenset(
-    {"club", "session", "idempotent_write", "job", "fit", "lift_summary", "card_link", "coach_link"}
+    [
+        "club",
+        "session",
+        "idempotent_write",
+        "job",
+        "fit",
+        "lift_summary",
+        "card_link",
+        "coach_link",
+        "lifter_change",
+        "kept_answer",
+    ]
 )
 """What belongs to one installation or is computed anew: sessions, links, kept answers."""
 SECRET = {"coach": ("password_hash",)}

@@ -43,7 +43,7 @@ def test_the_demo_goes_whole_and_nothing_else_goes(server, demo, monkeypatch, ca
     assert before["club"] == 2
     assert main(["demo", "--remove"]) == 0
     left = {table: n for table, n in rows_of(server, demo).items() if n}
-    assert left == {"club": 1, "coach": 1}
+    assert left == {"club": 1, "coach": 1, "lifter_change": 1}, "of the club of its own"
     assert start._load_demo(server.app_url(demo)) is False, "start does not bring it back"
     monkeypatch.setattr(load, "PEOPLE", load.PEOPLE[:1])
     monkeypatch.setattr(load, "film_lifters", lambda *_: None)

@@ -3,8 +3,9 @@
 from uuid import UUID
 
 from fastapi import APIRouter, Response
+from pydantic import RootModel
 
-from pavrik.api.files import FileIn, file_answer
+from pavrik.api.files import FileIn, file_answer, json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
@@ -31,16 +32,21 @@ from pavrik.formats.wire.log import FloorRow
 from pavrik.formats.wire.session import ImportAnswer
 from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.club import board
+from pavrik.services.kept import NOBODY, kept_answer
 from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
 from pavrik.services.setups import levers
 
 router = APIRouter(prefix="/api", tags=["lifters"])
 
 
-@router.get("/floor")
-def read_floor(database: DatabaseIn, who: WhoIn) -> list[FloorRow]:
+@router.get("/floor", response_model=list[FloorRow])
+def read_floor(database: DatabaseIn, who: WhoIn) -> Response:
     """Every lifter with what is open, the most pressing first."""
-    return board.board(database, who)
+    return json_answer(
+        kept_answer(
+            database, who, NOBODY, "floor", None, lambda: RootModel(board.board(database, who))
+        )
+    )
 
 
 @router.post("/lifters", status_code=201)
@@ -69,10 +75,15 @@ def read_away(database: DatabaseIn, who: WhoIn) -> list[AwayAnswer]:
     return in_and_out.list_away(database, who)
 
 
-@router.get("/lifters/{lifter_id}")
-def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> LifterAnswer:
+@router.get("/lifters/{lifter_id}", response_model=LifterAnswer)
+def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """A lifter's record."""
-    return record.lifter_record(database, who, lifter_id)
+    return json_answer(
+        kept_answer(
+            database, who, lifter_id, "lifter", None,
+            lambda: record.lifter_record(database, who, lifter_id),
+        )
+    )  # fmt: skip
 
 
 @router.post("/lifters/{lifter_id}/profile")

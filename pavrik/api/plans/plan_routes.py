@@ -5,7 +5,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Body, Path, Request, Response
 
-from pavrik.api.files import file_answer, qr_of
+from pavrik.api.files import file_answer, json_answer, qr_of
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.core.competition_lifts import LiftId
@@ -32,6 +32,7 @@ from pavrik.formats.wire.plans import (
     VersionRequest,
 )
 from pavrik.services.facts import VariationWord
+from pavrik.services.kept import kept_answer
 from pavrik.services.plans import (
     card_link,
     club_planning,
@@ -53,10 +54,14 @@ def read_shapes(_: WhoIn) -> list[ShapeOut]:
     return [ShapeOut(id=s.id, name=s.name, words=s.words) for s in shipped_shapes().values()]
 
 
-@router.get(OF_LIFTER + "/plan")
-def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> StandingPlan:
+@router.get(OF_LIFTER + "/plan", response_model=StandingPlan)
+def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """The plan that stands and what today's state would change in it."""
-    return planning.read(database, who, lifter_id)
+    return json_answer(
+        kept_answer(
+            database, who, lifter_id, "plan", None, lambda: planning.read(database, who, lifter_id)
+        )
+    )
 
 
 @router.post(OF_LIFTER + "/plan/preview")

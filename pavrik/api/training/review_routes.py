@@ -3,8 +3,9 @@
 from datetime import UTC, datetime
 from uuid import UUID
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Response
 
+from pavrik.api.files import json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.wire.review import (
@@ -20,17 +21,23 @@ from pavrik.formats.wire.review import (
     TestRef,
 )
 from pavrik.services.facts import CauseTest
+from pavrik.services.kept import kept_answer
 from pavrik.services.training import diagnosis, review
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 
 
-@router.get("/review")
+@router.get("/review", response_model=ReviewAnswer)
 def read_review(
     lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat"
-) -> ReviewAnswer:
+) -> Response:
     """What the log of a lift knows."""
-    return review.review(database, who, lifter_id, lift)
+    return json_answer(
+        kept_answer(
+            database, who, lifter_id, "review", lift,
+            lambda: review.review(database, who, lifter_id, lift),
+        )
+    )  # fmt: skip
 
 
 @router.get("/diagnosis/{lift}/{fault_id}")

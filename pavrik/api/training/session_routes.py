@@ -7,7 +7,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 from pydantic import ValidationError
 
-from pavrik.api.files import FileIn, file_answer
+from pavrik.api.files import FileIn, file_answer, json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
 from pavrik.core.competition_lifts import LiftId
@@ -21,20 +21,27 @@ from pavrik.formats.wire.session import (
     PlatformAnswer,
     QueuedSetRequest,
 )
+from pavrik.services.kept import NOBODY, kept_answer
 from pavrik.services.training import log_files, log_writes, session
 
 router = APIRouter(prefix="/api", tags=["platform"])
 
 
-@router.get("/platform")
+@router.get("/platform", response_model=PlatformAnswer)
 def read_platform(
     database: DatabaseIn,
     who: WhoIn,
     lifter_id: Annotated[list[UUID], Query(min_length=1, max_length=8)],
     lift: LiftId = "squat",
-) -> PlatformAnswer:
+) -> Response:
     """Everything that logging a session needs, for one lifter or a group in turn."""
-    return session.platform(database, who, lifter_id, lift)
+    return json_answer(
+        kept_answer(
+            database, who, lifter_id[0] if len(lifter_id) == 1 else NOBODY, "platform",
+            [lift, *map(str, lifter_id)],
+            lambda: session.platform(database, who, lifter_id, lift),
+        )
+    )  # fmt: skip
 
 
 Queued = log_writes.QueuedSet | log_writes.QueuedWithdrawal | log_writes.Unreadable

@@ -1,0 +1,52 @@
+"""Answers that were computed once and stand until what they rest on changes."""
+
+from dataclasses import dataclass
+from datetime import date
+from uuid import UUID
+
+from pavrik.store.database import Connection
+from pavrik.store.statements import one_of, run, value_of
+
+NOBODY = UUID(int=0)
+"""Whose answers those about the whole club are."""
+
+
+@dataclass(frozen=True)
+class Stamp:
+    """What an answer rests on: how far the facts are counted, and the day at the club."""
+
+    number: int
+    on_day: date
+
+
+def stamp(connection: Connection, lifter_id: UUID) -> Stamp:
+    """Of one lifter and what the club has in common; of everything in it for ``NOBODY``."""
+    found = (
+        one_of(connection, Stamp, "get_club_stamp")
+        if lifter_id == NOBODY
+        else one_of(connection, Stamp, "get_stamp", lifter_id=lifter_id, nobody=NOBODY)
+    )
+    assert found is not None
+    return found
+
+
+def find(
+    connection: Connection, lifter_id: UUID, kind: str, asked: str, at: Stamp, computed_by: str
+) -> str | None:
+    """An answer, as JSON, that still stands; None where there is none."""
+    answer: str | None = value_of(
+        connection, "find_kept", lifter_id=lifter_id, kind=kind, asked=asked,
+        computed_by=computed_by, **vars(at),
+    )  # fmt: skip
+    return answer
+
+
+def keep(
+    connection: Connection, club_id: UUID, lifter_id: UUID, kind: str, asked: str, at: Stamp,
+    computed_by: str, answer: str,
+) -> None:  # fmt: skip
+    """Keep an answer in the place of the one before."""
+    run(
+        connection, "keep_answer", club_id=club_id, lifter_id=lifter_id, kind=kind, asked=asked,
+        computed_by=computed_by, answer=answer, **vars(at),
+    )  # fmt: skip

@@ -12,6 +12,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from pavrik.cli import clubs, operation
 from pavrik.cli.bench import run_bench
 from pavrik.cli.bench_data import run_data_bench
+from pavrik.cli.bench_load import run_load_bench
 from pavrik.cli.bench_plans import run_plans_bench
 from pavrik.cli.bench_population import run_population_bench
 from pavrik.cli.bench_watch import run_watch_bench
@@ -81,6 +82,8 @@ def _bench(asked: argparse.Namespace) -> None:
         run_population_bench()
     elif asked.plans:
         run_plans_bench()
+    elif asked.load:
+        run_load_bench()
     elif asked.watch:
         run_watch_bench()
     else:
@@ -130,6 +133,7 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     bench.add_argument(
         "--population", action="store_true", help="the model's judgements over 600 made-up lifters"
     )
+    bench.add_argument("--load", action="store_true", help="fifty coaches at once over HTTP")
     bench.add_argument("--watch", action="store_true", help="what films are measured to")
     bench.set_defaults(run=_bench)
     backup = commands.add_parser("backup", help="dump the database to a file")

@@ -6,10 +6,11 @@ worker that lives says so for all of its jobs, waiting ones too.
 """
 
 import logging
+import os
 from collections.abc import Generator
 from concurrent.futures import ThreadPoolExecutor
 from contextlib import suppress
-from threading import Event, Thread
+from threading import Event, Thread, get_native_id
 from uuid import UUID
 
 import psycopg
@@ -22,9 +23,15 @@ from pavrik.store import jobs as store
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
+GIVES_WAY = 10
 Steps = Generator[float, None, None]
 """Yields progress from 0 to 1; the result is stored by the generator itself before it ends. It is
 closed when the job ends, however it ends."""
+
+
+def _give_way() -> None:
+    """Let those who wait for an answer go before: this thread is served by the system last."""
+    os.setpriority(os.PRIO_PROCESS, get_native_id(), GIVES_WAY)
 
 
 class Jobs:
@@ -32,7 +39,9 @@ class Jobs:
 
     def __init__(self, database: Database, threads: int = 2) -> None:
         self._database = database
-        self._pool = ThreadPoolExecutor(threads, thread_name_prefix="pavrik-job")
+        self._pool = ThreadPoolExecutor(
+            threads, thread_name_prefix="pavrik-job", initializer=_give_way
+        )
         self._held: dict[UUID, Who] = {}
         self._closed = Event()
         Thread(target=self._keep_alive, name="pavrik-job-beat", daemon=True).start()

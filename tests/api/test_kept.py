@@ -1,0 +1,119 @@
+"""Answers that are kept: computed once, and again as soon as a fact that they rest on changes."""
+
+from concurrent.futures import ThreadPoolExecutor
+from threading import Event
+
+import psycopg
+import pytest
+from uuid6 import uuid7
+
+from pavrik.services import kept
+from pavrik.services.club import board
+from pavrik.services.context import Who
+from pavrik.services.plans import planning
+from tests.api.helpers import a_set, add_lifter
+from tests.api.planned import make
+from tests.api.test_writes import counted
+
+COMPUTED_OR_PRIVATE = {
+    "session", "idempotent_write", "job", "fit", "audit", "card_link", "coach_link",
+    "lifter_change", "kept_answer",
+}  # fmt: skip
+WITH_THEIR_SET = {"fault_observation", "set_measure"}
+
+
+def test_every_table_of_facts_counts_its_changes(owner_url):
+    with psycopg.connect(owner_url) as connection:
+        facts = connection.execute(
+            """select c.relname::text from pg_class c
+               join pg_attribute a on a.attrelid = c.oid
+               where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace
+                 and a.attname = 'club_id' and not a.attisdropped"""
+        ).fetchall()
+        counted_ones = connection.execute(
+            "select tgrelid::regclass::text from pg_trigger where tgname = 'note_change'"
+        ).fetchall()
+    silent = COMPUTED_OR_PRIVATE | WITH_THEIR_SET
+    assert {t for (t,) in facts} - silent == {t for (t,) in counted_ones}
+
+
+def test_a_plan_is_computed_once_and_again_after_a_set(coach, lifter, monkeypatch):
+    make(coach, lifter)
+    other = add_lifter(coach)
+    calls = counted(monkeypatch, planning, "read")
+    path = f"/api/lifters/{lifter}/plan"
+    first = coach.get(path)
+    assert coach.get(path).content == first.content
+    coach.post(f"/api/lifters/{other}/sets", a_set())
+    coach.get(path)
+    assert calls == [], "it was read when it was made, and another lifter's set changes nothing"
+    coach.post(f"/api/lifters/{lifter}/sets", a_set())
+    coach.get(path)
+    assert calls == ["read"]
+
+
+def test_what_the_club_has_in_common_changes_every_answer(coach, lifter, monkeypatch):
+    make(coach, lifter)
+    calls = counted(monkeypatch, planning, "read")
+    path, rack = f"/api/lifters/{lifter}/plan", str(uuid7())
+    changes = [
+        ("PUT", "/api/equipment/kit", {"items": ["box"]}),
+        ("POST", "/api/schools", {"question": "squat_width", "position": "wide"}),
+        ("PUT", "/api/equipment/racks", {"rack_id": rack, "name": "Rack", "first_hole_m": 0.5,
+         "pitch_m": 0.05, "holes": 24, "lip_m": 0.03, "inner_width_m": 1.2}),
+        ("DELETE", f"/api/equipment/racks/{rack}", None),
+    ]  # fmt: skip
+    for number, (method, address, body) in enumerate(changes, 1):
+        assert coach.send(method, address, body).status_code == 200, address
+        coach.get(path)
+        assert len(calls) == number, address
+
+
+def test_the_floor_follows_every_lifter(coach, monkeypatch):
+    lifter = add_lifter(coach, name="On The Floor")
+    calls = counted(monkeypatch, board, "board")
+    coach.get("/api/floor")
+    coach.get("/api/floor")
+    assert calls == ["board"]
+    coach.post(f"/api/lifters/{lifter}/flags", {"region": "hip"})
+    row = next(r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter)
+    assert row["needs"][0]["kind"] == "pain"
+    assert calls == ["board", "board"]
+
+
+def test_an_answer_of_yesterday_or_of_other_code_does_not_stand(coach, owner_url, monkeypatch):
+    calls = counted(monkeypatch, board, "board")
+    coach.get("/api/floor")
+    for change in ("on_day = on_day - 1", "computed_by = 'older'"):
+        with psycopg.connect(owner_url, autocommit=True) as connection:
+            connection.execute(f"update kept_answer set {change}")
+        before = len(calls)
+        coach.get("/api/floor")
+        assert len(calls) == before + 1, change
+
+
+@pytest.fixture
+def who(owner_url) -> Who:
+    with psycopg.connect(owner_url) as connection:
+        club, coach = connection.execute("select club_id, coach_id from coach limit 1").fetchone()
+    return Who(club, coach, "owner")
+
+
+def test_equal_questions_at_once_are_computed_once(server, empty_name, open_database, clubs, who):
+    database = open_database(server.app_url(empty_name))
+    go, computed = Event(), []
+
+    def compute():
+        computed.append(1)
+        go.wait(timeout=30)
+        return planning.PlanKept(plan_id=uuid7())
+
+    def ask() -> str:
+        return kept.kept_answer(database, who, kept.NOBODY, "test", "the same", compute)
+
+    with ThreadPoolExecutor(4) as pool:
+        asked = [pool.submit(ask) for _ in range(4)]
+        go.set()
+        answers = {one.result(timeout=30) for one in asked}
+    assert len(answers) == 1
+    assert computed == [1]

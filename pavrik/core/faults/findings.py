@@ -13,7 +13,7 @@ from pavrik.core.log.cooccurrence import Together, first_of_reps, seen_together
 from pavrik.core.log.onset import Onset, fit_onset, onset_words
 from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
 from pavrik.core.log.rep_table import RepTable, rep_table
-from pavrik.core.log.training_set import COMPETITION, TrainingSet, competition_sets
+from pavrik.core.log.training_set import COMPETITION, TrainingSet, sets_of_the_max
 
 BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 """Faults of the back's shape: the load at which one rep in five shows them caps technique work."""
@@ -84,8 +84,9 @@ class Findings:
 
 
 def competition_trend(sets: Sequence[TrainingSet], age: str) -> list[tuple[str, float, AbilityDay]]:
-    """Estimates of the competition lift from clean dead-stop sets, day by day."""
-    return [(one.day, one.says.kg, one) for one in ability_series(competition_sets(sets), age)]
+    """Estimates of the competition lift from clean dead-stop sets, its own and those of variations
+    by their share, day by day."""
+    return [(one.day, one.says.kg, one) for one in ability_series(sets_of_the_max(sets), age)]
 
 
 def counted_by(table: RepTable, catalogue: Catalogue, fault_id: str) -> tuple[RepTable, Counted]:

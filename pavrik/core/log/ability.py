@@ -1,9 +1,10 @@
 """The competition max of a lift on every day of its log, as a distribution: a filter over days.
 
 The log of the max is a level that grows slowly; what a set says of it is off by how this lifter's
-reps fall with load, by how he rates, by the day and by chance. The first two stay the same from day
-to day and are learnt where lifts disagree, so many sets are not many witnesses. Light work is a
-lower bound and a miss an upper one: they enter by the moments of a truncated normal.
+reps fall with load, by how he rates, by the day and by chance. The first two stay the same from
+day to day and are learnt where lifts disagree, so many sets are not many witnesses. A variation
+speaks by its share of the max, which stays nearly the same too and is learnt beside it. Light work
+is a lower bound and a miss an upper one: they enter by the moments of a truncated normal.
 """
 
 import math
@@ -34,6 +35,15 @@ CURVE_SD = assume(
 RATING_SD = assume("ability_rating_sd", 0.017, "log", "half a point of RPE that one always errs by")
 SET_SD = assume("ability_set_sd", 0.015, "log", "what one rating is off by chance (sd)")
 FORMULA_SD = assume("ability_formula_sd", 0.002, "log per rep", "error of rep formulas beyond that")
+VARIATION_SD = assume(
+    "ability_variation_sd",
+    0.03,
+    "log",
+    "what a day of a variation is off by beyond a usual day (sd)",
+)
+SHARE_DRIFT = assume(
+    "ability_share_drift", 0.004, "log per day", "how a variation's share of the max strays (sd)"
+)
 FIRST_SD = 0.25
 """Of the level before anything is known, round the first thing that is said of it."""
 AWAY_DAYS = 14
@@ -48,12 +58,15 @@ FAR = 4.0
 State = list[float]
 Spread = list[list[float]]
 LEVEL, GROWTH_AT, CURVE, RATING = range(4)
+STATES = 4
+"""What is known of the lifter; shares of variations come behind."""
 
 
 @dataclass(frozen=True)
 class AbilityDay:
     """The max after a day's sets: kg with its 80 % band, growth (log per week), how far the day
-    moved it in kg, and the set of the day that says most; ``level`` and ``spread`` are its log."""
+    moved it in kg, and the set of the lift that says most (before any: of a variation, at its
+    share); ``level`` and ``spread`` are its log."""
 
     day: str
     says: Evidence
@@ -61,6 +74,8 @@ class AbilityDay:
     spread: float
     growth_per_week: float
     last_step_kg: float
+    by: str = ""
+    """The variation by whose share alone the day spoke."""
 
     @property
     def kg(self) -> float:
@@ -89,12 +104,13 @@ def _lost(days: int) -> float:
 
 
 class _Filter:
-    """Mean and covariance of level, growth (per day), curve (per rep) and rating bias."""
-
-    rows = range(4)
+    """Mean and covariance of level, growth (per day), curve (per rep) and rating bias, and of the
+    log shares of variations behind them."""
 
     def __init__(self, mean: State, cov: Spread, day: int) -> None:
         self.mean, self.cov, self.day = mean, cov, day
+        self.rows = range(len(mean))
+        self.prior_shares = [row[i] for i, row in enumerate(cov)][STATES:]
         self.seen = False
         """Whether anything counted in full."""
 
@@ -112,6 +128,8 @@ class _Filter:
         for i in self.rows:
             cov[i][LEVEL] += grown * cov[i][GROWTH_AT]
         cov[LEVEL][LEVEL] += LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
+        for i, most in enumerate(self.prior_shares, STATES):
+            cov[i][i] = max(cov[i][i], min(cov[i][i] + SHARE_DRIFT**2 * days, most))
 
     def _towards(self, looks: State, noise: float) -> tuple[float, float, list[float]]:
         """Expected value and variance of an observation, and how it goes with the state."""
@@ -157,23 +175,57 @@ def _hazard(at: float) -> float:
     return density / (0.5 * math.erfc(at / math.sqrt(2)))
 
 
-class _Day:
-    """What a day says: sets in full as sums over them, its best lower bound and its lowest miss
-    (log kg and reps beyond one), the reps made before a miss, and the set that says most."""
+class _Whole:
+    """Sets of one day and kind that count in full, as sums over them."""
 
     def __init__(self) -> None:
-        self.full = 0
+        self.sets = 0
         self.value = self.beyond = self.rated = self.noise = 0.0
+
+    def add(self, logged: TrainingSet, kg: float) -> None:
+        reps = effective_reps(logged.reps, logged.rpe)
+        self.sets += 1
+        self.value += math.log(kg)
+        self.beyond += reps - 1.0
+        self.rated += 0.0 if logged.rpe is not None and logged.rpe >= 10.0 else 1.0
+        self.noise += (FORMULA_SD * (reps - 1.0)) ** 2
+
+    def told_to(self, state: _Filter, share: int | None = None) -> None:
+        """Into the filter; ``share`` is where the variation's share stands in the state."""
+        n = self.sets
+        looks = [0.0] * len(state.mean)
+        looks[LEVEL], looks[CURVE], looks[RATING] = 1.0, self.beyond / n, self.rated / n
+        noise = DAY_SD**2 + SET_SD**2 / n + self.noise / n
+        if share is not None:
+            looks[share] = 1.0
+            noise += VARIATION_SD**2
+        state.hears(self.value / n, looks, noise)
+
+
+class _Day:
+    """What a day says: sets in full of the lift and of variations, its best lower bound and its
+    lowest miss (log kg and reps beyond one), the reps made before a miss, and the set that says
+    most."""
+
+    def __init__(self) -> None:
+        self.whole = _Whole()
+        self.of_variation: dict[str, _Whole] = {}
         self.at_least: tuple[float, float] | None = None
         self.at_most: tuple[float, float] | None = None
         self.before_a_miss: Evidence | None = None
         self.lifted = 0.0
         self.says: Evidence | None = None
+        self.instead: Evidence | None = None
 
     def keep(self, says: Evidence) -> None:
         """The set that says most."""
         if self.says is None or says.kg > self.says.kg:
             self.says = says
+
+    def stand_in(self, says: Evidence) -> None:
+        """A variation's set that says most, where the lift itself was not done."""
+        if self.instead is None or says.kg > self.instead.kg:
+            self.instead = says
 
 
 def _missed(day: _Day, logged: TrainingSet) -> None:
@@ -191,20 +243,21 @@ def _missed(day: _Day, logged: TrainingSet) -> None:
 def _add(day: _Day, logged: TrainingSet) -> None:
     """One set of a day."""
     if logged.missed_reps and not logged.is_rebound:
-        _missed(day, logged)
+        if logged.of_max is None:
+            _missed(day, logged)
         return
     if not logged.counts_for_max:
         return
-    day.lifted = max(day.lifted, logged.load_kg)
     full = logged.estimate()
+    if logged.of_max is not None:
+        if full is not None:
+            day.of_variation.setdefault(logged.variation, _Whole()).add(logged, full.kg)
+            day.stand_in(Evidence(logged, full.scaled(1 / logged.of_max[0]), False))
+        return
+    day.lifted = max(day.lifted, logged.load_kg)
     if full is not None:
         day.keep(Evidence(logged, full, False))
-        reps = effective_reps(logged.reps, logged.rpe)
-        day.full += 1
-        day.value += math.log(full.kg)
-        day.beyond += reps - 1.0
-        day.rated += 0.0 if logged.rpe is not None and logged.rpe >= 10.0 else 1.0
-        day.noise += (FORMULA_SD * (reps - 1.0)) ** 2
+        day.whole.add(logged, full.kg)
         return
     least = logged.at_least()
     if least is not None:
@@ -220,31 +273,52 @@ def _days(sets: Sequence[TrainingSet]) -> dict[str, _Day]:
     return dict(sorted(found.items()))
 
 
-def _begin(day: _Day, on: int, age: str) -> _Filter | None:
-    """A filter round the first thing that is said of the max."""
-    if day.full:
-        first = day.value / day.full
-    elif day.at_least is not None:
-        first = day.at_least[0]
-    elif day.before_a_miss is not None:
-        first = math.log(day.before_a_miss.kg)
+Shares = dict[str, tuple[float, float]]
+"""By variation: its usual share of the max and the share's sd."""
+
+
+def _first_level(day: _Day, shares: Shares) -> float | None:
+    """The first thing that is said of the max, as its log."""
+    if day.whole.sets:
+        return day.whole.value / day.whole.sets
+    if day.at_least is not None:
+        return day.at_least[0]
+    if day.of_variation:
+        name, whole = next(iter(day.of_variation.items()))
+        return whole.value / whole.sets - math.log(shares[name][0])
+    if day.before_a_miss is not None:
         day.keep(day.before_a_miss)
-    else:
+        return math.log(day.before_a_miss.kg)
+    return None
+
+
+def _begin(day: _Day, on: int, age: str, shares: Shares) -> _Filter | None:
+    """A filter round the first thing that is said of the max."""
+    first = _first_level(day, shares)
+    if first is None:
         return None
     growth = GROWTH[age] / 7
-    mean = [first, growth, 0.0, 0.0]
-    spreads = (FIRST_SD, GROWTH_SD_SHARE * growth, CURVE_SD, RATING_SD)
-    cov = [[s**2 if i == j else 0.0 for j in range(4)] for i, s in enumerate(spreads)]
+    mean = [first, growth, 0.0, 0.0, *(math.log(share) for share, _ in shares.values())]
+    own = (FIRST_SD, GROWTH_SD_SHARE * growth, CURVE_SD, RATING_SD)
+    spreads = (*own, *(sd / share for share, sd in shares.values()))
+    cov = [[s**2 if i == j else 0.0 for j in range(len(mean))] for i, s in enumerate(spreads)]
     return _Filter(mean, cov, on)
 
 
-def _take(state: _Filter, day: _Day) -> bool:
+def _looks_beyond(state: _Filter, beyond: float) -> State:
+    looks = [0.0] * len(state.mean)
+    looks[LEVEL], looks[CURVE] = 1.0, beyond
+    return looks
+
+
+def _take(state: _Filter, day: _Day, at: dict[str, int]) -> bool:
     """A day's sets into the filter; False where they say nothing."""
     told = False
-    if day.full:
-        n = day.full
-        looks = [1.0, 0.0, day.beyond / n, day.rated / n]
-        state.hears(day.value / n, looks, DAY_SD**2 + SET_SD**2 / n + day.noise / n)
+    if day.whole.sets:
+        day.whole.told_to(state)
+        state.seen = told = True
+    for name, whole in day.of_variation.items():
+        whole.told_to(state, at[name])
         state.seen = told = True
     if day.at_least is not None:
         value, beyond = day.at_least
@@ -253,11 +327,11 @@ def _take(state: _Filter, day: _Day) -> bool:
             state.mean[LEVEL] = max(state.mean[LEVEL], value)
         else:
             noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-            told |= state.bounded(value, [1.0, 0.0, beyond, 0.0], noise, below=False)
+            told |= state.bounded(value, _looks_beyond(state, beyond), noise, below=False)
     if day.at_most is not None and state.seen:
         value, beyond = day.at_most
         noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-        told |= state.bounded(value, [1.0, 0.0, beyond, 0.0], noise, below=True)
+        told |= state.bounded(value, _looks_beyond(state, beyond), noise, below=True)
     if day.lifted and math.log(day.lifted) > state.mean[LEVEL] + DAY_SD:
         state.mean[LEVEL] = math.log(day.lifted) - DAY_SD
         told = True
@@ -265,31 +339,36 @@ def _take(state: _Filter, day: _Day) -> bool:
 
 
 def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[AbilityDay]:
-    """The max after every day that counts, oldest first, from sets of one lift or variation.
+    """The max after every day that counts, oldest first, from sets of one lift or variation, and of
+    variations of it whose share is known (``of_max``).
 
     Bounds raise or lower it and nothing else; before anything counts in full a lower bound stands
     for the max. What was on the bar cleanly cannot lie above the max by more than a good day.
     """
+    shares: Shares = {s.variation: s.of_max for s in sets if s.of_max is not None}
+    at = {name: number for number, name in enumerate(shares, STATES)}
     state: _Filter | None = None
     found: list[AbilityDay] = []
     for day, said in _days(sets).items():
         on = date.fromisoformat(day).toordinal()
         if state is None:
-            state = _begin(said, on, age)
+            state = _begin(said, on, age, shares)
             if state is None:
                 continue
             before = state.mean[LEVEL]
         else:
             state.to(on)
             before = state.mean[LEVEL]
-        if not _take(state, said) and found:
+        if not _take(state, said, at) and found:
             continue
-        says = said.says or found[-1].says
+        says = said.says or (found[-1].says if found else said.instead)
+        assert says is not None
         level = state.mean[LEVEL]
         found.append(
             AbilityDay(
                 day, says, level, math.sqrt(max(state.cov[LEVEL][LEVEL], 0.0)),
                 7 * state.mean[GROWTH_AT], math.exp(level) - math.exp(before) if found else 0.0,
+                "" if said.says else "".join([*said.of_variation][:1]),
             )
         )  # fmt: skip
     return found

@@ -1,14 +1,14 @@
 """The log of one lift laid out rep by rep, for counting with whole arrays."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 
 import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.log.ability import ability_series
-from pavrik.core.log.training_set import TrainingSet
+from pavrik.core.log.training_set import COMPETITION, TrainingSet, sets_of_the_max
 from pavrik.core.units import Floats, Indices
 
 Booleans = NDArray[np.bool_]
@@ -48,10 +48,13 @@ class RepTable:
         )  # fmt: skip
 
 
-def max_before(sets: Sequence[TrainingSet], age: str) -> Floats:
-    """Smoothed estimated max in kg that was known when each set began; the first day that counts
-    in full stands for itself and what lies before it. NaN where there is none at all."""
-    series = ability_series(sets, age)
+def max_before(
+    sets: Sequence[TrainingSet], age: str, telling: Sequence[TrainingSet] | None = None
+) -> Floats:
+    """Smoothed estimated max in kg that was known when each set began, from ``telling`` (else the
+    sets themselves); the first day that counts in full stands for itself and what lies before it.
+    NaN where there is none at all."""
+    series = ability_series(sets if telling is None else telling, age)
     if not series:
         return np.full(len(sets), np.nan)
     levels = [found.kg for found in series]
@@ -66,7 +69,9 @@ def _maxes(sets: Sequence[TrainingSet], age: str) -> Floats:
     maxes = np.full(len(sets), np.nan)
     for variation in {s.variation for s in sets}:
         at = [i for i, s in enumerate(sets) if s.variation == variation]
-        maxes[at] = max_before([sets[i] for i in at], age)
+        own = [replace(sets[i], of_max=None) for i in at]
+        telling = sets_of_the_max(sets) if variation == COMPETITION else own
+        maxes[at] = max_before(own, age, telling)
     return maxes
 
 

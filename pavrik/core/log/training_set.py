@@ -47,6 +47,9 @@ class TrainingSet:
     pull_style: str | None = None
     cue: str | None = None
     measures: tuple[tuple[str, float], ...] = ()
+    of_max: tuple[float, float] | None = None
+    """Of a variation: its usual share of the competition lift's max and the share's sd; None where
+    it says nothing of that max."""
     told: bool = False
     """A best that was told: it says what can be lifted, not that anything was trained."""
 
@@ -123,6 +126,15 @@ def best_of_days(history: Sequence[TrainingSet]) -> list[Evidence]:
     """The set of each day that says most of the max, oldest first."""
     best = best_sets((logged.day, logged) for logged in history)
     return [best[day] for day in sorted(best)]
+
+
+def sets_of_the_max(history: Sequence[TrainingSet]) -> list[TrainingSet]:
+    """The sets that say something of the competition lift's max: its own, and those of variations
+    whose share of it is known well enough. Rebound pulls do not."""
+    return [
+        s for s in history
+        if not s.is_rebound and (s.variation == COMPETITION or s.of_max is not None)
+    ]  # fmt: skip
 
 
 def competition_sets(history: Sequence[TrainingSet]) -> list[TrainingSet]:

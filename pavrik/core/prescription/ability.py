@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from pavrik.core.log.ability import AWAY_DAYS, AbilityDay, ability_series
-from pavrik.core.log.training_set import TrainingSet, competition_sets
+from pavrik.core.log.training_set import TrainingSet, sets_of_the_max
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 
 
@@ -25,16 +25,19 @@ class Ability:
     reason: Reason
 
 
-def _rests_on(newest: AbilityDay, now: AbilityDay, away: int) -> Reason:
-    """The set that says most, in a sentence."""
+def _rests_on(newest: AbilityDay, now: AbilityDay, away: int, by: str) -> Reason:
+    """The set that says most, in a sentence; ``by`` is the variation that spoke last, alone."""
     done = newest.says.logged
     at = f" at RPE {done.rpe:g}" if done.rpe is not None else ""
-    told = f"{reps_words(done.reps)} with {in_kg(done.load_kg)}{at} on {done.day}: "
+    of = f" of the {done.variation}" if done.of_max is not None else ""
+    told = f"{reps_words(done.reps)}{of} with {in_kg(done.load_kg)}{at} on {done.day}: "
     if newest.says.at_least:
         told += f"at least {in_kg(newest.says.kg)}, nothing tells how much more"
     else:
         told += f"about {newest.says.kg:.0f} kg; all days together: {in_kg(now.kg)}, likely "
         told += f"{now.low_kg:.0f} to {now.high_kg:.0f}"
+    if by and not of:
+        told += f"; the {by} since then counted by its share"
     if away > AWAY_DAYS:
         told += f", {away / 7:.0f} weeks without the lift counted in"
     return Reason(told, (done.set_id,))
@@ -45,7 +48,7 @@ def ability_of(
 ) -> Ability | None:
     """Ability from the sets of a lift, oldest first, after its last day or ``today``; None where
     nothing counts."""
-    own = competition_sets(history)
+    own = sets_of_the_max(history)
     days = ability_series(own, age)
     if not days:
         return None
@@ -55,5 +58,5 @@ def ability_of(
     newest = next((day for day in reversed(days) if not day.says.at_least), days[-1])
     return Ability(
         now.kg, now.low_kg, now.high_kg, now.growth_per_week, tuple(days),
-        _rests_on(newest, now, away),
+        _rests_on(newest, now, away, days[-1].by),
     )  # fmt: skip

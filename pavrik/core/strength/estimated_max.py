@@ -5,7 +5,7 @@ Epley (1985) and Brzycki (1993), from memory; the third is the usual table of re
 with the *effective* reps, reps done plus reps left.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 import numpy as np
@@ -26,6 +26,12 @@ class EstimatedMax:
     most_kg: float
     effective_reps: float
     trusted: bool
+
+    def scaled(self, by: float) -> "EstimatedMax":
+        """The same of a lift that is so many times as strong."""
+        return replace(
+            self, kg=by * self.kg, least_kg=by * self.least_kg, most_kg=by * self.most_kg
+        )
 
     @property
     def log_error(self) -> float:

@@ -13,6 +13,7 @@ from functools import cache
 from importlib.resources import files
 from typing import Any, Literal, get_args
 
+from pavrik.core.assumptions import assume
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import STYLES
 from pavrik.core.faults.catalogue import shipped_catalogue
@@ -39,6 +40,11 @@ class Knob:
     above_m: float = 0.0
 
 
+SPEAKS_SD = assume(
+    "variation_speaks_sd", 0.09, "share", "sd of a share up to which a variation tells of the max"
+)
+
+
 @dataclass(frozen=True)
 class Variation:
     """``knob`` None: not computed, ``trains`` is stated instead. ``place`` is the phase where it is
@@ -59,6 +65,14 @@ class Variation:
     spares: tuple[str, ...] = ()
     own: bool = False
     set_of: tuple[int, Unit] | None = None
+
+    @property
+    def of_max(self) -> tuple[float, float] | None:
+        """Share of the competition lift's max and its sd, where it is known well enough that a set
+        of the variation says something of that max."""
+        if self.ratio is None or self.ratio[1] > SPEAKS_SD * self.ratio[0]:
+            return None
+        return self.ratio
 
 
 @dataclass(frozen=True)
@@ -181,6 +195,12 @@ def shipped_variations() -> Variations:
     found = Variations(data["version"], data["kit"], {v.name: v for v in listed}, rules)
     _check_all(found)
     return found
+
+
+def shares_of_max(own: Sequence[Variation] = ()) -> dict[str, tuple[float, float]]:
+    """Share of the competition lift's max, and its sd, of every variation that tells of it."""
+    every = (*shipped_variations().by_name.values(), *own)
+    return {one.name: one.of_max for one in every if one.of_max is not None}
 
 
 def contraindicated(one: Variation, faults: Set[str]) -> str:

@@ -12,8 +12,8 @@ from datetime import date
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.faults.findings import competition_trend
-from pavrik.core.log.training_set import TrainingSet, best_of_days
+from pavrik.core.log.ability import ability_series
+from pavrik.core.log.training_set import TrainingSet, best_of_days, competition_sets
 
 DAY_ERROR = assume(
     "ratio_day_error",
@@ -96,10 +96,10 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
 def daily_ratios(sets: Sequence[TrainingSet], variation: str, age: str) -> list[tuple[str, float]]:
     """(day, ratio) of every day with a counting set of the variation, against the trend of the
     competition lift at that time; days before the first competition set say nothing."""
-    own = competition_trend(sets, age)
+    own = ability_series(competition_sets(sets), age)
     if not own:
         return []
-    days, levels = [day for day, _, _ in own], [found.kg for _, _, found in own]
+    days, levels = [found.day for found in own], [found.kg for found in own]
     best = best_of_days([s for s in sets if s.variation == variation])
     return [
         (

@@ -18,7 +18,7 @@ from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.next_load import Gym, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import PlanAsk
-from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.core.variations.catalogue import shares_of_max, shipped_variations
 from pavrik.formats.model.setup_codec import from_wire
 from pavrik.formats.plan_request import AnyLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
 from pavrik.services.lifters.model_lifter import lifter_from
@@ -54,6 +54,7 @@ def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> Train
     return TrainingSet(
         f"{lift}.sets.{index}", one.day.isoformat(), one.load_kg, one.reps, one.rpe,
         one.missed_reps, faults, one.aimed_rpe, one.variation, one.pull_style,
+        of_max=shares_of_max().get(one.variation),
     )  # fmt: skip
 
 

@@ -12,7 +12,7 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
-from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.core.variations.catalogue import shares_of_max, shipped_variations
 from pavrik.errors import InvalidError
 from pavrik.formats.model.requests import KnownTestIn
 from pavrik.formats.wire.lifters import (
@@ -125,7 +125,8 @@ def with_known_bests(
     for of_lift, of_style, best in bests:
         variation = COMPETITION if of_style == style else _variation(lift, of_style)
         if of_lift == lift and variation is not None:
-            told.append(TrainingSet(**{**vars(best), "variation": variation}))
+            share = shares_of_max().get(variation)
+            told.append(TrainingSet(**{**vars(best), "variation": variation, "of_max": share}))
     return sorted([*told, *sets], key=lambda one: one.day)
 
 

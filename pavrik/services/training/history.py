@@ -6,7 +6,8 @@ from uuid import UUID
 from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.schools import in_force, silenced_faults
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
-from pavrik.services.club.library import catalogue_of
+from pavrik.core.variations.catalogue import shares_of_max
+from pavrik.services.club.library import catalogue_of, own_variations
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection
@@ -35,7 +36,7 @@ def logged_sets(
         filmed = seen.film_s is not None
         return filmed or not is_expected(seen.fault_id, seen.severity, load_kg, mass_kg)
 
-    catalogue = catalogue_of(connection)
+    catalogue, shares = catalogue_of(connection), shares_of_max(own_variations(connection))
     ids = [s.set_id for s in sets]
     seen = store.observations_of(connection, ids)
     measured = store.measures_of(connection, ids)
@@ -59,6 +60,7 @@ def logged_sets(
             pull_style=s.pull_style,
             cue=s.cue or None,
             measures=measured.get(s.set_id, ()),
+            of_max=shares.get(s.variation),
         )
         for s in sets
     ]

@@ -85,7 +85,8 @@ def broken_steps(lifter, plan) -> list[str]:
         stands_for = {x.line_id: x.load_kg / load_for(1.0, x.reps, x.rpe) for x in main}
         steps = [
             stands_for[b.line_id] / stands_for[a.line_id] - 1
-            for a, b in pairwise(main[1:])
+            for name in {x.variation for x in main}
+            for a, b in pairwise([x for x in main[1:] if x.variation == name])
             if not as_done(a) and not as_done(b)
         ]
         plates = 1.0 / min(stands_for.values(), default=100.0)

@@ -105,7 +105,7 @@ def analyse_lift(
         sets, known, catalogue, causes_of, (own.limiter, ""), tired if tired_back else ()
     )
     seen = frozenset(f.fault_id for f in live_faults(sets, known))
-    about = replace(about, faults=seen)
+    about = replace(about, faults=seen, style=facts.setup.style)
     choice = choose(variations, loadings, ratios, weak, about, facts.said)
     pulls = bool(WORK[lift].from_floor)
     care = care_of(

@@ -72,6 +72,8 @@ class Circumstances:
     hurts: tuple[str, ...] = ()
     novice: bool = False
     goal: str = "competition"
+    style: str = ""
+    """Of the competition lift: the variation of that name is the lift itself."""
     faults: frozenset[str] = frozenset()
     """Ids of the faults that the lift's log shows today."""
     schools: Mapping[str, str] = field(default_factory=dict)
@@ -156,6 +158,8 @@ def blocked_because(
         reason = _region_reason(one, loading, own, region)
         if reason:
             return reason
+    if one.knob is not None and about.style and about.style in (one.knob.bar, one.knob.style):
+        return "it is the competition lift itself"
     harmful = contraindicated(one, about.faults)
     if harmful:
         return harmful

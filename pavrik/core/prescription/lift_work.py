@@ -26,6 +26,8 @@ class LiftWork:
     unknown_max: float
     rotation: tuple[str, ...] = ()
     """Main variations of a shape that turns them, in their order."""
+    everyday: tuple[str, ...] = ()
+    """Main variations that take turns with the competition lift for sport and health."""
     rungs: tuple[str, ...] = ()
     turn: Mapping[tuple[str, WeekRole], str] = field(default_factory=dict)
     from_floor: frozenset[str] = frozenset()
@@ -40,6 +42,9 @@ class LiftWork:
         return wanted if wanted in allowed else None
 
 
+EVERYDAY_GOALS = frozenset({"sport", "health"})
+"""To whom no lift of the sport is owed."""
+
 WORK: Mapping[str, LiftWork] = {
     "squat": LiftWork(
         no_heavy_days=4,
@@ -47,6 +52,7 @@ WORK: Mapping[str, LiftWork] = {
         by_feel="split squat",
         unknown_max=1.4,
         rotation=("safety-bar squat", "front squat", "high-bar squat"),
+        everyday=("front squat", "safety-bar squat"),
         rungs=("goblet squat", "split squat"),
         turn={
             ("muscle", "build"): "high-bar squat",
@@ -62,6 +68,7 @@ WORK: Mapping[str, LiftWork] = {
         by_feel="hip thrust",
         unknown_max=1.7,
         rotation=("deficit deadlift", "sumo deadlift", "conventional deadlift"),
+        everyday=("trap bar, low", "sumo deadlift", "conventional deadlift"),
         turn={
             ("muscle", "build"): "Romanian deadlift",
             ("sport", "build"): "trap bar, low",

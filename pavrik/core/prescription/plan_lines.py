@@ -8,7 +8,7 @@ from pavrik.core.equipment.light_start import light_start_words
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.effort import rest_after_s, rpe_at
-from pavrik.core.prescription.lift_work import WORK
+from pavrik.core.prescription.lift_work import EVERYDAY_GOALS, WORK
 from pavrik.core.prescription.next_load import (
     CAPPED_KG,
     Target,
@@ -221,14 +221,27 @@ def _without_heavy_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
     return tuple(d for d in doses if d.reps > 1 or d.load_share() <= HEAVY_SINGLE) or doses
 
 
-def _turned_to(make: Maker, lift: str, when: When) -> str:
-    """The main variation of a week, in a shape that turns it and while nothing is sharpened."""
-    state, every = make.states[lift], make.shape.rotates_weeks
+def _without_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
+    """Work of a variation: nothing of it is ever tested."""
+    return tuple(dose for dose in doses if dose.reps > 1) or doses
+
+
+EVERYDAY_WEEKS = 3
+"""How long a main lift stays for whom no meet waits: common practice, no source."""
+
+
+def _turned_to(make: Maker, lift: str, when: When) -> tuple[str, str]:
+    """The main variation of a week and why: in a shape that turns it, or for a goal to which no
+    lift of the sport is owed, while nothing is sharpened."""
+    ask, state, own = make.ask, make.states[lift], WORK[lift]
+    every, names, whose = make.shape.rotates_weeks, own.rotation, f"{make.shape.name.lower()} shape"
+    if not every and ask.goal in EVERYDAY_GOALS and not (ask.meet or ask.novice or make.pain):
+        every, names, whose = EVERYDAY_WEEKS, own.everyday, f"for {ask.goal} the main lift turns"
     if not every or when.role in ("sharpen", "test", "light"):
-        return COMPETITION
-    ready = [n for n in WORK[lift].rotation if n in state.allowed and n in state.ratios]
-    turn = [COMPETITION, *ready]
-    return turn[(when.week // every) % len(turn)]
+        return COMPETITION, ""
+    turn = [COMPETITION, *(n for n in names if n in state.allowed and n in state.ratios)]
+    variation = turn[(when.week // every) % len(turn)]
+    return variation, f"{whose}: {variation} for {every} weeks"
 
 
 def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], str] | None:
@@ -270,12 +283,11 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
         return first_session(make, lift, prefix)
     near, ahead = _near_meet(make, lift, when), make.ahead(lift, when.on)
     doses, why = make.shape.main_of(when.role, when.step), _why(make, lift, when)
-    variation = _turned_to(make, lift, when)
+    variation, turned = _turned_to(make, lift, when)
     if near is not None:
         doses, why, variation = near[0], (Reason(near[1]),), COMPETITION
     elif variation != COMPETITION:
-        told = f"{make.shape.name.lower()} shape: {variation} for {make.shape.rotates_weeks} weeks"
-        why = (Reason(told),)
+        doses, why = _without_singles(doses), (Reason(turned), *why)
     if make.pain or make.ask.novice:
         doses = _without_heavy_singles(doses)
     rep_cap = make.states[lift].rep_cap
@@ -320,7 +332,7 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
         return _spared_second(make, lift, when, line_id, told)
     turned = own.style_for(make.ask.goal, when.role, state.allowed)
     cap = next((c for c in state.caps if c.technique), None)
-    if turned is not None and cap is None:
+    if turned is not None and cap is None and turned != _turned_to(make, lift, when)[0]:
         why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
         return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
     dose = _within(dose, state.rep_cap.reps) if state.rep_cap is not None else dose

@@ -6,6 +6,8 @@ import numpy as np
 import pytest
 
 from pavrik.core.assumptions import DEFAULT
+from pavrik.core.body.masses import SEGMENT_MASSES
+from pavrik.core.body.segments import make_body
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
@@ -40,6 +42,40 @@ def test_a_bridge_by_its_free_body():
     at_feet = 100 * GRAVITY_M_S2 * trunk / (trunk + thigh)
     asked = ISOLATED_TESTS["hip_thrust"].moment_nm(light, 100.0, DEFAULT)
     assert asked == pytest.approx(at_feet * thigh)
+
+
+@pytest.mark.parametrize("sex", ["male", "female"])
+@pytest.mark.parametrize("load_kg", [0.0, 120.0])
+def test_a_bridge_asks_the_same_of_the_hips_from_either_side(sex, load_kg):
+    """The hips' moment is told from the feet; here it is from the shoulders, which is the same in
+    equilibrium."""
+    body, masses = make_body(sex, 70, 1.72), SEGMENT_MASSES[sex]
+    trunk, thigh, mass = body.trunk_m, body.thigh_m, body.mass_kg
+    placed = [(share * mass, (1 - place) * trunk) for share, place in masses.trunk]
+    placed += [
+        (masses.thighs * mass, trunk + masses.thigh_centre_from_hip * thigh),
+        ((masses.shanks + masses.feet) * mass, trunk + thigh),
+        (load_kg, trunk),
+    ]
+    at_feet = sum(kg * x for kg, x in placed) / (trunk + thigh)
+    at_shoulders = sum(kg for kg, _ in placed) - at_feet
+    of_trunk = sum(kg * (trunk - x) for kg, x in placed if x < trunk)
+    from_shoulders = GRAVITY_M_S2 * (at_shoulders * trunk - of_trunk)
+    asked = ISOLATED_TESTS["hip_thrust"].moment_nm(body, load_kg, DEFAULT)
+    assert asked == pytest.approx(from_shoulders)
+
+
+def test_head_arms_and_trunk_each_count_by_their_lever_in_a_back_extension():
+    back, masses = ISOLATED_TESTS["back_extension"].moment_nm, SEGMENT_MASSES[DEFAULT_MAN.sex]
+    mass, trunk = DEFAULT_MAN.mass_kg, DEFAULT_MAN.trunk_m
+    own = back(DEFAULT_MAN, 0.0, DEFAULT)
+    longer = replace(DEFAULT_MAN, head_neck_m=DEFAULT_MAN.head_neck_m + 0.1)
+    of_head = GRAVITY_M_S2 * masses.head * mass * DEFAULT.head_centre * 0.1
+    assert back(longer, 0.0, DEFAULT) - own == pytest.approx(of_head)
+    higher = replace(DEFAULT, lumbar_cut=DEFAULT.lumbar_cut + 0.01)
+    above = [share for share, place in masses.trunk if place > higher.lumbar_cut]
+    moved = GRAVITY_M_S2 * mass * (sum(above) + masses.head + masses.arms) * 0.01 * trunk
+    assert own - back(DEFAULT_MAN, 0.0, higher) == pytest.approx(moved)
 
 
 def test_an_own_trunk_counts_in_a_back_extension_and_not_in_the_others_legs():

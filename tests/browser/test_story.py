@@ -30,7 +30,7 @@ def test_from_limbs_to_the_next_load(newcomer):
     page.see("1 of 12 lengths measured twice")
 
     page.click("Fit the squat")
-    page.see("Predicted max", "Hands and rack", "hook hole")
+    page.see("Predicted max", "Hands and rack", "hooks in hole")
     assert page.all(".rank"), "no ranked set-up"
     page.click("Settle")
     page.fill("Why", "Feels strong and looks the same every time.")

@@ -111,7 +111,7 @@ def test_a_club_without_a_rack_is_asked_for_one_and_gets_its_holes(coach):
     coach.click("Keep the rack")
     coach.see("1 rack, ")
     open_bench(coach)
-    coach.see("Loft rack", "hook hole")
+    coach.see("Loft rack", "hooks in hole")
 
 
 def open_bench_without_rack(coach):

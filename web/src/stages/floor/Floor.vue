@@ -11,6 +11,7 @@ import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
 import AwayLifters from './AwayLifters.vue'
 import ClubPlan from './ClubPlan.vue'
+import FirstSteps from './FirstSteps.vue'
 import { floorQuery } from '@/shared/queries'
 
 const { session, mayWrite } = useSession()
@@ -64,6 +65,11 @@ const nextText = (row: Row) =>
       <v-btn v-if="mayWrite" variant="flat" :to="{ name: 'new-lifter' }">Add a lifter</v-btn>
     </StageHead>
     <ClubPlan v-if="planning" :without="unplanned" @close="planning = false" />
+    <FirstSteps
+      v-if="mayWrite && floor.data.value"
+      :club="session?.club ?? ''"
+      :lifters="floor.data.value.length"
+    />
     <Waiting v-if="!floor.data.value" :error="floor.error.value" what="The floor" @again="floor.refetch()" />
     <div v-else-if="!floor.data.value.length" class="empty">
       <p class="big">An empty floor.</p>

@@ -9,7 +9,7 @@ from fastapi import FastAPI, Request, Response
 from fastapi.responses import FileResponse, PlainTextResponse
 from fastapi.staticfiles import StaticFiles
 
-from pavrik.api import lifts_routes, problems
+from pavrik.api import compute_routes, lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, people_routes, sign_in_routes
 from pavrik.api.films import watch_routes
@@ -42,7 +42,7 @@ from pavrik.store.database import Database
 ROUTERS = (
     lifts_routes, sign_in_routes, people_routes, gym_routes, library_routes, lifter_routes,
     squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
-    log_routes, session_routes, review_routes, plan_routes, watch_routes,
+    log_routes, session_routes, review_routes, plan_routes, watch_routes, compute_routes,
 )  # fmt: skip
 
 
@@ -85,6 +85,7 @@ def create_app(settings: Settings) -> FastAPI:
         app.state.passwords = Passwords(settings.hasher)
         app.state.accounts = Accounts(database, app.state.passwords)
         app.state.jobs = Jobs(database)
+        app.state.quota = compute_routes.Quota()
         app.state.films = Films(settings.films_folder)
         yield
         app.state.jobs.close()

@@ -1,4 +1,4 @@
-"""The catalogue, schools, assumptions, equipment, and the model's public computations."""
+"""The catalogue, the club's own library, schools, assumptions."""
 
 from fastapi import APIRouter
 
@@ -6,28 +6,14 @@ from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.assumptions import Assumption, collected
 from pavrik.core.faults.catalogue import PURPOSES
 from pavrik.core.faults.schools import shipped_schools
-from pavrik.formats.model.answers import FitAnswer, PlatesAnswer, PoseAnswer
-from pavrik.formats.model.computations import (
-    AnyCostRequest,
-    AnyFitRequest,
-    AtLoadRequest,
-    PoseRequest,
-)
-from pavrik.formats.model.deadlift_answers import DeadliftFitAnswer, StartAnswer
-from pavrik.formats.model.lift_answers import CostAnswer, PathAnswer
-from pavrik.formats.model.requests import PlatesRequest
-from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
 from pavrik.formats.wire.library import (
     CatalogueAnswer,
     KeptAnswer,
     LibraryFile,
     SchoolsAnswer,
 )
-from pavrik.formats.wire.watch_compute import WatchAnswer, WatchRequest
 from pavrik.services.club import library
-from pavrik.services.compute import by_lift, model, plan, watch
 from pavrik.services.facts import Entry
-from pavrik.services.setups import analysis
 
 router = APIRouter(prefix="/api", tags=["library"])
 
@@ -70,45 +56,3 @@ def read_schools(database: DatabaseIn, who: WhoIn) -> SchoolsAnswer:
 def read_assumptions(_: WhoIn) -> list[Assumption]:
     """Every starting value of Pavrik's own, the model's first."""
     return collected()
-
-
-@router.post("/compute/pose")
-def compute_pose(body: PoseRequest, _: WhoIn) -> PoseAnswer:
-    """The ``pavrik pose`` computation."""
-    return model.pose(body)
-
-
-@router.post("/compute/fit")
-def compute_fit(body: AnyFitRequest, _: WhoIn) -> FitAnswer | DeadliftFitAnswer:
-    """The ``pavrik fit`` computation."""
-    return by_lift.fit(body)
-
-
-@router.post("/compute/path")
-def compute_path(body: AtLoadRequest, _: WhoIn) -> PathAnswer | StartAnswer:
-    """The ``pavrik path`` computation."""
-    return by_lift.path(body)
-
-
-@router.post("/compute/cost")
-def compute_cost(body: AnyCostRequest, _: WhoIn) -> CostAnswer:
-    """The ``pavrik cost`` computation."""
-    return analysis.cost(body)
-
-
-@router.post("/compute/plan")
-def compute_plan(body: PublicPlanRequest, _: WhoIn) -> PublicPlanAnswer:
-    """The ``pavrik plan`` computation."""
-    return plan.plan(body)
-
-
-@router.post("/compute/watch")
-def compute_watch(body: WatchRequest, _: WhoIn) -> WatchAnswer:
-    """The ``pavrik watch`` computation."""
-    return watch.watch(body)
-
-
-@router.post("/compute/plates")
-def compute_plates(body: PlatesRequest, _: WhoIn) -> PlatesAnswer:
-    """The ``pavrik plates`` computation."""
-    return model.plates(body)

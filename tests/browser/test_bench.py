@@ -65,7 +65,7 @@ def test_an_infeasible_lifter_reads_why_and_what_would_help(coach):
     coach.see("cannot be held", "raise the heel")
     coach.fill("Heel", "0")
     coach.keys(Keys.ENTER)
-    coach.see("Not feasible as drawn")
+    coach.see("Cannot be held as drawn")
     assert coach.all(".reasons li")
 
 

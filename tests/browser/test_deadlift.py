@@ -70,7 +70,7 @@ def test_feet_too_far_are_named_and_cannot_be_settled(coach):
     open_pull(coach)
     coach.fill("Ahead", "9")
     coach.keys(Keys.ENTER)
-    coach.see("Not feasible as drawn", "tep nearer to the bar")
+    coach.see("Cannot be held as drawn", "tep nearer to the bar")
     settle = next(b for b in coach.all("button") if b.text == "Settle")
     assert not settle.is_enabled()
 

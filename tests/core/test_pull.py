@@ -191,7 +191,7 @@ def test_a_stiff_body_reads_why_and_which_blocks_open_the_pull():
     assert fit.verdict.kind == "none_open"
     assert "no start from the floor" in fit.verdict.sentence
     closed = why_not(DEADLIFT, stiff, "conventional")
-    assert any("the hip would close" in reason for reason in closed.binding)
+    assert any("the hip would bend" in reason for reason in closed.binding)
     assert closed.remedies[0].words.startswith("the bar raised")
     assert closed.remedies[0].predicted_max_kg > 0
 

@@ -203,7 +203,7 @@ def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
     def sentence(told: Told) -> str:
         neutral = float(degrees(told.lifter.screens.hip_flexion))
         return (
-            f"the hip would close {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
+            f"the hip would bend {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
             f"{neutral:.0f}° reached with an unchanged lower back: {remedy}"
         )
 

@@ -104,7 +104,7 @@ def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
         ),
         _screen(
             "hip_binds", float(bottom["hip_closing"][0]), one(degrees(screens.hip_flexion)),
-            "hip_flexion" in screens.assumed, "the hip closes",
+            "hip_flexion" in screens.assumed, "the hip bends",
         ),
     ]  # fmt: skip
     narrowest = screens.narrowest_grip_m.get(found.setup.bar_position)

@@ -31,7 +31,7 @@ const offline = VitePWA({
           sameOrigin &&
           request.method === 'GET' &&
           url.pathname.startsWith('/api/') &&
-          !/\/(jobs|log\.)/.test(url.pathname),
+          !/\/(jobs|log\.|health)/.test(url.pathname),
         handler: 'NetworkFirst',
         options: {
           cacheName: 'pavrik-data',

@@ -11,7 +11,7 @@ from fastapi.staticfiles import StaticFiles
 
 from pavrik.api import compute_routes, lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
-from pavrik.api.club import gym_routes, library_routes, people_routes, sign_in_routes
+from pavrik.api.club import gym_routes, library_routes, moving_routes, people_routes, sign_in_routes
 from pavrik.api.films import watch_routes
 from pavrik.api.lifters import lifter_routes
 from pavrik.api.local import LocalIn
@@ -40,8 +40,8 @@ from pavrik.services.watch.films import Films
 from pavrik.store.database import Database
 
 ROUTERS = (
-    lifts_routes, sign_in_routes, people_routes, gym_routes, library_routes, lifter_routes,
-    squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
+    lifts_routes, sign_in_routes, people_routes, moving_routes, gym_routes, library_routes,
+    lifter_routes, squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
     log_routes, session_routes, review_routes, plan_routes, watch_routes, compute_routes,
 )  # fmt: skip
 

@@ -1,11 +1,9 @@
 """``pavrik bench --data``: screens over a club with two million reps, in a throw-away database."""
 
-import tempfile
 import time
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import UTC, datetime
-from pathlib import Path
 from uuid import UUID
 
 import psycopg
@@ -22,9 +20,8 @@ from pavrik.services.training import log_writes, review, session
 from pavrik.services.training.history import history
 from pavrik.services.training.log import shown_sets
 from pavrik.store import lifters
-from pavrik.store.cluster import Cluster
 from pavrik.store.database import Database
-from pavrik.store.setup import prepare
+from pavrik.store.setup import throwaway
 from pavrik.store.training import StoredSet
 
 LIFTERS = 100
@@ -136,13 +133,8 @@ def _analysis_s(database: Database, club: _Club) -> float:
 
 def run_data_bench() -> None:
     """Make a club with two million reps and one a hundredth of it, and time every screen."""
-    with tempfile.TemporaryDirectory(prefix="pvk") as folder:
-        Path(folder).chmod(0o755)
-        cluster = Cluster(Path(folder), trusted=True)
-        try:
-            _measure(*prepare(cluster, cluster.start()))
-        finally:
-            cluster.stop()
+    with throwaway() as urls:
+        _measure(*urls)
 
 
 def _additions_s() -> float:

@@ -6,7 +6,6 @@ import random
 import signal
 import subprocess
 import sys
-import tempfile
 import threading
 import time
 from collections import defaultdict
@@ -35,10 +34,10 @@ from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.fits import whole_ranking
 from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.settings import Environment
-from pavrik.store.cluster import Cluster, free_port
+from pavrik.store.cluster import free_port
 from pavrik.store.database import Database
 from pavrik.store.lifters import list_profiles
-from pavrik.store.setup import prepare
+from pavrik.store.setup import throwaway
 
 CLUBS, COACHES, THINK_S, LASTS_S, WORKERS = 10, 50, 4.0, 90.0, 2
 SHARES = {"floor": 30, "platform": 20, "log a set": 20, "plan": 10, "ranking": 10, "bare read": 10}
@@ -248,13 +247,8 @@ def _print(coaches: list[_Coach]) -> None:
 
 def run_load_bench() -> None:
     """Load the demo club, let fifty coaches work at once, print what they waited for."""
-    with tempfile.TemporaryDirectory(prefix="pvk") as folder:
-        Path(folder).chmod(0o755)
-        cluster = Cluster(Path(folder), trusted=True)
-        try:
-            _measure(*prepare(cluster, cluster.start()))
-        finally:
-            cluster.stop()
+    with throwaway() as urls:
+        _measure(*urls)
 
 
 def _measure(owner_url: str, app_url: str) -> None:

@@ -49,19 +49,19 @@ def _one_at_a_time(question: tuple[object, ...]) -> Iterator[None]:
 
 
 def kept_answer(
-    database: Database, who: Who, lifter_id: UUID, kind: str, asked: object,
+    database: Database, who: Who, whose: UUID, kind: str, asked: object,
     compute: Callable[[], BaseModel],
 ) -> str:  # fmt: skip
     """The JSON of an answer about a lifter, or about the club for ``NOBODY``: the one that is kept,
     while nothing changed, else ``compute``'s, which is kept. A change while it is computed makes it
     computed again the next time."""
     digest = digest_of(asked)
-    question = (who.club_id, lifter_id, kind, digest)
+    question = (who.club_id, whose, kind, digest)
 
     def look() -> tuple[store.Stamp, str | None]:
         with database.club(who.club_id) as connection:
-            at = store.stamp(connection, lifter_id)
-            return at, store.find(connection, lifter_id, kind, digest, at, _computed_by())
+            at = store.stamp(connection, whose)
+            return at, store.find(connection, whose, kind, digest, at, _computed_by())
 
     at, found = look()
     if found is not None:
@@ -72,5 +72,5 @@ def kept_answer(
             return found
         answer = compute().model_dump_json()
         with database.club(who.club_id) as connection:
-            store.keep(connection, who.club_id, lifter_id, kind, digest, at, _computed_by(), answer)
+            store.keep(connection, who.club_id, whose, kind, digest, at, _computed_by(), answer)
         return answer

@@ -47,10 +47,14 @@ class Database:
         self._pool.close()
 
     @contextmanager
-    def _transaction(self, **settings: str) -> Iterator[Connection]:
+    def _transaction(
+        self, *, as_of_one_moment: bool = False, **settings: str
+    ) -> Iterator[Connection]:
         with self._pool.connection() as connection:
             try:
                 with connection.transaction():
+                    if as_of_one_moment:
+                        connection.execute("set transaction isolation level repeatable read")
                     for name, value in settings.items():
                         connection.execute(
                             "select set_config(%s, %s, true)", (f"pavrik.{name}", value)
@@ -60,10 +64,13 @@ class Database:
                 raise refused(error) from error
 
     @contextmanager
-    def club(self, club_id: UUID) -> Iterator[Connection]:
+    def club(self, club_id: UUID, *, as_of_one_moment: bool = False) -> Iterator[Connection]:
         """A transaction that sees one club and nothing else, on the club's own clock: what is read
-        as a moment carries its time zone, so that its date is the day it was there."""
-        with self._transaction(club_id=str(club_id)) as connection:
+        as a moment carries its time zone, so that its date is the day it was there. What others
+        write meanwhile is not seen ``as_of_one_moment``."""
+        with self._transaction(
+            as_of_one_moment=as_of_one_moment, club_id=str(club_id)
+        ) as connection:
             connection.execute(
                 "select set_config('TimeZone', time_zone, true) from club where club_id = %s",
                 (club_id,),

@@ -146,14 +146,13 @@ def restore_private(cluster: Cluster, file: Path, replace: bool) -> str:
             connection.execute(sql.SQL("drop database if exists {}").format(coming))
             create_database(server, COMING)
             restore(cluster.owner_url(port, COMING), file)
-            if clubs:
-                kept = f"{DATABASE}_before_{datetime.now(UTC):%Y%m%dT%H%M%S}"
-                connection.execute(
-                    sql.SQL("alter database {} rename to {}").format(before, sql.Identifier(kept))
-                )
-            else:
-                connection.execute(sql.SQL("drop database {}").format(before))
-            connection.execute(sql.SQL("alter database {} rename to {}").format(coming, before))
+            kept = f"{DATABASE}_before_{datetime.now(UTC):%Y%m%dT%H%M%S}"
+            rename = sql.SQL("alter database {} rename to {}")
+            with connection.transaction():
+                connection.execute(rename.format(before, sql.Identifier(kept)))
+                connection.execute(rename.format(coming, before))
+            if not clubs:
+                connection.execute(sql.SQL("drop database {}").format(sql.Identifier(kept)))
         allow_app_login(url, cluster.app_password)
     finally:
         cluster.stop()

@@ -13,40 +13,36 @@ NOBODY = UUID(int=0)
 
 @dataclass(frozen=True)
 class Stamp:
-    """What an answer rests on: how far the facts are counted, and the day at the club."""
+    """What an answer rests on: the counts of facts, and the day at the club."""
 
-    number: int
+    rests_on: str
     on_day: date
 
 
-def stamp(connection: Connection, lifter_id: UUID) -> Stamp:
+def stamp(connection: Connection, whose: UUID) -> Stamp:
     """Of one lifter and what the club has in common; of everything in it for ``NOBODY``."""
-    found = (
-        one_of(connection, Stamp, "get_club_stamp")
-        if lifter_id == NOBODY
-        else one_of(connection, Stamp, "get_stamp", lifter_id=lifter_id, nobody=NOBODY)
-    )
+    found = one_of(connection, Stamp, "get_stamp", whose=whose, nobody=NOBODY)
     assert found is not None
     return found
 
 
 def find(
-    connection: Connection, lifter_id: UUID, kind: str, asked: str, at: Stamp, computed_by: str
+    connection: Connection, whose: UUID, kind: str, asked: str, at: Stamp, computed_by: str
 ) -> str | None:
     """An answer, as JSON, that still stands; None where there is none."""
     answer: str | None = value_of(
-        connection, "find_kept", lifter_id=lifter_id, kind=kind, asked=asked,
+        connection, "find_kept", whose=whose, kind=kind, asked=asked,
         computed_by=computed_by, **vars(at),
     )  # fmt: skip
     return answer
 
 
 def keep(
-    connection: Connection, club_id: UUID, lifter_id: UUID, kind: str, asked: str, at: Stamp,
+    connection: Connection, club_id: UUID, whose: UUID, kind: str, asked: str, at: Stamp,
     computed_by: str, answer: str,
 ) -> None:  # fmt: skip
     """Keep an answer in the place of the one before."""
     run(
-        connection, "keep_answer", club_id=club_id, lifter_id=lifter_id, kind=kind, asked=asked,
+        connection, "keep_answer", club_id=club_id, whose=whose, kind=kind, asked=asked,
         computed_by=computed_by, answer=answer, **vars(at),
     )  # fmt: skip

@@ -1,5 +1,10 @@
 """From an empty server to a migrated database that the application's role may use."""
 
+import tempfile
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
 import psycopg
 from psycopg import sql
 
@@ -38,3 +43,15 @@ def prepare(cluster: Cluster, port: int) -> tuple[str, str]:
     migrate(owner_url)
     allow_app_login(owner_url, cluster.app_password)
     return owner_url, cluster.app_url(port, DATABASE)
+
+
+@contextmanager
+def throwaway() -> Iterator[tuple[str, str]]:
+    """A server that is gone afterwards; the owner's and the application's URLs."""
+    with tempfile.TemporaryDirectory(prefix="pvk") as folder:
+        Path(folder).chmod(0o755)
+        cluster = Cluster(Path(folder), trusted=True)
+        try:
+            yield prepare(cluster, cluster.start())
+        finally:
+            cluster.stop()

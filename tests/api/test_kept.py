@@ -92,6 +92,33 @@ def test_an_answer_of_yesterday_or_of_other_code_does_not_stand(coach, owner_url
         assert len(calls) == before + 1, change
 
 
+def test_a_write_that_began_earlier_and_ends_later_is_not_passed_over(coach, owner_url):
+    slow, quick = add_lifter(coach, name="Slow"), add_lifter(coach, name="Quick")
+    with psycopg.connect(owner_url) as open_still:
+        open_still.execute(
+            "update lifter_profile set name = 'Told Late' where lifter_id = %s", (slow,)
+        )
+        coach.post(f"/api/lifters/{quick}/flags", {"region": "hip"})
+        assert "Told Late" not in coach.get("/api/floor").text
+    assert "Told Late" in coach.get("/api/floor").text
+
+
+def test_nothing_kept_names_a_lifter_who_was_deleted(coach, owner_url):
+    lifter = add_lifter(coach, name="Zinnia Gone")
+    for path in (f"/api/lifters/{lifter}", "/api/floor"):
+        assert "Zinnia Gone" in coach.get(path).text
+    gone = coach.post(f"/api/lifters/{lifter}/erasure", {"name": "Zinnia Gone"})
+    assert gone.status_code == 200
+    with psycopg.connect(owner_url) as connection:
+        kept_rows = connection.execute(
+            "select answer from kept_answer where whose = %s or answer like '%%Zinnia%%'", (lifter,)
+        ).fetchall()
+        counted_rows = connection.execute(
+            "select from lifter_change where whose = %s", (lifter,)
+        ).fetchall()
+    assert kept_rows == counted_rows == []
+
+
 @pytest.fixture
 def who(owner_url) -> Who:
     with psycopg.connect(owner_url) as connection:

@@ -69,6 +69,15 @@ class Page:
         self.click("Enter the demo club")
         self.see("lifters need you")
 
+    def start_club(self, club: str, name: str, email: str, password: str) -> None:
+        self.click("Start your own club")
+        for label, value in (
+            ("Name of the club", club), ("Your name", name), ("E-mail", email),
+            ("Password, 12 characters or more", password),
+        ):  # fmt: skip
+            self.fill(label, value)
+        self.click("Start the club")
+
     def open_lifter(self, name: str, stage: str) -> None:
         """Open a stage of a demo lifter from the floor, by the links a coach would use."""
         self.open("/")

@@ -7,6 +7,7 @@ import pytest
 from tests.browser.page import Page
 
 MOST_INPUTS = 60
+KILOS = re.compile(r"\d+ × \d+.* \d{2,3}(\.5)?\b")
 COUNTED = ("click", "click_label", "fill", "choose")
 
 
@@ -27,12 +28,9 @@ def hands(page, monkeypatch) -> list[str]:
 
 def test_a_newcomer_gets_to_a_card_and_a_plan_with_kilos_in_sixty_inputs(page, hands):
     page.open("/")
-    page.click("Start your own club")
-    page.fill("Name of the club", "Weighbridge")
-    page.fill("Your name", "Ottilie Farr")
-    page.fill("E-mail", "ottilie@weighbridge.example")
-    page.fill("Password, 12 characters or more", "a lift is a lift")
-    page.click("Start the club")
+    page.start_club(
+        "Weighbridge", "Ottilie Farr", "ottilie@weighbridge.example", "a lift is a lift"
+    )
     page.see("An empty floor.", "First steps", "Add the first lifter", "Measure a rack")
     assert page.serious_violations() == []
     page.click("Not now: Measure a rack")
@@ -62,7 +60,8 @@ def test_a_newcomer_gets_to_a_card_and_a_plan_with_kilos_in_sixty_inputs(page, h
     page.see("How long, which days, to which meet?", "Keep this plan")
     page.click("Keep this plan")
     page.see("Print, files, link")
-    assert re.search(r"\d+ × \d+ @ .*\d+(\.\d+)? kg|\d kg", page.text()), "a plan with kilos"
+    told = [cell.text for cell in page.all(".cell")]
+    assert sum(bool(KILOS.search(text)) for text in told) > len(told) / 2, told[:3]
     page.click("Card")
     page.see("Radmila Sands", "Stop at sharp, radiating or new pain")
     assert len(hands) <= MOST_INPUTS, f"{len(hands)}: {hands}"

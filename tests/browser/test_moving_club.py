@@ -4,6 +4,9 @@ import urllib.request
 
 
 def test_a_club_leaves_as_a_file_and_comes_in_again(coach, tmp_path):
+    for width in (390, 1280):
+        coach.resize(width, 800)
+        assert coach.find(".rail .demo").is_displayed(), f"marked at {width}"
     coach.open("/people")
     coach.see("The whole club", "as one file")
     cookies = "; ".join(f"{c['name']}={c['value']}" for c in coach.driver.get_cookies())

@@ -217,7 +217,7 @@ def test_two_hundred_queued_sets_catch_up(platform, pavrik, owner):
            open.onsuccess = () => {
              const store = open.result.transaction('outbox', 'readwrite').objectStore('outbox')
              const session = document.querySelector('.rail .foot p').textContent
-             const club = document.querySelector('.rail .club').firstChild.textContent.trim()
+             const club = document.querySelector('.rail .club .name').textContent
              bodies.forEach((body, i) => store.put({
                key: body.key, owner: `${club}/${session}`, body,
                at: new Date(Date.now() + i).toISOString() }))

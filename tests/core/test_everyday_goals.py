@@ -55,6 +55,13 @@ def test_every_main_lift_has_its_weeks_and_one_week_has_one(goal, lift):
     assert turned.reps > 1, "nothing of it is tested"
 
 
+def test_a_shape_that_turns_the_main_lift_keeps_its_heavy_singles():
+    rotated = {"squat": a_state("squat", allowed=("front squat",))}
+    plan = make_plan(replace(ASK, weeks=12, shape="rotating"), rotated, GYM)
+    turned = [x for x in plan.lines() if x.kind == "main" and x.variation == "front squat"]
+    assert {x.reps for x in turned} >= {1, 3}
+
+
 @pytest.mark.parametrize("lift", TURNS)
 def test_a_second_day_is_not_the_same_variation_again(lift):
     plan = make_plan(replace(ASK, weeks=12, goal="sport"), states(), GYM)

@@ -15,7 +15,7 @@ from pavrik.core.fitting.sampling import Ask, intervals, sample
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.capacities import GROUPS
+from pavrik.core.strength.capacities import GROUPS, KNEE_SIDEWAYS_NM, knee_sideways_nm
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS, KnownTest, asked_nm, held_nm
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.bodies import DEFAULT_MAN
@@ -134,3 +134,16 @@ def test_what_a_test_asks_is_counted_once_a_test():
     held = held_nm(MAN.capacities, both, DEFAULT)
     assert held.shape == (1, 2)
     assert held[0] == pytest.approx(asked_nm(DEFAULT_MAN, both, DEFAULT))
+
+
+def test_a_knee_bears_sideways_as_the_legs_are_strong():
+    man, woman, heavy = (
+        float(knee_sideways_nm(make_body(sex, kg, 1.75), DEFAULT))
+        for sex, kg in (
+            ("male", DEFAULT.reference_mass_kg), ("female", DEFAULT.reference_mass_kg),
+            ("male", 2 * DEFAULT.reference_mass_kg),
+        )
+    )  # fmt: skip
+    assert man == pytest.approx(KNEE_SIDEWAYS_NM)
+    assert woman == pytest.approx(DEFAULT.female_legs * man)
+    assert heavy == pytest.approx(2**DEFAULT.mass_exponent * man)

@@ -182,18 +182,20 @@ def test_rates_count_every_rep_once():
     assert [rate.label for rate in by_week(table, "heels-up")] == ["2026-01-05", "2026-01-12"]
 
 
+def known_before(one: TrainingSet):
+    return max_before([one], "trained", [one])
+
+
 def test_the_max_of_the_time_is_not_that_of_today():
     sets = [squat("2026-01-05", 100), squat("2026-01-12", 100), squat("2026-03-02", 140)]
-    before = max_before(sets, "trained")
+    before = max_before(sets, "trained", sets)
     assert before[1] == pytest.approx(before[0])
     assert before[2] == pytest.approx(before[0], rel=0.01), (
         "the heavy day is judged by what was known"
     )
-    assert np.isnan(max_before([squat("2026-01-05", 100, 0)], "trained")).all()
-    ten = max_before([squat("2026-01-05", 100, 10)], "trained")
-    assert max_before([squat("2026-01-05", 100, 15)], "trained") == ten, (
-        "no more than ten reps are counted"
-    )
+    assert np.isnan(known_before(squat("2026-01-05", 100, 0))).all()
+    ten = known_before(squat("2026-01-05", 100, 10))
+    assert known_before(squat("2026-01-05", 100, 15)) == ten, "no more than ten reps are counted"
 
 
 def test_the_first_fault_of_the_rep_is_the_one_in_the_earliest_phase():

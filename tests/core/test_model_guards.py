@@ -35,13 +35,7 @@ from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat import faults as disturb
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.capacities import (
-    KNEE_SIDEWAYS_NM,
-    assumed_capacities,
-    hip_share,
-    knee_sideways_nm,
-    pelvis_flexion_deg,
-)
+from pavrik.core.strength.capacities import assumed_capacities, hip_share, pelvis_flexion_deg
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.plans import ASK, GYM, a_state
 
@@ -389,16 +383,3 @@ def test_a_shoulder_out_of_reach_misses_by_its_own_distance(metres_off):
         assert np.hypot(legs.hip.x - knee.x, legs.hip.z - knee.z) == pytest.approx(thigh_from_side)
         trunk = np.hypot(legs.hip.x - knee.x, legs.hip.z - knee.z - up)
         assert trunk == pytest.approx(MAN.trunk_m)
-
-
-def test_a_knee_bears_sideways_as_the_legs_are_strong():
-    man, woman, heavy = (
-        float(knee_sideways_nm(make_body(sex, kg, 1.75), DEFAULT))
-        for sex, kg in (
-            ("male", DEFAULT.reference_mass_kg), ("female", DEFAULT.reference_mass_kg),
-            ("male", 2 * DEFAULT.reference_mass_kg),
-        )
-    )  # fmt: skip
-    assert man == pytest.approx(KNEE_SIDEWAYS_NM)
-    assert woman == pytest.approx(DEFAULT.female_legs * man)
-    assert heavy == pytest.approx(2**DEFAULT.mass_exponent * man)

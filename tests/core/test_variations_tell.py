@@ -6,9 +6,11 @@ from datetime import date, timedelta
 import numpy as np
 import pytest
 
+from pavrik.core.faults.findings import competition_trend
 from pavrik.core.log.ability import BAND, DAY_SD, SET_SD, VARIATION_SD, ability_series
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
+from pavrik.core.prescription.signals import light_week_because
 from pavrik.core.simulation.lifter import draw_lifter
 from pavrik.core.variations.catalogue import shares_of_max, shipped_variations
 
@@ -63,6 +65,17 @@ def test_where_the_lift_itself_is_trained_a_variation_moves_little():
     strong = [single(3 * at + 1, 185.0, **OF_FRONT) for at in range(8)]
     with_fronts = ability_series([*squats, *strong])[-1].kg
     assert with_fronts == pytest.approx(ability_series(squats)[-1].kg, rel=0.01)
+
+
+def test_a_day_of_a_variation_alone_speaks_for_itself_and_is_no_fall_of_the_lift():
+    """Two tired front squats after steady squats: told as such, no call for a light week."""
+    squats = [single(3 * at, 200.0) for at in range(8)]
+    weak = [single(24, 120.0, **OF_FRONT), single(26, 115.0, **OF_FRONT)]
+    trend = competition_trend([*squats, *weak], "trained")
+    assert [round(kg) for _, kg, _ in trend[-2:]] == [round(120 / 0.82), round(115 / 0.82)]
+    assert [one.by for _, _, one in trend[-3:]] == ["", "front squat", "front squat"]
+    assert trend[-1][2].last_step_kg < 0
+    assert light_week_because([*squats, *weak], "trained") == []
 
 
 def test_only_whole_clean_sets_of_a_variation_count():

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import AppRail from './shared/AppRail.vue'
+import { askTheTime } from './shared/api'
 import { clockTrouble } from './shared/clock'
 import GoTo from './shared/GoTo.vue'
 import KeySheet from './shared/KeySheet.vue'
@@ -19,6 +20,8 @@ const keysShown = ref(false)
 const finding = ref(false)
 const online = useOnline()
 const lifterId = computed(() => (typeof route.params.lifterId === 'string' ? route.params.lifterId : null))
+
+watch(online, (back) => back && void askTheTime(), { immediate: true })
 
 const isPlatform = (name: unknown) => name === 'log' || name === 'platform'
 

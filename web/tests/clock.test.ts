@@ -1,5 +1,6 @@
 import { describe, expect, it, beforeEach, vi } from 'vitest'
 import { nextTick } from 'vue'
+import { askTheTime, client } from '@/shared/api'
 import { clockTrouble, heardDate, now, today } from '@/shared/clock'
 import { bodyOf, freshDraft } from '@/stages/log/draft'
 
@@ -33,6 +34,24 @@ describe('a wrong clock', () => {
     heard('2026-11-27T12:00:20Z')
     expect(clockTrouble.value).toBe('')
     expect(now().getTime()).toBe(DEVICE.getTime())
+  })
+
+  it('is told by what the service worker never keeps, and by nothing that it may have kept', async () => {
+    const old = { status: 200, headers: { Date: 'Fri, 27 Nov 2026 08:00:00 GMT' } }
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('[]', old)))
+    vi.stubGlobal(
+      'Request',
+      class extends Request {
+        constructor(url: string, init?: RequestInit) {
+          super(new URL(url, 'http://pavrik.test'), init)
+        }
+      },
+    )
+    await client.GET('/api/floor')
+    expect(clockTrouble.value).toBe('')
+    await askTheTime()
+    expect(clockTrouble.value).toContain('4 hours fast')
+    vi.unstubAllGlobals()
   })
 
   it('is not believed of a slow answer, nor of one without a date', () => {

@@ -3,11 +3,10 @@
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Cookie, Query, Request, Response
+from fastapi import APIRouter, Cookie, Request, Response
 
 from pavrik.api.club.sign_in_routes import set_session_cookie
-from pavrik.api.files import ArchiveIn, file_answer, qr_of
-from pavrik.api.local import LocalIn
+from pavrik.api.files import qr_of
 from pavrik.api.security import (
     COOKIE,
     AccountIn,
@@ -19,7 +18,6 @@ from pavrik.api.security import (
 )
 from pavrik.formats.wire.lifters import Acknowledged
 from pavrik.formats.wire.people import (
-    ArrivedAnswer,
     DeedOut,
     InviteRequest,
     JoinAnswer,
@@ -34,11 +32,9 @@ from pavrik.formats.wire.people import (
     PersonRef,
     RoleRequest,
 )
-from pavrik.services.club import moving, people
-from pavrik.services.club.founding import find_door
+from pavrik.services.club import people
 
 router = APIRouter(prefix="/api", tags=["people"])
-ARCHIVE = "application/zip"
 TokenIn = Annotated[str, Cookie(alias=COOKIE, include_in_schema=False)]
 
 
@@ -141,36 +137,4 @@ def change_password(
 def end_browser(session_id: str, database: DatabaseIn, who: WhoIn) -> Acknowledged:
     """Sign one of one's own browsers out."""
     people.end_browser(database, who, session_id)
-    return Acknowledged()
-
-
-@router.get(
-    "/club/archive", response_class=Response,
-    responses={200: {"content": {ARCHIVE: {}}}},
-)  # fmt: skip
-def take_club_out(database: DatabaseIn, who: WhoIn) -> Response:
-    """The whole club as one archive, which another installation takes in fact for fact."""
-    return file_answer(moving.take_out(database, who), ARCHIVE, "club.zip")
-
-
-@router.post("/session/club-archive")
-def bring_club_in(
-    body: ArchiveIn, database: DatabaseIn, local: LocalIn,
-    token: Annotated[str, Query(max_length=80)] = "",
-    email: Annotated[str, Query(max_length=200)] = "",
-) -> ArrivedAnswer:  # fmt: skip
-    """Begin with a club from elsewhere: by a one-time link, or as the first one on this machine.
-    Its owner then chooses a password."""
-    arrived = moving.bring_in(database, body, email, find_door(database, token, local))
-    return ArrivedAnswer(
-        club=arrived.club, owner_email=arrived.owner_email, path=f"/join/{arrived.token}",
-        facts=arrived.facts,
-    )  # fmt: skip
-
-
-@router.delete("/club/demo")
-def remove_demo(response: Response, database: DatabaseIn, who: WhoIn) -> Acknowledged:
-    """Take the demo club away, with everything in it."""
-    moving.remove_demo(database, who)
-    response.delete_cookie(COOKIE, path="/")
     return Acknowledged()

@@ -65,8 +65,8 @@ STATES = 4
 @dataclass(frozen=True)
 class AbilityDay:
     """The max after a day's sets: kg with its 80 % band, growth (log per week), how far the day
-    moved it in kg, and the set of the lift that says most (before any: of a variation, at its
-    share); ``level`` and ``spread`` are its log."""
+    moved it in kg, and the set of the day that says most (of a variation, at its usual share, where
+    the lift was not done); ``level`` and ``spread`` are its log."""
 
     day: str
     says: Evidence
@@ -361,8 +361,7 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
             before = state.mean[LEVEL]
         if not _take(state, said, at) and found:
             continue
-        says = said.says or (found[-1].says if found else said.instead)
-        assert says is not None
+        says = said.says or said.instead or found[-1].says
         level = state.mean[LEVEL]
         found.append(
             AbilityDay(

@@ -48,13 +48,10 @@ class RepTable:
         )  # fmt: skip
 
 
-def max_before(
-    sets: Sequence[TrainingSet], age: str, telling: Sequence[TrainingSet] | None = None
-) -> Floats:
-    """Smoothed estimated max in kg that was known when each set began, from ``telling`` (else the
-    sets themselves); the first day that counts in full stands for itself and what lies before it.
-    NaN where there is none at all."""
-    series = ability_series(sets if telling is None else telling, age)
+def max_before(sets: Sequence[TrainingSet], age: str, telling: Sequence[TrainingSet]) -> Floats:
+    """Smoothed estimated max in kg that was known from ``telling`` when each set began; the first
+    day that counts in full stands for itself and what lies before it. NaN where there is none."""
+    series = ability_series(telling, age)
     if not series:
         return np.full(len(sets), np.nan)
     levels = [found.kg for found in series]
@@ -69,9 +66,9 @@ def _maxes(sets: Sequence[TrainingSet], age: str) -> Floats:
     maxes = np.full(len(sets), np.nan)
     for variation in {s.variation for s in sets}:
         at = [i for i, s in enumerate(sets) if s.variation == variation]
-        own = [replace(sets[i], of_max=None) for i in at]
-        telling = sets_of_the_max(sets) if variation == COMPETITION else own
-        maxes[at] = max_before(own, age, telling)
+        own = [sets[i] for i in at]
+        alone = [replace(s, of_max=None) for s in own] if variation != COMPETITION else None
+        maxes[at] = max_before(own, age, alone or sets_of_the_max(sets))
     return maxes
 
 

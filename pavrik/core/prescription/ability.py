@@ -55,7 +55,8 @@ def ability_of(
     last = max(logged.day for logged in own if logged.reps)
     away = (today - date.fromisoformat(last)).days if today is not None else 0
     now = days[-1].after(max(away, 0))
-    newest = next((day for day in reversed(days) if not day.says.at_least), days[-1])
+    whole = [day for day in days if not day.says.at_least]
+    newest = next((day for day in reversed(whole) if not day.by), (whole or days)[-1])
     return Ability(
         now.kg, now.low_kg, now.high_kg, now.growth_per_week, tuple(days),
         _rests_on(newest, now, away, days[-1].by),

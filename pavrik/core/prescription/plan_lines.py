@@ -222,7 +222,7 @@ def _without_heavy_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
 
 
 def _without_singles(doses: tuple[Dose, ...]) -> tuple[Dose, ...]:
-    """Work of a variation: nothing of it is ever tested."""
+    """Work of a main lift that takes turns with others: nothing of it is tested."""
     return tuple(dose for dose in doses if dose.reps > 1) or doses
 
 
@@ -287,7 +287,8 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
     if near is not None:
         doses, why, variation = near[0], (Reason(near[1]),), COMPETITION
     elif variation != COMPETITION:
-        doses, why = _without_singles(doses), (Reason(turned), *why)
+        doses = doses if make.shape.rotates_weeks else _without_singles(doses)
+        why = (Reason(turned), *why)
     if make.pain or make.ask.novice:
         doses = _without_heavy_singles(doses)
     rep_cap = make.states[lift].rep_cap

@@ -26,7 +26,7 @@ EARLIER_DAYS = 3
 
 
 def _falling(sets: Sequence[TrainingSet], age: str) -> Reason | None:
-    last = competition_trend(sets, age)[-FALLS:]
+    last = [one for one in competition_trend(sets, age) if not one[2].by][-FALLS:]
     if len(last) < FALLS or not all(found.last_step_kg < 0 for _, _, found in last):
         return None
     lost = -sum(found.last_step_kg for _, _, found in last)

@@ -10,6 +10,7 @@ from pavrik.core.faults.findings import FaultFindings, Findings
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
 from pavrik.core.prescription.reason import Reason
+from pavrik.core.strength.utilization import gives_out_first
 
 MOST_FAULTS = 3
 LEAST_FAULTY = 2
@@ -74,7 +75,7 @@ def weaknesses(
         found += _of_fault(fault, _phase(sets, fault.fault_id), causes_of(fault), catalogue)
     if limiter is not None:
         capacity, where = limiter
-        words = f"in the fit the {capacity.replace('_', ' ')} give out first{where}"
+        words = f"in the fit {gives_out_first(capacity)}{where}"
         trained = any(w.capacity is not None or w.named for w in found)
         weight = LIMITER_WEIGHT if trained else 1.0
         found.append(Weakness(words, None, capacity, weight=weight, facts=("fit:limiter",)))

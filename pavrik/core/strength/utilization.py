@@ -18,6 +18,12 @@ LIMITERS = (
 )  # fmt: skip
 
 
+def gives_out_first(limiter: str) -> str:
+    """What limits, in words: "the quads give out first", "the lower back gives out first"."""
+    one = "s" if limiter.endswith("back") else ""
+    return f"the {limiter.replace('_', ' ')} give{one} out first"
+
+
 class JointMoments(NamedTuple):
     """Moments in N m, both sides, positive where muscles must work; ``shoulder`` is what keeps
     hanging arms back under the shoulders."""

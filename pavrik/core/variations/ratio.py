@@ -12,7 +12,7 @@ from datetime import date
 import numpy as np
 
 from pavrik.core.assumptions import assume
-from pavrik.core.log.ability import ability_series
+from pavrik.core.log.ability import SHARE_DRIFT, ability_series
 from pavrik.core.log.training_set import TrainingSet, best_of_days, competition_sets
 
 DAY_ERROR = assume(
@@ -20,12 +20,6 @@ DAY_ERROR = assume(
     0.045,
     "log",
     "error (sd, log) of one day's ratio: both estimates and the day's form",
-)
-DRIFT_PER_DAY = assume(
-    "ratio_drift_per_day",
-    0.004,
-    "log",
-    "doubt (sd, log) that one day adds; about 0.04 in three months",
 )
 _BAND_SD = 1.2816
 
@@ -90,7 +84,7 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
     if before is None:
         return variance
     days = max((date.fromisoformat(day) - date.fromisoformat(before)).days, 0)
-    return min(variance + days * DRIFT_PER_DAY**2, max(most, variance))
+    return min(variance + days * SHARE_DRIFT**2, max(most, variance))
 
 
 def daily_ratios(sets: Sequence[TrainingSet], variation: str, age: str) -> list[tuple[str, float]]:

@@ -21,6 +21,8 @@ from pavrik.services.training.review import refresh_summary
 from pavrik.store import accounts, archive, training
 from pavrik.store.database import Connection, Database
 
+MOST_FACTS = 10**12
+
 
 @dataclass(frozen=True)
 class Arrived:
@@ -37,7 +39,7 @@ def take_out(database: Database, who: Who) -> bytes:
     if who.role != "owner":
         raise ForbiddenError("only an owner takes the whole club out: ask one")
     log = write_csv(log_files.rows_out(database, who, None))
-    with database.club(who.club_id) as connection:
+    with database.club(who.club_id, as_of_one_moment=True) as connection:
         name, _ = accounts.get_club(connection, who.club_id)
         accounts.add_audit(connection, who.club_id, uuid7(), who.coach_id, "take club out", "")
         tables = {
@@ -105,14 +107,17 @@ def _fill(connection: Connection, club_id: UUID, unpacked: Unpacked) -> None:
         unknown = set(columns) - (archive.columns_of(connection, table) - {"club_id"})
         if unknown:
             raise InvalidError(f"{table} has no {', '.join(sorted(unknown))} here", "file")
-        newest = max(newest, *(_number(row) for row in rows))
+        newest = max(newest, *(_number(table, row) for row in rows))
         archive.add_rows(connection, club_id, table, columns, json.dumps(rows))
     archive.count_on_behind(connection, newest + 1)
 
 
-def _number(row: dict[str, object]) -> int:
+def _number(table: str, row: dict[str, object]) -> int:
+    """Raises InvalidError for one that no club comes to: counting here goes on behind it."""
     number = row.get("number", 0)
-    return number if isinstance(number, int) else 0
+    if not isinstance(number, int) or not 0 <= number <= MOST_FACTS:
+        raise InvalidError(f"{number} is no number of a fact of {table}", "file")
+    return number
 
 
 def _sum_up(database: Database, club_id: UUID) -> None:

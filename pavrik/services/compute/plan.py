@@ -1,6 +1,6 @@
 """``pavrik plan``: the plan from a request alone; raises ValueError with one line per problem."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFT_IDS, LIFTS
@@ -45,7 +45,13 @@ def _check(request: PublicPlanRequest) -> None:
         raise ValueError("\n".join(problems))
 
 
-def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> TrainingSet:
+def _logged(
+    index: int,
+    lift: str,
+    one: SetIn,
+    silenced: Sequence[str],
+    shares: Mapping[str, tuple[float, float]],
+) -> TrainingSet:
     faults = tuple(
         LoggedFault(f.fault_id, shipped_catalogue().name_of(f.fault_id), f.rep, f.severity, f.phase)
         for f in one.faults
@@ -54,7 +60,7 @@ def _logged(index: int, lift: str, one: SetIn, silenced: Sequence[str]) -> Train
     return TrainingSet(
         f"{lift}.sets.{index}", one.day.isoformat(), one.load_kg, one.reps, one.rpe,
         one.missed_reps, faults, one.aimed_rpe, one.variation, one.pull_style,
-        of_max=shares_of_max().get(one.variation),
+        of_max=shares.get(one.variation),
     )  # fmt: skip
 
 
@@ -62,7 +68,8 @@ def _study(
     request: PublicPlanRequest, lifter: Lifter, lift: str, log: AnyLogIn, about: Circumstances
 ) -> LiftAnalysis:
     catalogue, silenced = shipped_catalogue(), silenced_faults(request.schools)
-    sets = [_logged(i, lift, s, list(silenced)) for i, s in enumerate(log.sets)]
+    shares = shares_of_max()
+    sets = [_logged(i, lift, s, list(silenced), shares) for i, s in enumerate(log.sets)]
     sets.sort(key=lambda s: s.day)
 
     def causes_of(fault: FaultFindings) -> Sequence[RankedCause]:

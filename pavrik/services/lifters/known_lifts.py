@@ -1,7 +1,7 @@
 """What a lifter is known to have lifted, told and not logged: bests by style, isolated tests."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime
 from typing import Any
 from uuid import UUID
@@ -121,12 +121,11 @@ def with_known_bests(
 ) -> list[TrainingSet]:
     """A lift's sets, oldest first, with the told bests among them: in the lifter's own style as the
     competition lift, in another as the variation that it is."""
-    told = []
+    told, shares = [], shares_of_max()
     for of_lift, of_style, best in bests:
         variation = COMPETITION if of_style == style else _variation(lift, of_style)
         if of_lift == lift and variation is not None:
-            share = shares_of_max().get(variation)
-            told.append(TrainingSet(**{**vars(best), "variation": variation, "of_max": share}))
+            told.append(replace(best, variation=variation, of_max=shares.get(variation)))
     return sorted([*told, *sets], key=lambda one: one.day)
 
 

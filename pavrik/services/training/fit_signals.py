@@ -17,6 +17,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
+from pavrik.core.strength.utilization import gives_out_first
 from pavrik.core.units import degrees
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.ratio import daily_ratios, learn_ratio
@@ -88,9 +89,7 @@ def _limits(use: dict[str, float], limiter: str) -> list[Signal]:
         "lower_back_limit": {"lower_back"},
     }  # fmt: skip
     return [
-        Signal(
-            name, bool(near & group), f"in the fit the {limiter.replace('_', ' ')} give out first"
-        )
+        Signal(name, bool(near & group), f"in the fit {gives_out_first(limiter)}")
         for name, group in groups.items()
     ]
 

@@ -1,21 +1,17 @@
 -- name: get_stamp
--- How far a lifter's facts and the club's own are counted, and the day it is there.
-select coalesce(max(number), 0) as number, current_date as on_day from lifter_change
-where lifter_id in (:lifter_id, :nobody);
-
--- name: get_club_stamp
--- How far all facts of the club are counted, and the day it is there.
-select coalesce(max(number), 0) as number, current_date as on_day from lifter_change;
+-- Every count of facts of a lifter and the club, or of everybody: one that ends late may be the lower.
+select coalesce(string_agg(number::text, ' ' order by whose), '') as rests_on, current_date as on_day
+from lifter_change where :whose = :nobody or whose in (:whose, :nobody);
 
 -- name: find_kept
 -- An answer that still stands.
 select answer from kept_answer
-where lifter_id = :lifter_id and kind = :kind and asked = :asked and number = :number
+where whose = :whose and kind = :kind and asked = :asked and rests_on = :rests_on
   and on_day = :on_day and computed_by = :computed_by;
 
 -- name: keep_answer!
 -- Keep an answer in the place of the one before.
-insert into kept_answer (club_id, lifter_id, kind, asked, number, on_day, computed_by, answer)
-values (:club_id, :lifter_id, :kind, :asked, :number, :on_day, :computed_by, :answer)
-on conflict (club_id, lifter_id, kind, asked) do update set number = excluded.number,
+insert into kept_answer (club_id, whose, kind, asked, rests_on, on_day, computed_by, answer)
+values (:club_id, :whose, :kind, :asked, :rests_on, :on_day, :computed_by, :answer)
+on conflict (club_id, whose, kind, asked) do update set rests_on = excluded.rests_on,
   on_day = excluded.on_day, computed_by = excluded.computed_by, answer = excluded.answer;

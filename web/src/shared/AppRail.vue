@@ -38,7 +38,8 @@ async function leave() {
   <nav class="rail" aria-label="Stages">
     <RouterLink to="/" class="brand">Pavr<span class="signal">|</span>k</RouterLink>
     <p class="soft small club">
-      {{ session?.club }} <b v-if="session?.is_demo" class="demo" title="Made-up people and numbers">demo</b>
+      <span class="name">{{ session?.club }}</span>
+      <b v-if="session?.is_demo" class="demo" title="Made-up people and numbers">demo</b>
     </p>
     <ol class="stages">
       <li>
@@ -212,13 +213,10 @@ async function leave() {
     padding: 8px 12px;
     overflow: visible;
   }
-  .demo {
-    border: 1px solid var(--line);
-    border-radius: 3px;
-    padding: 0 5px;
-    color: var(--ink);
-  }
   .club {
+    margin: 0;
+  }
+  .club .name {
     display: none;
   }
   .stages {

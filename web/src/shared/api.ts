@@ -36,11 +36,20 @@ const withToken: Middleware = {
   },
 }
 
-async function fetchOnTheClock(request: Request): Promise<Response> {
+/** What the service worker keeps is dated long ago: only what it never keeps tells the time. */
+const tellsTheTime = (request: Request) => request.method !== 'GET' || request.url.endsWith('/api/health')
+
+/** Ask the server, and hear what time it is there. */
+export async function fetchOnTheClock(request: Request): Promise<Response> {
   const sent = Date.now()
   const response = await fetch(request)
-  heardDate(response.headers.get('Date'), sent, Date.now())
+  if (tellsTheTime(request)) heardDate(response.headers.get('Date'), sent, Date.now())
   return response
+}
+
+/** Let the server say what time it is. */
+export async function askTheTime(): Promise<void> {
+  await client.GET('/api/health').catch(() => undefined)
 }
 
 export const client = createClient<paths>({ baseUrl: '', fetch: fetchOnTheClock })

@@ -15,6 +15,10 @@ export const USE_NAMES: Record<string, string> = {
   lats: 'Lats',
 }
 
+/** What limits, in words: "quads give out first", "lower back gives out first". */
+export const givesOutFirst = (limiter: string) =>
+  `${USE_NAMES[limiter]?.toLowerCase()} ${limiter.endsWith('back') ? 'gives' : 'give'} out first`
+
 /** What can forbid or limit a set-up: capacities, and the body's limits. */
 export const LIMIT_NAMES: Record<string, string> = {
   ...USE_NAMES,

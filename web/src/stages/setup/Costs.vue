@@ -2,7 +2,7 @@
 // What each fault costs at this lifter's load; choosing one shows its pose as a ghost.
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
-import { USE_NAMES, percent } from '@/shared/words'
+import { USE_NAMES, givesOutFirst, percent } from '@/shared/words'
 
 defineProps<{ answer: Schemas['CostAnswer']; chosen: string | null; faultName: (id: string) => string }>()
 defineEmits<{ choose: [faultId: string | null] }>()
@@ -14,8 +14,7 @@ function also(c: Schemas['FaultCostOut']): string {
     parts.push(
       `${USE_NAMES[c.most_moved.name]?.toLowerCase()} ${percent(c.most_moved.before)} → ${percent(c.most_moved.after)}`,
     )
-  if (c.limiter_after !== c.limiter_before)
-    parts.push(`then ${USE_NAMES[c.limiter_after]?.toLowerCase()} give out first`)
+  if (c.limiter_after !== c.limiter_before) parts.push(`then ${givesOutFirst(c.limiter_after)}`)
   if (Math.abs(c.knee_inward_nm) >= 3)
     parts.push(
       `${c.knee_inward_nm > 0 ? '+' : '−'}${Math.abs(c.knee_inward_nm).toFixed(0)} N m sideways at each knee`,

@@ -7,7 +7,7 @@ import { poseAt } from '@/figure/pose'
 import { useLift } from '@/shared/lifts'
 import { catalogueQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
-import { USE_NAMES, screensInWords } from '@/shared/words'
+import { givesOutFirst, screensInWords } from '@/shared/words'
 import Costs from './Costs.vue'
 import ExactEntry from './ExactEntry.vue'
 import Goals from './Goals.vue'
@@ -141,9 +141,7 @@ defineExpose({
           </button>
           <b v-else class="signal">Cannot be held as drawn</b>
           <span v-if="feasible" class="small soft limit"
-            >{{ USE_NAMES[shown.limiter]?.toLowerCase() }} give out first{{
-              shown.exact ? '' : ' (nearest computed)'
-            }}</span
+            >{{ givesOutFirst(shown.limiter) }}{{ shown.exact ? '' : ' (nearest computed)' }}</span
           >
         </p>
       </div>

@@ -68,6 +68,7 @@ const { data: furniture } = useQuery(furnitureQuery(props.lifterId, setup, load)
     <p>{{ shown.explanations.hip_in_space }}</p>
   </details>
 </template>
+
 <style scoped>
 .rack {
   margin-top: 8px;

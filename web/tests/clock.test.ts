@@ -1,6 +1,6 @@
 import { describe, expect, it, beforeEach, vi } from 'vitest'
 import { nextTick } from 'vue'
-import { askTheTime, client } from '@/shared/api'
+import { fetchOnTheClock } from '@/shared/api'
 import { clockTrouble, heardDate, now, today } from '@/shared/clock'
 import { bodyOf, freshDraft } from '@/stages/log/draft'
 
@@ -39,17 +39,9 @@ describe('a wrong clock', () => {
   it('is told by what the service worker never keeps, and by nothing that it may have kept', async () => {
     const old = { status: 200, headers: { Date: 'Fri, 27 Nov 2026 08:00:00 GMT' } }
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('[]', old)))
-    vi.stubGlobal(
-      'Request',
-      class extends Request {
-        constructor(url: string, init?: RequestInit) {
-          super(new URL(url, 'http://pavrik.test'), init)
-        }
-      },
-    )
-    await client.GET('/api/floor')
+    await fetchOnTheClock(new Request('http://pavrik.test/api/floor'))
     expect(clockTrouble.value).toBe('')
-    await askTheTime()
+    await fetchOnTheClock(new Request('http://pavrik.test/api/health'))
     expect(clockTrouble.value).toContain('4 hours fast')
     vi.unstubAllGlobals()
   })

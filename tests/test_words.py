@@ -1,7 +1,7 @@
 """No engine talk stands where a coach reads: the words of the gym and of the textbook do.
 
-What the handbook's table names is looked for in every text of the page and of the answers; how a
-number was worked out (``explain.py``, assumptions, the operator's commands) may say it.
+What the handbook's table names is looked for in every text of the page and of the answers; the
+operator's commands may say it.
 """
 
 import ast
@@ -17,10 +17,6 @@ ENGINE = re.compile(
     r"|limiter is|capacity is used up|\bsureness\b|hip closing|\bcloses \d|utili[sz]ation",
     re.I,
 )
-WORKED_OUT = {
-    "core/fitting/explain.py", "core/assumptions.py", "core/deadlift/styles.py",
-    "core/fitting/fit.py", "formats/model/computations.py", "api/problems.py",
-}  # fmt: skip
 OPERATOR = ("cli/", "core/calibration/", "demo/")
 
 
@@ -50,7 +46,7 @@ def _answers() -> list[Path]:
     found = []
     for path in sorted((ROOT / "pavrik").rglob("*.py")):
         name = path.relative_to(ROOT / "pavrik").as_posix()
-        if name not in WORKED_OUT and not name.startswith(OPERATOR):
+        if not name.startswith(OPERATOR):
             found.append(path)
     return found
 

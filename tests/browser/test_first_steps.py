@@ -7,7 +7,7 @@ import pytest
 from tests.browser.page import Page
 
 MOST_INPUTS = 60
-KILOS = re.compile(r"\d+ × \d+.* \d{2,3}(\.5)?\b")
+KILOS = re.compile(r"\d+×\d+ · \d{2,3}(\.5)?\b")
 COUNTED = ("click", "click_label", "fill", "choose")
 
 

@@ -3,13 +3,14 @@
 OpenCV applies the rotation that a phone notes beside the picture.
 """
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
 import cv2
 import numpy as np
+from numpy.typing import NDArray
 
 from pavrik.film.opencv import Picture
 
@@ -31,10 +32,30 @@ GREY: Light = (0.114, 0.587, 0.299)
 LIGHTS: tuple[Light, ...] = (GREY, (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0))
 
 
+See = Callable[[Picture], Picture]
+"""How a coloured picture becomes grey levels."""
+
+
 def in_light(picture: Picture, light: Light) -> Picture:
     """A coloured picture as grey levels, in one light: a red plate before a brown floor is seen in
     red light alone."""
     return np.asarray(cv2.transform(picture, np.array([light])), dtype=np.uint8)
+
+
+def grey(picture: Picture) -> Picture:
+    """A coloured picture as the eye weighs it."""
+    return in_light(picture, GREY)
+
+
+def unlike(colour: NDArray[np.float32]) -> See:
+    """Grey levels by how far a colour (blue, green, red) is from one: what has it is dark, whatever
+    is behind it."""
+
+    def see(picture: Picture) -> Picture:
+        off = picture.astype(np.float32) - colour
+        return np.asarray(cv2.convertScaleAbs(np.sqrt((off**2).sum(axis=2))), dtype=np.uint8)
+
+    return see
 
 
 @dataclass(frozen=True)
@@ -54,10 +75,10 @@ class Film:
     height: int
     scale: float
 
-    def frames(self, light: Light = GREY) -> Iterator[Frame]:
-        """Every picture in order, in one light. Raises FilmError where there are too many."""
+    def frames(self, see: See = grey) -> Iterator[Frame]:
+        """Every picture in order, seen so. Raises FilmError where there are too many."""
         for time_s, picture in self.colours():
-            yield Frame(time_s, in_light(picture, light))
+            yield Frame(time_s, see(picture))
 
     def colours(self) -> Iterator[tuple[float, Picture]]:
         """Time and picture (height, width, 3) in order. Raises FilmError where there are too

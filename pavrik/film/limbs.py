@@ -6,7 +6,6 @@ from itertools import pairwise
 
 import cv2
 import numpy as np
-from numpy.typing import NDArray
 
 from pavrik.core.tracking.clip import Taps
 from pavrik.film.opencv import (
@@ -19,6 +18,7 @@ from pavrik.film.opencv import (
     likeness,
     moved,
     patch,
+    peak,
     similarity,
 )
 from pavrik.film.plate import Disc
@@ -104,17 +104,8 @@ class Looks:
         score, best, at = likeness(piece, self.patch)
         if best < _LOOKS_LIKE:
             return None
-        off = np.array([_peak(score[at[1], :], at[0]), _peak(score[:, at[0]], at[1])])
+        off = np.array([peak(score[at[1], :], at[0]), peak(score[:, at[0]], at[1])])
         return np.asarray(expected + off - self.near)
-
-
-def _peak(score: NDArray[np.float32], at: int) -> float:
-    """Where a parabola through the best score and its neighbours is highest."""
-    if not 0 < at < len(score) - 1:
-        return float(at)
-    left, top, right = (float(score[at + off]) for off in (-1, 0, 1))
-    bend = left - 2 * top + right
-    return at + (0.5 * (left - right) / bend if abs(bend) > 1e-9 else 0.0)
 
 
 class Joints:

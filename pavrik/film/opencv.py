@@ -60,10 +60,18 @@ def moved(place: Place, by: Affine) -> Place:
     return np.asarray(place @ by[:, :2].T + by[:, 2])
 
 
-def patch(picture: Picture, place: Place, side: int) -> Picture:
-    """A square piece round a place, between pixels too."""
+def disc_mask(shape: tuple[int, ...], centre: Place, radius: float) -> Picture:
+    """A mask that is set within a circle."""
+    mask = np.zeros(shape, np.uint8)
+    at = (round(float(centre[0])), round(float(centre[1])))
+    cv2.circle(mask, at, max(1, round(radius)), 255, -1)
+    return mask
+
+
+def patch(picture: Picture, place: Place, side: int, tall: int | None = None) -> Picture:
+    """A piece round a place, between pixels too; square where no other height is given."""
     at = (float(place[0]), float(place[1]))
-    return cast(Picture, _cv.getRectSubPix(picture, (side, side), at))
+    return cast(Picture, _cv.getRectSubPix(picture, (side, tall or side), at))
 
 
 def likeness(
@@ -73,3 +81,12 @@ def likeness(
     score = _cv.matchTemplate(picture, looks, cv2.TM_CCOEFF_NORMED)
     _, best, _, at = _cv.minMaxLoc(score)
     return score, float(best), (int(at[0]), int(at[1]))
+
+
+def peak(score: NDArray[np.float32], at: int) -> float:
+    """Where a parabola through the best score and its neighbours is highest."""
+    if not 0 < at < len(score) - 1:
+        return float(at)
+    left, top, right = (float(score[at + off]) for off in (-1, 0, 1))
+    bend = left - 2 * top + right
+    return at + (0.5 * (left - right) / bend if abs(bend) > 1e-9 else 0.0)

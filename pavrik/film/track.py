@@ -1,37 +1,22 @@
 """A film tracked from a few taps: the bar, knee, hip and heel in every picture.
 
-The taps stand in one picture of the film; it is followed from there to its end, and from there back
-to its start.
+The taps stand in one picture of the film.
 """
 
-from collections import deque
-from collections.abc import Generator
-from dataclasses import dataclass, replace
+from collections.abc import Callable, Generator
+from dataclasses import replace
+from functools import partial
 from pathlib import Path
 
-import cv2
 import numpy as np
-from numpy.typing import NDArray
 
 from pavrik.core.tracking.clip import JOINTS, Clip, Pixel, Taps
 from pavrik.film.background import Background, roll_of
-from pavrik.film.decode import GREY, LIGHTS, FilmError, Frame, Light, in_light, open_film
+from pavrik.film.decode import LIGHTS, Frame, in_light
+from pavrik.film.follow import Row, Tracked, both_ways, tapped_colours
 from pavrik.film.limbs import Joints
 from pavrik.film.opencv import Affine, Picture, moved
 from pavrik.film.plate import Disc, PlateTracker, find_disc
-
-MOST_BEFORE = 300
-"""Pictures before the tapped one that are kept, to be followed backward; what lies before them is
-the way to the bar."""
-Places = NDArray[np.float64]
-
-
-@dataclass(frozen=True)
-class _Row:
-    """One picture's answer, in pixels of the tapped picture: the bar, then ``JOINTS``."""
-
-    time_s: float
-    places: Places
 
 
 def _scaled(taps: Taps, by: float) -> Taps:
@@ -52,12 +37,12 @@ class _Follower:
         self.plate = PlateTracker(start.picture, disc)
         self.joints = Joints(start.picture, taps)
 
-    def at_start(self, time_s: float) -> _Row:
+    def at_start(self, time_s: float) -> Row:
         """The tapped picture itself."""
         disc = self.plate.follow(self.before)
         return self._row(time_s, disc, self.background.to_first)
 
-    def follow(self, frame: Frame) -> _Row:
+    def follow(self, frame: Frame) -> Row:
         """The next picture."""
         to_first: Affine = self.background.follow(frame.picture)
         previous = self.plate.disc
@@ -66,12 +51,12 @@ class _Follower:
         self.before = frame.picture
         return self._row(frame.time_s, disc, to_first)
 
-    def _row(self, time_s: float, disc: Disc, to_first: Affine) -> _Row:
+    def _row(self, time_s: float, disc: Disc, to_first: Affine) -> Row:
         joints = self.joints
         heel = joints.heel(self.before, disc, to_first)
         found = {name: heel if name == "heel" else joints.seen(name) for name in JOINTS}
         places = [disc.centre, *found.values()]
-        return _Row(time_s, np.stack([moved(place, to_first) for place in places]))
+        return Row(time_s, np.stack([moved(place, to_first) for place in places]))
 
 
 def _around(taps: Taps, shape: tuple[int, ...]) -> tuple[float, float, float, float]:
@@ -92,41 +77,19 @@ def track(
     ``taps`` are in pixels of the film's own size, in the picture shown at ``tapped_s``. Raises
     FilmError with a sentence where the film cannot be used.
     """
-    light = _best_light(path, taps, tapped_s)
-    with open_film(path) as film:
-        expected = max(film.capture.get(cv2.CAP_PROP_FRAME_COUNT), 1.0)
-        small = _scaled(taps, film.scale)
-        earlier: deque[Frame] = deque(maxlen=MOST_BEFORE)
-        rows: list[_Row] = []
-        follower: _Follower | None = None
-        start: Frame | None = None
-        for number, frame in enumerate(film.frames(light)):
-            if follower is not None:
-                rows.append(follower.follow(frame))
-            elif frame.time_s >= tapped_s - 1e-3:
-                start = frame
-                small = _rimmed(frame, small)
-                follower = _Follower(frame, small)
-                rows.append(follower.at_start(frame.time_s))
-            else:
-                earlier.append(frame)
-            yield min(0.95, 0.95 * (number + 1) / expected)
-        if start is None:
-            raise FilmError("the tapped picture is beyond the end of the film: tap again")
-        backward = _Follower(start, small)
-        before = [backward.follow(frame) for frame in reversed(earlier)][::-1]
-        found.append(_clip(before + rows, len(before), (film.width, film.height), small, start))
-        yield 1.0
 
+    def begin(start: Frame, small: Taps) -> tuple[Taps, Callable[[], _Follower]]:
+        rimmed = _rimmed(start, small)
+        return rimmed, lambda: _Follower(start, rimmed)
 
-def _best_light(path: Path, taps: Taps, tapped_s: float) -> Light:
-    """The light in which the tapped plate's rim stands out most."""
-    with open_film(path) as film:
-        small = _scaled(taps, film.scale)
-        for time_s, picture in film.colours():
-            if time_s >= tapped_s - 1e-3:
-                return max(LIGHTS, key=lambda light: _rim_in(in_light(picture, light), small))
-    return GREY
+    colours, scale = tapped_colours(path, tapped_s)
+    small = _scaled(taps, scale)
+    # The light in which the plate's rim stands out most.
+    light = max(LIGHTS, key=lambda one: _rim_in(in_light(colours, one), small))
+    see = partial(in_light, light=light)
+    tracked = yield from both_ways(path, tapped_s, lambda by: _scaled(taps, by), begin, see)
+    found.append(_clip(tracked))
+    yield 1.0
 
 
 def _rim_in(picture: Picture, taps: Taps) -> float:
@@ -141,15 +104,15 @@ def _rimmed(frame: Frame, taps: Taps) -> Taps:
     return replace(taps, plate=centre, plate_radius=disc.radius)
 
 
-def _clip(rows: list[_Row], tapped: int, size: tuple[int, int], taps: Taps, start: Frame) -> Clip:
-    places = np.stack([row.places for row in rows])
+def _clip(tracked: Tracked[Taps]) -> Clip:
+    places = tracked.places
     return Clip(
-        times_s=np.array([row.time_s for row in rows]),
-        width=size[0],
-        height=size[1],
+        times_s=tracked.times_s,
+        width=tracked.size[0],
+        height=tracked.size[1],
         bar=places[:, 0],
         **{name: places[:, 1 + row] for row, name in enumerate(JOINTS)},
-        taps=taps,
-        tapped=tapped,
-        roll=roll_of(start.picture),
+        taps=tracked.taps,
+        tapped=tracked.tapped,
+        roll=roll_of(tracked.start.picture),
     )

@@ -60,12 +60,24 @@ class Camera:
         self, u: Floats | float, v: Floats | float, y: Floats | float
     ) -> tuple[Floats, Floats]:
         """x and z in m of pixels, at a known distance ``y`` (m) to the near side."""
-        right, down = _upright(u, v, self.roll, self.middle)
+        right, down = upright(u, v, self.roll, self.middle)
         sine, cosine = np.sin(self.yaw), np.cos(self.yaw)
         slope = self.facing * right / self.focal_px
         x = self.x_m + (y - self.y_m) * (sine - slope * cosine) / (cosine + slope * sine)
         z = self.height_m - down * self.depth(x, y) / self.focal_px
         return np.asarray(x), np.asarray(z)
+
+    def unproject_at_x(
+        self, u: Floats | float, v: Floats | float, x: Floats | float
+    ) -> tuple[Floats, Floats]:
+        """y and z in m of pixels, at a known place ``x`` (m) ahead of mid-foot: for a camera that
+        looks at the lifter's front or back."""
+        right, down = upright(u, v, self.roll, self.middle)
+        sine, cosine = np.sin(self.yaw), np.cos(self.yaw)
+        slope = self.facing * right / self.focal_px
+        y = self.y_m + (x - self.x_m) * (cosine + slope * sine) / (sine - slope * cosine)
+        z = self.height_m - down * self.depth(x, y) / self.focal_px
+        return np.asarray(y), np.asarray(z)
 
 
 def _turned(
@@ -75,9 +87,10 @@ def _turned(
     return middle[0] + cosine * right - sine * down, middle[1] + sine * right + cosine * down
 
 
-def _upright(
+def upright(
     u: Floats | float, v: Floats | float, roll: float, middle: tuple[float, float]
 ) -> tuple[Floats, Floats]:
+    """How far a pixel is right of and below the picture's middle, the roll taken out."""
     sine, cosine = np.sin(roll), np.cos(roll)
     right, down = np.asarray(u) - middle[0], np.asarray(v) - middle[1]
     return cosine * right + sine * down, -sine * right + cosine * down
@@ -124,15 +137,15 @@ def find_camera(
     middle, facing = (size[0] / 2, size[1] / 2), 1 if faces_right else -1
     plate_y = plate_face_m(large_plates)
 
-    def upright(place: tuple[float, float]) -> tuple[float, float]:
-        right, down = _upright(*place, roll, middle)
+    def seen(place: tuple[float, float]) -> tuple[float, float]:
+        right, down = upright(*place, roll, middle)
         return facing * float(right), float(down)
 
-    plate, known = upright(taps.plate), upright(anchor.pixel)
+    plate, known = seen(taps.plate), seen(anchor.pixel)
     depth = focal * PLATE_RADIUS_M / taps.plate_radius
     yaw = 0.0
     if taps.sleeve_end is not None:
-        yaw = obliqueness(focal, plate[0], upright(taps.sleeve_end)[0], depth, plate_y)
+        yaw = obliqueness(focal, plate[0], seen(taps.sleeve_end)[0], depth, plate_y)
     sine, cosine = np.sin(yaw), np.cos(yaw)
     y = plate_y + depth * (cosine + plate[0] / focal * sine)
     slope, (at_x, at_y, at_z) = known[0] / focal, anchor.at_m

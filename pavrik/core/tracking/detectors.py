@@ -7,7 +7,7 @@ clips with known truth; the thresholds give way to the lifter's own light sets.
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from typing import Literal
+from typing import Generic, Literal, TypeVar
 
 import numpy as np
 
@@ -18,7 +18,8 @@ from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats, degrees
 
-Estimate = Callable[[Measured, Expected, Rep], float]
+M = TypeVar("M")
+Side = Literal["left", "right"]
 LOWEST = 0.45
 _GRID = np.linspace(0.04, LOWEST, 40)
 HIP_PER_BAR = assume("hip_per_bar_forward", 0.85, "share", "a bar that drifts takes the hips along")
@@ -27,9 +28,10 @@ FIRST_THIRD = 1 / 3
 
 
 @dataclass(frozen=True)
-class Detector:
-    """One thing that is measured in each rep. ``error_sd`` and ``told_from`` are in ``unit``;
-    ``below`` says that small values are the fault. ``says`` completes "measured ... cm"."""
+class Detector(Generic[M]):
+    """One thing that is measured in each rep of a clip measured as ``M``. ``error_sd`` and
+    ``told_from`` are in ``unit``; ``below`` says that small values are the fault. ``says``
+    completes "measured ... cm"."""
 
     id: str
     carried: Carried
@@ -38,7 +40,7 @@ class Detector:
     unit: Literal["m", "deg", "s"]
     error_sd: float
     told_from: float
-    estimate: Estimate
+    estimate: Callable[[M, Expected, Rep], float]
     says: str
     below: bool = False
     needs_square: bool = True
@@ -47,6 +49,8 @@ class Detector:
     """Whether its value is the amount that the fault is priced by."""
     banded: bool = False
     """Whether nothing is told between the threshold and as much to the other side."""
+    side: Callable[[M, Rep], Side] | None = None
+    """Whose side it is, the lifter's own."""
 
     def told(self, own: Sequence[float] = ()) -> float:
         """From which value on it is told: the 99th percentile of the lifter's own light reps where
@@ -65,9 +69,9 @@ LEAST_OWN = 8
 """Light reps of one's own that replace the first threshold."""
 
 
-def _at_equal_height(measured: Measured, rep: Rep, values: Floats) -> Floats:
-    """Way up less way down of a column, over the lowest part of the way."""
-    height = measured.bar[:, 1]
+def at_equal_height(height: Floats, rep: Rep, values: Floats) -> Floats:
+    """Way up less way down of a column at equal heights of the bar, over the lowest part of the
+    way."""
     low = float(height[rep.turn])
     way = min(float(height[rep.first]), float(height[rep.last])) - low
     heights = low + _GRID * way
@@ -84,19 +88,20 @@ def _at_equal_height(measured: Measured, rep: Rep, values: Floats) -> Floats:
 def hips_lead_m(measured: Measured, _: Expected, rep: Rep) -> float:
     """How far the hips are ahead of the bar on the way up: higher than at the same height of the
     bar on the way down, less what a bar that drifts forward takes with it."""
-    hips = _at_equal_height(measured, rep, measured.hip[:, 1])
-    bar = _at_equal_height(measured, rep, measured.bar[:, 0])
+    height = measured.bar[:, 1]
+    hips = at_equal_height(height, rep, measured.hip[:, 1])
+    bar = at_equal_height(height, rep, measured.bar[:, 0])
     return float(np.max(hips - HIP_PER_BAR * bar))
 
 
 def bar_forward_m(measured: Measured, _: Expected, rep: Rep) -> float:
     """How far the bar is in front of where it was at the same height on the way down."""
-    return float(np.max(_at_equal_height(measured, rep, measured.bar[:, 0])))
+    return float(np.max(at_equal_height(measured.bar[:, 1], rep, measured.bar[:, 0])))
 
 
 def knees_stay_m(measured: Measured, _: Expected, rep: Rep) -> float:
     """How far the knees are in front of where they were at the same height on the way down."""
-    return float(np.max(_at_equal_height(measured, rep, measured.knee[:, 0])))
+    return float(np.max(at_equal_height(measured.bar[:, 1], rep, measured.knee[:, 0])))
 
 
 def heels_rise_m(measured: Measured, _: Expected, rep: Rep) -> float:
@@ -159,7 +164,7 @@ def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float
     )
 
 
-DETECTORS: tuple[Detector, ...] = (
+DETECTORS: tuple[Detector[Measured], ...] = (
     Detector(
         "dive", "back", "dive", "descent", "s",
         assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
@@ -210,6 +215,6 @@ DETECTORS: tuple[Detector, ...] = (
 )  # fmt: skip
 
 
-def detectors_of(carried: Carried) -> list[Detector]:
+def detectors_of(carried: Carried) -> list[Detector[Measured]]:
     """What is looked for where the bar is carried so, in the order of the phases."""
     return [detector for detector in DETECTORS if detector.carried == carried]

@@ -1,15 +1,17 @@
 """From numbers per rep to what is told: holds, slight, fails or cannot tell, with the reason."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from typing import Literal
+from dataclasses import dataclass, replace
+from typing import Any, Literal
 
 import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.tracking.camera import MOST_YAW_DEG, SPEED_YAW_DEG, WARN_YAW_DEG
-from pavrik.core.tracking.detectors import Detector, detectors_of
+from pavrik.core.tracking.detectors import Detector, M, Side, detectors_of
 from pavrik.core.tracking.expected import Expected
+from pavrik.core.tracking.head_on import HeadOnMeasured, HeadOnView
+from pavrik.core.tracking.head_on_detectors import head_on_detectors
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import degrees
@@ -23,12 +25,25 @@ BLIND_FROM_THE_SIDE = (
 )
 
 
+BLIND_HEAD_ON: Mapping[HeadOnView, tuple[str, ...]] = {
+    "front": (
+        "hips to one side: film from behind",
+        "depth, the bar's way and the lean of the back: film from the side",
+    ),
+    "rear": (
+        "knees in: film from the front",
+        "depth, the bar's way and the lean of the back: film from the side",
+    ),
+}
+MOST_HEAD_ON_DEG = assume("oblique_head_on_deg", 10.0, "deg", "beyond it the front tells no place")
+
+
 @dataclass(frozen=True)
 class Finding:
     """One detector over a set: its value in each rep (NaN where it was not seen), in the
     detector's unit, and the largest (for a time, the least) as ``value``."""
 
-    detector: Detector
+    detector: Detector[Any]
     told_from: float
     by_rep: tuple[float, ...]
     value: float
@@ -36,6 +51,8 @@ class Finding:
     why: str
     reps: tuple[int, ...]
     """Numbers of the reps in which it reaches the threshold."""
+    side: Side | None = None
+    """Whose side it is, where it has one: the lifter's own."""
 
 
 @dataclass(frozen=True)
@@ -44,10 +61,14 @@ class View:
 
     yaw_deg: float
     known: bool
+    square: str = "the side"
+    """Where the camera should stand."""
+    most_deg: float = MOST_YAW_DEG
+    """Beyond it no angle and no place is told."""
 
     @property
     def angles_told(self) -> bool:
-        return abs(self.yaw_deg) <= MOST_YAW_DEG
+        return abs(self.yaw_deg) <= self.most_deg
 
     @property
     def speeds_told(self) -> bool:
@@ -62,14 +83,21 @@ class View:
                 "one would go unnoticed"
             )
         off = abs(self.yaw_deg)
-        if off > MOST_YAW_DEG:
+        if off > self.most_deg:
             return (
-                f"the camera stands {off:.0f}° off the side: no angle and no place of the bar is "
-                f"told beyond {MOST_YAW_DEG:g}°; film from exactly beside the lifter"
+                f"the camera stands {off:.0f}° off {self.square}: no angle and no place is told "
+                f"beyond {self.most_deg:g}°; film from exactly {_STAND[self.square]}"
             )
         if off > WARN_YAW_DEG:
-            return f"the camera stands {off:.0f}° off the side: angles are less sure"
+            return f"the camera stands {off:.0f}° off {self.square}: what it tells is less sure"
         return ""
+
+
+_STAND = {
+    "the side": "beside the lifter",
+    "the front": "in front of the lifter",
+    "behind": "behind the lifter",
+}
 
 
 def view_of(measured: Measured) -> View:
@@ -77,24 +105,51 @@ def view_of(measured: Measured) -> View:
     return View(float(degrees(measured.camera.yaw)), measured.yaw_known)
 
 
+def head_on_view(measured: HeadOnMeasured) -> View:
+    """The view of a clip from the front or from behind."""
+    square = "the front" if measured.view == "front" else "behind"
+    return View(measured.off_deg, True, square, MOST_HEAD_ON_DEG)
+
+
 def find(
     measured: Measured, expected: Expected, reps: Sequence[Rep],
     own_light: Mapping[str, Sequence[float]] | None = None,
 ) -> list[Finding]:  # fmt: skip
-    """Every detector that fits over the reps of a clip, in the order of the phases. ``own_light``
-    are the values of the lifter's own light reps by detector."""
-    own = own_light or {}
-    view = view_of(measured)
-    return [
-        _finding(
-            detector, detector.told(own.get(detector.id, ())),
-            tuple(detector.estimate(measured, expected, rep) for rep in reps), view,
+    """Every detector that fits over the reps of a clip from the side, in the order of the phases.
+    ``own_light`` are the values of the lifter's own light reps by detector."""
+    detectors = detectors_of(measured.linkage.carried)
+    return _found(detectors, measured, expected, reps, view_of(measured), own_light)
+
+
+def find_head_on(
+    measured: HeadOnMeasured, expected: Expected, reps: Sequence[Rep],
+    own_light: Mapping[str, Sequence[float]] | None = None,
+) -> list[Finding]:  # fmt: skip
+    """The same from the front or from behind."""
+    detectors = head_on_detectors(measured.linkage.carried)
+    return _found(detectors, measured, expected, reps, head_on_view(measured), own_light)
+
+
+def _found(
+    detectors: Sequence[Detector[M]], measured: M, expected: Expected, reps: Sequence[Rep],
+    view: View, own_light: Mapping[str, Sequence[float]] | None,
+) -> list[Finding]:  # fmt: skip
+    found = []
+    for detector in detectors:
+        by_rep = tuple(detector.estimate(measured, expected, rep) for rep in reps)
+        one = _finding(
+            detector, detector.told((own_light or {}).get(detector.id, ())), by_rep, view
         )
-        for detector in detectors_of(measured.linkage.carried)
-    ]  # fmt: skip
+        if detector.side and one.state in ("slight", "fails"):
+            worst = reps[int(np.nanargmax(by_rep))]
+            one = replace(one, side=detector.side(measured, worst))
+        found.append(one)
+    return found
 
 
-def _finding(detector: Detector, told: float, by_rep: tuple[float, ...], view: View) -> Finding:
+def _finding(
+    detector: Detector[Any], told: float, by_rep: tuple[float, ...], view: View
+) -> Finding:
     seen = [value for value in by_rep if np.isfinite(value)]
 
     def made(state: State, why: str, value: float, reps: tuple[int, ...] = ()) -> Finding:

@@ -47,12 +47,14 @@ class Pace:
 @dataclass(frozen=True)
 class Motion:
     """Places in m over time: (frames, 3) by joint (near side; x forward, y to the near side, z up),
-    ``heel_m`` how far the heel is off the floor, ``turns_s`` the middle of each rep."""
+    ``heel_m`` how far the heel is off the floor, ``turns_s`` the middle of each rep, ``aside``
+    (frames,) how much of a fault to one side shows, 0 to 1: out of the hole, before the landing."""
 
     times_s: Floats
     points: dict[str, Floats]
     heel_m: Floats
     turns_s: list[float]
+    aside: Floats
 
 
 @dataclass(frozen=True)
@@ -160,7 +162,7 @@ def _on_the_back(way: _Way, pace: Pace, rate_hz: float) -> Motion:
                     early * faults.get("bar-forward", 0.0))  # fmt: skip
     heel = faults.get("heels-up", 0.0) * _ease(np.clip((deep - 0.6) / 0.35, 0, 1))
     turns = [STILL_S + rep * each + down_s for rep in range(pace.reps)]
-    return _embodied(way, times, deep, hip, bar, heel, turns)
+    return _embodied(way, times, deep, hip, bar, heel, turns, early)
 
 
 def _deepest(way: _Way, cut_m: float) -> float:
@@ -200,12 +202,13 @@ def _from_the_floor(way: _Way, pace: Pace, rate_hz: float) -> Motion:
     away = np.where(sinking > 0, 0.0, _early(up / 0.75)) * faults.get("bar-away", 0.0)
     bar = bar + np.stack([away, np.zeros_like(away)], -1)
     turns = [rep * each + ready + pace.up_s for rep in range(pace.reps)]
-    return _embodied(way, times, deep, hip, bar, np.zeros_like(times), turns)
+    landing = np.sin(np.pi * np.clip((sinking - 0.45) / 0.55, 0, 1))
+    return _embodied(way, times, deep, hip, bar, np.zeros_like(times), turns, landing)
 
 
 def _embodied(
     way: _Way, times: Floats, deep: Floats, hip: Floats, bar: Floats, heel: Floats,
-    turns: list[float],
+    turns: list[float], aside: Floats,
 ) -> Motion:  # fmt: skip
     """Knees and shoulders that go with hips and bar."""
     linkage = way.linkage
@@ -228,7 +231,7 @@ def _embodied(
         "head": np.stack([head[:, 0], zero, head[:, 1]], -1),
         "bar": np.stack([bar[:, 0], zero, bar[:, 1]], -1),
     }
-    return Motion(times, points, heel, turns)
+    return Motion(times, points, heel, turns, aside)
 
 
 def _shoulder(linkage: SideLinkage, hip: Floats, bar: Floats) -> Floats:

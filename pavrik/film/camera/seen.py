@@ -25,7 +25,7 @@ def seen_clip(shot: Shot, seed: int = 1) -> Clip:
     def seen(place: Floats, error_px: float, y: float | None = None) -> Floats:
         at_y = place[:, 1] if y is None else y
         u, v = camera.project(place[:, 0], at_y, place[:, 2])
-        return np.stack([u, v], -1) + _error(random, frames, error_px)
+        return np.stack([u, v], -1) + drifting(random, frames, error_px)
 
     ankle = points["ankle"]
     heel = np.stack(
@@ -47,7 +47,7 @@ def seen_clip(shot: Shot, seed: int = 1) -> Clip:
     )
 
 
-def _error(random: np.random.Generator, frames: int, error_px: float) -> Floats:
+def drifting(random: np.random.Generator, frames: int, error_px: float) -> Floats:
     """Slowly changing errors of a standard deviation in pixels."""
     rough = random.normal(0, error_px, (frames + _SLOW - 1, 2)) * np.sqrt(_SLOW)
     kernel = np.ones(_SLOW) / _SLOW

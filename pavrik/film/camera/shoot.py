@@ -1,6 +1,6 @@
 """A film shot: pictures of a motion from one place, shaken and grainy as wanted, as WebM."""
 
-from collections.abc import Generator
+from collections.abc import Callable, Generator
 from dataclasses import dataclass, field
 from pathlib import Path
 from typing import Any, cast
@@ -105,20 +105,30 @@ def film(shot: Shot, path: Path, rests_on_back: bool) -> Generator[float, None, 
     """Write the film; yields its progress. Raises OSError where it cannot be written."""
     stand, motion = shot.stand, shot.motion
     scene = Scene(stand.camera(), stand.size, shot.looks, shot.large_plates, rests_on_back)
-    random = np.random.default_rng(shot.looks.seed)
+
+    def picture(frame: int) -> Image:
+        points = {name: places[frame] for name, places in motion.points.items()}
+        return scene.picture(points, float(motion.heel_m[frame]), 2.5 * float(points["bar"][2]))
+
+    yield from expose(picture, len(motion.times_s), stand, shot.looks.seed, path)
+
+
+def expose(
+    picture: Callable[[int], Image], frames: int, stand: Stand, seed: int, path: Path
+) -> Generator[float, None, None]:
+    """Write pictures as a film, shaken and grainy; yields its progress. Raises OSError where it
+    cannot be written."""
+    random = np.random.default_rng(seed)
     grains = _grains(random, stand)
-    shaking = _shaking(random, stand, len(motion.times_s))
+    shaking = _shaking(random, stand, frames)
     with av.open(str(path), "w") as container:
         stream = _stream(container, stand)
-        for frame in range(len(motion.times_s)):
-            points = {name: places[frame] for name, places in motion.points.items()}
-            spin = 2.5 * float(points["bar"][2])
-            picture = scene.picture(points, float(motion.heel_m[frame]), spin)
-            seen = _through_lens(picture, stand, shaking[frame])
+        for frame in range(frames):
+            seen = _through_lens(picture(frame), stand, shaking[frame])
             if grains is not None:
                 seen = cv2.add(seen, grains[frame % len(grains)], dtype=cv2.CV_8U)
             container.mux(stream.encode(av.VideoFrame.from_ndarray(seen, format="bgr24")))
-            yield (frame + 1) / len(motion.times_s)
+            yield (frame + 1) / frames
         container.mux(stream.encode())
 
 

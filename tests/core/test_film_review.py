@@ -59,7 +59,7 @@ class TestReview:
         of = made_up("squat")
         measured, reps, _ = told_of(of, seen_clip(shot(of), 1))
         frames = [
-            frame_in_phase(of.expected, measured, reps[0], phase.id, phase.progress)
+            frame_in_phase(of.expected, measured.bar[:, 1], reps[0], phase.id, phase.progress)
             for phase in LIFTS["squat"].phases
             if phase.computed
         ]

@@ -31,6 +31,7 @@ export const reading = (over: Partial<Reading> = {}): Reading => ({
   lifter_id: '00000000-0000-7000-8000-000000000002',
   lift: 'squat',
   way: 'film',
+  view: 'side',
   load_kg: 120,
   filmed_on: '2026-11-27',
   note: '',

@@ -47,7 +47,7 @@ describe('what is tapped', () => {
 })
 
 async function film(lift: 'squat' | 'deadlift' = 'squat', start = {}) {
-  const shown = mounted(Tapping, { url: 'blob:film', lift, start, busy: false })
+  const shown = mounted(Tapping, { url: 'blob:film', lift, view: 'side', start, busy: false })
   const video = shown.find('video').element
   Object.defineProperties(video, { videoWidth: { value: 1280 }, videoHeight: { value: 720 } })
   video.getBoundingClientRect = () => new DOMRect(10, 20, 640, 360)

@@ -22,12 +22,14 @@ from pavrik.formats.wire.watch import (
     ClipWordRequest,
     FileFacts,
     FilmRef,
+    HeadOnTapsIn,
+    HeadOnTrackRequest,
     PointsRequest,
     SimulateRequest,
     TapsIn,
     TrackRequest,
 )
-from pavrik.services.watch import clips, simulated, tracked_files, words
+from pavrik.services.watch import clips, simulated, tracked_files, tracking, words
 from pavrik.services.watch.films import Films, check_sender
 from pavrik.services.watch.lifting import lifting_of
 
@@ -95,6 +97,15 @@ def simulated_taps(
     return simulated.taps_for(lifting, body)
 
 
+@router.post("/simulated-films/head-on-taps")
+def simulated_head_on_taps(
+    lifter_id: UUID, body: SimulateRequest, database: DatabaseIn, who: WhoIn
+) -> HeadOnTapsIn:
+    """The same for a film from the front or from behind."""
+    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg)
+    return simulated.head_on_taps_for(lifting, body)
+
+
 @router.get("/clips")
 def read_clips(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> ClipsAnswer:
     """Clips of a lifter, newest first."""
@@ -107,7 +118,16 @@ def track_film(
     films: FilmsIn,
 ) -> JobAnswer:  # fmt: skip
     """Track a film that was sent, in the background; the clip is there when the job is done."""
-    return JobAnswer(**vars(clips.ask_to_track(database, who, jobs, films, lifter_id, body)))
+    return JobAnswer(**vars(tracking.ask_to_track(database, who, jobs, films, lifter_id, body)))
+
+
+@router.post("/clips/head-on")
+def track_head_on(
+    lifter_id: UUID, body: HeadOnTrackRequest, database: DatabaseIn, who: WhoIn, jobs: JobsIn,
+    films: FilmsIn,
+) -> JobAnswer:  # fmt: skip
+    """The same for a film from the front or from behind."""
+    return JobAnswer(**vars(tracking.ask_to_track(database, who, jobs, films, lifter_id, body)))
 
 
 @router.post("/clips/points", status_code=201)

@@ -2,6 +2,7 @@
 tapped. Pixels count from the left upper corner; a place that was not seen is NaN."""
 
 from dataclasses import dataclass
+from typing import Literal
 
 import numpy as np
 
@@ -55,6 +56,11 @@ class Clip:
             raise ValueError(f"frame {self.tapped} is not one of the film's {frames}")
         if np.any(np.diff(self.times_s) <= 0):
             raise ValueError("the times of the frames must grow from one to the next")
+
+    @property
+    def view(self) -> Literal["side"]:
+        """Where the camera stood."""
+        return "side"
 
     @property
     def faces_right(self) -> bool:

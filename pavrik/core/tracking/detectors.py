@@ -49,7 +49,7 @@ class Detector(Generic[M]):
     """Whether its value is the amount that the fault is priced by."""
     banded: bool = False
     """Whether nothing is told between the threshold and as much to the other side."""
-    side: Callable[[M, Rep], Side] | None = None
+    side: Callable[[M, Rep], Side | None] | None = None
     """Whose side it is, the lifter's own."""
 
     def told(self, own: Sequence[float] = ()) -> float:

@@ -23,6 +23,7 @@ from pavrik.core.tracking.camera import (
 from pavrik.core.tracking.clip import Pixel
 from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.linkage import SideLinkage
+from pavrik.core.tracking.measured import slope
 from pavrik.core.tracking.reps import Rep, deadlift_reps, squat_reps
 from pavrik.core.units import Floats
 
@@ -97,6 +98,8 @@ class HeadOnMeasured:
     view: HeadOnView
     linkage: SideLinkage
     off_deg: float
+    middle_y_m: float
+    """Where the middle between the feet stands in the camera's own frame, to its right."""
 
     @property
     def height_m(self) -> Floats:
@@ -112,6 +115,10 @@ class HeadOnMeasured:
     def knees_out_m(self) -> Floats:
         """How far each knee is outside the middle between the feet, (frames, 2)."""
         return np.asarray(self.knees[:, :, 1] * np.array([1.0, -1.0]))
+
+    def speeds_m_s(self) -> Floats:
+        """Upward speed of the bar's middle, (frames,)."""
+        return slope(self.height_m, self.times_s)
 
     def reps(self) -> list[Rep]:
         """The whole reps, as the lift has them."""
@@ -205,6 +212,7 @@ def measure_head_on(
         view=clip.view,
         linkage=linkage,
         off_deg=float(np.rad2deg(camera.yaw - np.pi / 2)),
+        middle_y_m=middle,
     )
 
 

@@ -12,6 +12,7 @@ from pavrik.core.tracking.head_on import HeadOnMeasured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats
 
+ONE_SIDED = assume("front_one_sided", 0.6, "share", "of the worse knee: below, it is one-sided")
 LANDING_M = assume("landing_m", 0.12, "m", "above the floor: the plates are about to land")
 
 
@@ -33,7 +34,7 @@ def knees_cave_m(measured: HeadOnMeasured, _: Expected, rep: Rep) -> float:
 
 def _caves(measured: HeadOnMeasured, rep: Rep) -> list[float]:
     return [
-        float(np.max(-at_equal_height(measured.height_m, rep, out)))
+        float(np.percentile(-at_equal_height(measured.height_m, rep, out), 90))
         for out in measured.knees_out_m.T
     ]
 
@@ -67,16 +68,21 @@ def _stood(values: Floats, rep: Rep) -> float:
     return float(np.median(seen)) if len(seen) else float("nan")
 
 
-def knee_side(measured: HeadOnMeasured, rep: Rep) -> Side:
-    """Which knee goes further in on the way up."""
-    left, right = _caves(measured, rep)
-    return "left" if left >= right else "right"
+def knee_side(measured: HeadOnMeasured, rep: Rep) -> Side | None:
+    """Which knee goes further in on the way up; None where both do."""
+    return _worse(*_caves(measured, rep))
 
 
-def knee_inside_side(measured: HeadOnMeasured, rep: Rep) -> Side:
-    """Which knee stands further inside its ankle."""
-    inside = measured.feet_m - measured.knees_out_m[rep.turn]
-    return "left" if inside[0] >= inside[1] else "right"
+def knee_inside_side(measured: HeadOnMeasured, rep: Rep) -> Side | None:
+    """Which knee stands further inside its ankle; None where both do."""
+    left, right = measured.feet_m - measured.knees_out_m[rep.turn]
+    return _worse(float(left), float(right))
+
+
+def _worse(left: float, right: float) -> Side | None:
+    if min(left, right) > ONE_SIDED * max(left, right):
+        return None
+    return "left" if left > right else "right"
 
 
 def _tilts(measured: HeadOnMeasured, rep: Rep) -> Floats:
@@ -126,28 +132,28 @@ def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float
 HEAD_ON: tuple[Detector[HeadOnMeasured], ...] = (
     Detector(
         "knees-inside", "back", "knees-in", "bottom", "m",
-        *_m("inside", 0.010, 0.025, "knee inside its ankle at the bottom"), knees_inside_m,
-        "of the knee inside its ankle at the bottom", side=knee_inside_side,
+        *_m("inside", 0.015, 0.035, "knee inside its ankle at the bottom"), knees_inside_m,
+        "knee inside its ankle", side=knee_inside_side,
     ),
     Detector(
         "knees-cave", "back", "knees-in", "out of the hole", "m",
-        *_m("cave", 0.003, 0.025, "knee further in than going down"), knees_cave_m,
-        "of the knee further in than at the same bar height going down", side=knee_side,
+        *_m("cave", 0.006, 0.025, "knee further in than going down"), knees_cave_m,
+        "knee further in than at the same bar height going down", side=knee_side,
     ),
     Detector(
         "hips-aside", "back", "hip-shift", "out of the hole", "m",
         *_m("aside", 0.006, 0.022, "hips to one side"), hips_aside_m,
-        "of the hips to one side", priced=True, side=hips_side,
+        "hips to one side of where they stood", priced=True, side=hips_side,
     ),
     Detector(
         "bar-tilts", "back", "uneven-bar", "out of the hole", "m",
-        *_m("tilt", 0.004, 0.025, "one end of the bar higher"), bar_tilts_m,
-        "between the ends of the bar", side=low_end,
+        *_m("tilt", 0.008, 0.030, "one end of the bar higher"), bar_tilts_m,
+        "one end of the bar above the other", side=low_end,
     ),
     Detector(
         "lands-uneven", "hands", "one-side-down", "lowering", "m",
-        *_m("lands", 0.004, 0.025, "one end of the bar lower at landing"), lands_uneven_m,
-        "between the ends of the bar before it lands", side=first_down,
+        *_m("lands", 0.008, 0.025, "one end of the bar lower at landing"), lands_uneven_m,
+        "one end of the bar above the other before it lands", side=first_down,
     ),
 )  # fmt: skip
 

@@ -14,6 +14,7 @@ from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.findings import Finding, State, view_of
+from pavrik.core.tracking.head_on import HeadOnMeasured
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats, degrees
@@ -38,20 +39,34 @@ class Instant:
 
 
 @dataclass(frozen=True)
+class HeadOnInstant:
+    """One moment seen from the front or from behind, in m; None where it was not seen. Knees are
+    outside their ankles, hips to the lifter's left, the bar's left end above the right one."""
+
+    time_s: float
+    knee_left_out_m: float | None
+    knee_right_out_m: float | None
+    expected_out_m: float
+    hips_off_m: float | None
+    tilt_m: float
+
+
+@dataclass(frozen=True)
 class PhaseRow:
-    """One phase in one rep."""
+    """One phase in one rep; of a film from the side an instant, of another one what it shows."""
 
     phase: str
     state: State
     rep: int
-    instant: Instant
+    instant: Instant | None
+    head_on: HeadOnInstant | None
     findings: tuple[str, ...]
     """Ids of the detectors that belong to the phase."""
     says: str
 
 
 def frame_in_phase(
-    expected: Expected, measured: Measured, rep: Rep, phase: str, progress: float | None
+    expected: Expected, height: Floats, rep: Rep, phase: str, progress: float | None
 ) -> int:
     """The picture in which a phase is judged: where the bar is at that progress of the way, on the
     way down for the descent and on the way up for what comes after the deepest point."""
@@ -59,7 +74,6 @@ def frame_in_phase(
         return rep.first
     if phase == "bottom":
         return rep.turn
-    height = measured.bar[:, 1]
     start, end = (rep.first, rep.turn) if phase == "descent" else rep.up
     low, high = sorted((float(height[start]), float(height[end])))
     share = _share_up(expected, 0.5 if progress is None else progress)
@@ -113,16 +127,60 @@ def phase_rows(
         here = [finding for finding in findings if finding.detector.phase == phase.id]
         rep = reps[_worst_rep(here, len(reps))]
         progress = _HANGING_PROGRESS.get(phase.id, phase.progress)
-        frame = frame_in_phase(expected, measured, rep, phase.id, progress)
+        frame = frame_in_phase(expected, measured.bar[:, 1], rep, phase.id, progress)
         at = instant(expected, measured, lowest_of(measured, rep), frame)
         says = _says(at) if view_of(measured).angles_told else ""
         rows.append(
             PhaseRow(
-                phase.id, _state(here, measured, says), rep.number, at,
+                phase.id, _state(here, measured, says), rep.number, at, None,
                 tuple(f.detector.id for f in here), says,
             )
         )  # fmt: skip
     return rows
+
+
+def head_on_rows(
+    lift: Lift[Any], measured: HeadOnMeasured, expected: Expected, reps: Sequence[Rep],
+    findings: Sequence[Finding],
+) -> list[PhaseRow]:  # fmt: skip
+    """The phases that a film from the front or from behind has something to say of."""
+    rows = []
+    for phase in lift.phases:
+        here = [one for one in findings if one.detector.phase == phase.id]
+        if not reps or not here:
+            continue
+        rep = reps[_worst_rep(here, len(reps))]
+        frame = frame_in_phase(expected, measured.height_m, rep, phase.id, phase.progress)
+        if phase.id == "lowering":
+            frame = rep.last
+        state = min((one.state for one in here if one.by_rep), key=WORST.index)
+        ids = tuple(one.detector.id for one in here)
+        at = head_on_instant(expected, measured, reps, frame)
+        rows.append(PhaseRow(phase.id, state, rep.number, None, at, ids, ""))
+    return rows
+
+
+def head_on_instant(
+    expected: Expected, measured: HeadOnMeasured, reps: Sequence[Rep], frame: int
+) -> HeadOnInstant:
+    """One picture; the knee beside where it was computed at the same height of the bar."""
+    heights = measured.height_m
+    lowest = float(heights[reps[0].up[0]]) if reps else float(heights.min())
+    height = float(heights[frame]) - lowest + float(expected.height_m[0])
+    knee, ankle = (expected.point(joint, 1, height) for joint in ("knee", "ankle"))
+    left, right = (_seen(out) for out in measured.knees_out_m[frame] - measured.feet_m)
+    return HeadOnInstant(
+        time_s=float(measured.times_s[frame]),
+        knee_left_out_m=left,
+        knee_right_out_m=right,
+        expected_out_m=float(knee - ankle),
+        hips_off_m=_seen(measured.hips_off_m[frame]),
+        tilt_m=float(measured.tilt_m[frame]),
+    )
+
+
+def _seen(value: float) -> float | None:
+    return float(value) if np.isfinite(value) else None
 
 
 def _worst_rep(findings: Sequence[Finding], reps: int) -> int:

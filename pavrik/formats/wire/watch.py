@@ -7,8 +7,10 @@ from uuid import UUID
 from pydantic import BaseModel, Field, model_validator
 
 from pavrik.core.competition_lifts import LiftId
+from pavrik.core.tracking.detectors import Side
 from pavrik.core.tracking.findings import State
-from pavrik.core.tracking.review import Comparison, Instant
+from pavrik.core.tracking.head_on import HeadOnView
+from pavrik.core.tracking.review import Comparison, HeadOnInstant, Instant
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Note, Text
 
@@ -16,6 +18,8 @@ Coordinate = Annotated[float, Field(ge=-10_000, le=20_000)]
 Pixel = tuple[Coordinate, Coordinate]
 Way = Literal["film", "simulated", "points", "file"]
 """How a clip came: tracked from a film, from a simulated one, by taps alone, as a tracked file."""
+ClipView = Literal["side", "front", "rear"]
+"""Where the camera stood."""
 Series = list[float | None]
 """A column with a number for each picture; null where it was not seen."""
 
@@ -41,6 +45,26 @@ class TapsIn(Strict):
         return self
 
 
+class EdgeIn(Strict):
+    """A plate seen on its edge: its upper and its lower end."""
+
+    top: Pixel
+    bottom: Pixel
+
+
+class HeadOnTapsIn(Strict):
+    """What was tapped in one picture from the front or from behind; left and right are the
+    picture's."""
+
+    plate_left: EdgeIn
+    plate_right: EdgeIn
+    ankle_left: Pixel
+    ankle_right: Pixel
+    knee_left: Pixel | None = None
+    knee_right: Pixel | None = None
+    belt: Pixel | None = None
+
+
 class ClipFacts(Strict):
     """What is known of a clip beside its pictures."""
 
@@ -58,6 +82,24 @@ class TrackRequest(ClipFacts):
     film_id: UUID
     tapped_s: Annotated[float, Field(ge=0, le=3600)]
     taps: TapsIn
+
+
+class HeadOnTrackRequest(ClipFacts):
+    """Track a film from the front (both knees tapped) or from behind (the belt tapped)."""
+
+    film_id: UUID
+    tapped_s: Annotated[float, Field(ge=0, le=3600)]
+    view: HeadOnView
+    taps: HeadOnTapsIn
+
+    @model_validator(mode="after")
+    def _seen_from_there(self) -> "HeadOnTrackRequest":
+        knees = self.taps.knee_left and self.taps.knee_right
+        if self.view == "front" and not knees:
+            raise ValueError("tap both knees: from the front they are what is measured")
+        if self.view == "rear" and not self.taps.belt:
+            raise ValueError("tap the middle of the belt: from behind the hips are measured by it")
+        return self
 
 
 MarkerName = Annotated[str, Field(max_length=60)]
@@ -109,6 +151,7 @@ class SimulateRequest(Strict):
 
     film_id: UUID
     lift: LiftId
+    view: ClipView = "side"
     load_kg: Annotated[float, Field(gt=0, le=600)]
     reps: Annotated[int, Field(ge=1, le=5)] = 2
     faults: Annotated[tuple[Text, ...], Field(max_length=4)] = ()
@@ -124,10 +167,11 @@ class FilmRef(BaseModel):
 
 
 class FaultChoice(BaseModel):
-    """A fault that the simulated phone can film."""
+    """A fault that the simulated phone can film, from where it can be seen."""
 
     id: str
     words: str
+    views: list[ClipView] = ["side"]
 
 
 class RepOut(BaseModel):
@@ -168,6 +212,8 @@ class FindingOut(BaseModel):
     says: str
     why: str
     reps: list[int]
+    side: Side | None = None
+    """Whose side it is, the lifter's own."""
     cost_kg: float | None = None
     cost_words: str = ""
     word: Literal["confirmed", "dismissed", "undecided"] = "undecided"
@@ -179,7 +225,8 @@ class PhaseOut(BaseModel):
     phase: str
     state: State
     rep: int
-    instant: Instant
+    instant: Instant | None = None
+    head_on: HeadOnInstant | None = None
     findings: list[str]
     says: str
 
@@ -194,6 +241,17 @@ class CameraOut(BaseModel):
     angles_told: bool
     speeds_told: bool
     words: list[str]
+
+
+class HeadOnFrames(BaseModel):
+    """Columns over the pictures of a film from the front or from behind, in m: the left end of the
+    bar above the right one, hips off the middle between the feet (left positive), knees outside
+    it."""
+
+    tilt_m: Series
+    hips_off_m: Series
+    knee_left_m: Series
+    knee_right_m: Series
 
 
 class FramesOut(BaseModel):
@@ -212,7 +270,8 @@ class FramesOut(BaseModel):
     pixels: dict[str, list[tuple[float, float] | None]]
     expected: dict[str, list[tuple[float, float] | None]]
     foot: tuple[float, float]
-    """Mid-foot on the floor in the first picture."""
+    """Mid-foot on the floor in the first picture; from the front the middle between the feet."""
+    head_on: HeadOnFrames | None = None
 
 
 class SpeedOut(BaseModel):
@@ -243,6 +302,7 @@ class ClipReading(BaseModel):
     load_kg: float
     filmed_on: date
     way: Way
+    view: ClipView = "side"
     setup_words: str
     predicted_max_kg: float
     camera: CameraOut
@@ -268,6 +328,7 @@ class ClipSummary(BaseModel):
 
     lift: LiftId
     load_kg: float
+    view: ClipView = "side"
     reps: list[RepOut]
     findings: list[FindingOut]
     verdict: VerdictOut
@@ -281,6 +342,7 @@ class ClipLine(BaseModel):
     load_kg: float
     filmed_on: date
     way: Way
+    view: ClipView
     reps: int
     overall: str
     fails: list[str]
@@ -301,6 +363,7 @@ class SharedClip(BaseModel):
 
     clip_id: UUID
     lift: LiftId
+    view: ClipView
     load_kg: float
     filmed_on: date
     overall: str
@@ -309,7 +372,7 @@ class SharedClip(BaseModel):
     told: list[str]
     cue: str
     bar_path: list[tuple[float, float]]
-    """The bar's way, x and z in m."""
+    """The bar's way, x and z in m; none from the front or from behind."""
 
 
 class ClipWordRequest(Strict):

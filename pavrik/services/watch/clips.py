@@ -1,7 +1,7 @@
-"""Clips: a film tracked in the background or taps taken as they are, then read and kept."""
+"""Clips: what was tracked or tapped, read and kept."""
 
 from collections import defaultdict
-from collections.abc import Callable, Generator, Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import asdict
 from typing import Any
 from uuid import UUID
@@ -10,13 +10,14 @@ import numpy as np
 
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.lifts.lift import Carried
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
+from pavrik.core.tracking.head_on import PLACES, HeadOnClip
 from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.errors import InvalidError, NotFoundError
+from pavrik.film.camera.head_on import side_faults_of
 from pavrik.film.camera.motion import faults_of
-from pavrik.film.decode import FilmError
-from pavrik.film.track import track
 from pavrik.formats.motion_files import MARKERS, Motion
 from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.formats.wire.watch import (
@@ -26,74 +27,46 @@ from pavrik.formats.wire.watch import (
     ClipRef,
     ClipsAnswer,
     ClipSummary,
+    ClipView,
     FaultChoice,
     PointsRequest,
     TapsIn,
-    TrackRequest,
     Way,
 )
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.profile import get_profile
-from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
+from pavrik.services.watch.films import check_sender
+from pavrik.services.watch.head_on_reading import read_head_on
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.services.watch.reading import Advice, Earlier, best_speed_m_s, read_clip
 from pavrik.services.writes import compute_and_write
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
-from pavrik.store.jobs import Job
 from pavrik.store.library import list_cause_tests
 
-MakeClip = Callable[[SideLinkage], Clip]
+AnyClip = Clip | HeadOnClip
+MakeClip = Callable[[SideLinkage], AnyClip]
 """The clip of a lifter with a linkage: tracked already, or made from places in metres."""
+READERS: dict[ClipView, Callable[..., ClipReading]] = {
+    "side": read_clip, "front": read_head_on, "rear": read_head_on,
+}  # fmt: skip
 FILMING = [
     "Phone at knee height, level, on something that stands still.",
     "Exactly beside the lifter, 4 to 5 m away, the whole plate in the picture at all times.",
     "Near side in the light, tight clothes if there are any, nobody walking between.",
     "60 pictures a second for light and fast sets; start before the first rep, end after the last.",
+    "For knees film from exactly in front, for hips and an uneven bar from exactly behind.",
 ]
 
 
-def _taps(given: TapsIn) -> Taps:
+def taps_of(given: TapsIn) -> Taps:
+    """Taps as the core has them."""
     return Taps(**given.model_dump())
 
 
-def ask_to_track(
-    database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID, request: TrackRequest
-) -> Job:
-    """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
-    ForbiddenError, InvalidError."""
-    check_sender(database, who, lifter_id)
-    films.waiting(who, request.film_id)
-    with database.club(who.club_id) as connection:
-        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
-    facts.at_load(request.load_kg)
-    steps = _tracking(database, who, films, lifter_id, request)
-    return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), steps)
-
-
-def _tracking(
-    database: Database, who: Who, films: Films, lifter_id: UUID, request: TrackRequest
-) -> Generator[float, None, None]:
-    found: list[Clip] = []
-    try:
-        path = films.waiting(who, request.film_id)
-        digest = digest_of_film(path)
-        simulated = path.with_suffix(SIMULATED).exists()
-        for progress in track(path, _taps(request.taps), request.tapped_s, found):
-            yield 0.9 * progress
-        way: Way = "simulated" if simulated else "film"
-        keep_clip(database, who, lifter_id, request, way, found[0], digest)
-        yield 1.0
-    except FilmError as error:
-        raise InvalidError(str(error)) from error
-    finally:
-        films.drop(who, request.film_id)
-
-
 def keep_clip(
-    database: Database, who: Who, lifter_id: UUID, facts: ClipFacts, way: Way, clip: Clip,
+    database: Database, who: Who, lifter_id: UUID, facts: ClipFacts, way: Way, clip: AnyClip,
     digest: str = "",
 ) -> None:  # fmt: skip
     """Read a clip and keep what it says. Raises NotFoundError, InvalidError."""
@@ -148,7 +121,7 @@ def _clip_of_points(request: PointsRequest) -> Clip:
         height=request.height,
         bar=over("plate"),
         **{name: over(name) for name in JOINTS},
-        taps=_taps(instants[0].taps),
+        taps=taps_of(instants[0].taps),
     )
 
 
@@ -165,7 +138,7 @@ def _read_tracked(
     lifting = facts.at_load(request.load_kg)
     clip = make(lifting.linkage)
     earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg)
-    reading = read_clip(request, way, clip, lifting, earlier, advice, lifter_id)
+    reading = READERS[clip.view](request, way, clip, lifting, earlier, advice, lifter_id)
     return store.NewClip(
         **request.model_dump(include={"clip_id", "lift", "load_kg", "filmed_on", "note"}),
         lifter_id=lifter_id,
@@ -179,16 +152,21 @@ def _read_tracked(
     )
 
 
-def _track_of(clip: Clip) -> dict[str, Any]:
+PARTS: dict[ClipView, tuple[str, ...]] = {
+    "side": ("bar", *JOINTS), "front": PLACES, "rear": PLACES,
+}  # fmt: skip
+
+
+def _track_of(clip: AnyClip) -> dict[str, Any]:
     """The points of a clip as they are kept: about 10 kB."""
     series = {
         name: [[None if np.isnan(a) else round(float(a), 1) for a in at]
                for at in getattr(clip, name)]
-        for name in ("bar", *JOINTS)
+        for name in PARTS[clip.view]
     }  # fmt: skip
     times = [round(float(t), 4) for t in clip.times_s]
     return {
-        "times_s": times, **series, "width": clip.width, "height": clip.height,
+        "view": clip.view, "times_s": times, **series, "width": clip.width, "height": clip.height,
         "tapped": clip.tapped, "roll": clip.roll, "taps": asdict(clip.taps),
     }  # fmt: skip
 
@@ -226,11 +204,17 @@ def list_clips(database: Database, who: Who, lifter_id: UUID) -> ClipsAnswer:
     with database.club(who.club_id) as connection:
         get_profile(connection, lifter_id)
         stored = store.list_clips(connection, lifter_id)
-    faults = {
-        lift.id: [FaultChoice(id=id, words=words) for id, words in faults_of(lift.carried).items()]
-        for lift in LIFTS.values()
-    }
+    faults = {lift.id: _faults_on_film(lift.carried) for lift in LIFTS.values()}
     return ClipsAnswer(clips=[_line(one) for one in stored], faults=faults, filming=FILMING)
+
+
+def _faults_on_film(carried: Carried) -> list[FaultChoice]:
+    side = [FaultChoice(id=id, words=words) for id, words in faults_of(carried).items()]
+    head_on = [
+        FaultChoice(id=id, words=words, views=["front", "rear"])
+        for id, words in side_faults_of(carried).items()
+    ]
+    return side + head_on
 
 
 def _line(stored: store.StoredClip) -> ClipLine:
@@ -241,6 +225,7 @@ def _line(stored: store.StoredClip) -> ClipLine:
         load_kg=stored.load_kg,
         filmed_on=stored.filmed_on,
         way=stored.way,
+        view=reading.view,
         reps=len(reading.reps),
         overall=reading.verdict.overall,
         fails=reading.verdict.fails,
@@ -286,6 +271,8 @@ def read(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> ClipRe
 def motion_of(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> Motion:
     """Bar and joints of a clip in m, solved. Raises NotFoundError."""
     reading = read(database, who, lifter_id, clip_id)
+    if reading.view != "side":
+        raise InvalidError("only a film from the side has points of the bar to be taken out")
     frames = reading.frames
     return Motion(
         np.array(frames.times_s),

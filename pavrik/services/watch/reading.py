@@ -14,7 +14,7 @@ from pavrik.core.faults.rituals import cues_for
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
 from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.clip import Clip
-from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, find, view_of
+from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, View, find, view_of
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
 from pavrik.core.tracking.reps import Rep, reps_in
@@ -86,7 +86,7 @@ def read_clip(
         raise InvalidError(str(error)) from error
     reps = reps_in(measured) if len(clip.times_s) >= LEAST_PICTURES else []
     found = find(measured, lifting.expected, reps, earlier.light) if reps else []
-    told_reps = _reps_out(reps, found, measured)
+    told_reps = reps_out(reps, found, view_of(measured), measured.times_s)
     phases = phase_rows(lifting.lift, measured, lifting.expected, reps, found)
     return ClipReading(
         clip_id=facts.clip_id,
@@ -102,18 +102,20 @@ def read_clip(
         misfit_m=measured.solved.misfit_m,
         frames=_frames(clip, measured, lifting, reps),
         reps=told_reps,
-        findings=_findings(found, lifting, advice.catalogue),
+        findings=findings_out(found, lifting, advice.catalogue),
         phases=[PhaseOut(**{**vars(row), "findings": list(row.findings)}) for row in phases],
         instants=[] if reps else _instants(measured, lifting),
         comparisons=first_against_last(found),
-        speed=_speed(facts, lifting.lift.carried, told_reps, earlier),
-        verdict=_verdict(found, told_reps, advice),
+        speed=speed_out(facts, lifting.lift.carried, told_reps, earlier),
+        verdict=verdict_out(found, told_reps, advice),
         model_version=MODEL_VERSION,
         note=facts.note,
     )
 
 
-def _findings(found: Sequence[Finding], lifting: Lifting, catalogue: Catalogue) -> list[FindingOut]:
+def findings_out(
+    found: Sequence[Finding], lifting: Lifting, catalogue: Catalogue
+) -> list[FindingOut]:
     """Every finding, what is told with its price: at the measured size where the price is for that
     size, else at the fault's usual size, and once for each fault."""
     told = [one for one in found if one.state in ("slight", "fails")]
@@ -153,6 +155,7 @@ def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> Find
         says=detector.says,
         why=one.why,
         reps=list(one.reps),
+        side=one.side,
         cost_kg=cost.lost_kg if cost else None,
         cost_words=_cost_words(cost, detector.priced) if cost else "",
     )
@@ -163,9 +166,10 @@ def _cost_words(cost: FaultCost, at_measured_size: bool) -> str:
     return f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg {size}"
 
 
-def _reps_out(reps: Sequence[Rep], found: Sequence[Finding], measured: Measured) -> list[RepOut]:
+def reps_out(
+    reps: Sequence[Rep], found: Sequence[Finding], view: View, times: Floats
+) -> list[RepOut]:
     """Every rep; without speeds or depth where the view does not allow them."""
-    view, times = view_of(measured), measured.times_s
     depth = next((one for one in found if one.detector.banded), None)
     if not view.angles_told:
         depth = None
@@ -306,9 +310,10 @@ def best_speed_m_s(reps: Sequence[RepOut]) -> float | None:
     return max((rep.mean_m_s for rep in reps if rep.mean_m_s is not None), default=None)
 
 
-def _speed(
+def speed_out(
     facts: ClipFacts, carried: Carried, reps: Sequence[RepOut], earlier: Earlier
 ) -> SpeedOut:
+    """The lifter's own line of speed against load with this clip on it."""
     points, best = list(earlier.speeds), best_speed_m_s(reps)
     if best is not None:
         points.append((facts.load_kg, best))
@@ -320,7 +325,8 @@ def _speed(
     return SpeedOut(points=points, why_not=line)
 
 
-def _verdict(found: Sequence[Finding], reps: Sequence[RepOut], advice: Advice) -> VerdictOut:
+def verdict_out(found: Sequence[Finding], reps: Sequence[RepOut], advice: Advice) -> VerdictOut:
+    """What was looked for and not seen, what fails, the next cue, an overall word."""
     states = worst_by_fault(found)
     told = [fault for fault, state in states.items() if state == "fails"] or [
         fault for fault, state in states.items() if state == "slight"

@@ -2,7 +2,7 @@
 
 from uuid import UUID
 
-from pavrik.formats.wire.watch import ClipReading, SharedClip
+from pavrik.formats.wire.watch import ClipReading, FindingOut, SharedClip
 from pavrik.services.watch.clips import reading_in
 from pavrik.services.watch.words import size_words
 from pavrik.store import clips as store
@@ -20,19 +20,25 @@ def shown_clips(connection: Connection, lifter_id: UUID) -> list[SharedClip]:
 def _shared(reading: ClipReading) -> SharedClip:
     told = [one for one in reading.findings if one.reps and one.word != "dismissed"]
     frames = reading.frames
+    heights = frames.bar_z_m if reading.view == "side" else []
     path = [
-        (x, z) for x, z in zip(frames.bar_x_m, frames.bar_z_m, strict=True)
+        (x, z) for x, z in zip(frames.bar_x_m, heights, strict=True)
         if x is not None and z is not None
     ]  # fmt: skip
     return SharedClip(
         clip_id=reading.clip_id,
         lift=reading.lift,
+        view=reading.view,
         load_kg=reading.load_kg,
         filmed_on=reading.filmed_on,
         overall=reading.verdict.overall,
         not_seen=reading.verdict.not_seen,
         fails=list(dict.fromkeys(one.name for one in told)),
-        told=[f"{one.name}: {size_words(one, one.reps[0])}" for one in told],
+        told=[f"{_whose(one)}: {size_words(one, one.reps[0])}" for one in told],
         cue=reading.verdict.cue,
         bar_path=path[:: max(1, len(path) // 120)],
     )
+
+
+def _whose(one: FindingOut) -> str:
+    return f"{one.name}, {one.side}" if one.side else one.name

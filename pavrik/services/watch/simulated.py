@@ -1,19 +1,23 @@
 """The simulated phone: a set of this lifter filmed as it would be, with chosen faults, as the
 stand-in for a real one."""
 
-from collections.abc import Generator, Mapping
+from collections.abc import Callable, Generator, Mapping
 from dataclasses import asdict, replace
+from pathlib import Path
 from uuid import UUID
 
 import numpy as np
 
 from pavrik.core.tracking.clip import Pixel, Taps
+from pavrik.core.tracking.head_on import Edge, HeadOnTaps
 from pavrik.core.units import radians
 from pavrik.errors import InvalidError
+from pavrik.film.camera.head_on import FAULTS as SIDE_FAULTS
+from pavrik.film.camera.head_on import HeadOnShot, both_sides, film_head_on
 from pavrik.film.camera.motion import USUAL_SIZE, Pace, perform
 from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
-from pavrik.formats.wire.watch import SimulateRequest, StandIn, TapsIn
+from pavrik.formats.wire.watch import HeadOnTapsIn, SimulateRequest, StandIn, TapsIn
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.films import SIMULATED, Films, check_sender
@@ -51,17 +55,44 @@ def film_set(
 
 
 def shot_for(lifting: Lifting, request: SimulateRequest) -> Shot:
-    """The shot of a set as it was asked for. Raises InvalidError for a fault that it cannot
-    film."""
-    share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
-    pace = Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
+    """The shot of a set from the side as it was asked for. Raises InvalidError for a fault that it
+    cannot film."""
     faults = {fault: USUAL_SIZE.get(fault, 0.0) for fault in request.faults}
-    looks = Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
-    plates = large_plates(request.load_kg)
+    plates, looks = large_plates(request.load_kg), _looks(request)
     try:
-        return film_set(lifting, faults, stand_of(request.stand), pace, plates, looks)
+        return film_set(
+            lifting, faults, stand_of(request.stand), _pace(lifting, request), plates, looks
+        )
     except ValueError as error:
         raise InvalidError(str(error), "faults") from error
+
+
+def head_on_shot_for(lifting: Lifting, request: SimulateRequest) -> HeadOnShot:
+    """The same from the front or from behind."""
+    if request.view == "side":
+        raise InvalidError("a film from the side has other points: ask for those", "view")
+    faults = {fault: SIDE_FAULTS[fault][2] if fault in SIDE_FAULTS else 0.0
+              for fault in request.faults}  # fmt: skip
+    stand = replace(stand_of(request.stand), facing=1)
+    motion = perform(
+        lifting.exact.path, lifting.exact.progress, lifting.linkage, _pace(lifting, request), {},
+        stand.rate_hz,
+    )  # fmt: skip
+    try:
+        both = both_sides(motion, lifting.linkage, faults)
+    except ValueError as error:
+        raise InvalidError(str(error), "faults") from error
+    plates = large_plates(request.load_kg)
+    return HeadOnShot(both, lifting.linkage, stand, request.view, plates, _looks(request))
+
+
+def _pace(lifting: Lifting, request: SimulateRequest) -> Pace:
+    share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
+    return Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
+
+
+def _looks(request: SimulateRequest) -> Looks:
+    return Looks(shirt=SHIRTS[request.seed % len(SHIRTS)], seed=1 + request.seed)
 
 
 def large_plates(load_kg: float) -> int:
@@ -78,18 +109,25 @@ def ask_to_film(
     check_sender(database, who, lifter_id)
     films.make_room(who)
     lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
-    shot = shot_for(lifting, request)
-    steps = _filming(who, films, request, shot, lifting.linkage.bar_on_trunk is not None)
+    if request.view == "side":
+        shot, on_back = shot_for(lifting, request), lifting.linkage.carried == "back"
+        steps = _filming(who, films, request, lambda path: film(shot, path, on_back))
+    else:
+        head_on = head_on_shot_for(lifting, request)
+        steps = _filming(who, films, request, lambda path: film_head_on(head_on, path))
     return jobs.ask(who, lifter_id, "film simulated", str(request.film_id), steps)
 
 
 def _filming(
-    who: Who, films: Films, request: SimulateRequest, shot: Shot, rests_on_back: bool
+    who: Who,
+    films: Films,
+    request: SimulateRequest,
+    shoot: Callable[[Path], Generator[float, None, None]],
 ) -> Generator[float, None, None]:
     path = films.path(who, request.film_id)
     under_way = path.with_suffix(".part.webm")
     try:
-        yield from film(shot, under_way, rests_on_back)
+        yield from shoot(under_way)
         under_way.rename(path)
         path.with_suffix(SIMULATED).touch()
     finally:
@@ -98,16 +136,55 @@ def _filming(
 
 def off_taps(taps: Taps, error_px: float, seed: int) -> Taps:
     """Taps of a hand that is off by some pixels; the plate is put onto its rim anyway."""
+    hand = _hand(error_px, seed)
+    return replace(
+        taps,
+        knee=hand(taps.knee),
+        hip=hand(taps.hip),
+        ankle=taps.ankle and hand(taps.ankle),
+        shoulder=taps.shoulder and hand(taps.shoulder),
+        sleeve_end=taps.sleeve_end and hand(taps.sleeve_end),
+    )
+
+
+def off_head_on_taps(taps: HeadOnTaps, error_px: float, seed: int) -> HeadOnTaps:
+    """The same from the front or from behind."""
+    hand = _hand(error_px, seed)
+
+    def edge(one: Edge) -> Edge:
+        return Edge(hand(one.top), hand(one.bottom))
+
+    return HeadOnTaps(
+        plate_left=edge(taps.plate_left),
+        plate_right=edge(taps.plate_right),
+        ankle_left=hand(taps.ankle_left),
+        ankle_right=hand(taps.ankle_right),
+        knee_left=taps.knee_left and hand(taps.knee_left),
+        knee_right=taps.knee_right and hand(taps.knee_right),
+        belt=taps.belt and hand(taps.belt),
+    )
+
+
+def _hand(error_px: float, seed: int) -> Callable[[Pixel], Pixel]:
     random = np.random.default_rng(seed)
-    beside: dict[str, Pixel] = {}
-    for name in ("knee", "hip", "ankle", "shoulder", "sleeve_end"):
-        if (at := getattr(taps, name)) is not None:
-            off = random.normal(0, error_px, 2)
-            beside[name] = (at[0] + float(off[0]), at[1] + float(off[1]))
-    return replace(taps, **beside)  # type: ignore[arg-type]
+
+    def off(at: Pixel) -> Pixel:
+        by = random.normal(0, error_px, 2)
+        return at[0] + float(by[0]), at[1] + float(by[1])
+
+    return off
+
+
+HAND_PX = 1.5
+"""A careful hand is off by about a centimetre."""
 
 
 def taps_for(lifting: Lifting, request: SimulateRequest) -> TapsIn:
-    """Where a careful hand taps in the first picture of a simulated film: within about a
-    centimetre, never exactly."""
-    return TapsIn(**asdict(off_taps(shot_for(lifting, request).taps, 1.5, request.seed)))
+    """Where a careful hand taps in the first picture of a simulated film, never exactly."""
+    return TapsIn(**asdict(off_taps(shot_for(lifting, request).taps, HAND_PX, request.seed)))
+
+
+def head_on_taps_for(lifting: Lifting, request: SimulateRequest) -> HeadOnTapsIn:
+    """The same from the front or from behind."""
+    taps = head_on_shot_for(lifting, request).taps()
+    return HeadOnTapsIn(**asdict(off_head_on_taps(taps, HAND_PX, request.seed)))

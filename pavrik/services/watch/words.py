@@ -181,7 +181,7 @@ def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> l
             fault_id=one.fault_id,
             phase=one.phase,
             severity=SEVERITY.get(one.state, 1),
-            side=None,
+            side=one.side,
             film_s=round(by_number[number].turn_s, 2),
             note=f"{FROM_FILM}{size_words(one, number)}",
         )
@@ -206,7 +206,8 @@ def size_words(one: FindingOut, rep: int) -> str:
 
 def _measures(reading: ClipReading) -> dict[str, float]:
     """What repeats from set to set: the hips' height where the plates leave."""
-    if LIFTS[reading.lift].carried != "hands" or not reading.phases:
+    first = reading.phases[0].instant if reading.phases else None
+    if LIFTS[reading.lift].carried != "hands" or first is None:
         return {}
-    start = reading.phases[0].instant.hip_z_m
+    start = first.hip_z_m
     return {"start_hip_m": round(start, 3)} if 0.1 <= start <= 1.2 else {}

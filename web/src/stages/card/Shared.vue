@@ -65,7 +65,12 @@ const shared = useQuery({
           On film <small>{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}</small>
         </h2>
         <div class="film">
-          <svg viewBox="-45 -175 90 180" role="img" aria-label="The bar’s way beside a plumb line">
+          <svg
+            v-if="clip.bar_path.length"
+            viewBox="-45 -175 90 180"
+            role="img"
+            aria-label="The bar’s way beside a plumb line"
+          >
             <line x1="0" x2="0" y1="-172" y2="0" class="plumb" />
             <line x1="-40" x2="40" y1="0" y2="0" class="floor" />
             <polyline

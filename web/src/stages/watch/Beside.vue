@@ -12,7 +12,8 @@ const { kg } = useUnits()
 const clips = useQuery(clipsQuery(props.lifterId))
 const others = computed(() =>
   (clips.data.value?.clips ?? []).filter(
-    (c) => c.lift === props.reading.lift && c.clip_id !== props.reading.clip_id && c.reps > 0,
+    (c) =>
+      c.view === 'side' && c.lift === props.reading.lift && c.clip_id !== props.reading.clip_id && c.reps > 0,
   ),
 )
 const chosen = ref('')

@@ -97,7 +97,11 @@ const print = () => window.print()
         {{ reading.shown ? 'Hide it from the lifter' : 'Show it on the lifter’s link' }}
       </button>
       <button type="button" class="linkish" @click="print">Print the review</button>
-      <a class="linkish" :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/track.csv`" download
+      <a
+        v-if="reading.view === 'side'"
+        class="linkish"
+        :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/track.csv`"
+        download
         >Points (CSV)</a
       >
       <button type="button" class="linkish" :disabled="busy" @click="say('withdrawn')">

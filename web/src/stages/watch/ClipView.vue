@@ -12,11 +12,13 @@ import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
 import FilmFigure from './FilmFigure.vue'
 import FindingRow from './FindingRow.vue'
+import HeadOnFigure from './HeadOnFigure.vue'
+import HeadOnSheet from './HeadOnSheet.vue'
 import PictureKeys from './PictureKeys.vue'
 import ReviewSheet from './ReviewSheet.vue'
 import TimeLine from './TimeLine.vue'
 import { filmOf } from './films'
-import { centimetres, nearest, seconds, WAY, type Reading } from './words'
+import { centimetres, headOnWords, nearest, seconds, still, VIEW, WAY, type Reading } from './words'
 
 const props = defineProps<{ lifterId: string; clipId: string }>()
 defineEmits<{ gone: [] }>()
@@ -25,7 +27,7 @@ const { kg } = useUnits()
 const clip = useQuery(clipQuery(props.lifterId, props.clipId))
 const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
 const url = computed(() => filmOf(props.clipId))
-const figure = useTemplateRef('figure')
+const figure = useTemplateRef<{ video: HTMLVideoElement | null }>('figure')
 const film = computed(() => figure.value?.video ?? null)
 const ghost = ref(true)
 const frame = ref(0)
@@ -87,7 +89,8 @@ const now = computed(() => {
   if (typeof z === 'number') parts.push(`bar at ${centimetres(z)}`)
   const { angles_told: angles, speeds_told: speeds } = reading.value?.camera ?? {}
   if (angles && typeof lean === 'number') parts.push(`trunk leans ${lean.toFixed(0)}°`)
-  if (speeds && typeof speed === 'number') parts.push(`${speed.toFixed(2)} m/s`)
+  if (angles && f.head_on) parts.push(...headOnWords(f.head_on, at))
+  if (speeds && typeof speed === 'number') parts.push(`${still(speed)} m/s`)
   return parts.join(' · ')
 })
 </script>
@@ -96,10 +99,19 @@ const now = computed(() => {
   <Waiting v-if="!reading" what="The clip" :error="clip.error.value" @again="clip.refetch()" />
   <div v-else class="view">
     <section class="left">
-      <FilmFigure ref="figure" :reading="reading" :url="url" :at="frame" :ghost="ghost" />
+      <component
+        :is="reading.view === 'side' ? FilmFigure : HeadOnFigure"
+        ref="figure"
+        :reading="reading"
+        :url="url"
+        :at="frame"
+        :ghost="ghost"
+      />
       <PictureKeys :playing="playing" @step="step" @toggle="playing = !playing">
         <span class="num small now">{{ now }}</span>
-        <label class="small"><input v-model="ghost" type="checkbox" /> own computed posture</label>
+        <label v-if="reading.view !== 'rear'" class="small"
+          ><input v-model="ghost" type="checkbox" /> own computed posture</label
+        >
       </PictureKeys>
       <TimeLine :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
       <p v-if="!url" class="small soft">
@@ -111,8 +123,8 @@ const now = computed(() => {
       <p>
         <span class="big">{{ reading.verdict.overall }}</span>
         <span class="soft">
-          {{ reading.lift }} {{ kg(reading.load_kg) }}, {{ dayOf(reading.filmed_on) }},
-          {{ WAY[reading.way] }}</span
+          {{ reading.lift }} {{ kg(reading.load_kg) }}, {{ dayOf(reading.filmed_on) }}, {{ WAY[reading.way]
+          }}{{ VIEW[reading.view] }}</span
         >
       </p>
       <p v-if="reading.verdict.cue" class="note decide mt-2">
@@ -142,8 +154,8 @@ const now = computed(() => {
       <ClipActs :reading="reading" :lifter-id="lifterId" @said="again" @gone="$emit('gone')" />
     </aside>
     <section class="sheets">
-      <ReviewSheet :reading="reading" @go="goTo" />
-      <Beside :reading="reading" :lifter-id="lifterId" class="no-print" />
+      <component :is="reading.view === 'side' ? ReviewSheet : HeadOnSheet" :reading="reading" @go="goTo" />
+      <Beside v-if="reading.view === 'side'" :reading="reading" :lifter-id="lifterId" class="no-print" />
     </section>
   </div>
 </template>

@@ -84,76 +84,8 @@ const foot = computed(() => frames.value.foot)
   </div>
 </template>
 
+<style scoped src="./figure.css"></style>
 <style scoped>
-.picture {
-  position: relative;
-  background: #15181b;
-  line-height: 0;
-}
-.bare {
-  background: var(--sheet);
-  border: 1px solid var(--line);
-}
-video,
-svg {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-}
-svg * {
-  vector-effect: non-scaling-stroke;
-}
-.plumb {
-  stroke: #ff8a5c;
-  stroke-dasharray: 6 5;
-  stroke-width: 1.5;
-}
-.floor {
-  stroke: #ff8a5c;
-  stroke-width: 0.75;
-}
-.whole {
-  fill: none;
-  stroke: #fffdf8;
-  stroke-opacity: 0.55;
-  stroke-width: 1.25;
-}
-.bare .whole {
-  stroke: var(--body-line);
-}
-.way {
-  fill: none;
-  stroke: #ff6a3d;
-  stroke-width: 2.5;
-}
-.limbs {
-  fill: none;
-  stroke: #fffdf8;
-  stroke-width: 3;
-  stroke-linejoin: round;
-}
-.bare .limbs {
-  stroke: var(--ink);
-}
-.joint {
-  fill: #15181b;
-  stroke: #fffdf8;
-  stroke-width: 2;
-}
-.bare .joint {
-  fill: var(--sheet);
-  stroke: var(--ink);
-}
-.fit {
-  fill: none;
-  stroke: #7dfbe6;
-  stroke-width: 3;
-  stroke-dasharray: 9 5;
-}
-.bare .fit {
-  stroke: var(--holds);
-}
 .bar {
   fill: #ff6a3d;
   stroke: #fffdf8;

@@ -17,7 +17,7 @@ import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
 import { hold } from './films'
-import { tapsOf, type Tapped } from './taps'
+import { headOnTapsOf, tapsOf, type Tapped, type View } from './taps'
 
 const props = defineProps<{ lifterId: string; known: Schemas['ClipsAnswer'] }>()
 const emit = defineEmits<{ kept: [clipId: string] }>()
@@ -30,7 +30,16 @@ const lift = ref<Lift>('squat')
 const load = ref(massOf(props.known.clips[0]?.load_kg ?? 100))
 const plates = ref(2)
 const filmedOn = ref(today())
+const view = ref<View>('side')
 const source = ref<'device' | 'simulated' | 'tracked'>('device')
+const sources = computed<['device' | 'simulated' | 'tracked', string][]>(() => [
+  ['device', 'A film on this device'],
+  ['simulated', 'The simulated phone'],
+  ...(view.value === 'side' ? ([['tracked', 'A tracked file']] as ['tracked', string][]) : []),
+])
+watch(view, (now) => {
+  if (now !== 'side' && source.value === 'tracked') source.value = 'device'
+})
 const loadKg = computed(() => readMass(load.value))
 watch(
   loadKg,
@@ -40,6 +49,11 @@ watch(
   { immediate: true },
 )
 
+const VIEWS: [View, string][] = [
+  ['side', 'The side'],
+  ['front', 'The front'],
+  ['rear', 'Behind'],
+]
 interface Film {
   filmId: string
   clipId: string
@@ -99,15 +113,19 @@ async function track(tapped: Tapped, atSeconds: number) {
         await send(now)
         now.sent = true
       }
+      const about = { ...facts(now.clipId), film_id: now.filmId, tapped_s: Math.max(0, atSeconds) }
+      const params = { path: { lifter_id: props.lifterId } }
+      if (view.value === 'side')
+        return answered(
+          client.POST('/api/lifters/{lifter_id}/clips', {
+            params,
+            body: { ...about, taps: tapsOf(tapped) },
+          }),
+        )
       return answered(
-        client.POST('/api/lifters/{lifter_id}/clips', {
-          params: { path: { lifter_id: props.lifterId } },
-          body: {
-            ...facts(now.clipId),
-            film_id: now.filmId,
-            tapped_s: Math.max(0, atSeconds),
-            taps: tapsOf(tapped),
-          },
+        client.POST('/api/lifters/{lifter_id}/clips/head-on', {
+          params,
+          body: { ...about, view: view.value, taps: headOnTapsOf(tapped) },
         }),
       )
     })) ?? null
@@ -159,6 +177,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
     <template v-else>
       <div class="facts">
         <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+        <OneOf v-if="!film" v-model="view" label="Filmed from" :options="VIEWS" />
         <v-text-field
           v-model="load"
           :label="`Load, ${massUnit}`"
@@ -182,15 +201,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         /></label>
       </div>
       <template v-if="!film">
-        <OneOf
-          v-model="source"
-          label="Where the film comes from"
-          :options="[
-            ['device', 'A film on this device'],
-            ['simulated', 'The simulated phone'],
-            ['tracked', 'A tracked file'],
-          ]"
-        />
+        <OneOf v-model="source" label="Where the film comes from" :options="sources" />
         <div v-if="source === 'device'" class="choose">
           <ChooseFile
             name="Choose a film"
@@ -215,8 +226,9 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           v-else
           :lifter-id="lifterId"
           :lift="lift"
+          :view="view"
           :load-kg="loadKg"
-          :faults="known.faults[lift] ?? []"
+          :faults="(known.faults[lift] ?? []).filter((f) => f.views?.includes(view))"
           @filmed="take"
         />
       </template>
@@ -225,6 +237,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         :key="film.clipId"
         :url="film.url"
         :lift="lift"
+        :view="view"
         :start="film.start"
         :busy="busy || job?.state === 'running'"
         @track="track"
@@ -240,7 +253,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
       </div>
       <p v-if="trouble" class="signal mt-3" role="alert">{{ trouble }}</p>
       <p class="small soft mt-4 privacy">
-        <b>Whose film?</b> With <i>Only my taps</i> the film never leaves this device. With
+        <b>Whose film?</b> With <i>Only my taps</i> (from the side) the film never leaves this device. With
         <i>Track this film</i> it is sent once, followed, and deleted when that ends; points stay, the film
         does not. It is no measurement for a referee and no diagnosis.
       </p>

@@ -32,7 +32,8 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
   <li :class="['finding', stateClass(finding.state), { dismissed: finding.word === 'dismissed' }]">
     <p>
       <span class="mark" aria-hidden="true">{{ MARK[finding.state] }}</span>
-      <b>{{ finding.name }}</b> <span class="state">{{ finding.state }}</span>
+      <b>{{ finding.name }}{{ finding.side ? `, ${finding.side}` : '' }}</b>
+      <span class="state">{{ finding.state }}</span>
     </p>
     <p v-if="finding.value !== null" class="small">
       {{ size(finding, finding.value) }} {{ finding.says }}

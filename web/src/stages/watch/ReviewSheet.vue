@@ -19,7 +19,9 @@ defineEmits<{ go: [time: number] }>()
 const { kg } = useUnits()
 const lines = computed(() =>
   props.reading.phases.length
-    ? props.reading.phases.map((row) => ({ ...row, key: row.phase, name: row.phase }))
+    ? props.reading.phases.flatMap(({ instant, ...row }) =>
+        instant ? [{ ...row, instant, key: row.phase, name: row.phase }] : [],
+      )
     : props.reading.instants.map((at, i) => ({
         key: String(i),
         name: `tapped at ${at.time_s.toFixed(2)} s`,
@@ -145,36 +147,11 @@ const speed = computed(() => props.reading.speed)
     <p class="small soft mt-3">
       {{ reading.setup_words }}, computed max {{ kg(reading.predicted_max_kg, 0) }}. Camera
       {{ reading.camera.distance_m.toFixed(1) }} m away, lens {{ centimetres(reading.camera.height_m) }} high,
-      {{ reading.camera.off_side_deg.toFixed(0) }}° off the side, tilted
+      {{ Math.abs(reading.camera.off_side_deg).toFixed(0) }}° off the side, tilted
       {{ reading.camera.tilt_deg.toFixed(1) }}°; joints and bar within
       {{ (reading.misfit_m * 100).toFixed(1) }} cm of the linkage. Model {{ reading.model_version }}.
     </p>
   </div>
 </template>
 
-<style scoped>
-.review {
-  margin-top: 10px;
-}
-.scroll {
-  overflow-x: auto;
-}
-.mark {
-  display: inline-block;
-  width: 1.1em;
-  font-weight: 700;
-}
-.is-fails .mark,
-.is-slight .mark,
-.says {
-  color: var(--signal);
-}
-.is-holds .mark {
-  color: var(--holds);
-}
-th[scope='row'] {
-  color: var(--ink);
-  white-space: nowrap;
-  border-top: 1px solid var(--hair);
-}
-</style>
+<style scoped src="./sheet.css"></style>

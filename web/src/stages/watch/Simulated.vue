@@ -5,11 +5,12 @@ import { answered, client, uuid7, type Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import { useJob } from '@/shared/useJob'
 import { useProblem } from '@/shared/useProblem'
-import { tappedOf, type Tapped, type Taps } from './taps'
+import { headOnTappedOf, tappedOf, type HeadOnTaps, type Tapped, type Taps, type View } from './taps'
 
 const props = defineProps<{
   lifterId: string
   lift: Lift
+  view: View
   loadKg: number
   faults: Schemas['FaultChoice'][]
 }>()
@@ -19,7 +20,7 @@ const chosen = ref<string[]>([])
 const reps = ref(2)
 const stand = ref({ distance_m: 4.5, height_m: 0.55, off_side_deg: 0, tilt_deg: 0, shake_px: 1 })
 watch(
-  () => props.lift,
+  () => [props.lift, props.view],
   () => (chosen.value = []),
 )
 const filmId = ref(uuid7())
@@ -27,6 +28,7 @@ const path = computed(() => ({ lifter_id: props.lifterId }))
 const asked = computed(() => ({
   film_id: filmId.value,
   lift: props.lift,
+  view: props.view,
   load_kg: props.loadKg,
   reps: reps.value,
   faults: chosen.value,
@@ -51,16 +53,23 @@ async function shoot() {
 }
 async function fetchFilm() {
   await run(async () => {
-    const taps = await answered(
-      client.POST('/api/lifters/{lifter_id}/simulated-films/taps', {
-        params: { path: path.value },
-        body: asked.value,
-      }),
-    )
+    const tapped = await tappedByHand()
     const film = await fetch(`/api/lifters/${props.lifterId}/films/${filmId.value}`)
     if (!film.ok) throw new Error('the film is not there any more: film again')
-    emit('filmed', await film.blob(), filmId.value, true, tappedOf(taps as Taps))
+    emit('filmed', await film.blob(), filmId.value, true, tapped)
   })
+}
+async function tappedByHand(): Promise<Tapped> {
+  const request = { params: { path: path.value }, body: asked.value }
+  if (props.view !== 'side')
+    return headOnTappedOf(
+      (await answered(
+        client.POST('/api/lifters/{lifter_id}/simulated-films/head-on-taps', request),
+      )) as HeadOnTaps,
+    )
+  return tappedOf(
+    (await answered(client.POST('/api/lifters/{lifter_id}/simulated-films/taps', request))) as Taps,
+  )
 }
 function toggle(id: string) {
   chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value, id]
@@ -68,7 +77,7 @@ function toggle(id: string) {
 const PLACES = [
   ['distance_m', 'Distance', 'm', 2.5, 8, 0.5],
   ['height_m', 'Height of the lens', 'm', 0.2, 1.8, 0.05],
-  ['off_side_deg', 'Off the side', '°', -30, 30, 1],
+  ['off_side_deg', 'Off to a side', '°', -30, 30, 1],
   ['tilt_deg', 'Tilt', '°', -4, 4, 0.5],
   ['shake_px', 'Shake', 'px', 0, 6, 0.5],
 ] as const

@@ -5,9 +5,19 @@ import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
 import Magnifier from './Magnifier.vue'
-import { isComplete, stepsOf, tapsOf, WHEN, type Pixel, type Step, type Tapped } from './taps'
+import {
+  CHAINS,
+  isComplete,
+  stepsOf,
+  tapsOf,
+  WHEN,
+  type Pixel,
+  type Step,
+  type Tapped,
+  type View,
+} from './taps'
 
-const props = defineProps<{ url: string; lift: Lift; start?: Tapped; busy: boolean }>()
+const props = defineProps<{ url: string; lift: Lift; view: View; start?: Tapped; busy: boolean }>()
 const emit = defineEmits<{
   track: [tapped: Tapped, atSeconds: number]
   points: [instants: Schemas['TappedInstant'][], size: [number, number]]
@@ -20,13 +30,13 @@ const unreadable = ref(false)
 const shown = ref(0)
 const tapped = ref<Tapped>({ ...props.start })
 const instants = ref<{ time_s: number; tapped: Tapped }[]>([])
-const steps = computed(() => stepsOf(props.lift))
+const steps = computed(() => stepsOf(props.lift, props.view))
 const skipped = ref<Set<string>>(new Set())
 const step = computed<Step | null>(
   () => steps.value.find((s) => !tapped.value[s.id] && !skipped.value.has(s.id)) ?? null,
 )
 const cross = ref<Pixel | null>(null)
-const complete = computed(() => isComplete(props.lift, tapped.value))
+const complete = computed(() => isComplete(props.lift, tapped.value, props.view))
 
 function loaded() {
   const film = video.value
@@ -84,11 +94,15 @@ function sendPoints() {
   )
 }
 const marks = computed(() => Object.entries(tapped.value).map(([id, at]) => ({ id, u: at[0], v: at[1] })))
-const limbs = computed(() => {
-  const t = tapped.value
-  const chain = [t.ankle, t.knee, t.hip, t.shoulder].filter((p): p is Pixel => Boolean(p))
-  return chain.map((p) => p.join(',')).join(' ')
-})
+const limbs = computed(() =>
+  CHAINS.map((chain) =>
+    chain
+      .map((id) => tapped.value[id])
+      .filter((p): p is Pixel => Boolean(p))
+      .map((p) => p.join(','))
+      .join(' '),
+  ),
+)
 const rim = computed(() => {
   const { plate, rim: edge } = tapped.value
   return plate && edge ? { c: plate, r: Math.hypot(edge[0] - plate[0], edge[1] - plate[1]) } : null
@@ -128,7 +142,7 @@ const rim = computed(() => {
       />
       <svg v-if="size" :viewBox="`0 0 ${size[0]} ${size[1]}`" aria-hidden="true">
         <circle v-if="rim" :cx="rim.c[0]" :cy="rim.c[1]" :r="rim.r" class="rim" />
-        <polyline :points="limbs" class="limb" />
+        <polyline v-for="(limb, i) in limbs" :key="i" :points="limb" class="limb" />
         <circle v-for="m in marks" :key="m.id" :cx="m.u" :cy="m.v" :r="size[0] / 220" class="mark" />
         <template v-if="cross && step">
           <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" class="cross" />
@@ -166,10 +180,14 @@ const rim = computed(() => {
       <v-btn variant="flat" :disabled="!complete || busy || unreadable" @click="emit('track', tapped, shown)"
         >Track this film</v-btn
       >
-      <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
-      <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
-        >Only my taps{{ instants.length ? ` (${instants.length + (complete ? 1 : 0)} pictures)` : '' }}</v-btn
-      >
+      <template v-if="view === 'side'">
+        <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
+        <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
+          >Only my taps{{
+            instants.length ? ` (${instants.length + (complete ? 1 : 0)} pictures)` : ''
+          }}</v-btn
+        >
+      </template>
       <button type="button" class="linkish" :disabled="busy" @click="emit('drop')">Another film</button>
     </div>
   </div>

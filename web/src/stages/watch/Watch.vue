@@ -11,7 +11,7 @@ import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
 import ClipView from './ClipView.vue'
 import Filming from './Filming.vue'
-import { WAY } from './words'
+import { VIEW, WAY } from './words'
 
 const props = defineProps<{ lifterId: string }>()
 const route = useRoute()
@@ -51,7 +51,8 @@ const answer = computed(() => {
               <span :class="['word', clip.overall.replace(/ /g, '-')]">{{ clip.overall }}</span>
               <span class="small soft wide">
                 {{ dayOf(clip.filmed_on) }}, {{ clip.reps ? `${clip.reps} reps` : 'single moments' }},
-                {{ WAY[clip.way] }}<template v-if="clip.fails.length">: {{ clip.fails.join(', ') }}</template>
+                {{ WAY[clip.way] }}{{ VIEW[clip.view]
+                }}<template v-if="clip.fails.length">: {{ clip.fails.join(', ') }}</template>
               </span>
             </button>
           </li>

@@ -4,8 +4,21 @@ import type { Lift } from '@/shared/lifts'
 
 export type Pixel = [number, number]
 export type Taps = Schemas['TapsIn']
+export type HeadOnTaps = Schemas['HeadOnTapsIn']
+export type View = Schemas['ClipReading']['view']
+type SidePoint = 'plate' | 'rim' | 'ankle' | 'knee' | 'hip' | 'shoulder' | 'sleeve_end'
+type HeadOnPoint =
+  | 'plate_left_top'
+  | 'plate_left_bottom'
+  | 'plate_right_top'
+  | 'plate_right_bottom'
+  | 'ankle_left'
+  | 'ankle_right'
+  | 'knee_left'
+  | 'knee_right'
+  | 'belt'
 export interface Step {
-  id: 'plate' | 'rim' | 'ankle' | 'knee' | 'hip' | 'shoulder' | 'sleeve_end'
+  id: SidePoint | HeadOnPoint
   name: string
   says: string
   optional?: boolean
@@ -33,7 +46,38 @@ const END: Step = {
   optional: true,
 }
 
-export function stepsOf(lift: Lift): Step[] {
+const EDGES: Step[] = (['left', 'right'] as const).flatMap((side) => [
+  {
+    id: `plate_${side}_top` as const,
+    name: `Plate ${side}, top`,
+    says: `The upper end of the outermost large plate, ${side} in the picture.`,
+  },
+  {
+    id: `plate_${side}_bottom` as const,
+    name: `Plate ${side}, bottom`,
+    says: 'The lower end of the same plate.',
+  },
+])
+const pair = (what: 'ankle' | 'knee', says: string): Step[] =>
+  (['left', 'right'] as const).map((side) => ({
+    id: `${what}_${side}` as const,
+    name: `${what === 'ankle' ? 'Ankle' : 'Knee'} ${side}`,
+    says: `${says}, ${side} in the picture.`,
+  }))
+const FRONT: Step[] = [
+  ...EDGES,
+  ...pair('ankle', 'The middle of the ankle'),
+  ...pair('knee', 'The middle of the knee'),
+]
+const REAR: Step[] = [
+  ...EDGES,
+  ...pair('ankle', 'The middle of the heel, at ankle height'),
+  { id: 'belt', name: 'Belt', says: 'The middle of the belt, or of the waistband, on the spine.' },
+]
+
+export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
+  if (view === 'front') return FRONT
+  if (view === 'rear') return REAR
   if (lift === 'squat')
     return [
       ...PLATE,
@@ -57,8 +101,8 @@ export const WHEN: Record<Lift, string> = {
   deadlift: 'Choose a picture in which the lifter is set at the floor, before the first pull.',
 }
 
-export const isComplete = (lift: Lift, tapped: Tapped) =>
-  stepsOf(lift).every((step) => step.optional || tapped[step.id])
+export const isComplete = (lift: Lift, tapped: Tapped, view: View = 'side') =>
+  stepsOf(lift, view).every((step) => step.optional || tapped[step.id])
 
 /** Taps as the server takes them; the rim becomes a radius. */
 export function tapsOf(tapped: Tapped): Taps {
@@ -91,3 +135,46 @@ export function tappedOf(taps: Taps): Tapped {
     ...optional('sleeve_end'),
   }
 }
+
+/** Taps from the front or from behind as the server takes them. */
+export function headOnTapsOf(tapped: Tapped): HeadOnTaps {
+  const at = (id: Step['id']): Pixel => {
+    const place = tapped[id]
+    if (!place) throw new Error('both plates and both ankles must be tapped')
+    return place
+  }
+  return {
+    plate_left: { top: at('plate_left_top'), bottom: at('plate_left_bottom') },
+    plate_right: { top: at('plate_right_top'), bottom: at('plate_right_bottom') },
+    ankle_left: at('ankle_left'),
+    ankle_right: at('ankle_right'),
+    knee_left: tapped.knee_left ?? null,
+    knee_right: tapped.knee_right ?? null,
+    belt: tapped.belt ?? null,
+  }
+}
+
+/** The same from the server as they stand in the picture. */
+export function headOnTappedOf(taps: HeadOnTaps): Tapped {
+  const { plate_left: left, plate_right: right, knee_left, knee_right, belt } = taps
+  return {
+    plate_left_top: left.top as Pixel,
+    plate_left_bottom: left.bottom as Pixel,
+    plate_right_top: right.top as Pixel,
+    plate_right_bottom: right.bottom as Pixel,
+    ankle_left: taps.ankle_left as Pixel,
+    ankle_right: taps.ankle_right as Pixel,
+    ...(knee_left ? { knee_left: knee_left as Pixel } : {}),
+    ...(knee_right ? { knee_right: knee_right as Pixel } : {}),
+    ...(belt ? { belt: belt as Pixel } : {}),
+  }
+}
+
+/** Lines that are drawn between what was tapped. */
+export const CHAINS: Step['id'][][] = [
+  ['ankle', 'knee', 'hip', 'shoulder'],
+  ['ankle_left', 'knee_left'],
+  ['ankle_right', 'knee_right'],
+  ['plate_left_top', 'plate_left_bottom'],
+  ['plate_right_top', 'plate_right_bottom'],
+]

@@ -24,6 +24,26 @@ export const seconds = (value: number) => `${value.toFixed(2)} s`
 export const centimetres = (value: number) => `${(value * 100).toFixed(0)} cm`
 export const degrees = (value: number) => `${value.toFixed(0)}°`
 
+/** From where, where it is not the side. */
+export const VIEW: Record<Reading['view'], string> = {
+  side: '',
+  front: ' from the front',
+  rear: ' from behind',
+}
+/** Which side of the lifter: "left 1.2 cm". */
+export function aside(m: number | null | undefined): string {
+  if (typeof m !== 'number') return 'not seen'
+  const cm = Math.abs(m * 100).toFixed(1)
+  return cm === '0.0' ? 'level' : `${m > 0 ? 'left' : 'right'} ${cm} cm`
+}
+export function headOnWords(columns: Schemas['HeadOnFrames'], at: number): string[] {
+  const hips = columns.hips_off_m[at]
+  const tilt = columns.tilt_m[at]
+  return [
+    ...(typeof tilt === 'number' ? [`bar higher ${aside(tilt)}`] : []),
+    ...(typeof hips === 'number' ? [`hips ${aside(hips)}`] : []),
+  ]
+}
 export const WAY: Record<string, string> = {
   film: 'film',
   simulated: 'simulated film',
@@ -75,5 +95,7 @@ export const bestSpeed = (reading: Reading): number | null => {
   const told = reading.reps.map((r) => r.mean_m_s).filter((v): v is number => typeof v === 'number')
   return told.length ? Math.max(...told) : null
 }
+/** Two decimals with a true minus; never "−0.00". */
+export const still = (value: number) => value.toFixed(2).replace(/^-0\.00$/, '0.00').replace('-', '−')
 export const speedText = (value: number | null | undefined) =>
   typeof value === 'number' ? `${value.toFixed(2)} m/s` : 'cannot tell'

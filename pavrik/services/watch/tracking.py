@@ -1,0 +1,83 @@
+"""Films tracked in the background; the film is deleted when that ends, however it ends."""
+
+from collections.abc import Generator
+from pathlib import Path
+from uuid import UUID
+
+from pavrik.core.tracking.clip import Clip
+from pavrik.core.tracking.head_on import Edge, HeadOnClip, HeadOnTaps
+from pavrik.errors import InvalidError
+from pavrik.film.decode import FilmError
+from pavrik.film.head_on import track_head_on
+from pavrik.film.track import track
+from pavrik.formats.wire.watch import HeadOnTapsIn, HeadOnTrackRequest, TrackRequest, Way
+from pavrik.services.context import Who
+from pavrik.services.jobs import Jobs
+from pavrik.services.watch.clips import AnyClip, keep_clip, taps_of
+from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
+from pavrik.services.watch.lifting import read_lifting
+from pavrik.store.database import Database
+from pavrik.store.jobs import Job
+
+AnyTrackRequest = TrackRequest | HeadOnTrackRequest
+
+
+def ask_to_track(
+    database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID,
+    request: AnyTrackRequest,
+) -> Job:  # fmt: skip
+    """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
+    ForbiddenError, InvalidError."""
+    check_sender(database, who, lifter_id)
+    films.waiting(who, request.film_id)
+    with database.club(who.club_id) as connection:
+        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
+    facts.at_load(request.load_kg)
+    steps = _tracking(database, who, films, lifter_id, request)
+    return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), steps)
+
+
+def _tracking(
+    database: Database, who: Who, films: Films, lifter_id: UUID, request: AnyTrackRequest
+) -> Generator[float, None, None]:
+    found: list[AnyClip] = []
+    try:
+        path = films.waiting(who, request.film_id)
+        digest = digest_of_film(path)
+        simulated = path.with_suffix(SIMULATED).exists()
+        for progress in _following(path, request, found):
+            yield 0.9 * progress
+        way: Way = "simulated" if simulated else "film"
+        keep_clip(database, who, lifter_id, request, way, found[0], digest)
+        yield 1.0
+    except FilmError as error:
+        raise InvalidError(str(error)) from error
+    finally:
+        films.drop(who, request.film_id)
+
+
+def _following(
+    path: Path, request: AnyTrackRequest, found: list[AnyClip]
+) -> Generator[float, None, None]:
+    if isinstance(request, HeadOnTrackRequest):
+        seen: list[HeadOnClip] = []
+        taps = head_on_taps_of(request.taps)
+        yield from track_head_on(path, request.view, taps, request.tapped_s, seen)
+        found += seen
+    else:
+        from_the_side: list[Clip] = []
+        yield from track(path, taps_of(request.taps), request.tapped_s, from_the_side)
+        found += from_the_side
+
+
+def head_on_taps_of(given: HeadOnTapsIn) -> HeadOnTaps:
+    """Taps as the core has them."""
+    return HeadOnTaps(
+        plate_left=Edge(given.plate_left.top, given.plate_left.bottom),
+        plate_right=Edge(given.plate_right.top, given.plate_right.bottom),
+        ankle_left=given.ankle_left,
+        ankle_right=given.ankle_right,
+        knee_left=given.knee_left,
+        knee_right=given.knee_right,
+        belt=given.belt,
+    )

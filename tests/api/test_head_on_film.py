@@ -1,0 +1,73 @@
+"""A film from behind over HTTP: filmed, tapped, tracked, told on the lifter's own side, logged."""
+
+import pytest
+from uuid6 import uuid7
+
+from tests.api.helpers import add_lifter
+from tests.api.test_film import asked, at, ended, facts, say
+
+
+@pytest.fixture(scope="module")
+def filmed(coach):
+    return add_lifter(coach, name="Rear Probe", training_age="trained", mass_kg=70.0)
+
+
+@pytest.fixture(scope="module")
+def clip(coach, filmed):
+    """A simulated film from behind whose hips go left, tracked."""
+    request = asked(view="rear", faults=["hip-shift"])
+    job = ended(coach, coach.post(at(filmed, "simulated-films"), request).json())
+    assert job["state"] == "done", job
+    taps = coach.post(at(filmed, "simulated-films", "head-on-taps"), request).json()
+    assert taps["knee_left"] is None
+    body = facts() | {
+        "film_id": request["film_id"], "tapped_s": 0.0, "view": "rear", "taps": taps,
+    }  # fmt: skip
+    job = ended(coach, coach.post(at(filmed, "clips", "head-on"), body).json())
+    assert job["state"] == "done", job
+    assert coach.get(at(filmed, "films", request["film_id"])).status_code == 404
+    return body["clip_id"]
+
+
+def test_hips_to_one_side_are_told_priced_and_logged_on_that_side(coach, nobody, filmed, clip):
+    told = coach.get(at(filmed, "clips", clip)).json()
+    assert (told["view"], len(told["reps"])) == ("rear", 1)
+    by_id = {f["detector"]: f for f in told["findings"]}
+    assert set(by_id) == {"hips-aside", "bar-tilts"}, "knees are not seen from behind"
+    hips = by_id["hips-aside"]
+    assert (hips["state"], hips["side"]) == ("fails", "left")
+    assert hips["value"] == pytest.approx(0.048, abs=0.012)
+    assert hips["cost_kg"] > 1
+    assert "knees in: film from the front" in told["cannot_tell"]
+    (row,) = told["phases"]
+    assert row["instant"] is None
+    assert row["head_on"]["hips_off_m"] > 0.02
+    (line,) = coach.get(at(filmed, "clips")).json()["clips"]
+    assert line["view"] == "rear"
+
+    assert say(coach, filmed, clip, "hips-aside", "confirmed").status_code == 201
+    logged = coach.post(at(filmed, "clips", clip, "log"), {"set_id": str(uuid7())}).json()
+    (one,) = [s for s in coach.get(at(filmed, "sets")).json() if s["set_id"] == logged["set_id"]]
+    assert [(f["fault_id"], f["side"]) for f in one["faults"]] == [("hip-shift", "left")]
+    assert say(coach, filmed, clip, "clip", "shown").status_code == 201
+    link = coach.post(at(filmed, "links"), {"link_id": str(uuid7())}).json()["path"]
+    (shown,) = nobody.get(f"/api/shared/{link.removeprefix('/s/')}").json()["clips"]
+    assert (shown["view"], shown["bar_path"]) == ("rear", [])
+    assert shown["told"][0].startswith("Hips shift, left: ")
+
+
+def test_what_is_asked_from_the_wrong_side_is_told(coach, filmed, clip):
+    odd = coach.post(at(filmed, "simulated-films"), asked(view="front", faults=["hips-rise"]))
+    assert (odd.status_code, "knees-in" in odd.json()["detail"]) == (422, True)
+    side = coach.post(at(filmed, "simulated-films", "head-on-taps"), asked())
+    assert "ask for those" in side.json()["detail"]
+    edge = {"top": [100, 100], "bottom": [100, 200]}
+    far = {"top": [700, 100], "bottom": [700, 200]}
+    taps = {"plate_left": edge, "plate_right": far, "ankle_left": [300, 400],
+            "ankle_right": [500, 400]}  # fmt: skip
+    body = facts() | {"film_id": str(uuid7()), "tapped_s": 0.0, "taps": taps}
+    for view, missing in (("front", "tap both knees"), ("rear", "tap the middle of the belt")):
+        refused = coach.post(at(filmed, "clips", "head-on"), body | {"view": view})
+        assert (refused.status_code, missing in refused.text) == (422, True)
+    points = coach.get(at(filmed, "clips", clip, "track.csv"))
+    assert (points.status_code, "from the side" in points.json()["detail"]) == (422, True)

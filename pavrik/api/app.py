@@ -1,18 +1,20 @@
 """The application: routers, the built page, health and metrics."""
 
+import asyncio
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from hmac import compare_digest
 from pathlib import Path
 
 from fastapi import FastAPI, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import FileResponse, PlainTextResponse
 from fastapi.staticfiles import StaticFiles
 
 from pavrik.api import compute_routes, lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, moving_routes, people_routes, sign_in_routes
-from pavrik.api.films import watch_routes
+from pavrik.api.films import afar_routes, watch_routes
 from pavrik.api.lifters import lifter_routes
 from pavrik.api.local import LocalIn
 from pavrik.api.metering import Metered, Metrics
@@ -36,14 +38,22 @@ from pavrik.formats.wire.lifters import HealthAnswer
 from pavrik.services.club.accounts import Accounts
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
-from pavrik.services.watch.films import Films
+from pavrik.services.watch.films import SWEEP_S, Films
 from pavrik.store.database import Database
 
 ROUTERS = (
     lifts_routes, sign_in_routes, people_routes, moving_routes, gym_routes, library_routes,
     lifter_routes, squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
-    log_routes, session_routes, review_routes, plan_routes, watch_routes, compute_routes,
+    log_routes, session_routes, review_routes, plan_routes, watch_routes, afar_routes,
+    compute_routes,
 )  # fmt: skip
+
+
+async def _sweep(films: Films) -> None:
+    """Films whose time is over go, whether anybody asks for them or not."""
+    while True:
+        await run_in_threadpool(films.sweep)
+        await asyncio.sleep(SWEEP_S)
 
 
 def _serve_page(app: FastAPI, folder: Path) -> None:
@@ -87,7 +97,9 @@ def create_app(settings: Settings) -> FastAPI:
         app.state.jobs = Jobs(database)
         app.state.quota = compute_routes.Quota()
         app.state.films = Films(settings.films_folder)
+        sweeping = asyncio.create_task(_sweep(app.state.films))
         yield
+        sweeping.cancel()
         app.state.jobs.close()
         database.close()
 

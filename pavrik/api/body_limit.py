@@ -24,7 +24,7 @@ LIMITS: Mapping[str, int] = {
 }
 
 
-_FILM = re.compile(r"/api/lifters/[^/]+/films/[^/]+")
+_FILM = re.compile(r"/api/(lifters|shared)/[^/]+/films/[^/]+")
 
 
 def limit_of(path: str) -> int:

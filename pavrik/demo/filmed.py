@@ -7,12 +7,13 @@ from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS, LiftId
 from pavrik.demo.history import stable_id
+from pavrik.film.camera.head_on import seen_head_on
 from pavrik.film.camera.seen import seen_clip
-from pavrik.formats.wire.watch import ClipFacts, SimulateRequest, StandIn
+from pavrik.formats.wire.watch import ClipFacts, ClipView, SimulateRequest, StandIn
 from pavrik.services.context import Who
-from pavrik.services.watch.clips import keep_clip
-from pavrik.services.watch.lifting import lifting_of
-from pavrik.services.watch.simulated import large_plates, shot_for
+from pavrik.services.watch.clips import AnyClip, keep_clip
+from pavrik.services.watch.lifting import Lifting, lifting_of
+from pavrik.services.watch.simulated import head_on_shot_for, large_plates, shot_for
 from pavrik.store.database import Database
 
 
@@ -26,6 +27,7 @@ class Filmed:
     load_share: float
     reps: int
     faults: tuple[str, ...] = ()
+    view: ClipView = "side"
 
 
 _SQUAT, _DEADLIFT = LIFT_IDS
@@ -34,6 +36,8 @@ FILMED = (
     Filmed("Marlow Teague", _SQUAT, 9, 0.72, 3),
     Filmed("Marlow Teague", _SQUAT, 4, 0.86, 2, ("hips-rise",)),
     Filmed("Ingrid Vastergaard", _DEADLIFT, 6, 0.84, 2, ("hips-shoot",)),
+    Filmed("Ingrid Vastergaard", _SQUAT, 5, 0.9, 2, ("hip-shift",), "rear"),
+    Filmed("Bastien Okafor-Lund", _SQUAT, 3, 0.9, 2, ("knees-in",), "front"),
 )
 
 
@@ -49,12 +53,18 @@ def film_lifters(
         asked = SimulateRequest(
             film_id=stable_id("film", number), lift=filmed.lift, load_kg=load_kg, reps=filmed.reps,
             faults=filmed.faults, stand=StandIn(shake_px=0, off_side_deg=2.0), seed=number,
+            view=filmed.view,
         )  # fmt: skip
-        shot = shot_for(lifting, asked)
-        clip = seen_clip(shot, seed=number)
+        clip = _seen(lifting, asked, number)
         facts = ClipFacts(
             clip_id=stable_id("clip", number), lift=filmed.lift, load_kg=load_kg,
             filmed_on=(now - timedelta(days=filmed.days_ago)).date(),
             large_plates=large_plates(load_kg),
         )  # fmt: skip
         keep_clip(database, who, lifter_id, facts, "simulated", clip)
+
+
+def _seen(lifting: Lifting, asked: SimulateRequest, seed: int) -> AnyClip:
+    if asked.view == "side":
+        return seen_clip(shot_for(lifting, asked), seed=seed)
+    return seen_head_on(head_on_shot_for(lifting, asked), seed=seed)

@@ -5,6 +5,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Response
 
 from pavrik.api.files import ArchiveIn, file_answer
+from pavrik.api.films.folder import FilmsIn
 from pavrik.api.local import LocalIn
 from pavrik.api.security import COOKIE, DatabaseIn, WhoIn
 from pavrik.formats.wire.lifters import Acknowledged
@@ -41,8 +42,11 @@ def bring_club_in(
 
 
 @router.delete("/club/demo")
-def remove_demo(response: Response, database: DatabaseIn, who: WhoIn) -> Acknowledged:
+def remove_demo(
+    response: Response, database: DatabaseIn, who: WhoIn, films: FilmsIn
+) -> Acknowledged:
     """Take the demo club away, with everything in it."""
     moving.remove_demo(database, who)
+    films.forget_club(who.club_id)
     response.delete_cookie(COOKIE, path="/")
     return Acknowledged()

@@ -3,11 +3,12 @@
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Depends, Query, Request, Response
+from fastapi import APIRouter, Query, Request, Response
 from fastapi.concurrency import run_in_threadpool
 from fastapi.responses import FileResponse
 
 from pavrik.api.files import FileIn, file_answer
+from pavrik.api.films.folder import FILM_BODY, FilmsIn
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.formats.model.lift_answers import JobAnswer
@@ -30,28 +31,13 @@ from pavrik.formats.wire.watch import (
     TrackRequest,
 )
 from pavrik.services.watch import clips, simulated, tracked_files, tracking, words
-from pavrik.services.watch.films import Films, check_sender
+from pavrik.services.watch.films import check_sender
 from pavrik.services.watch.lifting import lifting_of
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["watch"])
 
 
-def get_films(request: Request) -> Films:
-    """The folder of waiting films."""
-    films: Films = request.app.state.films
-    return films
-
-
-FilmsIn = Annotated[Films, Depends(get_films)]
-_FILM_BODY = {
-    "requestBody": {
-        "required": True,
-        "content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}},
-    }
-}
-
-
-@router.put("/films/{film_id}", openapi_extra=_FILM_BODY)
+@router.put("/films/{film_id}", openapi_extra=FILM_BODY)
 async def send_film(
     lifter_id: UUID, film_id: UUID, request: Request, database: DatabaseIn, who: WhoIn,
     films: FilmsIn,
@@ -59,14 +45,14 @@ async def send_film(
     """Send a film to be tracked. It is kept until that ends, an hour at most, and never in the
     database."""
     await run_in_threadpool(check_sender, database, who, lifter_id)
-    size = await films.take(who, film_id, request.stream())
+    size = await films.take(who.club_id, film_id, request.stream())
     return FilmRef(film_id=film_id, size_bytes=size)
 
 
 @router.get("/films/{film_id}", response_class=FileResponse)
 def play_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> FileResponse:
     """A film that waits, to be played."""
-    return FileResponse(films.waiting(who, film_id), media_type="video/webm")
+    return FileResponse(films.find(who.club_id, film_id), media_type="video/webm")
 
 
 @router.delete("/films/{film_id}")
@@ -75,7 +61,7 @@ def drop_film(
 ) -> FilmRef:
     """Delete a film that waits."""
     check_sender(database, who, lifter_id)
-    films.drop(who, film_id)
+    films.drop(who.club_id, film_id)
     return FilmRef(film_id=film_id, size_bytes=0)
 
 

@@ -6,6 +6,7 @@ from fastapi import APIRouter, Response
 from pydantic import RootModel
 
 from pavrik.api.files import FileIn, file_answer, json_answer
+from pavrik.api.films.folder import FilmsIn
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
@@ -31,6 +32,7 @@ from pavrik.formats.wire.lifters import (
 from pavrik.formats.wire.log import FloorRow
 from pavrik.formats.wire.session import ImportAnswer
 from pavrik.formats.wire.setups import LeversAnswer
+from pavrik.services.afar.sent import kept_film_ids
 from pavrik.services.club import board
 from pavrik.services.kept import NOBODY, kept_answer
 from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
@@ -115,10 +117,15 @@ def set_presence(
 
 @router.post("/lifters/{lifter_id}/erasure")
 def erase_lifter(
-    lifter_id: UUID, body: EraseRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> LifterRef:
-    """Delete a lifter for good; the owner types the name."""
-    return in_and_out.erase(database, who, key, lifter_id, body.name)
+    lifter_id: UUID, body: EraseRequest, database: DatabaseIn, who: WhoIn, key: KeyIn,
+    films: FilmsIn,
+) -> LifterRef:  # fmt: skip
+    """Delete a lifter for good, films included; the owner types the name."""
+    film_ids = kept_film_ids(database, who, lifter_id)
+    answer = in_and_out.erase(database, who, key, lifter_id, body.name)
+    for film_id in film_ids:
+        films.forget(who.club_id, film_id)
+    return answer
 
 
 @router.get("/known-lifts")

@@ -154,7 +154,8 @@ class StoredPrescriptionAnswer(BaseModel):
 
 
 Pressing = Literal[
-    "pain", "lift_ending", "rising", "stale", "cap", "missed", "trial", "open", "overdue"
+    "pain", "lift_ending", "film", "sent", "rising", "stale", "cap", "missed", "trial", "open",
+    "overdue",
 ]  # fmt: skip
 
 

@@ -15,6 +15,7 @@ from pavrik.core.prescription.shape import USUAL
 from pavrik.core.prescription.so_far import SoFar
 from pavrik.formats.model.figure_columns import DrawnColumns
 from pavrik.formats.model.requests import ShapeId, Strict
+from pavrik.formats.wire.afar import SentAnswer
 from pavrik.formats.wire.card import CardAnswer
 from pavrik.formats.wire.lifters import Line, Text
 from pavrik.formats.wire.log import WarmUpStep
@@ -230,6 +231,9 @@ class SharedAnswer(BaseModel):
     warm_ups: dict[str, list[WarmUpStep]]
     expires_at: datetime
     clips: list[SharedClip] = []
+    sent: list[SentAnswer] = []
+    consent: str
+    """What is agreed to before a film is sent."""
 
 
 class LinkRequest(Strict):

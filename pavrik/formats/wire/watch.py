@@ -76,18 +76,31 @@ class ClipFacts(Strict):
     note: Note = ""
 
 
-class TrackRequest(ClipFacts):
-    """Track a film that was sent, from the taps in the picture shown at ``tapped_s``."""
+class TrackedFacts(ClipFacts):
+    """What is known of a film that is tracked. ``keep_days`` keeps it after that, with the lifter's
+    consent; otherwise it is deleted."""
 
     film_id: UUID
+    keep_days: Annotated[int, Field(ge=0, le=90)] = 0
+    agreed: bool = False
+
+    @model_validator(mode="after")
+    def _agreed(self) -> "TrackedFacts":
+        if self.keep_days and not self.agreed:
+            raise ValueError("a film is kept only where the lifter said yes to it")
+        return self
+
+
+class TrackRequest(TrackedFacts):
+    """Track a film that was sent, from the taps in the picture shown at ``tapped_s``."""
+
     tapped_s: Annotated[float, Field(ge=0, le=3600)]
     taps: TapsIn
 
 
-class HeadOnTrackRequest(ClipFacts):
+class HeadOnTrackRequest(TrackedFacts):
     """Track a film from the front (both knees tapped) or from behind (the belt tapped)."""
 
-    film_id: UUID
     tapped_s: Annotated[float, Field(ge=0, le=3600)]
     view: HeadOnView
     taps: HeadOnTapsIn
@@ -320,6 +333,9 @@ class ClipReading(BaseModel):
     note: str = ""
     shown: bool = False
     logged: bool = False
+    film_id: UUID | None = None
+    film_until: datetime | None = None
+    """Until when the film is kept, where it is."""
     made_at: datetime | None = None
 
 

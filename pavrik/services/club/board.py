@@ -22,7 +22,7 @@ from pavrik.services.plans.standing import Standing, standing_of_club
 from pavrik.services.setups.fits import settled_in
 from pavrik.services.training.setup_trials import running
 from pavrik.store import board as store
-from pavrik.store import lifters
+from pavrik.store import lifters, sent
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
@@ -33,8 +33,8 @@ RISING = 3
 """Fewer faulty reps than this are no trend."""
 SURE_RISING = 0.90
 _PRESSING: dict[Pressing, int] = {
-    "pain": 0, "lift_ending": 1, "rising": 2, "stale": 3, "cap": 4, "missed": 5,
-    "trial": 6, "open": 7, "overdue": 8,
+    "pain": 0, "lift_ending": 1, "film": 2, "sent": 2, "rising": 3, "stale": 4, "cap": 5,
+    "missed": 6, "trial": 7, "open": 8, "overdue": 9,
 }  # fmt: skip
 Needs = dict[UUID, list[Need]]
 
@@ -137,6 +137,14 @@ def _next_days(standing: Sequence[Standing], day_now: date) -> dict[UUID, Planne
     return found
 
 
+def _sent(connection: Connection, needs: Needs) -> None:
+    """What lifters sent by their links and nobody took up."""
+    for one in sent.count_waiting(connection):
+        many = f"{one.waiting} {one.kind}s wait" if one.waiting > 1 else f"a {one.kind} waits"
+        kind: Pressing = "film" if one.kind == "film" else "sent"
+        needs[one.lifter_id].append(_need(kind, f"{many}, sent by the lifter"))
+
+
 def _caps(connection: Connection, needs: Needs) -> None:
     for summary in store.list_summaries(connection):
         if summary.cap_kg is not None:
@@ -204,6 +212,7 @@ def board(database: Database, who: Who) -> list[FloorRow]:
         needs: Needs = defaultdict(list)
         _rising(connection, now, catalogue_of(connection), silenced, needs)
         _caps(connection, needs)
+        _sent(connection, needs)
         day_now = today(connection)
         standing = standing_of_club(connection)
         if standing:

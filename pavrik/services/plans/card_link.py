@@ -10,6 +10,7 @@ from pydantic import BaseModel
 
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.plans import ClosedLink, LinkAnswer, SharedAnswer
+from pavrik.services.afar.sent import sent_in
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.planning import warm_ups
@@ -23,6 +24,12 @@ from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 
 LONGEST_DAYS = 180
+KEPT_DAYS = 21
+CONSENT = (
+    "My coach and whoever coaches in this club may look at this film. It is deleted after "
+    f"{KEPT_DAYS} days, and I can delete it before."
+)
+"""What a lifter says yes to before a film is sent by his link."""
 
 
 @dataclass(frozen=True)
@@ -103,18 +110,26 @@ def revoke(database: Database, who: Who, key: UUID, lifter_id: UUID, link_id: UU
     )
 
 
-def shared(database: Database, token: str) -> SharedAnswer:
-    """What the holder of a token sees. Raises NotFoundError for a wrong, old or closed one."""
+def open_link(database: Database, token: str) -> plans.CardLink:
+    """The link of a token. Raises NotFoundError for a wrong, old or closed one."""
     digest = _digest(token)
     with database.signing_in(digest) as connection:
         link = plans.find_link(connection, digest)
     if link is None or link.revoked_at is not None or link.expires_at < datetime.now(UTC):
         raise NotFoundError("this link is closed or has expired: ask your coach for a new one")
+    return link
+
+
+def shared(database: Database, token: str) -> SharedAnswer:
+    """What the holder of a token sees. Raises NotFoundError for a wrong, old or closed one."""
+    link = open_link(database, token)
     with database.club(link.club_id) as connection:
         day = next_day_in(connection, link.lifter_id, today(connection))
         facts, gym = read_card_facts(connection, link.lifter_id), recorded_gym(connection)
         clips = shown_clips(connection, link.lifter_id)
+        sent = [one for one in sent_in(connection, link.lifter_id) if one.kind != "kept film"]
     ways = warm_ups(gym, day) if day and gym else {}
     return SharedAnswer(
-        card=card_of(facts), day=day, warm_ups=ways, expires_at=link.expires_at, clips=clips
-    )
+        card=card_of(facts), day=day, warm_ups=ways, expires_at=link.expires_at, clips=clips,
+        sent=sent, consent=CONSENT,
+    )  # fmt: skip

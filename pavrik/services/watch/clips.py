@@ -33,6 +33,7 @@ from pavrik.formats.wire.watch import (
     TapsIn,
     Way,
 )
+from pavrik.services.afar.sent import film_of_clip
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
@@ -253,8 +254,11 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
         if one.detector in words else one
         for one in reading.findings
     ]  # fmt: skip
+    film = film_of_clip(connection, lifter_id, clip_id)
     return reading.model_copy(
         update={
+            "film_id": film.item_id if film else None,
+            "film_until": film.kept_until if film else None,
             "findings": findings,
             "shown": clip_word is not None and clip_word.word == "shown",
             "logged": "log" in words,

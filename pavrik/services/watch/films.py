@@ -2,9 +2,12 @@
 and swept after an hour in any case. No film enters the database."""
 
 import hashlib
+import os
+import shutil
 import time
 from collections.abc import AsyncIterator
 from contextlib import suppress
+from datetime import datetime
 from pathlib import Path
 from uuid import UUID
 
@@ -15,63 +18,93 @@ from pavrik.store.database import Database
 
 MOST_BYTES = 200_000_000
 MOST_WAITING = 6
+MOST_KEPT = 60
 KEPT_S = 3600
+SWEEP_S = 1800
 _WAITING = ".webm"
+_KEPT = ".kept"
 SIMULATED = ".simulated"
 """A mark beside a film that the simulated phone made."""
 
 
 class Films:
-    """The folder of waiting films. Files are named by the film's id, without any name of a person,
-    and read by the server alone."""
+    """The folder of films, by club. Files are named by the film's id, without any name of a person,
+    and read by the server alone. A film that waits to be tracked goes after an hour; one that is
+    kept carries the end of its time as its time of change, so that nobody must be asked when it
+    goes."""
 
     def __init__(self, folder: Path) -> None:
         self._folder = folder
 
-    def path(self, who: Who, film_id: UUID) -> Path:
-        """Where a club's film lies or will lie."""
-        home = self._folder / str(who.club_id)
+    def _home(self, club_id: UUID) -> Path:
+        home = self._folder / str(club_id)
         home.mkdir(mode=0o700, parents=True, exist_ok=True)
-        return home / f"{film_id}{_WAITING}"
+        return home
 
-    def waiting(self, who: Who, film_id: UUID) -> Path:
-        """A film that is here. Raises NotFoundError."""
-        path = self.path(who, film_id)
-        if not path.is_file():
-            raise NotFoundError(
-                "this film is not here any more: films are deleted when they were tracked, or "
-                "after an hour; send it again"
-            )
-        return path
+    def path(self, club_id: UUID, film_id: UUID) -> Path:
+        """Where a film that waits lies or will lie."""
+        return self._home(club_id) / f"{film_id}{_WAITING}"
 
-    def make_room(self, who: Who) -> None:
-        """Sweep what was forgotten. Raises InvalidError where too many films wait already."""
-        oldest = time.time() - KEPT_S
-        waiting = 0
-        for path in self.path(who, who.club_id).parent.iterdir():
-            with suppress(FileNotFoundError):
-                if path.stat().st_mtime < oldest:
-                    path.unlink(missing_ok=True)
-                elif path.suffix == _WAITING:
-                    waiting += 1
-        if waiting >= MOST_WAITING:
+    def _kept_path(self, club_id: UUID, film_id: UUID) -> Path:
+        return self._home(club_id) / f"{film_id}{_KEPT}"
+
+    def find(self, club_id: UUID, film_id: UUID) -> Path:
+        """A film that is here, waiting or kept. Raises NotFoundError."""
+        waiting, kept = self.path(club_id, film_id), self._kept_path(club_id, film_id)
+        if waiting.is_file():
+            return waiting
+        if kept.is_file() and kept.stat().st_mtime > time.time():
+            return kept
+        raise NotFoundError(
+            "this film is not here any more: films are deleted when they were tracked, after an "
+            "hour, or when the time ends that they were kept for; send it again"
+        )
+
+    def make_room(self, club_id: UUID) -> None:
+        """Sweep what was forgotten. Raises InvalidError where too many films are here already."""
+        self._sweep(self._home(club_id))
+        here = [path.suffix for path in self._home(club_id).iterdir()]
+        if here.count(_WAITING) >= MOST_WAITING:
             raise InvalidError(
-                f"{waiting} films of your club wait to be tracked, at most {MOST_WAITING} are "
-                "kept: finish or drop one first"
+                f"{here.count(_WAITING)} films of your club wait to be tracked, at most "
+                f"{MOST_WAITING} are kept: finish or drop one first"
+            )
+        if here.count(_KEPT) >= MOST_KEPT:
+            raise InvalidError(
+                f"{here.count(_KEPT)} films of the club are kept, at most {MOST_KEPT}: delete one "
+                "that is not needed any more"
             )
 
-    async def take(self, who: Who, film_id: UUID, chunks: AsyncIterator[bytes]) -> int:
+    def sweep(self) -> None:
+        """Delete every film of every club whose time is over."""
+        if self._folder.is_dir():
+            for home in self._folder.iterdir():
+                self._sweep(home)
+
+    @staticmethod
+    def _sweep(home: Path) -> None:
+        now = time.time()
+        for path in home.iterdir():
+            over = now if path.suffix == _KEPT else now - KEPT_S
+            with suppress(FileNotFoundError):
+                if path.stat().st_mtime < over:
+                    path.unlink(missing_ok=True)
+
+    async def take(
+        self, club_id: UUID, film_id: UUID, chunks: AsyncIterator[bytes],
+        most_bytes: int = MOST_BYTES,
+    ) -> int:  # fmt: skip
         """Write a film as it comes; its size in bytes. Raises InvalidError for one too large or
         empty; nothing is left of it then."""
-        self.make_room(who)
-        path, size = self.path(who, film_id), 0
+        self.make_room(club_id)
+        path, size = self.path(club_id, film_id), 0
         try:
             with path.open("wb") as file:
                 async for chunk in chunks:
                     size += len(chunk)
-                    if size > MOST_BYTES:
+                    if size > most_bytes:
                         raise InvalidError(
-                            f"the film is larger than the {MOST_BYTES / 1e6:g} MB taken here: cut "
+                            f"the film is larger than the {most_bytes / 1e6:g} MB taken here: cut "
                             "it to the set, or film in 1080p"
                         )
                     file.write(chunk)
@@ -82,11 +115,27 @@ class Films:
             raise
         return size
 
-    def drop(self, who: Who, film_id: UUID) -> None:
-        """Delete a film."""
-        path = self.path(who, film_id)
+    def keep(self, club_id: UUID, film_id: UUID, until: datetime) -> None:
+        """Keep a film that waits until a time. Raises NotFoundError."""
+        kept = self._kept_path(club_id, film_id)
+        self.find(club_id, film_id).replace(kept)
+        os.utime(kept, (until.timestamp(), until.timestamp()))
+        self.path(club_id, film_id).with_suffix(SIMULATED).unlink(missing_ok=True)
+
+    def drop(self, club_id: UUID, film_id: UUID) -> None:
+        """Delete a film that waits; one that is kept stays."""
+        path = self.path(club_id, film_id)
         path.unlink(missing_ok=True)
         path.with_suffix(SIMULATED).unlink(missing_ok=True)
+
+    def forget(self, club_id: UUID, film_id: UUID) -> None:
+        """Delete a film, kept or not."""
+        self.drop(club_id, film_id)
+        self._kept_path(club_id, film_id).unlink(missing_ok=True)
+
+    def forget_club(self, club_id: UUID) -> None:
+        """Delete every film of a club."""
+        shutil.rmtree(self._folder / str(club_id), ignore_errors=True)
 
 
 def check_sender(database: Database, who: Who, lifter_id: UUID) -> None:

@@ -107,7 +107,7 @@ def ask_to_film(
     """Film a set in the background; the film then waits like one that was sent. Raises
     NotFoundError, InvalidError."""
     check_sender(database, who, lifter_id)
-    films.make_room(who)
+    films.make_room(who.club_id)
     lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
     if request.view == "side":
         shot, on_back = shot_for(lifting, request), lifting.linkage.carried == "back"
@@ -124,7 +124,7 @@ def _filming(
     request: SimulateRequest,
     shoot: Callable[[Path], Generator[float, None, None]],
 ) -> Generator[float, None, None]:
-    path = films.path(who, request.film_id)
+    path = films.path(who.club_id, request.film_id)
     under_way = path.with_suffix(".part.webm")
     try:
         yield from shoot(under_way)

@@ -1,6 +1,7 @@
 """Films tracked in the background; the film is deleted when that ends, however it ends."""
 
 from collections.abc import Generator
+from datetime import UTC, datetime, time, timedelta
 from pathlib import Path
 from uuid import UUID
 
@@ -18,7 +19,9 @@ from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_o
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
+from pavrik.store.sent import NewItem, add_item, list_items
 
+KEPT_CONSENT = "The lifter agreed that this film is kept for {} days; he or a coach can delete it."
 AnyTrackRequest = TrackRequest | HeadOnTrackRequest
 
 
@@ -29,7 +32,7 @@ def ask_to_track(
     """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
     ForbiddenError, InvalidError."""
     check_sender(database, who, lifter_id)
-    films.waiting(who, request.film_id)
+    films.find(who.club_id, request.film_id)
     with database.club(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
     facts.at_load(request.load_kg)
@@ -42,18 +45,39 @@ def _tracking(
 ) -> Generator[float, None, None]:
     found: list[AnyClip] = []
     try:
-        path = films.waiting(who, request.film_id)
+        path = films.find(who.club_id, request.film_id)
         digest = digest_of_film(path)
         simulated = path.with_suffix(SIMULATED).exists()
         for progress in _following(path, request, found):
             yield 0.9 * progress
         way: Way = "simulated" if simulated else "film"
         keep_clip(database, who, lifter_id, request, way, found[0], digest)
+        if request.keep_days:
+            _keep_film(database, who, films, lifter_id, request)
         yield 1.0
     except FilmError as error:
         raise InvalidError(str(error)) from error
     finally:
-        films.drop(who, request.film_id)
+        films.drop(who.club_id, request.film_id)
+
+
+def _keep_film(
+    database: Database, who: Who, films: Films, lifter_id: UUID, request: AnyTrackRequest
+) -> None:
+    """Keep the film for the days that were agreed to; one that the lifter sent keeps its own."""
+    until = datetime.now(UTC) + timedelta(days=request.keep_days)
+    view = request.view if isinstance(request, HeadOnTrackRequest) else "side"
+    item = NewItem(
+        item_id=request.film_id, lifter_id=lifter_id, kind="kept film", lift=request.lift,
+        load_kg=request.load_kg, view=view, kept_until=until, sent_by=who.coach_id,
+        consent=KEPT_CONSENT.format(request.keep_days),
+        performed_at=min(datetime.combine(request.filmed_on, time(12), UTC), datetime.now(UTC)),
+    )  # fmt: skip
+    with database.club(who.club_id) as connection:
+        known = {one.item_id for one in list_items(connection, lifter_id)}
+        if request.film_id not in known:
+            films.keep(who.club_id, request.film_id, until)
+            add_item(connection, who.club_id, item)
 
 
 def _following(

@@ -21,10 +21,12 @@ const planning = ref(false)
 const unplanned = computed(() => (floor.data.value ?? []).filter((r) => !r.planned).length)
 type Row = Schemas['FloorRow']
 
-const PRESSING = new Set(['pain', 'lift_ending', 'rising', 'stale'])
+const PRESSING = new Set(['pain', 'lift_ending', 'film', 'sent', 'rising', 'stale'])
 const STAGE_OF: Record<string, string> = {
   pain: 'lifter',
   lift_ending: 'review',
+  film: 'watch',
+  sent: 'log',
   rising: 'review',
   cap: 'review',
   overdue: 'log',

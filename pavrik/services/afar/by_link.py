@@ -1,0 +1,106 @@
+"""What the holder of a lifter's own link sends: sets and films, and what he takes back."""
+
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from uuid import UUID, uuid5
+
+from uuid6 import uuid7
+
+from pavrik.errors import InvalidError
+from pavrik.formats.wire.afar import SendSetRequest, SentFilmFacts, SentRef
+from pavrik.services.afar.sent import item_in, state_of
+from pavrik.services.plans.card_link import CONSENT, KEPT_DAYS, open_link
+from pavrik.services.watch.films import Films
+from pavrik.store import accounts
+from pavrik.store import sent as store
+from pavrik.store.database import Connection, Database
+from pavrik.store.plans import CardLink
+
+MOST_WAITING = {"set": 30, "film": 3}
+MOST_FILM_BYTES = 100_000_000
+
+
+def send_set(database: Database, token: str, request: SendSetRequest) -> SentRef:
+    """A set done from afar; it waits for a coach. Raises NotFoundError, InvalidError."""
+    link = open_link(database, token)
+    item = store.NewItem(
+        lifter_id=link.lifter_id, kind="set", link_id=link.link_id, **request.model_dump()
+    )
+    return _add(database, link, item)
+
+
+@dataclass(frozen=True)
+class FilmToCome:
+    """A film that may be sent now: whose it is, and what will be kept of it."""
+
+    club_id: UUID
+    link: CardLink
+    item: store.NewItem
+    until: datetime
+
+
+def expect_film(database: Database, token: str, item_id: UUID, facts: SentFilmFacts) -> FilmToCome:
+    """Whether a film may be sent by this link now. Raises NotFoundError, InvalidError."""
+    if not facts.agreed:
+        raise InvalidError(f"say yes before a film is sent: “{CONSENT}”", "agreed")
+    link = open_link(database, token)
+    until = datetime.now(UTC) + timedelta(days=KEPT_DAYS)
+    item = store.NewItem(
+        item_id=item_id, lifter_id=link.lifter_id, kind="film", consent=CONSENT, kept_until=until,
+        link_id=link.link_id, **facts.model_dump(exclude={"agreed"}),
+    )  # fmt: skip
+    with database.club(link.club_id) as connection:
+        _check_waiting(connection, item)
+    return FilmToCome(link.club_id, link, item, until)
+
+
+def keep_film(database: Database, films: Films, expected: FilmToCome) -> SentRef:
+    """Keep a film that has come, as long as was agreed; it waits for a coach."""
+    films.keep(expected.club_id, expected.item.item_id, expected.until)
+    return _add(database, expected.link, expected.item)
+
+
+def take_back(database: Database, films: Films, token: str, item_id: UUID) -> SentRef:
+    """The lifter takes back what he sent; a film goes at once, a set that counts already stays.
+    Raises NotFoundError, InvalidError."""
+    link = open_link(database, token)
+    with database.club(link.club_id) as connection:
+        item = item_in(connection, link.lifter_id, item_id)
+        state = state_of(item, datetime.now(UTC))
+        if item.kind == "set" and state == "counts":
+            raise InvalidError("this set counts already: ask your coach to take it back")
+        if item.word is None:
+            word_id = uuid5(item_id, "taken back")
+            store.say(connection, link.club_id, item_id, word_id, "taken back")
+            _note(connection, link, "taken back by the lifter")
+    if item.kind != "set":
+        films.forget(link.club_id, item_id)
+    return SentRef(item_id=item_id)
+
+
+def _add(database: Database, link: CardLink, item: store.NewItem) -> SentRef:
+    with database.club(link.club_id) as connection:
+        _check_waiting(connection, item)
+        store.add_item(connection, link.club_id, item)
+        _note(connection, link, f"{item.kind} sent by the lifter")
+    return SentRef(item_id=item.item_id)
+
+
+def _note(connection: Connection, link: CardLink, deed: str) -> None:
+    accounts.add_audit(connection, link.club_id, uuid7(), None, deed, str(link.lifter_id))
+
+
+def _check_waiting(connection: Connection, item: store.NewItem) -> None:
+    """Raises InvalidError where too much of the kind waits already; what is sent again waits
+    once."""
+    now = datetime.now(UTC)
+    known = store.list_items(connection, item.lifter_id)
+    if any(one.item_id == item.item_id for one in known):
+        return
+    waiting = sum(one.kind == item.kind and state_of(one, now) == "waits" for one in known)
+    most = MOST_WAITING[item.kind]
+    if waiting >= most:
+        raise InvalidError(
+            f"{waiting} {item.kind}s of yours wait for your coach, at most {most} do: take one "
+            "back, or wait until they were looked at"
+        )

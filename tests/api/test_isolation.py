@@ -41,7 +41,12 @@ def theirs(coach):
     trial = BODIES["POST", "/api/lifters/{lifter_id}/squat/trials"]()
     coach.post(f"{at}/squat/trials", trial)
     coach.post(f"{at}/known-lifts", BODIES["POST", "/api/lifters/{lifter_id}/known-lifts"]())
-    link = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()["link_id"]
+    made = coach.post(f"{at}/links", {"link_id": str(uuid7())}).json()
+    link, way = made["link_id"], made["path"].removeprefix("/s/")
+    sent = BODIES["POST", "/api/shared/{token}/sets"]()
+    assert coach.post(f"/api/shared/{way}/sets", sent).status_code == 201
+    declined = BODIES["POST", "/api/lifters/{lifter_id}/sent/{item_id}/words"]()
+    assert coach.post(f"{at}/sent/{sent['item_id']}/words", declined).status_code == 201
     flag = coach.get(at).json()["flags"][0]["flag_id"]
     invitation = BODIES["POST", "/api/people/invitations"]()
     coach.post("/api/people/invitations", invitation)
@@ -52,6 +57,7 @@ def theirs(coach):
     assert coach.post(f"{at}/clips/{clip['clip_id']}/words", word).status_code == 201
     return {
         "clip_id": clip["clip_id"],
+        "item_id": sent["item_id"],
         "coach_id": me["coach_id"],
         "session_id": "0123456789abcdef",
         "film_id": str(uuid7()),
@@ -73,7 +79,21 @@ SETUP = {"bar_position": "high", "stance_m": 0.4, "toe_out_deg": 20}
 CLIP = {"lift": "squat", "load_kg": 60, "filmed_on": "2026-11-20"}
 TAPS = {"plate": [640, 250], "plate_radius": 60, "knee": [655, 420], "hip": [630, 300],
         "ankle": [625, 520]}  # fmt: skip
+HEAD_ON = {"plate_left": {"top": [300, 100], "bottom": [300, 190]},
+           "plate_right": {"top": [900, 100], "bottom": [900, 190]},
+           "ankle_left": [560, 500], "ankle_right": [660, 500],
+           "knee_left": [555, 380], "knee_right": [665, 380]}  # fmt: skip
 BODIES = {
+    ("POST", "/api/shared/{token}/sets"): lambda: {
+        "item_id": str(uuid7()), "lift": "squat", "load_kg": 60, "reps": 3,
+        "performed_at": "2026-11-20T17:00:00Z"},
+    ("POST", "/api/lifters/{lifter_id}/sent/{item_id}/words"): lambda: {
+        "word_id": str(uuid7()), "word": "declined"},
+    ("POST", "/api/lifters/{lifter_id}/simulated-films/head-on-taps"): lambda: {
+        "film_id": str(uuid7()), "lift": "squat", "load_kg": 60, "view": "front"},
+    ("POST", "/api/lifters/{lifter_id}/clips/head-on"): lambda: CLIP | {
+        "clip_id": str(uuid7()), "film_id": str(uuid7()), "tapped_s": 0.0, "view": "front",
+        "taps": HEAD_ON},
     ("POST", "/api/lifters"): lambda: {"lifter_id": str(uuid7()), "profile": PROFILE},
     ("POST", "/api/lifters/{lifter_id}/profile"): lambda: PROFILE,
     ("POST", "/api/lifters/{lifter_id}/erasure"): lambda: {"name": "Nobody At All"},
@@ -166,11 +186,13 @@ BODIES = {
 }  # fmt: skip
 READS = (
     "exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start",
-    "preview", "floor-walk", "taps",
+    "preview", "floor-walk", "taps", "head-on-taps",
 )  # fmt: skip
 QUERY = {
     "/api/lifters/{lifter_id}/clips/file": "?lift=squat&load_kg=60&filmed_on=2026-11-20&clip_id="
     + str(uuid7()),
+    "/api/shared/{token}/films/{item_id}": "?lift=squat&load_kg=60&agreed=true"
+    "&performed_at=2026-11-20T17:00:00Z",
     "/api/platform": "?lifter_id={lifter_id}",
     "/api/lifters/{lifter_id}/squat/grid": "?bar_position=low&load_kg=50",
     "/api/lifters/{lifter_id}/squat/map": "?across=bar_position",
@@ -187,7 +209,9 @@ OPEN = {("GET", "/api/health"), ("POST", "/api/session"), ("POST", "/api/session
         ("POST", "/api/session/club"), ("GET", "/api/lifts"),
         ("GET", "/api/session/join/{token}"), ("POST", "/api/session/join"),
         ("POST", "/api/session/club-archive"),
-        ("GET", "/api/shared/{token}")}  # fmt: skip
+        ("GET", "/api/shared/{token}"), ("POST", "/api/shared/{token}/sets"),
+        ("PUT", "/api/shared/{token}/films/{item_id}"),
+        ("DELETE", "/api/shared/{token}/sent/{item_id}")}  # fmt: skip
 
 
 def _routes(coach):
@@ -238,7 +262,7 @@ def test_a_reader_reads_and_does_not_write(coach, reader, theirs):
     assert reader.get(f"/api/lifters/{theirs['lifter_id']}").status_code == 200
     for method, path in _routes(coach):
         computes = path.startswith("/api/compute") or path.endswith(READS)
-        if method != "POST" or "session" in path or computes:
+        if method != "POST" or "session" in path or "/shared/" in path or computes:
             continue
         answer = _try(reader, method, path, theirs)
         assert answer.status_code == 403, (method, path, answer.text)

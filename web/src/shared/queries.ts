@@ -82,6 +82,11 @@ export const clipsQuery = (lifterId: string) =>
     queryKey: ['clips', lifterId],
     queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/clips', of(lifterId))),
   })
+export const sentQuery = (lifterId: string) =>
+  queryOptions({
+    queryKey: ['sent', lifterId],
+    queryFn: () => answered(client.GET('/api/lifters/{lifter_id}/sent', of(lifterId))),
+  })
 export const clipQuery = (lifterId: string, clipId: string) =>
   queryOptions({
     queryKey: ['clips', lifterId, clipId],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-// What a lifter's own link shows: the next day of the plan and the card, read only, no sign-in.
+// What a lifter's own link shows, without a sign-in: the next day of the plan, films that were talked
+// over, the card; sets and films are sent from here.
 import { useQuery } from '@tanstack/vue-query'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client } from '@/shared/api'
@@ -7,6 +8,7 @@ import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
 import { amountOf, dayWords, effortWords, minutes, titleOf } from '@/stages/prescribe/words'
 import CardSheet from './CardSheet.vue'
+import SendAway from './SendAway.vue'
 
 const props = defineProps<{ token: string }>()
 const { kg, massOf } = useUnits()
@@ -60,6 +62,12 @@ const shared = useQuery({
         </p>
       </section>
       <p v-else class="soft none">No day is planned ahead.</p>
+      <SendAway
+        :token="token"
+        :sent="shared.data.value.sent ?? []"
+        :consent="shared.data.value.consent"
+        @sent="shared.refetch()"
+      />
       <section v-for="clip in shared.data.value.clips" :key="clip.clip_id" class="day sheet">
         <h2>
           On film <small>{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}</small>
@@ -95,7 +103,8 @@ const shared = useQuery({
         :card="shared.data.value.card"
       />
       <p class="small soft none">
-        Read only, until {{ dayOf(shared.data.value.expires_at) }}. Ask your coach before changing anything.
+        This link is yours until {{ dayOf(shared.data.value.expires_at) }}: whoever has it sees this and can
+        send in your name. Ask your coach before changing anything.
       </p>
     </template>
   </main>

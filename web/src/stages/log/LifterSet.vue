@@ -11,6 +11,7 @@ import Gear from './Gear.vue'
 import Ladder from './Ladder.vue'
 import Planned from './Planned.vue'
 import RecentSets from './RecentSets.vue'
+import SentSets from './SentSets.vue'
 import Repeatability from './Repeatability.vue'
 import RepKeys from './RepKeys.vue'
 import RestClock from './RestClock.vue'
@@ -248,6 +249,7 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         :may-write="mayWrite"
       />
       <Ladder :steps="ofLift.next.warm_up" :load-kg="draft.load_kg" @take="draft.load_kg = $event" />
+      <SentSets :lifter-id="one.lifter_id" />
       <RecentSets :lifter-id="one.lifter_id" :sets="sets" :fault-name="faultName" @amend="amend" />
     </aside>
   </div>

@@ -5,8 +5,11 @@ import { onKeyStroke, useEventListener, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import Waiting from '@/shared/Waiting.vue'
 import { isTyping } from '@/shared/keys'
+import { answered, client, once, uuid7 } from '@/shared/api'
 import { clipQuery } from '@/shared/queries'
+import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
+import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
 import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
@@ -24,9 +27,15 @@ const props = defineProps<{ lifterId: string; clipId: string }>()
 defineEmits<{ gone: [] }>()
 const queries = useQueryClient()
 const { kg } = useUnits()
+const { mayWrite } = useSession()
+const { message, busy, run } = useProblem()
 const clip = useQuery(clipQuery(props.lifterId, props.clipId))
 const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
-const url = computed(() => filmOf(props.clipId))
+const kept = computed(() => reading.value?.film_id ?? null)
+const url = computed(
+  () =>
+    filmOf(props.clipId) ?? (kept.value ? `/api/lifters/${props.lifterId}/films/${kept.value}` : undefined),
+)
 const figure = useTemplateRef<{ video: HTMLVideoElement | null }>('figure')
 const film = computed(() => figure.value?.video ?? null)
 const ghost = ref(true)
@@ -75,6 +84,18 @@ onKeyStroke([',', '.', ' '], (event) => {
   if (event.key === ' ') playing.value = !playing.value
   else step(event.key === '.' ? 1 : -1)
 })
+async function forgetFilm() {
+  const id = uuid7()
+  const done = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/sent/{item_id}/words', {
+        params: { path: { lifter_id: props.lifterId, item_id: kept.value ?? '' }, ...once(id) },
+        body: { word_id: id, word: 'deleted' },
+      }),
+    ),
+  )
+  if (done) await again()
+}
 async function again() {
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
 }
@@ -114,7 +135,14 @@ const now = computed(() => {
         >
       </PictureKeys>
       <TimeLine :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
-      <p v-if="!url" class="small soft">
+      <p v-if="kept && reading.film_until" class="small soft">
+        The film is kept until {{ dayOf(reading.film_until) }}.
+        <button v-if="mayWrite" type="button" class="linkish" :disabled="busy" @click="forgetFilm">
+          Delete the film now
+        </button>
+        <span v-if="message" class="signal" role="alert">{{ message }}</span>
+      </p>
+      <p v-else-if="!url" class="small soft">
         The film is not kept: what was measured is drawn to scale. <kbd>,</kbd> <kbd>.</kbd> one picture back
         and on, <kbd>space</kbd> plays.
       </p>

@@ -13,6 +13,7 @@ import { today } from '@/shared/clock'
 import { LIFT_CHOICE } from '@/shared/words'
 import type { Lift } from '@/shared/lifts'
 import ChooseFile from './ChooseFile.vue'
+import SentFilms from './SentFilms.vue'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
@@ -61,13 +62,26 @@ interface Film {
   url: string
   sent: boolean
   start?: Tapped
+  /** The lifter sent it and said for how long it is kept. */
+  fromLifter?: boolean
 }
 const film = ref<Film | null>(null)
+const KEPT_DAYS = 30
+const keeps = ref(false)
 const { message, busy, run } = useProblem()
 
 function take(blob: Blob, filmId: string, sent: boolean, start?: Tapped) {
   const clipId = uuid7()
   film.value = { filmId, clipId, blob, url: hold(clipId, blob), sent, start }
+}
+/** A film that the lifter sent lies on the server already, with what was said of it. */
+function takeSent(blob: Blob, about: Schemas['SentAnswer']) {
+  lift.value = about.lift
+  view.value = about.view ?? 'side'
+  load.value = massOf(about.load_kg)
+  filmedOn.value = about.performed_at.slice(0, 10)
+  take(blob, about.item_id, true)
+  if (film.value) film.value.fromLifter = true
 }
 async function drop() {
   const now = film.value
@@ -113,7 +127,14 @@ async function track(tapped: Tapped, atSeconds: number) {
         await send(now)
         now.sent = true
       }
-      const about = { ...facts(now.clipId), film_id: now.filmId, tapped_s: Math.max(0, atSeconds) }
+      const keep = keeps.value && !now.fromLifter
+      const about = {
+        ...facts(now.clipId),
+        film_id: now.filmId,
+        tapped_s: Math.max(0, atSeconds),
+        keep_days: keep ? KEPT_DAYS : 0,
+        agreed: keep,
+      }
       const params = { path: { lifter_id: props.lifterId } }
       if (view.value === 'side')
         return answered(
@@ -139,8 +160,10 @@ async function finish() {
 watch(
   () => job.value?.state,
   (state) => {
-    // The server deleted the film with the job: it is sent anew with the next try.
-    if ((state === 'failed' || state === 'cancelled') && film.value) film.value.sent = false
+    // The server deleted the film with the job: it is sent anew with the next try. One that the lifter sent
+    // stays there.
+    if ((state === 'failed' || state === 'cancelled') && film.value && !film.value.fromLifter)
+      film.value.sent = false
   },
 )
 
@@ -201,6 +224,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         /></label>
       </div>
       <template v-if="!film">
+        <SentFilms :lifter-id="lifterId" @open="takeSent" />
         <OneOf v-model="source" label="Where the film comes from" :options="sources" />
         <div v-if="source === 'device'" class="choose">
           <ChooseFile
@@ -244,6 +268,10 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         @points="keepPoints"
         @drop="drop"
       />
+      <label v-if="film && !film.fromLifter" class="small keep"
+        ><input v-model="keeps" type="checkbox" /> Keep the film for {{ KEPT_DAYS }} days: the lifter said yes
+        to it</label
+      >
       <div v-if="job?.state === 'running'" class="under-way" role="status">
         <v-progress-linear :model-value="job.progress * 100" color="var(--ink)" height="4" />
         <p class="small mt-1">
@@ -255,7 +283,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
       <p class="small soft mt-4 privacy">
         <b>Whose film?</b> With <i>Only my taps</i> (from the side) the film never leaves this device. With
         <i>Track this film</i> it is sent once, followed, and deleted when that ends; points stay, the film
-        does not. It is no measurement for a referee and no diagnosis.
+        does not, unless the lifter wants it kept. It is no measurement for a referee and no diagnosis.
       </p>
     </template>
   </section>
@@ -285,6 +313,12 @@ li {
 }
 .privacy {
   max-width: 72ch;
+}
+.keep {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 10px;
 }
 .under-way {
   margin-top: 12px;

@@ -94,9 +94,9 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
     </template>
     <p class="small soft mt-3">
       {{ reading.setup_words }}. Camera {{ reading.camera.distance_m.toFixed(1) }} m away, lens
-      {{ (reading.camera.height_m * 100).toFixed(0) }} cm high, {{ Math.abs(reading.camera.off_side_deg).toFixed(0) }}°
-      off {{ front ? 'the front' : 'behind' }}, tilted {{ reading.camera.tilt_deg.toFixed(1) }}°. Model
-      {{ reading.model_version }}.
+      {{ (reading.camera.height_m * 100).toFixed(0) }} cm high,
+      {{ Math.abs(reading.camera.off_side_deg).toFixed(0) }}° off {{ front ? 'the front' : 'behind' }}, tilted
+      {{ reading.camera.tilt_deg.toFixed(1) }}°. Model {{ reading.model_version }}.
     </p>
   </div>
 </template>

@@ -96,6 +96,10 @@ export const bestSpeed = (reading: Reading): number | null => {
   return told.length ? Math.max(...told) : null
 }
 /** Two decimals with a true minus; never "−0.00". */
-export const still = (value: number) => value.toFixed(2).replace(/^-0\.00$/, '0.00').replace('-', '−')
+export const still = (value: number) =>
+  value
+    .toFixed(2)
+    .replace(/^-0\.00$/, '0.00')
+    .replace('-', '−')
 export const speedText = (value: number | null | undefined) =>
   typeof value === 'number' ? `${value.toFixed(2)} m/s` : 'cannot tell'

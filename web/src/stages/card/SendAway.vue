@@ -1,0 +1,246 @@
+<script setup lang="ts">
+// From afar: a set or a film for the coach, and what was sent so far.
+import { computed, ref } from 'vue'
+import OneOf from '@/shared/OneOf.vue'
+import { answered, client, uuid7, type Schemas } from '@/shared/api'
+import { now } from '@/shared/clock'
+import type { Lift } from '@/shared/lifts'
+import { useUnits } from '@/shared/units'
+import { useProblem } from '@/shared/useProblem'
+import { dayOf, LIFT_CHOICE } from '@/shared/words'
+
+const props = defineProps<{ token: string; sent: Schemas['SentAnswer'][]; consent: string }>()
+const emit = defineEmits<{ sent: [] }>()
+const { kg, massUnit, readMass } = useUnits()
+const { message, busy, run } = useProblem()
+
+const what = ref<'set' | 'film'>('set')
+const lift = ref<Lift>('squat')
+const load = ref('')
+const reps = ref(5)
+const missed = ref(0)
+const rpe = ref('')
+const note = ref('')
+const view = ref<'side' | 'front' | 'rear'>('side')
+const film = ref<File | null>(null)
+const agreed = ref(false)
+const told = ref('')
+const loadKg = computed(() => readMass(load.value))
+const ready = computed(
+  () => loadKg.value > 0 && loadKg.value <= 600 && (what.value === 'set' || (film.value && agreed.value)),
+)
+const STATE: Record<Schemas['SentAnswer']['state'], string> = {
+  waits: 'waits for your coach',
+  counts: 'counts',
+  declined: 'left out by your coach',
+  'taken back': 'taken back',
+  'looked at': 'looked at',
+  deleted: 'deleted',
+  expired: 'deleted, its time was over',
+  kept: 'kept',
+}
+const mayTakeBack = (one: Schemas['SentAnswer']) =>
+  one.state === 'waits' || (one.kind === 'film' && one.state === 'looked at')
+/** One id for one thing, however often it is pressed. */
+const itemId = ref(uuid7())
+
+async function send() {
+  told.value = ''
+  const done = await run(() => (what.value === 'set' ? sendSet() : sendFilm()))
+  if (!done) return
+  told.value = what.value === 'set' ? 'Sent: it counts once your coach says so.' : 'Sent: your coach sees it.'
+  itemId.value = uuid7()
+  note.value = ''
+  film.value = null
+  agreed.value = false
+  emit('sent')
+}
+const sendSet = () =>
+  answered(
+    client.POST('/api/shared/{token}/sets', {
+      params: { path: { token: props.token } },
+      body: {
+        item_id: itemId.value,
+        lift: lift.value,
+        load_kg: loadKg.value,
+        reps: reps.value,
+        missed_reps: missed.value,
+        rpe: rpe.value === '' ? null : Number(rpe.value),
+        note: note.value,
+        performed_at: now().toISOString(),
+      },
+    }),
+  )
+const sendFilm = () =>
+  answered(
+    client.PUT('/api/shared/{token}/films/{item_id}', {
+      params: {
+        path: { token: props.token, item_id: itemId.value },
+        query: {
+          lift: lift.value,
+          load_kg: loadKg.value,
+          view: view.value,
+          note: note.value,
+          performed_at: now().toISOString(),
+          agreed: agreed.value,
+        },
+      },
+      body: film.value as unknown as string,
+      bodySerializer: (body) => body,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    }),
+  )
+async function takeBack(item: string) {
+  const back = await run(() =>
+    answered(
+      client.DELETE('/api/shared/{token}/sent/{item_id}', {
+        params: { path: { token: props.token, item_id: item } },
+      }),
+    ),
+  )
+  if (back) emit('sent')
+}
+const choose = (event: Event) => (film.value = (event.target as HTMLInputElement).files?.[0] ?? null)
+const titleOf = (one: Schemas['SentAnswer']) =>
+  one.kind === 'set'
+    ? `${one.lift} ${one.reps}${one.missed_reps ? `+${one.missed_reps} missed` : ''} × ${kg(one.load_kg, 2)}${one.rpe ? ` @ ${one.rpe}` : ''}`
+    : `film, ${one.lift} ${kg(one.load_kg, 2)}`
+</script>
+
+<template>
+  <section class="send sheet">
+    <h2>Trained without your coach?</h2>
+    <form novalidate @submit.prevent="send">
+      <OneOf
+        v-model="what"
+        label="What to send"
+        :options="[
+          ['set', 'A set'],
+          ['film', 'A film'],
+        ]"
+      />
+      <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+      <div class="row">
+        <v-text-field
+          v-model="load"
+          :label="`Load, ${massUnit}`"
+          inputmode="decimal"
+          density="compact"
+          hide-details
+        />
+        <template v-if="what === 'set'">
+          <v-text-field
+            v-model.number="reps"
+            label="Reps"
+            type="number"
+            min="0"
+            max="30"
+            density="compact"
+            hide-details
+          />
+          <v-text-field
+            v-model.number="missed"
+            label="Missed"
+            type="number"
+            min="0"
+            max="30"
+            density="compact"
+            hide-details
+          />
+          <v-text-field v-model="rpe" label="RPE" inputmode="decimal" density="compact" hide-details />
+        </template>
+      </div>
+      <template v-if="what === 'film'">
+        <OneOf
+          v-model="view"
+          label="Filmed from"
+          :options="[
+            ['side', 'The side'],
+            ['front', 'The front'],
+            ['rear', 'Behind'],
+          ]"
+        />
+        <label class="file small"
+          >Film, up to a minute and 100 MB <input type="file" accept="video/*" @change="choose"
+        /></label>
+      </template>
+      <v-text-field v-model="note" label="A note" maxlength="300" density="compact" hide-details />
+      <label v-if="what === 'film'" class="small agree"
+        ><input v-model="agreed" type="checkbox" /> {{ consent }}</label
+      >
+      <v-btn type="submit" :disabled="!ready || busy">Send it</v-btn>
+      <p v-if="message" class="signal" role="alert">{{ message }}</p>
+      <p v-else-if="told" class="holds" role="status">{{ told }}</p>
+    </form>
+    <ul v-if="sent.length" class="items">
+      <li v-for="one in sent.slice(0, 8)" :key="one.item_id">
+        <span
+          ><b>{{ titleOf(one) }}</b
+          ><br /><span class="small soft">{{ dayOf(one.performed_at) }}, {{ STATE[one.state] }}</span></span
+        >
+        <button
+          v-if="mayTakeBack(one)"
+          type="button"
+          class="linkish small"
+          :disabled="busy"
+          @click="takeBack(one.item_id)"
+        >
+          {{ one.kind === 'set' ? 'Take back' : 'Delete' }}
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.send {
+  padding: 16px 22px;
+  margin: 10px 14px 0;
+}
+form {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  margin-top: 8px;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  width: 100%;
+}
+.row > * {
+  flex: 1 1 70px;
+  min-width: 0;
+}
+form > .v-input {
+  width: 100%;
+}
+.agree {
+  display: flex;
+  gap: 8px;
+  align-items: flex-start;
+}
+.agree input {
+  margin-top: 2px;
+  min-width: 18px;
+  min-height: 18px;
+}
+.file input {
+  display: block;
+  margin-top: 4px;
+  max-width: 100%;
+}
+.items {
+  list-style: none;
+  padding: 0;
+  margin: 14px 0 0;
+}
+.items li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  border-top: 1px solid var(--hair);
+  padding: 7px 0;
+}
+</style>

@@ -8,6 +8,7 @@ from pavrik.store.database import Connection
 from pavrik.store.statements import all_of, run
 
 MOST_LISTED = 60
+ALL = 10_000
 
 
 @dataclass(frozen=True)

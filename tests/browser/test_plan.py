@@ -132,7 +132,7 @@ def test_a_link_opens_the_card_on_a_phone_without_a_session_until_it_is_closed(c
     page.driver.execute_cdp_cmd("Network.clearBrowserCookies", {})
     page.resize(390, 844)
     page.driver.get(address)
-    page.see("Read only, until", "Squat, ", "Hands")
+    page.see("This link is yours until", "Squat, ", "Hands", "Trained without your coach?")
     assert page.wider_than_the_screen() <= 0
     assert page.serious_violations() == []
     page.resize(1280, 800)

@@ -1,7 +1,7 @@
 """What a lifter sent, where it stands, and a coach's word to it: a set counts once accepted."""
 
 from datetime import UTC, datetime
-from uuid import UUID
+from uuid import UUID, uuid5
 
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.afar import SentAnswer, SentRef, SentState, SentWordRequest
@@ -66,7 +66,7 @@ def list_sent(database: Database, who: Who, lifter_id: UUID) -> list[SentAnswer]
 
 def item_in(connection: Connection, lifter_id: UUID, item_id: UUID) -> store.SentItem:
     """One thing that a lifter sent. Raises NotFoundError."""
-    for item in store.list_items(connection, lifter_id):
+    for item in store.list_items(connection, lifter_id, store.ALL):
         if item.item_id == item_id:
             return item
     raise NotFoundError("this lifter has sent nothing of the kind")
@@ -83,7 +83,7 @@ def say(
         item = item_in(connection, lifter_id, item_id)
     _check(item, request)
     if request.word == "accepted":
-        queued = log_writes.QueuedSet(key, _as_set(item), [], {})
+        queued = log_writes.QueuedSet(uuid5(key, "its set"), _as_set(item), [], {})
         log_writes.log_set(database, who, queued)
 
     def action(connection: Connection) -> SentRef:
@@ -92,7 +92,7 @@ def say(
 
     asked = {"item": str(item_id), **request.model_dump(mode="json")}
     answer = write_once(
-        database, who, request.word_id, "word to what was sent", asked, SentRef, action,
+        database, who, key, "word to what was sent", asked, SentRef, action,
         subject=str(lifter_id),
     )  # fmt: skip
     if item.kind != "set":

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // From afar: a set or a film for the coach, and what was sent so far.
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
 import { now } from '@/shared/clock'
@@ -44,6 +44,7 @@ const mayTakeBack = (one: Schemas['SentAnswer']) =>
 /** One id for one thing, however often it is pressed. */
 const itemId = ref(uuid7())
 
+watch(what, () => (told.value = ''))
 async function send() {
   told.value = ''
   const done = await run(() => (what.value === 'set' ? sendSet() : sendFilm()))
@@ -195,7 +196,7 @@ const titleOf = (one: Schemas['SentAnswer']) =>
 <style scoped>
 .send {
   padding: 16px 22px;
-  margin: 10px 14px 0;
+  margin: 10px 14px;
 }
 form {
   display: grid;

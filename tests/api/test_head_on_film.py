@@ -1,6 +1,9 @@
 """A film from behind over HTTP: filmed, tapped, tracked, told on the lifter's own side, logged."""
 
+from io import BytesIO
+
 import pytest
+from pypdf import PdfReader
 from uuid6 import uuid7
 
 from tests.api.helpers import add_lifter
@@ -71,3 +74,38 @@ def test_what_is_asked_from_the_wrong_side_is_told(coach, filmed, clip):
         assert (refused.status_code, missing in refused.text) == (422, True)
     points = coach.get(at(filmed, "clips", clip, "track.csv"))
     assert (points.status_code, "from the side" in points.json()["detail"]) == (422, True)
+
+
+def test_the_coach_says_a_line_otherwise_on_the_sheet_the_print_and_the_link(
+    coach, nobody, filmed, clip
+):
+    def said(subject, words):
+        body = {"word_id": str(uuid7()), "subject": subject, "word": "said", "words": words}
+        return coach.post(at(filmed, "clips", clip, "words"), body)
+
+    for subject, words in (
+        ("phase out of the hole", "Left hip first, I saw it from the chair too"),
+        ("the cue", "Push the floor with the right foot"),
+        ("the set", "A good set otherwise"),
+    ):
+        assert said(subject, words).status_code == 201
+    told = coach.get(at(filmed, "clips", clip)).json()
+    assert told["phases"][0]["said"] == "Left hip first, I saw it from the chair too"
+    assert told["verdict"]["said_cue"] == "Push the floor with the right foot"
+    assert told["verdict"]["cue"], "what Pavrik would say stays on record"
+    assert "it has phase out of the hole, the cue, the set" in said("phase lockout", "no").text
+
+    printed = coach.get(at(filmed, "clips", clip, "review.pdf"))
+    assert printed.headers["content-type"] == "application/pdf"
+    pages = PdfReader(BytesIO(printed.content)).pages
+    text = " ".join(page.extract_text() for page in pages).replace("\n", " ")
+    for words in ("Rear Probe", "A good set otherwise", "Next: Push the floor", "Left hip first",
+                  "knees in: film from the front", "no light of a referee"):  # fmt: skip
+        assert words in text, words
+    link = coach.post(at(filmed, "links"), {"link_id": str(uuid7())}).json()["path"]
+    (shown,) = nobody.get(f"/api/shared/{link.removeprefix('/s/')}").json()["clips"]
+    assert shown["said"] == "A good set otherwise"
+    assert shown["cue"] == "Push the floor with the right foot"
+    assert shown["lines"] == ["out of the hole: Left hip first, I saw it from the chair too"]
+    assert said("the set", "").status_code == 201
+    assert coach.get(at(filmed, "clips", clip)).json()["verdict"]["said"] == ""

@@ -141,6 +141,16 @@ def read_clip(lifter_id: UUID, clip_id: UUID, database: DatabaseIn, who: WhoIn) 
     return clips.read(database, who, lifter_id, clip_id)
 
 
+@router.get(
+    "/clips/{clip_id}/review.pdf", response_class=Response,
+    responses={200: {"content": {"application/pdf": {}}}},
+)  # fmt: skip
+def read_review(lifter_id: UUID, clip_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
+    """The review for print: drawings and numbers, never the film."""
+    data = clips.review_pdf(database, who, lifter_id, clip_id)
+    return file_answer(data, "application/pdf", "review.pdf")
+
+
 @router.post("/clips/{clip_id}/words", status_code=201)
 def say(
     lifter_id: UUID, clip_id: UUID, body: ClipWordRequest, database: DatabaseIn, who: WhoIn,

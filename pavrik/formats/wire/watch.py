@@ -242,6 +242,8 @@ class PhaseOut(BaseModel):
     head_on: HeadOnInstant | None = None
     findings: list[str]
     says: str
+    said: str = ""
+    """The coach's own words in its place."""
 
 
 class CameraOut(BaseModel):
@@ -303,6 +305,10 @@ class VerdictOut(BaseModel):
     not_seen: list[str]
     fails: list[str]
     cue: str = ""
+    said: str = ""
+    """The coach's own words to the whole set."""
+    said_cue: str = ""
+    """The cue that the coach gives instead."""
     lost_speed: float | None
 
 
@@ -386,6 +392,10 @@ class SharedClip(BaseModel):
     not_seen: list[str]
     fails: list[str]
     told: list[str]
+    said: str
+    """The coach's own words to the set."""
+    lines: list[str]
+    """The coach's own words to a phase."""
     cue: str
     bar_path: list[tuple[float, float]]
     """The bar's way, x and z in m; none from the front or from behind."""
@@ -396,8 +406,9 @@ class ClipWordRequest(Strict):
 
     word_id: UUID
     subject: Annotated[Text, Field(min_length=1, max_length=60)]
-    word: Literal["confirmed", "dismissed", "undecided", "shown", "hidden", "withdrawn"]
+    word: Literal["confirmed", "dismissed", "undecided", "shown", "hidden", "withdrawn", "said"]
     words: Note = ""
+    """With "said": the coach's own words in the place of a line; empty takes them back."""
 
 
 class ClipLogRequest(Strict):

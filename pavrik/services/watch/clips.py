@@ -19,6 +19,7 @@ from pavrik.errors import InvalidError, NotFoundError
 from pavrik.film.camera.head_on import side_faults_of
 from pavrik.film.camera.motion import faults_of
 from pavrik.formats.motion_files import MARKERS, Motion
+from pavrik.formats.review_pdf import write_review_pdf
 from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.formats.wire.watch import (
     ClipFacts,
@@ -42,6 +43,7 @@ from pavrik.services.watch.head_on_reading import read_head_on
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.services.watch.reading import Advice, Earlier, best_speed_m_s, read_clip
 from pavrik.services.writes import compute_and_write
+from pavrik.store import accounts
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.library import list_cause_tests
@@ -242,6 +244,15 @@ def stored_clip(connection: Connection, lifter_id: UUID, clip_id: UUID) -> store
     return found
 
 
+THE_SET, THE_CUE = "the set", "the cue"
+"""Lines of a review beside its phases that a coach may say otherwise."""
+
+
+def line_of(phase: str) -> str:
+    """The line of a phase, as a word names it."""
+    return f"phase {phase}"
+
+
 def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipReading:
     """What a clip says, with the coach's words to it. Raises NotFoundError."""
     reading = _reading(stored_clip(connection, lifter_id, clip_id))
@@ -254,12 +265,21 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
         if one.detector in words else one
         for one in reading.findings
     ]  # fmt: skip
+    said = {subject: one.words for subject, one in words.items() if one.word == "said"}
+    phases = [
+        row.model_copy(update={"said": said.get(line_of(row.phase), "")}) for row in reading.phases
+    ]
+    verdict = reading.verdict.model_copy(
+        update={"said": said.get(THE_SET, ""), "said_cue": said.get(THE_CUE, "")}
+    )
     film = film_of_clip(connection, lifter_id, clip_id)
     return reading.model_copy(
         update={
             "film_id": film.item_id if film else None,
             "film_until": film.kept_until if film else None,
             "findings": findings,
+            "phases": phases,
+            "verdict": verdict,
             "shown": clip_word is not None and clip_word.word == "shown",
             "logged": "log" in words,
         }
@@ -282,3 +302,12 @@ def motion_of(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> M
         np.array(frames.times_s),
         {name: np.array(frames.metres[name], dtype=float) for name in MARKERS},
     )
+
+
+def review_pdf(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> bytes:
+    """The review of a clip for print. Raises NotFoundError."""
+    with database.club(who.club_id) as connection:
+        reading = reading_in(connection, lifter_id, clip_id)
+        name = get_profile(connection, lifter_id).name
+        club, _ = accounts.get_club(connection, who.club_id)
+    return write_review_pdf(reading, name, club)

@@ -35,7 +35,9 @@ def _shared(reading: ClipReading) -> SharedClip:
         not_seen=reading.verdict.not_seen,
         fails=list(dict.fromkeys(one.name for one in told)),
         told=[f"{_whose(one)}: {size_words(one, one.reps[0])}" for one in told],
-        cue=reading.verdict.cue,
+        said=reading.verdict.said,
+        lines=[f"{row.phase}: {row.said}" for row in reading.phases if row.said],
+        cue=reading.verdict.said_cue or reading.verdict.cue,
         bar_path=path[:: max(1, len(path) // 120)],
     )
 

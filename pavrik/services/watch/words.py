@@ -19,7 +19,7 @@ from pavrik.formats.wire.watch import (
 )
 from pavrik.services.context import Who
 from pavrik.services.training import log_writes
-from pavrik.services.watch.clips import reading_in, stored_clip
+from pavrik.services.watch.clips import THE_CUE, THE_SET, line_of, reading_in, stored_clip
 from pavrik.services.watch.films import check_sender
 from pavrik.services.writes import write_once
 from pavrik.store import clips as store
@@ -49,7 +49,7 @@ def say(
 
     def action(connection: Connection) -> ClipRef:
         reading = reading_in(connection, lifter_id, clip_id)
-        known = {"clip"} if request.word in OF_CLIP else {f.detector for f in reading.findings}
+        known = _subjects(reading, request.word)
         if request.subject not in known:
             raise InvalidError(
                 f"the clip has no finding “{request.subject}” that could be "
@@ -64,6 +64,15 @@ def say(
     return write_once(
         database, who, key, "word to clip", asked, ClipRef, action, subject=str(lifter_id)
     )
+
+
+def _subjects(reading: ClipReading, word: str) -> set[str]:
+    """What a word may be said of."""
+    if word in OF_CLIP:
+        return {"clip"}
+    if word == "said":
+        return {THE_SET, THE_CUE, *(line_of(row.phase) for row in reading.phases)}
+    return {one.detector for one in reading.findings}
 
 
 def write_into_log(

@@ -54,3 +54,8 @@ language sql immutable as $$
     ('plan_edit', 'plan', 'series_id'), ('clip_word', 'film_clip', 'clip_id'),
     ('sent_word', 'sent_item', 'item_id')
 $$;
+
+-- A coach's own words in the place of a line of the review.
+alter table clip_word drop constraint clip_word_word;
+alter table clip_word add constraint clip_word_word check (word in
+  ('confirmed', 'dismissed', 'undecided', 'shown', 'hidden', 'withdrawn', 'logged', 'said'));

@@ -7,6 +7,7 @@ import { answered, client } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
 import { amountOf, dayWords, effortWords, minutes, titleOf } from '@/stages/prescribe/words'
+import { VIEW } from '@/stages/watch/words'
 import CardSheet from './CardSheet.vue'
 import SendAway from './SendAway.vue'
 
@@ -70,7 +71,10 @@ const shared = useQuery({
       />
       <section v-for="clip in shared.data.value.clips" :key="clip.clip_id" class="day sheet">
         <h2>
-          On film <small>{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}</small>
+          On film
+          <small
+            >{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}{{ VIEW[clip.view] }}</small
+          >
         </h2>
         <div class="film">
           <svg
@@ -90,7 +94,8 @@ const shared = useQuery({
             <p>
               <b class="first">{{ clip.overall }}</b>
             </p>
-            <p v-for="line in clip.told" :key="line" class="small">{{ line }}</p>
+            <p v-if="clip.said">{{ clip.said }}</p>
+            <p v-for="line in [...clip.lines, ...clip.told]" :key="line" class="small">{{ line }}</p>
             <p v-if="clip.cue" class="small"><b>Next</b> “{{ clip.cue }}”</p>
             <p v-if="clip.not_seen.length" class="small soft">
               Looked for and not seen: {{ clip.not_seen.join(', ').toLowerCase() }}.

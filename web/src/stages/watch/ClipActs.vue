@@ -97,6 +97,9 @@ const print = () => window.print()
         {{ reading.shown ? 'Hide it from the lifter' : 'Show it on the lifter’s link' }}
       </button>
       <button type="button" class="linkish" @click="print">Print the review</button>
+      <a class="linkish" :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/review.pdf`" download
+        >The review as PDF</a
+      >
       <a
         v-if="reading.view === 'side'"
         class="linkish"

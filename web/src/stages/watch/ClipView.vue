@@ -17,6 +17,7 @@ import FilmFigure from './FilmFigure.vue'
 import FindingRow from './FindingRow.vue'
 import HeadOnFigure from './HeadOnFigure.vue'
 import HeadOnSheet from './HeadOnSheet.vue'
+import OwnWords from './OwnWords.vue'
 import PictureKeys from './PictureKeys.vue'
 import ReviewSheet from './ReviewSheet.vue'
 import TimeLine from './TimeLine.vue'
@@ -155,10 +156,30 @@ const now = computed(() => {
           }}{{ VIEW[reading.view] }}</span
         >
       </p>
-      <p v-if="reading.verdict.cue" class="note decide mt-2">
-        Next: “{{ reading.verdict.cue }}”<br /><span class="small soft"
-          >for {{ reading.verdict.fails[0]?.toLowerCase() }}, the earliest in the rep</span
+      <div v-if="reading.verdict.cue || reading.verdict.said_cue" class="note decide mt-2">
+        Next:
+        <OwnWords
+          :lifter-id="lifterId"
+          :clip-id="clipId"
+          subject="the cue"
+          name="the next cue"
+          :said="reading.verdict.said_cue ?? ''"
         >
+          “{{ reading.verdict.cue }}”<br /><span class="small soft"
+            >for {{ reading.verdict.fails[0]?.toLowerCase() }}, the earliest in the rep</span
+          >
+        </OwnWords>
+      </div>
+      <p class="mt-2">
+        <OwnWords
+          :lifter-id="lifterId"
+          :clip-id="clipId"
+          subject="the set"
+          name="the whole set"
+          :said="reading.verdict.said ?? ''"
+        >
+          <span class="small soft">Your words to the set:</span>
+        </OwnWords>
       </p>
       <h2 class="mt-4">Told <small>each with its error</small></h2>
       <ul class="findings">

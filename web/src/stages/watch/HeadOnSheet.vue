@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The review of a film from the front or from behind: what each phase shows, then rep by rep.
 import { computed } from 'vue'
+import OwnWords from './OwnWords.vue'
 import { aside, isTold, MARK, offset, size, speedText, stateClass, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading }>()
@@ -47,11 +48,19 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
               <td>{{ aside(row.head_on.tilt_m) }}</td>
             </template>
             <td>
-              <template v-for="f in foundIn(row.findings)" :key="f.detector">
-                <span v-if="isTold(f)" class="says"
-                  >{{ f.name }}{{ f.side ? `, ${f.side}` : '' }}, {{ size(f, f.value) }}.
-                </span>
-              </template>
+              <OwnWords
+                :lifter-id="reading.lifter_id"
+                :clip-id="reading.clip_id"
+                :subject="`phase ${row.phase}`"
+                :said="row.said ?? ''"
+                :name="row.phase"
+              >
+                <template v-for="f in foundIn(row.findings)" :key="f.detector">
+                  <span v-if="isTold(f)" class="says"
+                    >{{ f.name }}{{ f.side ? `, ${f.side}` : '' }}, {{ size(f, f.value) }}.
+                  </span>
+                </template>
+              </OwnWords>
             </td>
           </tr>
         </tbody>

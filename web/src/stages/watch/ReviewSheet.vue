@@ -2,6 +2,7 @@
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
+import OwnWords from './OwnWords.vue'
 import {
   centimetres,
   degrees,
@@ -72,11 +73,20 @@ const speed = computed(() => props.reading.speed)
               <span class="soft">{{ centimetres(row.instant.expected_hip_z_m) }}</span>
             </td>
             <td>
-              <template v-for="f in foundIn(row.findings)" :key="f.detector">
-                <span v-if="isTold(f)" class="says">{{ f.name }}, {{ size(f, f.value) }}. </span>
-                <span v-else-if="f.state === 'cannot tell'" class="soft">{{ f.name }}: cannot tell. </span>
-              </template>
-              <span v-if="row.says">{{ row.says }}</span>
+              <OwnWords
+                v-if="reading.phases.length"
+                :lifter-id="reading.lifter_id"
+                :clip-id="reading.clip_id"
+                :subject="`phase ${row.name}`"
+                :said="'said' in row ? (row.said ?? '') : ''"
+                :name="row.name"
+              >
+                <template v-for="f in foundIn(row.findings)" :key="f.detector">
+                  <span v-if="isTold(f)" class="says">{{ f.name }}, {{ size(f, f.value) }}. </span>
+                  <span v-else-if="f.state === 'cannot tell'" class="soft">{{ f.name }}: cannot tell. </span>
+                </template>
+                <span v-if="row.says">{{ row.says }}</span>
+              </OwnWords>
             </td>
           </tr>
         </tbody>

@@ -10,6 +10,7 @@ from tempfile import TemporaryDirectory
 
 import numpy as np
 
+from pavrik.cli.bench_head_on import Line, head_on_lines
 from pavrik.core.competition_lifts import LIFT_IDS, LIFTS
 from pavrik.core.tracking.camera import plate_face_m
 from pavrik.core.tracking.clip import Clip
@@ -54,15 +55,7 @@ def _told(of: Lifting, faults: dict[str, float], stand: Stand, reps: int, seed: 
     return told_of(of, clip)
 
 
-@dataclass(frozen=True)
-class _Line:
-    what: str
-    held_to: str
-    measured: str
-    missed: bool
-
-
-def _honest() -> Iterator[_Line]:
+def _honest() -> Iterator[Line]:
     """False alarms on honest reps, tracked as well as the rendered clips are."""
     for lift in LIFT_IDS:
         told: Counter[str] = Counter()
@@ -74,13 +67,13 @@ def _honest() -> Iterator[_Line]:
             told.update(name for name, one in found.items() if one.state == "fails")
         for detector in detectors_of(LIFTS[lift].carried):
             share = told[detector.id] / sets
-            yield _Line(
+            yield Line(
                 f"{lift}, false alarms: {detector.id} ({reps} honest reps)", "<= 5 %",
                 f"{share:.0%}", share > 0.05,
             )  # fmt: skip
 
 
-def _found() -> Iterator[_Line]:
+def _found() -> Iterator[Line]:
     for lift, faults, detector in FAULTY:
         seen = 0
         for seed in range(16):
@@ -88,7 +81,7 @@ def _found() -> Iterator[_Line]:
             _, _, found = _told(made_up(lift, NAMES[seed % 4]), faults, stand, 2, seed)
             seen += found[detector].state == "fails"
         size = next(iter(faults.values())) * 100
-        yield _Line(
+        yield Line(
             f"{detector} of {size:.0f} cm found in 16 sets", ">= 90 %", f"{seen / 16:.0%}",
             seen < 0.9 * 16,
         )  # fmt: skip
@@ -159,12 +152,12 @@ def _errors(
     )
 
 
-def _clips(count: int) -> Iterator[_Line]:
+def _clips(count: int) -> Iterator[Line]:
     with TemporaryDirectory() as folder:
         made = [_rendered(number, Path(folder)) for number in range(count)]
     for lift, most in zip(LIFT_IDS, (3.0, 6.0), strict=True):
         worst = max(one.plate_mm for one in made if one.lift == lift)
-        yield _Line(f"plate, {lift}, p95 of the worst clip", f"<= {most:g} mm", f"{worst:.1f} mm",
+        yield Line(f"plate, {lift}, p95 of the worst clip", f"<= {most:g} mm", f"{worst:.1f} mm",
                     worst > most)  # fmt: skip
     squats = [one for one in made if one.lift == _SQUAT]
     for what, values, most, unit in (
@@ -174,17 +167,17 @@ def _clips(count: int) -> Iterator[_Line]:
         ("mean speed", [c.speed for c in made], 0.015, "m/s"),
     ):
         middle = float(np.median(values))
-        yield _Line(
+        yield Line(
             f"{what}: median (worst) of {len(values)} clips", f"<= {most:g} {unit}",
             f"{middle:.2g} ({max(values):.2g}) {unit}", middle > most,
         )  # fmt: skip
     ratio = max(one.track_s / one.film_s for one in made)
-    yield _Line("tracking, seconds per second of 720p film", "<= 4.5", f"{ratio:.1f}", ratio > 4.5)
+    yield Line("tracking, seconds per second of 720p film", "<= 4.5", f"{ratio:.1f}", ratio > 4.5)
 
 
 def run_watch_bench(clips: int = 20) -> None:
     """Print the table; a miss is marked."""
     print("| what | held to | measured | |\n|---|---|---|---|")
-    for line in [*_honest(), *_found(), *_clips(clips)]:
+    for line in [*_honest(), *_found(), *_clips(clips), *head_on_lines()]:
         print(f"| {line.what} | {line.held_to} | {line.measured} | {'missed' * line.missed} |",
               flush=True)  # fmt: skip

@@ -82,6 +82,12 @@ def get_clip(connection: Connection, clip_id: UUID) -> StoredClip | None:
     return one_of(connection, StoredClip, "get_clip", clip_id=clip_id)
 
 
+def get_track(connection: Connection, clip_id: UUID) -> tuple[dict[str, Any], dict[str, Any]]:
+    """What a clip came from: its request, and what was tracked."""
+    ((request, track),) = tuples_of(connection, "get_clip_track", clip_id=clip_id)
+    return request, track
+
+
 def say(
     connection: Connection, club_id: UUID, said_by: UUID | None, clip_id: UUID, word_id: UUID,
     word: ClipWord,

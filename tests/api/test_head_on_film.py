@@ -72,6 +72,9 @@ def test_what_is_asked_from_the_wrong_side_is_told(coach, filmed, clip):
     for view, missing in (("front", "tap both knees"), ("rear", "tap the middle of the belt")):
         refused = coach.post(at(filmed, "clips", "head-on"), body | {"view": view})
         assert (refused.status_code, missing in refused.text) == (422, True)
+    taps = {"word_id": str(uuid7()), "rep": 1, "crease": [1, 1], "knee_top": [2, 2]}
+    no_depth = coach.post(at(filmed, "clips", clip, "depth"), taps)
+    assert (no_depth.status_code, "from the side" in no_depth.json()["detail"]) == (422, True)
     points = coach.get(at(filmed, "clips", clip, "track.csv"))
     assert (points.status_code, "from the side" in points.json()["detail"]) == (422, True)
 

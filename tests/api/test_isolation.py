@@ -173,6 +173,8 @@ BODIES = {
         "instants": [{"time_s": 0.0, "taps": TAPS}]},
     ("POST", "/api/lifters/{lifter_id}/clips/{clip_id}/words"): lambda: {
         "word_id": str(uuid7()), "subject": "clip", "word": "shown"},
+    ("POST", "/api/lifters/{lifter_id}/clips/{clip_id}/depth"): lambda: {
+        "word_id": str(uuid7()), "rep": 1, "crease": [500, 300], "knee_top": [560, 290]},
     ("POST", "/api/lifters/{lifter_id}/clips/{clip_id}/log"): lambda: {"set_id": str(uuid7())},
     ("PUT", "/api/equipment/place"): lambda: {"time_zone": "UTC"},
     ("PUT", "/api/equipment/kit"): lambda: {"items": ["box"]},

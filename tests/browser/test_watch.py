@@ -95,6 +95,19 @@ def test_a_phone_s_film_from_opening_to_the_lifter_s_link(coach, phone_film):
     assert coach.find(".picture video").get_attribute("src").startswith("blob:")
     check(coach)
 
+    coach.click("two taps")
+    coach.see("Rep 1, deepest picture: tap the crease of the hip")
+    for up in (30, -70):
+        ActionChains(coach.driver).move_to_element_with_offset(
+            coach.find(".depth"), 20, up
+        ).click().perform()
+    coach.see("tapped; again")
+    coach.click("say it yourself")
+    coach.press(".own textarea", "Hold the chest over the knees")
+    coach.click("Keep")
+    coach.see("Hold the chest over the knees", "back to what was measured")
+    check(coach)
+
     coach.click("I see it too")
     coach.see("You see it too.")
     coach.click("Log the set with what you see (1)")
@@ -105,7 +118,7 @@ def test_a_phone_s_film_from_opening_to_the_lifter_s_link(coach, phone_film):
     coach.click("Print, files, link")
     coach.click("Make a link")
     coach.driver.get(coach.find(".made input").get_attribute("value"))
-    coach.see("On film", "Hips rise first: ", "Next")
+    coach.see("On film", "Hips rise first: ", "Next “Hold the chest over the knees”")
     check(coach)
 
 

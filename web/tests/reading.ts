@@ -80,6 +80,7 @@ export const reading = (over: Partial<Reading> = {}): Reading => ({
       least_m_s: 0.21,
       sticking_m: 1.02,
       depth: 'cannot tell',
+      tapped: false,
       below_m: 0.01,
       unsure_m: 0.02,
     },

@@ -111,6 +111,29 @@ describe('the picture under the finger', () => {
     expect(size).toEqual([1280, 720])
     expect(instants).toMatchObject([{ time_s: 0, taps: { plate: [600, 300], plate_radius: 50 } }])
   })
+  it('is one picture where no film was chosen: read, never tracked', async () => {
+    const shown = mounted(Tapping, {
+      url: 'blob:picture',
+      lift: 'squat',
+      view: 'side',
+      start: squat(),
+      busy: false,
+      still: true,
+    })
+    const picture = shown.find('.stage-film img')
+    Object.defineProperties(picture.element, {
+      naturalWidth: { value: 1280 },
+      naturalHeight: { value: 720 },
+    })
+    await picture.trigger('load')
+    expect(shown.text()).not.toContain('Track this film')
+    await shown
+      .findAll('button')
+      .find((b) => b.text() === 'Read this picture')!
+      .trigger('click')
+    const [instants, size] = shown.emitted('points')![0] as [{ time_s: number }[], number[]]
+    expect([instants.length, instants[0]!.time_s, size]).toEqual([1, 0, [1280, 720]])
+  })
   it('says what to do with a film that the browser cannot play', async () => {
     const { shown, asked, button } = await film('squat', squat())
     await shown.find('video').trigger('error')
@@ -154,8 +177,8 @@ describe('a file', () => {
     URL.createObjectURL = () => `blob:${(made += 1)}`
     URL.revokeObjectURL = vi.fn()
     hold('c', new Blob())
-    hold('c', new Blob())
-    expect(filmOf('c')).toBe('blob:2')
+    hold('c', new Blob([], { type: 'image/png' }))
+    expect(filmOf('c')).toEqual({ url: 'blob:2', still: true })
     expect(URL.revokeObjectURL).toHaveBeenCalledExactlyOnceWith('blob:1')
     expect(filmOf('other')).toBeUndefined()
   })

@@ -21,6 +21,7 @@ from pavrik.formats.wire.watch import (
     ClipRef,
     ClipsAnswer,
     ClipWordRequest,
+    DepthRequest,
     FileFacts,
     FilmRef,
     HeadOnTapsIn,
@@ -30,7 +31,7 @@ from pavrik.formats.wire.watch import (
     TapsIn,
     TrackRequest,
 )
-from pavrik.services.watch import clips, simulated, tracked_files, tracking, words
+from pavrik.services.watch import clips, depth, simulated, tracked_files, tracking, words
 from pavrik.services.watch.films import check_sender
 from pavrik.services.watch.lifting import lifting_of
 
@@ -158,6 +159,15 @@ def say(
 ) -> ClipRef:  # fmt: skip
     """Confirm or dismiss a finding, show the clip to the lifter, or take it back."""
     return words.say(database, who, key, lifter_id, clip_id, body)
+
+
+@router.post("/clips/{clip_id}/depth", status_code=201)
+def tap_depth(
+    lifter_id: UUID, clip_id: UUID, body: DepthRequest, database: DatabaseIn, who: WhoIn,
+    key: KeyIn,
+) -> ClipRef:  # fmt: skip
+    """Depth of a rep by two taps, the lens's height taken into account."""
+    return depth.tap(database, who, key, lifter_id, clip_id, body)
 
 
 @router.post("/clips/{clip_id}/log", status_code=201)

@@ -70,15 +70,22 @@ def _anchor(clip: Clip, linkage: SideLinkage, large_plates: int) -> Anchor:
     )
 
 
+def camera_of(
+    clip: Clip, linkage: SideLinkage, *, large_plates: int = 1, focal_px: float | None = None
+) -> Camera:
+    """The camera that saw a clip. Raises ValueError where the taps make none."""
+    return find_camera(
+        clip.taps, (clip.width, clip.height), _anchor(clip, linkage, large_plates),
+        large_plates=large_plates, roll=clip.roll, focal_px=focal_px, faces_right=clip.faces_right,
+    )  # fmt: skip
+
+
 def measure(
     clip: Clip, linkage: SideLinkage, *, large_plates: int = 1, focal_px: float | None = None
 ) -> Measured:
     """Everything that a tracked clip shows of a lifter with a linkage. Raises ValueError with a
     sentence where taps do not make a camera, or a joint was seen nowhere."""
-    camera = find_camera(
-        clip.taps, (clip.width, clip.height), _anchor(clip, linkage, large_plates),
-        large_plates=large_plates, roll=clip.roll, focal_px=focal_px, faces_right=clip.faces_right,
-    )  # fmt: skip
+    camera = camera_of(clip, linkage, large_plates=large_plates, focal_px=focal_px)
 
     def in_m(places: Floats, y_m: float) -> Floats:
         return np.stack(camera.unproject(places[:, 0], places[:, 1], y_m), -1)

@@ -205,6 +205,8 @@ class RepOut(BaseModel):
     """How far the crease of the hip was below the top of the knee."""
     depth: Literal["deep", "high", "cannot tell"] | None = None
     unsure_m: float | None = None
+    tapped: bool = False
+    """Whether the depth was told by two taps at the deepest picture."""
 
 
 class FindingOut(BaseModel):
@@ -409,6 +411,16 @@ class ClipWordRequest(Strict):
     word: Literal["confirmed", "dismissed", "undecided", "shown", "hidden", "withdrawn", "said"]
     words: Note = ""
     """With "said": the coach's own words in the place of a line; empty takes them back."""
+
+
+class DepthRequest(Strict):
+    """Two taps at the deepest picture of a rep, in pixels of the clip's pictures: the crease of the
+    hip and the top of the knee."""
+
+    word_id: UUID
+    rep: Annotated[int, Field(ge=1, le=60)]
+    crease: Pixel
+    knee_top: Pixel
 
 
 class ClipLogRequest(Strict):

@@ -13,6 +13,8 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Carried
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
+from pavrik.core.tracking.depth import TAPPED_UNSURE_M
+from pavrik.core.tracking.depth import told as depth_told
 from pavrik.core.tracking.head_on import PLACES, HeadOnClip
 from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.errors import InvalidError, NotFoundError
@@ -31,6 +33,7 @@ from pavrik.formats.wire.watch import (
     ClipView,
     FaultChoice,
     PointsRequest,
+    RepOut,
     TapsIn,
     Way,
 )
@@ -253,6 +256,33 @@ def line_of(phase: str) -> str:
     return f"phase {phase}"
 
 
+def depth_line(rep: int) -> str:
+    """Where the depth of a rep by two taps stands among the words."""
+    return f"depth {rep}"
+
+
+def _tapped(rep: RepOut, word: store.ClipWord | None) -> RepOut:
+    if word is None or word.word != "tapped":
+        return rep
+    below_m = float(word.words)
+    told = {"below_m": below_m, "unsure_m": TAPPED_UNSURE_M, "depth": depth_told(below_m)}
+    return rep.model_copy(update={**told, "tapped": True})
+
+
+def clip_from(track: dict[str, Any]) -> Clip:
+    """A clip from the side as it was kept."""
+
+    def places(name: str) -> Any:
+        return np.array([[np.nan if a is None else a for a in at] for at in track[name]], float)
+
+    taps = TapsIn.model_validate(track["taps"])
+    return Clip(
+        times_s=np.array(track["times_s"]), width=track["width"], height=track["height"],
+        **{name: places(name) for name in ("bar", *JOINTS)},
+        taps=taps_of(taps), tapped=track["tapped"], roll=track["roll"],
+    )  # fmt: skip
+
+
 def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipReading:
     """What a clip says, with the coach's words to it. Raises NotFoundError."""
     reading = _reading(stored_clip(connection, lifter_id, clip_id))
@@ -269,6 +299,7 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
     phases = [
         row.model_copy(update={"said": said.get(line_of(row.phase), "")}) for row in reading.phases
     ]
+    reps = [_tapped(rep, words.get(depth_line(rep.number))) for rep in reading.reps]
     verdict = reading.verdict.model_copy(
         update={"said": said.get(THE_SET, ""), "said_cue": said.get(THE_CUE, "")}
     )
@@ -279,6 +310,7 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
             "film_until": film.kept_until if film else None,
             "findings": findings,
             "phases": phases,
+            "reps": reps,
             "verdict": verdict,
             "shown": clip_word is not None and clip_word.word == "shown",
             "logged": "log" in words,

@@ -92,11 +92,12 @@ class Films:
 
     async def take(
         self, club_id: UUID, film_id: UUID, chunks: AsyncIterator[bytes],
-        most_bytes: int = MOST_BYTES,
+        most_bytes: int | None = None,
     ) -> int:  # fmt: skip
         """Write a film as it comes; its size in bytes. Raises InvalidError for one too large or
         empty; nothing is left of it then."""
         self.make_room(club_id)
+        most_bytes = most_bytes or MOST_BYTES
         path, size = self.path(club_id, film_id), 0
         try:
             with path.open("wb") as file:

@@ -14,6 +14,7 @@ from pavrik.core.faults.rituals import cues_for
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
 from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.clip import Clip
+from pavrik.core.tracking.depth import told as depth_told
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, View, find, view_of
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
@@ -193,9 +194,7 @@ def reps_out(
 
 def _depth(one: Finding, above_m: float) -> dict[str, Any]:
     """How deep a rep was, by the finding that looks at it."""
-    state = "cannot tell"
-    if abs(above_m) >= one.told_from:
-        state = "high" if above_m > 0 else "deep"
+    state = depth_told(-above_m, one.told_from)
     return {"below_m": -above_m, "unsure_m": one.told_from, "depth": state}
 
 

@@ -58,4 +58,4 @@ $$;
 -- A coach's own words in the place of a line of the review.
 alter table clip_word drop constraint clip_word_word;
 alter table clip_word add constraint clip_word_word check (word in
-  ('confirmed', 'dismissed', 'undecided', 'shown', 'hidden', 'withdrawn', 'logged', 'said'));
+  ('confirmed', 'dismissed', 'undecided', 'shown', 'hidden', 'withdrawn', 'logged', 'said', 'tapped'));

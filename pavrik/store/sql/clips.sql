@@ -33,6 +33,10 @@ select clip_id, lifter_id, lift, load_kg, filmed_on, way, note, film_sha256, ans
   model_version, made_at
 from film_clip where clip_id = :clip_id;
 
+-- name: get_clip_track
+-- What a clip came from.
+select request, track from film_clip where clip_id = :clip_id;
+
 -- name: add_clip_word!
 -- What a coach says to a finding, or to the clip.
 insert into clip_word (club_id, word_id, clip_id, subject, word, words, said_by)

@@ -13,6 +13,7 @@ import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
 import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
+import DepthTaps from './DepthTaps.vue'
 import FilmFigure from './FilmFigure.vue'
 import FindingRow from './FindingRow.vue'
 import HeadOnFigure from './HeadOnFigure.vue'
@@ -33,15 +34,22 @@ const { message, busy, run } = useProblem()
 const clip = useQuery(clipQuery(props.lifterId, props.clipId))
 const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
 const kept = computed(() => reading.value?.film_id ?? null)
+const heldHere = computed(() => filmOf(props.clipId))
 const url = computed(
   () =>
-    filmOf(props.clipId) ?? (kept.value ? `/api/lifters/${props.lifterId}/films/${kept.value}` : undefined),
+    heldHere.value?.url ?? (kept.value ? `/api/lifters/${props.lifterId}/films/${kept.value}` : undefined),
 )
 const figure = useTemplateRef<{ video: HTMLVideoElement | null }>('figure')
 const film = computed(() => figure.value?.video ?? null)
 const ghost = ref(true)
 const frame = ref(0)
 const playing = ref(false)
+/** The rep whose depth is being tapped; 0 for none. */
+const depthOf = ref(0)
+function tapDepth(number: number) {
+  goTo(reading.value?.reps[number - 1]?.turn_s ?? 0)
+  depthOf.value = number
+}
 const times = computed(() => reading.value?.frames.times_s ?? [])
 
 const frameAt = (time: number) => nearest(times.value, time)
@@ -121,14 +129,27 @@ const now = computed(() => {
   <Waiting v-if="!reading" what="The clip" :error="clip.error.value" @again="clip.refetch()" />
   <div v-else class="view">
     <section class="left">
-      <component
-        :is="reading.view === 'side' ? FilmFigure : HeadOnFigure"
-        ref="figure"
-        :reading="reading"
-        :url="url"
-        :at="frame"
-        :ghost="ghost"
-      />
+      <div class="over">
+        <component
+          :is="reading.view === 'side' ? FilmFigure : HeadOnFigure"
+          ref="figure"
+          :reading="reading"
+          :url="url"
+          :still="heldHere?.still ?? false"
+          :at="frame"
+          :ghost="ghost"
+        />
+        <DepthTaps
+          v-if="depthOf && film"
+          :key="depthOf"
+          :lifter-id="lifterId"
+          :clip-id="clipId"
+          :rep="depthOf"
+          :film="film"
+          :size="[reading.frames.width, reading.frames.height]"
+          @done="depthOf = 0"
+        />
+      </div>
       <PictureKeys :playing="playing" @step="step" @toggle="playing = !playing">
         <span class="num small now">{{ now }}</span>
         <label v-if="reading.view !== 'rear'" class="small"
@@ -203,7 +224,13 @@ const now = computed(() => {
       <ClipActs :reading="reading" :lifter-id="lifterId" @said="again" @gone="$emit('gone')" />
     </aside>
     <section class="sheets">
-      <component :is="reading.view === 'side' ? ReviewSheet : HeadOnSheet" :reading="reading" @go="goTo" />
+      <component
+        :is="reading.view === 'side' ? ReviewSheet : HeadOnSheet"
+        :reading="reading"
+        :film="film !== null"
+        @go="goTo"
+        @depth="tapDepth"
+      />
       <Beside v-if="reading.view === 'side'" :reading="reading" :lifter-id="lifterId" class="no-print" />
     </section>
   </div>
@@ -231,6 +258,9 @@ const now = computed(() => {
   gap: 8px;
   align-content: start;
   min-width: 0;
+}
+.over {
+  position: relative;
 }
 .now {
   flex: 1;

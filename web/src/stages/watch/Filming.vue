@@ -17,7 +17,7 @@ import SentFilms from './SentFilms.vue'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
-import { hold } from './films'
+import { hold, isPicture } from './films'
 import { headOnTapsOf, tapsOf, type Tapped, type View } from './taps'
 
 const props = defineProps<{ lifterId: string; known: Schemas['ClipsAnswer'] }>()
@@ -228,9 +228,9 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         <OneOf v-model="source" label="Where the film comes from" :options="sources" />
         <div v-if="source === 'device'" class="choose">
           <ChooseFile
-            name="Choose a film"
-            says="MP4, MOV or WebM, up to a minute and 200 MB"
-            accept="video/*"
+            name="Choose a film or a picture"
+            says="MP4, MOV or WebM, up to a minute and 200 MB; a picture from the side tells one moment"
+            :accept="view === 'side' ? 'video/*,image/*' : 'video/*'"
             @chosen="(film) => take(film, uuid7(), false)"
           />
           <h2 class="mt-4">How to film</h2>
@@ -263,12 +263,13 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         :lift="lift"
         :view="view"
         :start="film.start"
+        :still="isPicture(film.blob)"
         :busy="busy || job?.state === 'running'"
         @track="track"
         @points="keepPoints"
         @drop="drop"
       />
-      <label v-if="film && !film.fromLifter" class="small keep"
+      <label v-if="film && !film.fromLifter && !isPicture(film.blob)" class="small keep"
         ><input v-model="keeps" type="checkbox" /> Keep the film for {{ KEPT_DAYS }} days: the lifter said yes
         to it</label
       >

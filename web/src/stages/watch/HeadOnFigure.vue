@@ -4,7 +4,7 @@
 import { computed, useTemplateRef } from 'vue'
 import type { Reading } from './words'
 
-const props = defineProps<{ reading: Reading; url?: string; at: number; ghost: boolean }>()
+const props = defineProps<{ reading: Reading; url?: string; still?: boolean; at: number; ghost: boolean }>()
 const video = useTemplateRef<HTMLVideoElement>('video')
 defineExpose({ video })
 
@@ -51,7 +51,8 @@ const foot = computed(() => frames.value.foot)
 
 <template>
   <div class="picture" :class="{ bare: !url }" :style="{ aspectRatio: `${view.width} / ${view.height}` }">
-    <video v-if="url" ref="video" :src="url" muted playsinline preload="auto" />
+    <img v-if="url && still" :src="url" alt="" />
+    <video v-else-if="url" ref="video" :src="url" muted playsinline preload="auto" />
     <svg
       :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
       role="img"

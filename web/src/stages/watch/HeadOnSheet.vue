@@ -4,8 +4,8 @@ import { computed } from 'vue'
 import OwnWords from './OwnWords.vue'
 import { aside, isTold, MARK, offset, size, speedText, stateClass, type Reading } from './words'
 
-const props = defineProps<{ reading: Reading }>()
-defineEmits<{ go: [time: number] }>()
+const props = defineProps<{ reading: Reading; film?: boolean }>()
+defineEmits<{ go: [time: number]; depth: [rep: number] }>()
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
 const front = computed(() => props.reading.view === 'front')

@@ -3,7 +3,12 @@
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import type { Pixel } from './taps'
 
-const props = defineProps<{ film: HTMLVideoElement; size: [number, number]; at: Pixel; shown: number }>()
+const props = defineProps<{
+  film: HTMLVideoElement | HTMLImageElement
+  size: [number, number]
+  at: Pixel
+  shown: number
+}>()
 const SIDE = 150
 const TIMES = 4
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')

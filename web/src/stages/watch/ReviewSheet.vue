@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
 import { computed } from 'vue'
+import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import OwnWords from './OwnWords.vue'
 import {
@@ -15,8 +16,9 @@ import {
   type Reading,
 } from './words'
 
-const props = defineProps<{ reading: Reading }>()
-defineEmits<{ go: [time: number] }>()
+const props = defineProps<{ reading: Reading; film?: boolean }>()
+defineEmits<{ go: [time: number]; depth: [rep: number] }>()
+const { mayWrite } = useSession()
 const { kg } = useUnits()
 const lines = computed(() =>
   props.reading.phases.length
@@ -135,6 +137,15 @@ const speed = computed(() => props.reading.speed)
                   >
                 </template>
                 <template v-else>cannot tell: oblique</template>
+                <button
+                  v-if="film && mayWrite && reading.camera.angles_told"
+                  type="button"
+                  class="linkish small soft no-print"
+                  :aria-label="`Depth of rep ${rep.number} by two taps`"
+                  @click="$emit('depth', rep.number)"
+                >
+                  {{ rep.tapped ? 'tapped; again' : 'two taps' }}
+                </button>
               </td>
             </tr>
           </tbody>

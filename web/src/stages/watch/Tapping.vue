@@ -16,8 +16,17 @@ import {
   type Tapped,
   type View,
 } from './taps'
+import { useCross } from './useCross'
 
-const props = defineProps<{ url: string; lift: Lift; view: View; start?: Tapped; busy: boolean }>()
+const props = defineProps<{
+  url: string
+  lift: Lift
+  view: View
+  start?: Tapped
+  busy: boolean
+  /** One picture, not a film. */
+  still?: boolean
+}>()
 const emit = defineEmits<{
   track: [tapped: Tapped, atSeconds: number]
   points: [instants: Schemas['TappedInstant'][], size: [number, number]]
@@ -25,6 +34,8 @@ const emit = defineEmits<{
 }>()
 
 const video = useTemplateRef<HTMLVideoElement>('video')
+const picture = useTemplateRef<HTMLImageElement>('picture')
+const shownIn = computed(() => video.value ?? picture.value)
 const size = ref<[number, number] | null>(null)
 const unreadable = ref(false)
 const shown = ref(0)
@@ -35,24 +46,15 @@ const skipped = ref<Set<string>>(new Set())
 const step = computed<Step | null>(
   () => steps.value.find((s) => !tapped.value[s.id] && !skipped.value.has(s.id)) ?? null,
 )
-const cross = ref<Pixel | null>(null)
+const { cross, press, key, move } = useCross(shownIn, size, put)
 const complete = computed(() => isComplete(props.lift, tapped.value, props.view))
 
 function loaded() {
-  const film = video.value
-  if (film) size.value = [film.videoWidth, film.videoHeight]
+  if (video.value) size.value = [video.value.videoWidth, video.value.videoHeight]
+  if (picture.value) size.value = [picture.value.naturalWidth, picture.value.naturalHeight]
 }
-function placeOf(event: PointerEvent | MouseEvent): Pixel | null {
-  const film = video.value
-  if (!film || !size.value) return null
-  const box = film.getBoundingClientRect()
-  return [
-    ((event.clientX - box.left) / box.width) * size.value[0],
-    ((event.clientY - box.top) / box.height) * size.value[1],
-  ]
-}
-function put(at: Pixel | null) {
-  if (!at || !step.value) return
+function put(at: Pixel) {
+  if (!step.value) return
   tapped.value = { ...tapped.value, [step.value.id]: at }
 }
 function again(id: Step['id']) {
@@ -60,18 +62,6 @@ function again(id: Step['id']) {
   delete kept[id]
   skipped.value.delete(id)
   tapped.value = kept
-}
-function key(event: KeyboardEvent) {
-  const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
-  if (by && size.value) {
-    event.preventDefault()
-    const [u, v] = cross.value ?? [size.value[0] / 2, size.value[1] / 2]
-    const far = event.shiftKey ? 20 : 1
-    cross.value = [u + (by[0] ?? 0) * far, v + (by[1] ?? 0) * far]
-  } else if (event.key === 'Enter') {
-    event.preventDefault()
-    put(cross.value)
-  }
 }
 function seek(time: number) {
   if (video.value) video.value.currentTime = Math.max(0, time)
@@ -113,8 +103,8 @@ const rim = computed(() => {
   <div class="tapping">
     <p class="ask" role="status">
       <template v-if="unreadable"
-        >This browser cannot play the film. Film again with the phone’s usual camera, or convert it to MP4 or
-        WebM.</template
+        >This browser cannot {{ still ? 'show the picture' : 'play the film' }}. Film again with the phone’s
+        usual camera, or convert it to MP4 or WebM.</template
       >
       <template v-else-if="step"
         ><b>{{ step.name }}.</b> {{ step.says }}</template
@@ -128,10 +118,12 @@ const rim = computed(() => {
       tabindex="0"
       :aria-label="`Film. ${step ? step.name : 'All points are set'}. Arrow keys move the cross, Enter sets the point.`"
       @keydown="key"
-      @pointermove="cross = placeOf($event)"
-      @click="put(placeOf($event))"
+      @pointermove="move"
+      @click="press"
     >
+      <img v-if="still" ref="picture" :src="url" alt="" @load="loaded" @error="unreadable = true" />
       <video
+        v-else
         ref="video"
         :src="url"
         muted
@@ -150,15 +142,17 @@ const rim = computed(() => {
         </template>
       </svg>
       <Magnifier
-        v-if="video && size && cross && step"
-        :film="video"
+        v-if="shownIn && size && cross && step"
+        :film="shownIn"
         :size="size"
         :at="cross"
         :shown="shown"
       />
     </div>
-    <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
-    <p class="small soft">{{ WHEN[lift] }}</p>
+    <template v-if="!still">
+      <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
+      <p class="small soft">{{ WHEN[lift] }}</p>
+    </template>
     <ul class="points">
       <li v-for="s in steps" :key="s.id">
         <button
@@ -177,10 +171,17 @@ const rim = computed(() => {
       </li>
     </ul>
     <div class="acts">
-      <v-btn variant="flat" :disabled="!complete || busy || unreadable" @click="emit('track', tapped, shown)"
+      <v-btn v-if="still" variant="flat" :disabled="!complete || busy" @click="sendPoints"
+        >Read this picture</v-btn
+      >
+      <v-btn
+        v-else
+        variant="flat"
+        :disabled="!complete || busy || unreadable"
+        @click="emit('track', tapped, shown)"
         >Track this film</v-btn
       >
-      <template v-if="view === 'side'">
+      <template v-if="view === 'side' && !still">
         <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
         <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
           >Only my taps{{
@@ -209,6 +210,7 @@ const rim = computed(() => {
   touch-action: none;
 }
 video,
+img,
 svg {
   width: 100%;
   height: auto;

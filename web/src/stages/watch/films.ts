@@ -1,14 +1,19 @@
-// Films that this page holds, by the clip they belong to: they are played from the device's memory and
-// gone when the page is.
+// Films and pictures that this page holds, by the clip they belong to: they are shown from the device's
+// memory and gone when the page is.
 import { shallowReactive } from 'vue'
 
-const held = shallowReactive(new Map<string, string>())
+interface Held {
+  url: string
+  still: boolean
+}
+const held = shallowReactive(new Map<string, Held>())
 
 export function hold(clipId: string, film: Blob): string {
   const before = held.get(clipId)
-  if (before) URL.revokeObjectURL(before)
+  if (before) URL.revokeObjectURL(before.url)
   const url = URL.createObjectURL(film)
-  held.set(clipId, url)
+  held.set(clipId, { url, still: isPicture(film) })
   return url
 }
-export const filmOf = (clipId: string): string | undefined => held.get(clipId)
+export const isPicture = (file: Blob) => file.type.startsWith('image/')
+export const filmOf = (clipId: string): Held | undefined => held.get(clipId)

@@ -1,0 +1,52 @@
+"""Depth by two taps at the deepest picture of a rep: where the lens stands decides what is level in
+the picture, so that the taps are told in metres."""
+
+from uuid import UUID
+
+from pavrik.core.tracking.depth import depth_by_taps
+from pavrik.core.tracking.measured import camera_of
+from pavrik.errors import InvalidError
+from pavrik.formats.wire.watch import ClipFacts, ClipRef, DepthRequest
+from pavrik.services.context import Who
+from pavrik.services.watch.clips import clip_from, depth_line, reading_in
+from pavrik.services.watch.films import check_sender
+from pavrik.services.watch.lifting import read_lifting
+from pavrik.services.writes import compute_and_write
+from pavrik.store import clips as store
+from pavrik.store.database import Connection, Database
+
+
+def tap(
+    database: Database, who: Who, key: UUID, lifter_id: UUID, clip_id: UUID, request: DepthRequest
+) -> ClipRef:
+    """Keep how deep a rep was by two taps. Raises NotFoundError, ForbiddenError, InvalidError."""
+    check_sender(database, who, lifter_id)
+
+    def compute() -> float:
+        with database.club(who.club_id) as connection:
+            reading = reading_in(connection, lifter_id, clip_id)
+            facts = read_lifting(connection, lifter_id, reading.lift, reading.filmed_on)
+            asked, track = store.get_track(connection, clip_id)
+        if reading.view != "side" or reading.lift != "squat":
+            raise InvalidError("depth is told of a squat filmed from the side")
+        if request.rep > len(reading.reps):
+            raise InvalidError(f"the clip has {len(reading.reps)} reps", "rep")
+        if not reading.camera.angles_told:
+            raise InvalidError("the view is too oblique for depth: film from the side")
+        linkage = facts.at_load(reading.load_kg).linkage
+        plates = ClipFacts.model_validate(
+            {name: asked.get(name) for name in ClipFacts.model_fields if name in asked}
+        ).large_plates
+        camera = camera_of(clip_from(track), linkage, large_plates=plates)
+        return depth_by_taps(camera, linkage, request.crease, request.knee_top)
+
+    def action(connection: Connection, below_m: float) -> ClipRef:
+        word = store.ClipWord(depth_line(request.rep), "tapped", f"{below_m:.4f}")
+        store.say(connection, who.club_id, who.coach_id, clip_id, request.word_id, word)
+        return ClipRef(clip_id=clip_id)
+
+    asked = {"lifter": str(lifter_id), "clip": str(clip_id), **request.model_dump(mode="json")}
+    return compute_and_write(
+        database, who, key, "depth by taps", asked, ClipRef, compute, action,
+        subject=str(lifter_id),
+    )  # fmt: skip

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+// Depth by two taps at the deepest picture of a rep: the crease of the hip, the top of the knee.
+import { computed, ref } from 'vue'
+import { answered, client, once, uuid7 } from '@/shared/api'
+import { useForget } from '@/shared/useLifter'
+import { useProblem } from '@/shared/useProblem'
+import Magnifier from './Magnifier.vue'
+import type { Pixel } from './taps'
+import { useCross } from './useCross'
+
+const props = defineProps<{
+  lifterId: string
+  clipId: string
+  rep: number
+  film: HTMLVideoElement
+  size: [number, number]
+}>()
+const emit = defineEmits<{ done: [] }>()
+const forget = useForget()
+const { message, run } = useProblem()
+const STEPS = ['the crease of the hip', 'the top of the knee'] as const
+const taps = ref<Pixel[]>([])
+const step = computed(() => STEPS[taps.value.length])
+const size = computed<[number, number] | null>(() => props.size)
+const film = computed(() => props.film)
+
+async function put(at: Pixel) {
+  if (!step.value) return
+  taps.value = [...taps.value, at]
+  const [crease, knee_top] = taps.value
+  if (!crease || !knee_top) return
+  const id = uuid7()
+  const kept = await run(() =>
+    answered(
+      client.POST('/api/lifters/{lifter_id}/clips/{clip_id}/depth', {
+        params: { path: { lifter_id: props.lifterId, clip_id: props.clipId }, ...once(id) },
+        body: { word_id: id, rep: props.rep, crease, knee_top },
+      }),
+    ),
+  )
+  if (!kept) {
+    taps.value = []
+    return
+  }
+  await forget(props.lifterId)
+  emit('done')
+}
+const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
+</script>
+
+<template>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
+  <div
+    class="depth"
+    role="application"
+    tabindex="0"
+    :aria-label="`Depth of rep ${rep}: tap ${step ?? 'nothing more'}. Arrow keys move the cross, Enter sets the point.`"
+    @keydown="key"
+    @pointermove="move"
+    @click="press"
+  >
+    <p class="ask">
+      Rep {{ rep }}, deepest picture: tap <b>{{ step }}</b>
+      <button type="button" class="linkish" @click.stop="emit('done')">Leave it</button>
+      <span v-if="message" role="alert"> {{ message }}</span>
+    </p>
+    <svg :viewBox="`0 0 ${size?.[0]} ${size?.[1]}`" aria-hidden="true">
+      <circle v-for="(at, i) in taps" :key="i" :cx="at[0]" :cy="at[1]" :r="props.size[0] / 220" />
+      <template v-if="cross">
+        <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" />
+        <line :x1="cross[0]" :x2="cross[0]" :y1="cross[1] - 14" :y2="cross[1] + 14" />
+      </template>
+    </svg>
+    <Magnifier v-if="cross && size" :film="film" :size="size" :at="cross" :shown="taps.length" />
+  </div>
+</template>
+
+<style scoped>
+.depth {
+  position: absolute;
+  inset: 0;
+  cursor: crosshair;
+  touch-action: none;
+  z-index: 2;
+}
+.ask {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 0;
+  background: #15181b;
+  color: #fffdf8;
+  padding: 6px 12px;
+  line-height: 1.4;
+  z-index: 3;
+}
+svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+line {
+  stroke: #fffdf8;
+  stroke-width: 1.5;
+  vector-effect: non-scaling-stroke;
+}
+circle {
+  fill: #ff8a5c;
+}
+</style>

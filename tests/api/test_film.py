@@ -206,6 +206,8 @@ def test_two_taps_at_the_deepest_picture_tell_the_depth_of_a_rep(coach, filmed, 
     (rep,) = coach.get(at(filmed, "clips", clip)).json()["reps"]
     assert (rep["depth"], rep["tapped"], rep["unsure_m"]) == ("deep", True, 0.025)
     assert 0.03 < rep["below_m"] < 0.5
+    wild = deep | {"word_id": str(uuid7()), "knee_top": [knee[0], 5]}
+    assert "cm apart in height" in coach.post(path, wild).json()["detail"]
     assert "has 1 reps" in coach.post(path, deep | {"rep": 2, "word_id": str(uuid7())}).text
 
 

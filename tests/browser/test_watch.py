@@ -95,14 +95,14 @@ def test_a_phone_s_film_from_opening_to_the_lifter_s_link(coach, phone_film):
     assert coach.find(".picture video").get_attribute("src").startswith("blob:")
     check(coach)
 
-    coach.click("two taps")
+    coach.click("tell it by two taps")
     coach.see("Rep 1, deepest picture: tap the crease of the hip")
-    for up in (30, -70):
+    for up in (30, 0):
         ActionChains(coach.driver).move_to_element_with_offset(
             coach.find(".depth"), 20, up
         ).click().perform()
     coach.see("tapped; again")
-    coach.click("say it yourself")
+    coach.press(".note .pen", Keys.ENTER)
     coach.press(".own textarea", "Hold the chest over the knees")
     coach.click("Keep")
     coach.see("Hold the chest over the knees", "back to what was measured")

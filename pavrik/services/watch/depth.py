@@ -15,6 +15,9 @@ from pavrik.services.writes import compute_and_write
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
 
+FURTHEST_M = 0.30
+"""No crease is further below or above the knee at the bottom of a squat."""
+
 
 def tap(
     database: Database, who: Who, key: UUID, lifter_id: UUID, clip_id: UUID, request: DepthRequest
@@ -38,7 +41,13 @@ def tap(
             {name: asked.get(name) for name in ClipFacts.model_fields if name in asked}
         ).large_plates
         camera = camera_of(clip_from(track), linkage, large_plates=plates)
-        return depth_by_taps(camera, linkage, request.crease, request.knee_top)
+        below_m = depth_by_taps(camera, linkage, request.crease, request.knee_top)
+        if abs(below_m) > FURTHEST_M:
+            raise InvalidError(
+                f"these two places are {abs(below_m) * 100:.0f} cm apart in height, at most "
+                f"{FURTHEST_M * 100:.0f} are: tap the crease of the hip, then the top of the knee"
+            )
+        return below_m
 
     def action(connection: Connection, below_m: float) -> ClipRef:
         word = store.ClipWord(depth_line(request.rep), "tapped", f"{below_m:.4f}")

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Depth by two taps at the deepest picture of a rep: the crease of the hip, the top of the knee.
-import { computed, ref } from 'vue'
+import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
@@ -45,12 +45,18 @@ async function put(at: Pixel) {
   await forget(props.lifterId)
   emit('done')
 }
+const root = useTemplateRef<HTMLElement>('root')
+onMounted(() => {
+  root.value?.scrollIntoView({ block: 'center' })
+  root.value?.focus({ preventScroll: true })
+})
 const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
 </script>
 
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
   <div
+    ref="root"
     class="depth"
     role="application"
     tabindex="0"

@@ -58,11 +58,12 @@ async function keep(text: string) {
     <span v-if="mayWrite" class="no-print again">
       <button
         type="button"
-        class="linkish small soft"
+        class="pen soft"
+        :title="said ? 'Change your words' : 'Say it in your own words'"
         :aria-label="`Say it yourself: ${name}`"
         @click="begin"
       >
-        {{ said ? 'change' : 'say it yourself' }}
+        ✎
       </button>
       <button v-if="said" type="button" class="linkish small soft" :disabled="busy" @click="keep('')">
         back to what was measured
@@ -93,7 +94,15 @@ textarea {
   align-items: center;
 }
 .again {
-  margin-left: 8px;
+  margin-left: 4px;
+}
+.pen {
+  font: inherit;
+  background: none;
+  border: 0;
+  min-width: 28px;
+  min-height: 28px;
+  cursor: pointer;
 }
 .said {
   font-weight: 600;

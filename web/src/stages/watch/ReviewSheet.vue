@@ -141,10 +141,10 @@ const speed = computed(() => props.reading.speed)
                   v-if="film && mayWrite && reading.camera.angles_told"
                   type="button"
                   class="linkish small soft no-print"
-                  :aria-label="`Depth of rep ${rep.number} by two taps`"
+                  :aria-label="`${rep.tapped ? 'tapped; again' : 'tell it by two taps'}, rep ${rep.number}`"
                   @click="$emit('depth', rep.number)"
                 >
-                  {{ rep.tapped ? 'tapped; again' : 'two taps' }}
+                  {{ rep.tapped ? 'tapped; again' : 'tell it by two taps' }}
                 </button>
               </td>
             </tr>

@@ -60,10 +60,11 @@ def _group(page: Page) -> None:
     page.see("Keep the set")
 
 
-def _filmed(page: Page) -> None:
+def _filmed(page: Page, view: str = "The side", fault: str = "hips up before the bar") -> None:
     page.open_lifter(LIFTER, "Watch")
+    page.click(view)
     page.click("The simulated phone")
-    page.click("hips up before the bar")
+    page.click(fault)
     page.fill("Load, kg", "150")
     page.click("Film a set")
     page.until(lambda: "All points are set" in page.text(), "the film", FILMED_S)
@@ -79,6 +80,24 @@ def _tapped(page: Page) -> None:
 
 def _clip(page: Page) -> None:
     _filmed(page)
+    _tracked(page)
+
+
+def _clip_rear(page: Page) -> None:
+    _filmed(page, "Behind", "hips to the left out of the hole")
+    _tracked(page)
+
+
+def _link(page: Page) -> None:
+    page.open_lifter(LIFTER, "Prescribe")
+    page.click("Print, files, link")
+    page.click("Make a link")
+    page.resize(390, 844)
+    page.driver.get(page.find(".made input").get_attribute("value"))
+    page.see("Trained without your coach?")
+
+
+def _tracked(page: Page) -> None:
     page.click("Track this film")
     page.until(lambda: "clip=" in page.driver.current_url, "the clip", FILMED_S)
     page.see("Phase by phase")
@@ -110,6 +129,8 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "platform": _group,
     "watch": _tapped,
     "clip": _clip,
+    "clip-rear": _clip_rear,
+    "link": _link,
     "card": _stage("Card", "The card in the pocket", "Stop at sharp"),
 }
 
@@ -126,6 +147,7 @@ def main(address: str, wanted: list[str]) -> None:
     page.resize(1280, 800)
     page.enter_demo()
     for name in wanted or VIEWS:
+        page.resize(1280, 800)
         VIEWS[name](page)
         picture = driver.execute_cdp_cmd("Page.captureScreenshot", {"format": "png"})["data"]
         (FOLDER / f"{name}.png").write_bytes(base64.b64decode(picture))

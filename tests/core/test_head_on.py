@@ -8,7 +8,7 @@ import numpy as np
 import pytest
 
 from pavrik.core.tracking.findings import find_head_on, head_on_view
-from pavrik.core.tracking.head_on import Edge, head_on_camera, measure_head_on
+from pavrik.core.tracking.head_on import Edge, head_on_camera, mass_aside_m, measure_head_on
 from pavrik.demo.made_up import BODIES, LARGE_PLATES, made_up
 from pavrik.film.camera.head_on import HeadOnShot, both_sides, seen_head_on
 from pavrik.film.camera.motion import Pace, perform
@@ -148,6 +148,15 @@ class TestTold:
             if one.state == "fails"
         ]
         assert not accused
+
+    def test_hips_that_go_alone_are_priced_by_the_mass_that_goes_with_them(self):
+        _, _, found = told(view="rear", faults={"hip-shift": 0.05}, body="usual man")
+        assert found["hips-aside"].bar_aside_m == pytest.approx(0.0, abs=0.005)
+        assert mass_aside_m(0.05, 0.05, 100, 80) > 2.5 * mass_aside_m(0.05, 0.0, 100, 80) > 0.01
+        assert mass_aside_m(0.04, 0.04, 1e6, 80) == pytest.approx(0.04, abs=1e-4), (
+            "a heavy bar decides"
+        )
+        assert mass_aside_m(0.05, 0.0, 100, 80) == pytest.approx(0.05 * 80 / 180 / 2)
 
     def test_from_behind_nothing_is_told_of_knees_and_from_the_front_nothing_of_hips(self):
         _, _, found = told(view="rear", faults={"knees-in": 0.06})

@@ -51,6 +51,8 @@ class Detector(Generic[M]):
     """Whether nothing is told between the threshold and as much to the other side."""
     side: Callable[[M, Rep], Side | None] | None = None
     """Whose side it is, the lifter's own."""
+    bar_aside: Callable[[M, Rep], float] | None = None
+    """How far (m) the bar went to that side meanwhile, where its price depends on it."""
 
     def told(self, own: Sequence[float] = ()) -> float:
         """From which value on it is told: the 99th percentile of the lifter's own light reps where

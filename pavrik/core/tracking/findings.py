@@ -53,6 +53,9 @@ class Finding:
     """Numbers of the reps in which it reaches the threshold."""
     side: Side | None = None
     """Whose side it is, where it has one: the lifter's own."""
+    bar_aside_m: float | None = None
+    """How far the bar was aside with the hips, to the same side positive; None where it is no
+    matter."""
 
 
 @dataclass(frozen=True)
@@ -143,6 +146,8 @@ def _found(
         if detector.side and one.state in ("slight", "fails"):
             worst = reps[int(np.nanargmax(by_rep))]
             one = replace(one, side=detector.side(measured, worst))
+            if detector.bar_aside:
+                one = replace(one, bar_aside_m=detector.bar_aside(measured, worst))
         found.append(one)
     return found
 

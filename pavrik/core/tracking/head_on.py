@@ -93,6 +93,8 @@ class HeadOnMeasured:
     ends_m: Floats
     knees: Floats
     hips_off_m: Floats
+    bar_off_m: Floats
+    """The bar's middle off the middle between the feet, (frames,; left positive)."""
     feet_m: Floats
     camera: Camera
     view: HeadOnView
@@ -129,6 +131,23 @@ class HeadOnMeasured:
 def edge_y_m(large_plates: int) -> float:
     """Middle of the outermost large plate, m from the middle of the bar."""
     return plate_face_m(large_plates) - PLATE_THICK_M / 2
+
+
+UPPER_SHARE = assume(
+    "upper_body_share",
+    0.60,
+    "share",
+    "of body mass in trunk, arms and head",
+    "de Leva, from memory",
+)
+
+
+def mass_aside_m(hips_m: float, bar_m: float, load_kg: float, mass_kg: float) -> float:
+    """How far the mass centre of lifter and bar is to a side where the hips and the bar are so far:
+    the trunk stands between them, the legs between hips and feet."""
+    upper, lower = (hips_m + bar_m) / 2, hips_m / 2
+    body = UPPER_SHARE * upper + (1 - UPPER_SHARE) * lower
+    return (load_kg * bar_m + mass_kg * body) / (load_kg + mass_kg)
 
 
 def head_on_camera(
@@ -180,10 +199,8 @@ def measure_head_on(
         large_plates, clip.roll,
     )  # fmt: skip
     plates = [_without_gaps(plate) for plate in (clip.plate_left, clip.plate_right)]
-    ends = np.stack(
-        [_at_x(camera, plate, bar_x)[1] for plate in plates],
-        -1,
-    )
+    seen = [_at_x(camera, plate, bar_x) for plate in plates]
+    across, ends = (np.stack([place[axis] for place in seen], -1) for axis in range(2))
     feet = np.array([_foot(camera, place, toward * linkage.ankle[0])
                      for place in (clip.taps.ankle_left, clip.taps.ankle_right)])  # fmt: skip
     middle = float(feet.mean())
@@ -207,6 +224,7 @@ def measure_head_on(
         ends_m=ends[:, own],
         knees=knees[:, own],
         hips_off_m=np.asarray(toward * (belt - middle)),
+        bar_off_m=np.asarray(toward * (across.mean(axis=1) - middle)),
         feet_m=np.abs(feet - middle),
         camera=camera,
         view=clip.view,

@@ -56,6 +56,15 @@ def hips_side(measured: HeadOnMeasured, rep: Rep) -> Side:
     return "left" if float(low[int(np.argmax(np.abs(low)))]) > 0 else "right"
 
 
+def bar_with_hips_m(measured: HeadOnMeasured, rep: Rep) -> float:
+    """How far the bar went to the side of the hips where they are furthest off."""
+    frames = np.flatnonzero(_low(measured, rep))
+    hips = np.nan_to_num(measured.hips_off_m[frames] - _stood(measured.hips_off_m, rep))
+    at = int(np.argmax(np.abs(hips)))
+    bar = measured.bar_off_m[frames[at]] - _stood(measured.bar_off_m, rep)
+    return float(np.sign(hips[at]) * bar)
+
+
 def _aside(measured: HeadOnMeasured, rep: Rep) -> Floats:
     low = measured.hips_off_m[_low(measured, rep)] - _stood(measured.hips_off_m, rep)
     return np.asarray(low[np.isfinite(low)])
@@ -144,6 +153,7 @@ HEAD_ON: tuple[Detector[HeadOnMeasured], ...] = (
         "hips-aside", "back", "hip-shift", "out of the hole", "m",
         *_m("aside", 0.006, 0.022, "hips to one side"), hips_aside_m,
         "hips to one side of where they stood", priced=True, side=hips_side,
+        bar_aside=bar_with_hips_m,
     ),
     Detector(
         "bar-tilts", "back", "uneven-bar", "out of the hole", "m",

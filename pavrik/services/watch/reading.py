@@ -16,6 +16,7 @@ from pavrik.core.lifts.lift import Carried
 from pavrik.core.tracking.clip import Clip
 from pavrik.core.tracking.depth import told as depth_told
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, View, find, view_of
+from pavrik.core.tracking.head_on import mass_aside_m
 from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
 from pavrik.core.tracking.reps import Rep, reps_in
@@ -120,7 +121,9 @@ def findings_out(
     """Every finding, what is told with its price: at the measured size where the price is for that
     size, else at the fault's usual size, and once for each fault."""
     told = [one for one in found if one.state in ("slight", "fails")]
-    amounts = {one.detector.fault_id: one.value for one in told if one.detector.priced}
+    amounts = {
+        one.detector.fault_id: _priced_amount(one, lifting) for one in told if one.detector.priced
+    }
     usual = {one.detector.fault_id for one in told if one.state == "fails"} - set(amounts)
     costs: dict[str, FaultCost] = {}
     if told:
@@ -137,6 +140,15 @@ def findings_out(
         return costs.get(fault_id) if one in told and counted else None
 
     return [_finding(one, cost_of(one), catalogue) for one in found]
+
+
+def _priced_amount(one: Finding, lifting: Lifting) -> float:
+    """The amount that a fault is priced by: its value; of hips that go aside alone, how far the
+    mass centre of lifter and bar goes with them."""
+    if one.bar_aside_m is None:
+        return one.value
+    mass_kg = float(lifting.lifter.body.mass_kg)
+    return max(mass_aside_m(one.value, one.bar_aside_m, lifting.load_kg, mass_kg), 0.0)
 
 
 def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> FindingOut:
@@ -158,13 +170,17 @@ def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> Find
         reps=list(one.reps),
         side=one.side,
         cost_kg=cost.lost_kg if cost else None,
-        cost_words=_cost_words(cost, detector.priced) if cost else "",
+        cost_words=_cost_words(cost, one) if cost else "",
     )
 
 
-def _cost_words(cost: FaultCost, at_measured_size: bool) -> str:
-    size = "at the size measured" if at_measured_size else f"at its usual size ({cost.words})"
-    return f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg {size}"
+def _cost_words(cost: FaultCost, one: Finding) -> str:
+    told = f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg"
+    if one.bar_aside_m is not None:
+        return f"{told}, lifter and bar together {cost.amount * 100:.1f} cm aside"
+    if one.detector.priced:
+        return f"{told} at the size measured"
+    return f"{told} at its usual size ({cost.words})"
 
 
 def reps_out(

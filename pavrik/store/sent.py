@@ -5,10 +5,9 @@ from datetime import datetime
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, run
+from pavrik.store.statements import all_of, one_of, run
 
 MOST_LISTED = 60
-ALL = 10_000
 
 
 @dataclass(frozen=True)
@@ -58,6 +57,11 @@ def add_item(connection: Connection, club_id: UUID, item: NewItem) -> None:
 def list_items(connection: Connection, lifter_id: UUID, most: int = MOST_LISTED) -> list[SentItem]:
     """What a lifter sent and what is kept of him, newest first."""
     return all_of(connection, SentItem, "list_sent_items", lifter_id=lifter_id, most=most)
+
+
+def get_item(connection: Connection, item_id: UUID) -> SentItem | None:
+    """One thing that was sent in the club."""
+    return one_of(connection, SentItem, "get_sent_item", item_id=item_id)
 
 
 def count_waiting(connection: Connection) -> list[Waiting]:

@@ -118,6 +118,10 @@ class TestSets:
         theirs = f"/api/shared/{link.removeprefix('/s/')}"
         assert nobody.client.get(theirs).json()["sent"] == []
         assert nobody.client.delete(f"{theirs}/sent/{body['item_id']}").status_code == 404
+        film_id, _ = send_film(nobody, way)
+        taken = send_film(nobody, theirs, b"another film", film_id)[1]
+        assert taken.status_code == 404, "nobody writes over another lifter's film"
+        assert coach.get(at(lifter, "films", film_id)).content == FILM
         assert word(coach, other, body["item_id"], "accepted").status_code == 404
         (open_link,) = coach.get(at(lifter, "links")).json()
         coach.post(at(lifter, "links", open_link["link_id"], "closing"), {})

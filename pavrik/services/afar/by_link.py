@@ -91,13 +91,15 @@ def _note(connection: Connection, link: CardLink, deed: str) -> None:
 
 
 def _check_waiting(connection: Connection, item: store.NewItem) -> None:
-    """Raises InvalidError where too much of the kind waits already; what is sent again waits
-    once."""
-    now = datetime.now(UTC)
-    known = store.list_items(connection, item.lifter_id)
-    if any(one.item_id == item.item_id for one in known):
+    """What is sent again waits once. Raises InvalidError where too much of the kind waits already,
+    NotFoundError for the id of somebody else's."""
+    if store.get_item(connection, item.item_id) is not None:
+        item_in(connection, item.lifter_id, item.item_id)
         return
-    waiting = sum(one.kind == item.kind and state_of(one, now) == "waits" for one in known)
+    waiting = sum(
+        one.waiting for one in store.count_waiting(connection)
+        if (one.lifter_id, one.kind) == (item.lifter_id, item.kind)
+    )  # fmt: skip
     most = MOST_WAITING[item.kind]
     if waiting >= most:
         raise InvalidError(

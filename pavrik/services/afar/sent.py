@@ -66,10 +66,10 @@ def list_sent(database: Database, who: Who, lifter_id: UUID) -> list[SentAnswer]
 
 def item_in(connection: Connection, lifter_id: UUID, item_id: UUID) -> store.SentItem:
     """One thing that a lifter sent. Raises NotFoundError."""
-    for item in store.list_items(connection, lifter_id, store.ALL):
-        if item.item_id == item_id:
-            return item
-    raise NotFoundError("this lifter has sent nothing of the kind")
+    item = store.get_item(connection, item_id)
+    if item is None or item.lifter_id != lifter_id:
+        raise NotFoundError("this lifter has sent nothing of the kind")
+    return item
 
 
 def say(

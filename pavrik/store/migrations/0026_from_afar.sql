@@ -44,6 +44,16 @@ create table sent_word (
 create index sent_word_of_item on sent_word (club_id, item_id, number desc);
 call protect('sent_word');
 
+-- With the newest word to each and the clip that was made of it.
+create view sent_standing with (security_invoker = true) as
+select i.*,
+  (select word from sent_word w where w.club_id = i.club_id and w.item_id = i.item_id
+   order by w.number desc limit 1) as word,
+  (select clip_id from film_clip c where c.club_id = i.club_id and c.lifter_id = i.lifter_id
+     and c.request ->> 'film_id' = i.item_id::text limit 1) as clip_id
+from sent_item i;
+grant select on sent_standing to pavrik_app;
+
 create trigger note_change after insert or update on sent_item for each row execute function note_change();
 create trigger note_change after insert or update on sent_word for each row execute function note_change();
 

@@ -159,10 +159,13 @@ def bar_away_m(measured: Measured, expected: Expected, rep: Rep) -> float:
     return float(np.max((x[up][below] - x[rep.first]) - (way - way[0])))
 
 
-def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float]:
+def in_metres(
+    name: str, error: float, told: float, meaning: str, seen_from: str = "film"
+) -> tuple[float, float]:
+    """A detector's error and its first threshold, registered as assumptions."""
     return (
-        assume(f"film_{name}_sd", error, "m", f"error of a film: {meaning}"),
-        assume(f"film_{name}_told", told, "m", f"told from: {meaning}"),
+        assume(f"{seen_from}_{name}_sd", error, "m", f"error of a film: {meaning}"),
+        assume(f"{seen_from}_{name}_told", told, "m", f"told from: {meaning}"),
     )
 
 
@@ -175,32 +178,33 @@ DETECTORS: tuple[Detector[Measured], ...] = (
     ),
     Detector(
         "heels-up", "back", "heels-up", "bottom", "m",
-        *_m("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
+        *in_metres("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
         "heel off the floor",
     ),
     Detector(
         "depth", "back", "high", "bottom", "m",
-        *_m("depth", 0.015, 0.035, "crease of the hip above the top of the knee"), above_level_m,
+        *in_metres("depth", 0.015, 0.035, "crease of the hip above the top of the knee"),
+        above_level_m,
         "crease of the hip above the top of the knee", banded=True,
     ),
     Detector(
         "hips-rise", "back", "hips-rise", "out of the hole", "m",
-        *_m("hips", 0.002, 0.030, "hips ahead of the bar"), hips_lead_m,
+        *in_metres("hips", 0.002, 0.030, "hips ahead of the bar"), hips_lead_m,
         "hips higher than at the same bar height going down", priced=True,
     ),
     Detector(
         "bar-forward", "back", "bar-forward", "out of the hole", "m",
-        *_m("forward", 0.001, 0.019, "bar in front of its way down"), bar_forward_m,
+        *in_metres("forward", 0.001, 0.019, "bar in front of its way down"), bar_forward_m,
         "bar in front of where it went down", priced=True,
     ),
     Detector(
         "knees-stay", "back", "knees-stay", "out of the hole", "m",
-        *_m("knees", 0.001, 0.025, "knees in front of their way down"), knees_stay_m,
+        *in_metres("knees", 0.001, 0.025, "knees in front of their way down"), knees_stay_m,
         "knees in front of where they were going down",
     ),
     Detector(
         "hips-before-plates", "hands", "hips-shoot", "off the floor", "m",
-        *_m("hips_before", 0.0026, 0.022, "hips up before the plates leave"),
+        *in_metres("hips_before", 0.0026, 0.022, "hips up before the plates leave"),
         hips_before_plates_m, "hips up before the plates left", priced=True,
     ),
     Detector(
@@ -211,7 +215,7 @@ DETECTORS: tuple[Detector[Measured], ...] = (
     ),
     Detector(
         "bar-away", "hands", "bar-away", "below the knee", "m",
-        *_m("away", 0.0045, 0.017, "bar in front of its computed way"), bar_away_m,
+        *in_metres("away", 0.0045, 0.017, "bar in front of its computed way"), bar_away_m,
         "bar in front of its computed way", priced=True,
     ),
 )  # fmt: skip

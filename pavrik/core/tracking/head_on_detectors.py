@@ -1,12 +1,14 @@
 """What a film from the front or from behind can tell, one number per rep; the errors come from
 rendered clips with known truth, the thresholds are first ones."""
 
+from functools import partial
+
 import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.assumptions import assume
 from pavrik.core.lifts.lift import Carried
-from pavrik.core.tracking.detectors import LOWEST, Detector, Side, at_equal_height
+from pavrik.core.tracking.detectors import LOWEST, Detector, Side, at_equal_height, in_metres
 from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.head_on import HeadOnMeasured
 from pavrik.core.tracking.reps import Rep
@@ -131,38 +133,32 @@ def first_down(measured: HeadOnMeasured, rep: Rep) -> Side:
     return "right" if float(tilts[int(np.argmax(np.abs(tilts)))]) > 0 else "left"
 
 
-def _m(name: str, error: float, told: float, meaning: str) -> tuple[float, float]:
-    return (
-        assume(f"front_{name}_sd", error, "m", f"error of a film: {meaning}"),
-        assume(f"front_{name}_told", told, "m", f"told from: {meaning}"),
-    )
-
-
+_in_metres = partial(in_metres, seen_from="front")
 HEAD_ON: tuple[Detector[HeadOnMeasured], ...] = (
     Detector(
         "knees-inside", "back", "knees-in", "bottom", "m",
-        *_m("inside", 0.015, 0.035, "knee inside its ankle at the bottom"), knees_inside_m,
+        *_in_metres("inside", 0.015, 0.035, "knee inside its ankle at the bottom"), knees_inside_m,
         "knee inside its ankle", side=knee_inside_side,
     ),
     Detector(
         "knees-cave", "back", "knees-in", "out of the hole", "m",
-        *_m("cave", 0.006, 0.025, "knee further in than going down"), knees_cave_m,
+        *_in_metres("cave", 0.006, 0.025, "knee further in than going down"), knees_cave_m,
         "knee further in than at the same bar height going down", side=knee_side,
     ),
     Detector(
         "hips-aside", "back", "hip-shift", "out of the hole", "m",
-        *_m("aside", 0.006, 0.022, "hips to one side"), hips_aside_m,
+        *_in_metres("aside", 0.006, 0.022, "hips to one side"), hips_aside_m,
         "hips to one side of where they stood", priced=True, side=hips_side,
         bar_aside=bar_with_hips_m,
     ),
     Detector(
         "bar-tilts", "back", "uneven-bar", "out of the hole", "m",
-        *_m("tilt", 0.008, 0.030, "one end of the bar higher"), bar_tilts_m,
+        *_in_metres("tilt", 0.008, 0.030, "one end of the bar higher"), bar_tilts_m,
         "one end of the bar above the other", side=low_end,
     ),
     Detector(
         "lands-uneven", "hands", "one-side-down", "lowering", "m",
-        *_m("lands", 0.008, 0.025, "one end of the bar lower at landing"), lands_uneven_m,
+        *_in_metres("lands", 0.008, 0.025, "one end of the bar lower at landing"), lands_uneven_m,
         "one end of the bar above the other before it lands", side=first_down,
     ),
 )  # fmt: skip

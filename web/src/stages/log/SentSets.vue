@@ -1,35 +1,14 @@
 <script setup lang="ts">
 // Sets that the lifter did alone and sent by the own link: they count once a coach says so.
-import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { answered, client, once, uuid7 } from '@/shared/api'
-import { sentQuery } from '@/shared/queries'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
-import { useForget } from '@/shared/useLifter'
-import { useProblem } from '@/shared/useProblem'
+import { useSent } from '@/shared/useSent'
 import { dayOf } from '@/shared/words'
 
 const props = defineProps<{ lifterId: string }>()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
-const forget = useForget()
-const { message, busy, run } = useProblem()
-const sent = useQuery(computed(() => sentQuery(props.lifterId)))
-const waiting = computed(() => (sent.data.value ?? []).filter((s) => s.kind === 'set' && s.state === 'waits'))
-
-async function say(itemId: string, word: 'accepted' | 'declined') {
-  const id = uuid7()
-  const said = await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/sent/{item_id}/words', {
-        params: { path: { lifter_id: props.lifterId, item_id: itemId }, ...once(id) },
-        body: { word_id: id, word },
-      }),
-    ),
-  )
-  if (said) await forget(props.lifterId)
-}
+const { waiting, say, message, busy } = useSent(() => props.lifterId, 'set')
 </script>
 
 <template>
@@ -60,31 +39,4 @@ async function say(itemId: string, word: 'accepted' | 'declined') {
   </section>
 </template>
 
-<style scoped>
-.sent {
-  border-left: 3px solid var(--signal);
-  padding-left: 12px;
-  margin-bottom: 18px;
-}
-ul {
-  list-style: none;
-  padding: 0;
-  margin: 4px 0 0;
-}
-li {
-  border-top: 1px solid var(--hair);
-  padding: 6px 0;
-}
-.acts {
-  display: flex;
-  gap: 6px;
-  margin-top: 4px;
-}
-.key {
-  padding: 2px 12px;
-}
-.yes {
-  border-color: var(--ink);
-  font-weight: 600;
-}
-</style>
+<style scoped src="@/shared/sent.css"></style>

@@ -5,11 +5,10 @@ import { onKeyStroke, useEventListener, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import Waiting from '@/shared/Waiting.vue'
 import { isTyping } from '@/shared/keys'
-import { answered, client, once, uuid7 } from '@/shared/api'
 import { clipQuery } from '@/shared/queries'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
-import { useProblem } from '@/shared/useProblem'
+import { useSent } from '@/shared/useSent'
 import { dayOf } from '@/shared/words'
 import Beside from './Beside.vue'
 import ClipActs from './ClipActs.vue'
@@ -30,7 +29,7 @@ defineEmits<{ gone: [] }>()
 const queries = useQueryClient()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
-const { message, busy, run } = useProblem()
+const { say, message, busy } = useSent(() => props.lifterId, 'film')
 const clip = useQuery(clipQuery(props.lifterId, props.clipId))
 const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
 const kept = computed(() => reading.value?.film_id ?? null)
@@ -94,16 +93,7 @@ onKeyStroke([',', '.', ' '], (event) => {
   else step(event.key === '.' ? 1 : -1)
 })
 async function forgetFilm() {
-  const id = uuid7()
-  const done = await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/sent/{item_id}/words', {
-        params: { path: { lifter_id: props.lifterId, item_id: kept.value ?? '' }, ...once(id) },
-        body: { word_id: id, word: 'deleted' },
-      }),
-    ),
-  )
-  if (done) await again()
+  if (await say(kept.value ?? '', 'deleted')) await again()
 }
 async function again() {
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })

@@ -70,6 +70,8 @@ def test_what_is_asked_from_the_wrong_side_is_told(coach, filmed, clip):
     taps = {"plate_left": edge, "plate_right": far, "ankle_left": [300, 400],
             "ankle_right": [500, 400]}  # fmt: skip
     body = facts() | {"film_id": str(uuid7()), "tapped_s": 0.0, "taps": taps}
+    pull = coach.post(at(filmed, "clips", "head-on"), body | {"view": "front", "lift": "deadlift"})
+    assert pull.status_code == 404, "of a pull the bar is enough; there is no such film"
     for view, missing in (("front", "tap both knees"), ("rear", "tap the middle of the belt")):
         refused = coach.post(at(filmed, "clips", "head-on"), body | {"view": view})
         assert (refused.status_code, missing in refused.text) == (422, True)

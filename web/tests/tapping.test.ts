@@ -24,6 +24,20 @@ const without = (tapped: Record<string, unknown>, id: string) =>
 
 describe('what is tapped', () => {
   it('is the near ankle in a squat and the shoulder in a pull; the sleeve where it can be seen', () => {
+    expect(
+      stepsOf('squat', 'front')
+        .map((s) => s.id)
+        .slice(-2),
+    ).toEqual(['knee_left', 'knee_right'])
+    expect(stepsOf('squat', 'rear').at(-1)!.id).toBe('belt')
+    expect(stepsOf('deadlift', 'rear').map((s) => s.id)).toEqual([
+      'plate_left_top',
+      'plate_left_bottom',
+      'plate_right_top',
+      'plate_right_bottom',
+      'ankle_left',
+      'ankle_right',
+    ])
     const ids = (lift: 'squat' | 'deadlift') => stepsOf(lift).map((s) => s.id)
     expect(ids('squat')).toEqual(['plate', 'rim', 'ankle', 'knee', 'hip', 'sleeve_end'])
     expect(ids('deadlift')).toEqual(['plate', 'rim', 'knee', 'hip', 'shoulder', 'sleeve_end'])

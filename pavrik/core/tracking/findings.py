@@ -20,7 +20,7 @@ State = Literal["holds", "slight", "fails", "cannot tell"]
 ALONE = assume("film_alone", 1.5, "shares", "of the threshold: one rep alone is enough")
 SLIGHT = assume("film_slight", 0.67, "shares", "of the threshold: seen twice it is slight")
 BLIND_FROM_THE_SIDE = (
-    "knees in, hips to one side and an uneven bar: film from the front",
+    "knees in: film from the front; hips to one side and an uneven bar: from behind",
     "a rounding back or a tucking pelvis: mark them by eye",
 )
 
@@ -35,6 +35,7 @@ BLIND_HEAD_ON: Mapping[HeadOnView, tuple[str, ...]] = {
         "depth, the bar's way and the lean of the back: film from the side",
     ),
 }
+BLIND_PULL_HEAD_ON = ("of a pull only the bar is told from here: film the rest from the side",)
 MOST_HEAD_ON_DEG = assume("oblique_head_on_deg", 10.0, "deg", "beyond it the front tells no place")
 
 
@@ -106,6 +107,12 @@ _STAND = {
 def view_of(measured: Measured) -> View:
     """The view of a measured clip."""
     return View(float(degrees(measured.camera.yaw)), measured.yaw_known)
+
+
+def blind_head_on(measured: HeadOnMeasured) -> tuple[str, ...]:
+    """What cannot be told from there."""
+    pulls = measured.linkage.carried == "hands"
+    return BLIND_PULL_HEAD_ON if pulls else BLIND_HEAD_ON[measured.view]
 
 
 def head_on_view(measured: HeadOnMeasured) -> View:

@@ -6,7 +6,7 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, model_validator
 
-from pavrik.core.competition_lifts import LiftId
+from pavrik.core.competition_lifts import LIFTS, LiftId
 from pavrik.core.tracking.detectors import Side
 from pavrik.core.tracking.findings import State
 from pavrik.core.tracking.head_on import HeadOnView
@@ -99,7 +99,8 @@ class TrackRequest(TrackedFacts):
 
 
 class HeadOnTrackRequest(TrackedFacts):
-    """Track a film from the front (both knees tapped) or from behind (the belt tapped)."""
+    """Track a film from the front (of a squat both knees tapped) or from behind (of a squat the
+    belt tapped)."""
 
     tapped_s: Annotated[float, Field(ge=0, le=3600)]
     view: HeadOnView
@@ -107,6 +108,8 @@ class HeadOnTrackRequest(TrackedFacts):
 
     @model_validator(mode="after")
     def _seen_from_there(self) -> "HeadOnTrackRequest":
+        if LIFTS[self.lift].carried == "hands":
+            return self
         knees = self.taps.knee_left and self.taps.knee_right
         if self.view == "front" and not knees:
             raise ValueError("tap both knees: from the front they are what is measured")

@@ -6,7 +6,7 @@ from uuid import UUID
 import numpy as np
 
 from pavrik.core import MODEL_VERSION
-from pavrik.core.tracking.findings import BLIND_HEAD_ON, find_head_on, head_on_view
+from pavrik.core.tracking.findings import blind_head_on, find_head_on, head_on_view
 from pavrik.core.tracking.head_on import HeadOnClip, HeadOnMeasured, measure_head_on
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.tracking.review import column, first_against_last, head_on_rows
@@ -50,7 +50,7 @@ def read_head_on(
     view = head_on_view(measured)
     told_reps = reps_out(reps, told, view, measured.times_s)
     rows = head_on_rows(lifting.lift, measured, lifting.expected, reps, told)
-    blind = BLIND_HEAD_ON[clip.view]
+    blind = blind_head_on(measured)
     return ClipReading(
         clip_id=facts.clip_id,
         lifter_id=lifter_id,

@@ -64,11 +64,9 @@ const pair = (what: 'ankle' | 'knee', says: string): Step[] =>
     name: `${what === 'ankle' ? 'Ankle' : 'Knee'} ${side}`,
     says: `${says}, ${side} in the picture.`,
   }))
-const FRONT: Step[] = [
-  ...EDGES,
-  ...pair('ankle', 'The middle of the ankle'),
-  ...pair('knee', 'The middle of the knee'),
-]
+/** Of a pull only the bar is told from here. */
+const HANGING: Step[] = [...EDGES, ...pair('ankle', 'The middle of the ankle')]
+const FRONT: Step[] = [...HANGING, ...pair('knee', 'The middle of the knee')]
 const REAR: Step[] = [
   ...EDGES,
   ...pair('ankle', 'The middle of the heel, at ankle height'),
@@ -76,6 +74,7 @@ const REAR: Step[] = [
 ]
 
 export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
+  if (view !== 'side' && lift === 'deadlift') return HANGING
   if (view === 'front') return FRONT
   if (view === 'rear') return REAR
   if (lift === 'squat')

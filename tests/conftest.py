@@ -50,6 +50,14 @@ class Server:
         return made
 
 
+@pytest.fixture(scope="session", autouse=True)
+def jobs_give_way_to_nobody() -> Iterator[None]:
+    """Nobody waits for an answer while a test waits for a job; other tests must not starve it."""
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr("pavrik.services.jobs.GIVES_WAY", 0)
+        yield
+
+
 @pytest.fixture(scope="session")
 def server() -> Iterator[Server]:
     with tempfile.TemporaryDirectory(prefix="pvk") as folder:

@@ -9,7 +9,7 @@ from pavrik.core.competition_lifts import LIFT_IDS, LiftId
 from pavrik.demo.history import stable_id
 from pavrik.film.camera.head_on import seen_head_on
 from pavrik.film.camera.seen import seen_clip
-from pavrik.formats.wire.watch import ClipFacts, ClipView, SimulateRequest, StandIn
+from pavrik.formats.wire.watch_requests import ClipFacts, ClipView, SimulateRequest, StandIn
 from pavrik.services.context import Who
 from pavrik.services.watch.clips import AnyClip, keep_clip
 from pavrik.services.watch.lifting import Lifting, lifting_of

@@ -14,16 +14,13 @@ from pavrik.api.setups.job_routes import JobsIn
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.motion_files import MARKERS, to_c3d, to_csv, to_trc
 from pavrik.formats.wire.log import SetRef
-from pavrik.formats.wire.watch import (
+from pavrik.formats.wire.watch import ClipReading, ClipRef, ClipsAnswer, FilmRef
+from pavrik.formats.wire.watch_requests import (
     ClipFacts,
     ClipLogRequest,
-    ClipReading,
-    ClipRef,
-    ClipsAnswer,
     ClipWordRequest,
     DepthRequest,
     FileFacts,
-    FilmRef,
     HeadOnTapsIn,
     HeadOnTrackRequest,
     PointsRequest,

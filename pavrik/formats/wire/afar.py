@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Done, Note, Rpe
-from pavrik.formats.wire.watch import ClipView
+from pavrik.formats.wire.watch_requests import ClipView
 
 SentWord = Literal["accepted", "declined", "taken back", "deleted"]
 SentState = Literal[

@@ -8,15 +8,8 @@ from pavrik.core.tracking.review import Instant
 from pavrik.formats.model.deadlift_answers import DeadliftAtLoadRequest
 from pavrik.formats.model.lift_answers import SquatAtLoadRequest
 from pavrik.formats.model.requests import Strict
-from pavrik.formats.wire.watch import (
-    CameraOut,
-    FindingOut,
-    PhaseOut,
-    Pixel,
-    RepOut,
-    TapsIn,
-    VerdictOut,
-)
+from pavrik.formats.wire.watch import CameraOut, FindingOut, PhaseOut, RepOut, VerdictOut
+from pavrik.formats.wire.watch_requests import Pixel, TapsIn
 
 MOST_FRAMES = 3600
 Places = Annotated[tuple[Pixel | None, ...], Field(max_length=MOST_FRAMES)]

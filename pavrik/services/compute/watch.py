@@ -10,13 +10,13 @@ from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
 from pavrik.core.units import Floats, radians
 from pavrik.formats.model.setup_codec import from_wire
-from pavrik.formats.wire.watch import ClipFacts
 from pavrik.formats.wire.watch_compute import (
     DeadliftWatchRequest,
     SquatWatchRequest,
     TrackIn,
     WatchAnswer,
 )
+from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.setups.analysis import lifter_at_load
 from pavrik.services.watch.lifting import lifting_from
 from pavrik.services.watch.reading import Advice, Earlier, read_clip

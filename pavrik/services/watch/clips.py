@@ -24,19 +24,16 @@ from pavrik.formats.motion_files import MARKERS, Motion
 from pavrik.formats.review_pdf import write_review_pdf
 from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.formats.wire.watch import (
-    ClipFacts,
     ClipLine,
     ClipReading,
     ClipRef,
     ClipsAnswer,
     ClipSummary,
-    ClipView,
     FaultChoice,
-    PointsRequest,
     RepOut,
-    TapsIn,
     Way,
 )
+from pavrik.formats.wire.watch_requests import ClipFacts, ClipView, PointsRequest, TapsIn
 from pavrik.services.afar.sent import film_of_clip
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who

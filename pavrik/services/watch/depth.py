@@ -6,7 +6,8 @@ from uuid import UUID
 from pavrik.core.tracking.depth import depth_by_taps
 from pavrik.core.tracking.measured import camera_of
 from pavrik.errors import InvalidError
-from pavrik.formats.wire.watch import ClipFacts, ClipRef, DepthRequest
+from pavrik.formats.wire.watch import ClipRef
+from pavrik.formats.wire.watch_requests import ClipFacts, DepthRequest
 from pavrik.services.context import Who
 from pavrik.services.watch.clips import clip_from, depth_line, reading_in
 from pavrik.services.watch.films import check_sender

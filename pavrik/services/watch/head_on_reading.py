@@ -12,14 +12,8 @@ from pavrik.core.tracking.reps import Rep
 from pavrik.core.tracking.review import column, first_against_last, head_on_rows
 from pavrik.core.units import Floats, degrees
 from pavrik.errors import InvalidError
-from pavrik.formats.wire.watch import (
-    CameraOut,
-    ClipFacts,
-    ClipReading,
-    FramesOut,
-    HeadOnFrames,
-    PhaseOut,
-)
+from pavrik.formats.wire.watch import CameraOut, ClipReading, FramesOut, HeadOnFrames, PhaseOut
+from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.watch.lifting import Lifting
 from pavrik.services.watch.reading import (
     Advice,

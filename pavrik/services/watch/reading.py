@@ -34,7 +34,6 @@ from pavrik.core.units import Floats, degrees
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.watch import (
     CameraOut,
-    ClipFacts,
     ClipReading,
     FindingOut,
     FramesOut,
@@ -43,6 +42,7 @@ from pavrik.formats.wire.watch import (
     SpeedOut,
     VerdictOut,
 )
+from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.training.causes import results_of
 from pavrik.services.watch.lifting import Lifting
 from pavrik.store.library import CauseTest

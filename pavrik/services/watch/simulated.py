@@ -17,7 +17,7 @@ from pavrik.film.camera.head_on import HeadOnShot, both_sides, film_head_on
 from pavrik.film.camera.motion import USUAL_SIZE, Pace, perform
 from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
-from pavrik.formats.wire.watch import HeadOnTapsIn, SimulateRequest, StandIn, TapsIn
+from pavrik.formats.wire.watch_requests import HeadOnTapsIn, SimulateRequest, StandIn, TapsIn
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.films import SIMULATED, Films, check_sender

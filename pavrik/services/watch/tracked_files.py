@@ -14,7 +14,8 @@ from pavrik.core.units import Floats
 from pavrik.errors import InvalidError
 from pavrik.film.camera.shoot import Stand
 from pavrik.formats.motion_files import Motion, read_c3d, read_csv, read_trc
-from pavrik.formats.wire.watch import ClipFacts, ClipRef
+from pavrik.formats.wire.watch import ClipRef
+from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.context import Who
 from pavrik.services.watch.clips import keep_once
 from pavrik.services.writes import digest_of

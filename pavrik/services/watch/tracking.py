@@ -11,7 +11,8 @@ from pavrik.errors import InvalidError
 from pavrik.film.decode import FilmError
 from pavrik.film.head_on import track_head_on
 from pavrik.film.track import track
-from pavrik.formats.wire.watch import HeadOnTapsIn, HeadOnTrackRequest, TrackRequest, Way
+from pavrik.formats.wire.watch import Way
+from pavrik.formats.wire.watch_requests import HeadOnTapsIn, HeadOnTrackRequest, TrackRequest
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.clips import AnyClip, keep_clip, taps_of

@@ -10,13 +10,8 @@ import numpy as np
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.log import SetRef
-from pavrik.formats.wire.watch import (
-    ClipLogRequest,
-    ClipReading,
-    ClipRef,
-    ClipWordRequest,
-    FindingOut,
-)
+from pavrik.formats.wire.watch import ClipReading, ClipRef, FindingOut
+from pavrik.formats.wire.watch_requests import ClipLogRequest, ClipWordRequest
 from pavrik.services.context import Who
 from pavrik.services.training import log_writes
 from pavrik.services.watch.clips import THE_CUE, THE_SET, line_of, reading_in, stored_clip

@@ -1,0 +1,196 @@
+"""Requests of the stage Watch: films, taps, words to a clip."""
+
+from datetime import date
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import BaseModel, Field, model_validator
+
+from pavrik.core.competition_lifts import LIFTS, LiftId
+from pavrik.core.tracking.head_on import HeadOnView
+from pavrik.formats.model.requests import Strict
+from pavrik.formats.wire.lifters import Note, Text
+
+Coordinate = Annotated[float, Field(ge=-10_000, le=20_000)]
+Pixel = tuple[Coordinate, Coordinate]
+ClipView = Literal["side", "front", "rear"]
+"""Where the camera stood."""
+
+
+class TapsIn(Strict):
+    """What was tapped in one picture, in pixels of the film."""
+
+    plate: Pixel
+    plate_radius: Annotated[float, Field(gt=4, le=4000)]
+    knee: Pixel
+    hip: Pixel
+    ankle: Pixel | None = None
+    shoulder: Pixel | None = None
+    sleeve_end: Pixel | None = None
+
+    @model_validator(mode="after")
+    def _one_more(self) -> "TapsIn":
+        if self.ankle is None and self.shoulder is None:
+            raise ValueError(
+                "tap the ankle in a squat, the shoulder in a deadlift: without it the height of "
+                "the camera is not known"
+            )
+        return self
+
+
+class EdgeIn(Strict):
+    """A plate seen on its edge: its upper and its lower end."""
+
+    top: Pixel
+    bottom: Pixel
+
+
+class HeadOnTapsIn(Strict):
+    """What was tapped in one picture from the front or from behind; left and right are the
+    picture's."""
+
+    plate_left: EdgeIn
+    plate_right: EdgeIn
+    ankle_left: Pixel
+    ankle_right: Pixel
+    knee_left: Pixel | None = None
+    knee_right: Pixel | None = None
+    belt: Pixel | None = None
+
+
+class ClipFacts(Strict):
+    """What is known of a clip beside its pictures."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    filmed_on: date
+    large_plates: Annotated[int, Field(ge=1, le=10)] = 1
+    note: Note = ""
+
+
+class TrackedFacts(ClipFacts):
+    """What is known of a film that is tracked. ``keep_days`` keeps it after that, with the lifter's
+    consent; otherwise it is deleted."""
+
+    film_id: UUID
+    keep_days: Annotated[int, Field(ge=0, le=90)] = 0
+    agreed: bool = False
+
+    @model_validator(mode="after")
+    def _agreed(self) -> "TrackedFacts":
+        if self.keep_days and not self.agreed:
+            raise ValueError("a film is kept only where the lifter said yes to it")
+        return self
+
+
+class TrackRequest(TrackedFacts):
+    """Track a film that was sent, from the taps in the picture shown at ``tapped_s``."""
+
+    tapped_s: Annotated[float, Field(ge=0, le=3600)]
+    taps: TapsIn
+
+
+class HeadOnTrackRequest(TrackedFacts):
+    """Track a film from the front (of a squat both knees tapped) or from behind (of a squat the
+    belt tapped)."""
+
+    tapped_s: Annotated[float, Field(ge=0, le=3600)]
+    view: HeadOnView
+    taps: HeadOnTapsIn
+
+    @model_validator(mode="after")
+    def _seen_from_there(self) -> "HeadOnTrackRequest":
+        if LIFTS[self.lift].carried == "hands":
+            return self
+        knees = self.taps.knee_left and self.taps.knee_right
+        if self.view == "front" and not knees:
+            raise ValueError("tap both knees: from the front they are what is measured")
+        if self.view == "rear" and not self.taps.belt:
+            raise ValueError("tap the middle of the belt: from behind the hips are measured by it")
+        return self
+
+
+MarkerName = Annotated[str, Field(max_length=60)]
+
+
+class FileFacts(BaseModel):
+    """What is known of a tracked file, and which marker is what where the file calls it
+    otherwise."""
+
+    clip_id: UUID
+    lift: LiftId
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    filmed_on: date
+    bar: MarkerName = ""
+    knee: MarkerName = ""
+    hip: MarkerName = ""
+    ankle: MarkerName = ""
+    shoulder: MarkerName = ""
+
+
+class TappedInstant(Strict):
+    """One picture tapped by hand."""
+
+    time_s: Annotated[float, Field(ge=0, le=3600)]
+    taps: TapsIn
+
+
+class PointsRequest(ClipFacts):
+    """A film that stays where it is: only the taps in some of its pictures are sent."""
+
+    width: Annotated[int, Field(ge=100, le=10_000)]
+    height: Annotated[int, Field(ge=100, le=10_000)]
+    instants: Annotated[list[TappedInstant], Field(min_length=1, max_length=60)]
+
+
+class StandIn(Strict):
+    """Where the simulated phone stands."""
+
+    distance_m: Annotated[float, Field(ge=2.5, le=8)] = 4.5
+    height_m: Annotated[float, Field(ge=0.2, le=1.8)] = 0.55
+    off_side_deg: Annotated[float, Field(ge=-30, le=30)] = 0.0
+    tilt_deg: Annotated[float, Field(ge=-4, le=4)] = 0.0
+    shake_px: Annotated[float, Field(ge=0, le=6)] = 1.0
+    from_left: bool = False
+
+
+class SimulateRequest(Strict):
+    """Film a set with the simulated phone."""
+
+    film_id: UUID
+    lift: LiftId
+    view: ClipView = "side"
+    load_kg: Annotated[float, Field(gt=0, le=600)]
+    reps: Annotated[int, Field(ge=1, le=5)] = 2
+    faults: Annotated[tuple[Text, ...], Field(max_length=4)] = ()
+    stand: StandIn = StandIn()
+    seed: Annotated[int, Field(ge=0, le=10_000)] = 1
+
+
+class ClipWordRequest(Strict):
+    """A word to a finding, or to the clip."""
+
+    word_id: UUID
+    subject: Annotated[Text, Field(min_length=1, max_length=60)]
+    word: Literal["confirmed", "dismissed", "undecided", "shown", "hidden", "withdrawn", "said"]
+    words: Note = ""
+    """With "said": the coach's own words in the place of a line; empty takes them back."""
+
+
+class DepthRequest(Strict):
+    """Two taps at the deepest picture of a rep, in pixels of the clip's pictures: the crease of the
+    hip and the top of the knee."""
+
+    word_id: UUID
+    rep: Annotated[int, Field(ge=1, le=60)]
+    crease: Pixel
+    knee_top: Pixel
+
+
+class ClipLogRequest(Strict):
+    """Write the confirmed findings into the log: into a set of that day, or as a new one."""
+
+    set_id: UUID
+    replaces: UUID | None = None
+    rpe: Annotated[float, Field(ge=1, le=10)] | None = None

@@ -144,6 +144,19 @@ class TestFilms:
         assert coach.get(at(lifter, "films", film_id)).status_code == 404
         assert states(coach, lifter) == {film_id: "taken back"}
 
+    @pytest.mark.parametrize(
+        ("head", "kind"),
+        [
+            (b"\0\0\0\x20ftypisom", "video/mp4"),
+            (b"\0\0\0\x14ftypqt  ", "video/quicktime"),
+            (FILM, "video/webm"),
+        ],
+    )
+    def test_it_is_named_by_what_it_is(self, coach, nobody, afar, head, kind):
+        lifter, way = afar
+        film_id, _ = send_film(nobody, way, head + b"and so on")
+        assert coach.get(at(lifter, "films", film_id)).headers["content-type"] == kind
+
     def test_a_declined_film_is_gone_and_three_wait_at_most(self, coach, nobody, afar):
         lifter, way = afar
         ids = [send_film(nobody, way)[0] for _ in range(3)]

@@ -29,7 +29,7 @@ from pavrik.formats.wire.watch_requests import (
     TrackRequest,
 )
 from pavrik.services.watch import clips, depth, simulated, tracked_files, tracking, words
-from pavrik.services.watch.films import check_sender
+from pavrik.services.watch.films import check_sender, media_type_of
 from pavrik.services.watch.lifting import lifting_of
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["watch"])
@@ -50,7 +50,8 @@ async def send_film(
 @router.get("/films/{film_id}", response_class=FileResponse)
 def play_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> FileResponse:
     """A film that waits, to be played."""
-    return FileResponse(films.find(who.club_id, film_id), media_type="video/webm")
+    path = films.find(who.club_id, film_id)
+    return FileResponse(path, media_type=media_type_of(path))
 
 
 @router.delete("/films/{film_id}")

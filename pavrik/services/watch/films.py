@@ -150,3 +150,13 @@ def digest_of_film(path: Path) -> str:
     """SHA-256 of a file."""
     with path.open("rb") as file:
         return hashlib.file_digest(file, "sha256").hexdigest()
+
+
+def media_type_of(path: Path) -> str:
+    """What kind of film a file is, by its first bytes: some browsers play only what is named
+    rightly."""
+    with path.open("rb") as file:
+        head = file.read(12)
+    if head[4:8] == b"ftyp":
+        return "video/quicktime" if head[8:10] == b"qt" else "video/mp4"
+    return "video/webm"

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
-import { now } from '@/shared/clock'
+import { now, today } from '@/shared/clock'
 import type { Lift } from '@/shared/lifts'
 import { useUnits } from '@/shared/units'
 import { useProblem } from '@/shared/useProblem'
@@ -21,13 +21,20 @@ const reps = ref(5)
 const missed = ref(0)
 const rpe = ref('')
 const note = ref('')
+const doneOn = ref(today())
+/** Now where it was today, else the middle of that day. */
+const performedAt = () => (doneOn.value === today() ? now().toISOString() : `${doneOn.value}T12:00:00Z`)
 const view = ref<'side' | 'front' | 'rear'>('side')
 const film = ref<File | null>(null)
 const agreed = ref(false)
 const told = ref('')
 const loadKg = computed(() => readMass(load.value))
 const ready = computed(
-  () => loadKg.value > 0 && loadKg.value <= 600 && (what.value === 'set' || (film.value && agreed.value)),
+  () =>
+    doneOn.value &&
+    loadKg.value > 0 &&
+    loadKg.value <= 600 &&
+    (what.value === 'set' || (film.value && agreed.value)),
 )
 const STATE: Record<Schemas['SentAnswer']['state'], string> = {
   waits: 'waits for your coach',
@@ -68,7 +75,7 @@ const sendSet = () =>
         missed_reps: missed.value,
         rpe: rpe.value === '' ? null : Number(rpe.value),
         note: note.value,
-        performed_at: now().toISOString(),
+        performed_at: performedAt(),
       },
     }),
   )
@@ -82,7 +89,7 @@ const sendFilm = () =>
           load_kg: loadKg.value,
           view: view.value,
           note: note.value,
-          performed_at: now().toISOString(),
+          performed_at: performedAt(),
           agreed: agreed.value,
         },
       },
@@ -165,6 +172,9 @@ const titleOf = (one: Schemas['SentAnswer']) =>
           >Film, up to a minute and 100 MB <input type="file" accept="video/*" @change="choose"
         /></label>
       </template>
+      <label class="labelled small soft"
+        >Done on <input v-model="doneOn" type="date" :max="today()" required
+      /></label>
       <v-text-field v-model="note" label="A note" maxlength="300" density="compact" hide-details />
       <label v-if="what === 'film'" class="small agree"
         ><input v-model="agreed" type="checkbox" /> {{ consent }}</label

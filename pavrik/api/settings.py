@@ -10,6 +10,9 @@ from argon2 import PasswordHasher
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
 
+FILMS = "films"
+"""Folder of films in the state folder."""
+
 
 def usual_films_folder() -> Path:
     """Where films wait when no folder of the installation is named."""
@@ -34,6 +37,19 @@ class Settings:
     """Where films wait to be tracked: a folder that all processes of one server share."""
     hasher: PasswordHasher = field(default_factory=PasswordHasher)
 
+    def as_environment(self) -> dict[str, str]:
+        """The same as variables, for processes of one server."""
+        told = {
+            "PAVRIK_DATABASE_URL": self.database_url,
+            "PAVRIK_PAGE": str(self.page_folder or ""),
+            "PAVRIK_SECURE_COOKIES": "1" if self.secure_cookies else "0",
+            "PAVRIK_PUBLIC_URL": self.public_url or "",
+            "PAVRIK_METRICS_TOKEN": self.metrics_token or "",
+        }
+        if self.films_folder.name == FILMS:
+            told["PAVRIK_STATE"] = str(self.films_folder.parent)
+        return told
+
     @staticmethod
     def from_environment() -> "Settings":
         """What ``PAVRIK_…`` variables say. Raises OperationError where no database is named."""
@@ -49,5 +65,5 @@ class Settings:
             told.public_url,
             told.metrics_folder,
             told.metrics_token,
-            films_folder=told.state / "films" if told.state else usual_films_folder(),
+            films_folder=told.state / FILMS if told.state else usual_films_folder(),
         )

@@ -96,7 +96,10 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     start_command.add_argument("--no-demo", action="store_true", help="leave the demo club out")
     start_command.add_argument("--prepare", action="store_true", help="set up and stop")
     start_command.add_argument("--host", default=LOOPBACK, help="address to listen on")
-    start_command.set_defaults(run=lambda a: start(a.port, not a.no_demo, a.prepare, a.host))
+    start_command.add_argument("--workers", type=int, default=1, help="processes that answer")
+    start_command.set_defaults(
+        run=lambda a: start(a.port, not a.no_demo, a.prepare, a.host, a.workers)
+    )
     serve = commands.add_parser("serve", help="serve PAVRIK_DATABASE_URL")
     serve.add_argument("--port", type=int, default=FIRST_PORT)
     serve.add_argument("--host", default=LOOPBACK, help="address to listen on")

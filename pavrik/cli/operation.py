@@ -1,16 +1,14 @@
 """Commands that run the server and look after the database."""
 
 import json
-import os
 from datetime import UTC, datetime
 from pathlib import Path
-from tempfile import TemporaryDirectory
 
-import uvicorn
 from argon2 import PasswordHasher
 
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
+from pavrik.cli.serving import serve_app
 from pavrik.cli.start import only_one, running_app_url, running_owner_url, state_folder
 from pavrik.demo.load import load_demo, remove_demo
 from pavrik.errors import OperationError
@@ -51,18 +49,8 @@ def run_demo(reset: bool = False, remove: bool = False) -> None:
 
 
 def run_serve(host: str, port: int, workers: int) -> None:
-    """Serve a database that is already migrated; several processes count their answers together.
-    Paths hold ids and tokens of links: nothing logs them."""
-    settings = Settings.from_environment()
-    if workers == 1:
-        uvicorn.run(create_app(settings), host=host, port=port, access_log=False)
-        return
-    with TemporaryDirectory(prefix="pavrik-counts-") as folder:
-        os.environ["PROMETHEUS_MULTIPROC_DIR"] = folder
-        uvicorn.run(
-            "pavrik.api.app:from_environment", factory=True, workers=workers, host=host,
-            port=port, access_log=False,
-        )  # fmt: skip
+    """Serve a database that is already migrated."""
+    serve_app(Settings.from_environment(), host, port, workers)
 
 
 def run_backup(target: str, keep: int | None = None) -> None:

@@ -12,11 +12,10 @@ from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 
-import uvicorn
 from argon2 import PasswordHasher
 
-from pavrik.api.app import create_app
-from pavrik.api.settings import Settings
+from pavrik.api.settings import FILMS, Settings
+from pavrik.cli.serving import serve_app
 from pavrik.demo.load import is_removed, load_demo
 from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
 from pavrik.errors import OperationError
@@ -166,7 +165,9 @@ def _public_url(host: str, port: int) -> str | None:
     return told or (None if host in (LOOPBACK, *ANY) else f"http://{host}:{port}")
 
 
-def start(port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK) -> None:
+def start(
+    port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK, workers: int = 1
+) -> None:
     """Run until Ctrl-C or SIGTERM, both of which stop the database too; ``prepare_only`` sets
     everything up and stops."""
     signal.signal(signal.SIGTERM, _leave)
@@ -185,19 +186,17 @@ def start(port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK
         address = public or f"http://{LOOPBACK}:{chosen}"
         _note_address(address)
         told = Environment()
-        app = create_app(
-            Settings(
-                app_url,
-                page,
-                secure_cookies=told.secure_cookies,
-                public_url=public,
-                metrics_token=told.metrics_token,
-                films_folder=state_folder() / "films",
-            )
+        settings = Settings(
+            app_url,
+            page,
+            secure_cookies=told.secure_cookies,
+            public_url=public,
+            metrics_token=told.metrics_token,
+            films_folder=state_folder() / FILMS,
         )
         print(f"\nPavrik: {address}", flush=True)
         print("Your own club: press “Start your own club” there")
         if demo:
             print(f"Demo club: press “Enter the demo club”, or {OWNER_EMAIL} / {OWNER_PASSWORD}")
         print("Ctrl-C stops everything.\n", flush=True)
-        uvicorn.run(app, host=host, port=chosen, log_level="warning", access_log=False)
+        serve_app(settings, host, chosen, workers)

@@ -95,6 +95,26 @@ def test_however_it_ends_the_next_start_runs(state):
         assert process.returncode == (-9 if how == signal.SIGKILL else 0), how
 
 
+def test_several_processes_answer_as_one_and_end_together(state):
+    process = start(state, "--workers", "2")
+    address = address_of(process)
+    assert healthy(address)
+    with urllib.request.urlopen(f"{address}/metrics", timeout=5) as answer:
+        assert b"pavrik" in answer.read()
+    end(process, signal.SIGTERM)
+    assert process.returncode == 0
+    assert Cluster(state).running_port() is None
+    with pytest.raises(OSError, match="refused"):
+        urllib.request.urlopen(f"{address}/api/health", timeout=5)
+
+
+def test_a_number_of_processes_that_makes_no_sense_is_refused_in_a_sentence(state):
+    refused = start(state, "--workers", "0")
+    out, _ = refused.communicate(timeout=60)
+    assert refused.returncode == 2
+    assert "--workers takes 1 to 64 processes, not 0" in out
+
+
 def test_a_half_done_set_up_is_done_again(running):
     state, address = running
     assert healthy(address)

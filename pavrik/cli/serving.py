@@ -1,0 +1,30 @@
+"""The server in one process or in several, which share the database and the folder of films."""
+
+import os
+from tempfile import TemporaryDirectory
+
+import uvicorn
+
+from pavrik.api.app import create_app
+from pavrik.api.settings import Settings
+from pavrik.errors import OperationError
+
+MOST_WORKERS = 64
+
+
+def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> None:
+    """Serve until told to stop; several processes count their answers together. Paths hold ids and
+    tokens of links: nothing logs them. Raises OperationError for a number that makes no sense."""
+    if not 1 <= workers <= MOST_WORKERS:
+        raise OperationError(f"--workers takes 1 to {MOST_WORKERS} processes, not {workers}")
+    if workers == 1:
+        uvicorn.run(
+            create_app(settings), host=host, port=port, log_level="warning", access_log=False
+        )
+        return
+    with TemporaryDirectory(prefix="pavrik-counts-") as folder:
+        os.environ.update(settings.as_environment(), PROMETHEUS_MULTIPROC_DIR=folder)
+        uvicorn.run(
+            "pavrik.api.app:from_environment", factory=True, workers=workers, host=host, port=port,
+            log_level="warning", access_log=False,
+        )  # fmt: skip

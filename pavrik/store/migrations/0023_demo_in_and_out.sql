@@ -19,7 +19,6 @@ begin
   if exists (select from club where club_id = current_club() and not is_demo) then
     raise exception 'only the demo club can be erased whole';
   end if;
-  perform set_config('pavrik.erasing', 'on', true);
   select array_agg(c.relname::text) into waiting
   from pg_class c join pg_attribute a on a.attrelid = c.oid
   where c.relkind = 'r' and c.relnamespace = 'public'::regnamespace and a.attname = 'club_id'

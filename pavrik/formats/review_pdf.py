@@ -8,6 +8,7 @@ from reportlab.lib import colors
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, Paragraph, Spacer, Table
 
+from pavrik.formats.clip_words import size_text, whose
 from pavrik.formats.paper import (
     HEAD,
     INK,
@@ -36,15 +37,6 @@ CAUTION = (
     "A measurement of one film with its errors, no light of a referee and no diagnosis. Stop at "
     "sharp or new pain and see a licensed clinician; the rule book in force decides."
 )
-
-
-def size_text(one: FindingOut, value: float | None) -> str:
-    """A size with its unit."""
-    if value is None:
-        return "not seen"
-    if one.unit == "m":
-        return f"{value * 100:.1f} cm"
-    return f"{value:.1f}°" if one.unit == "deg" else f"{value:.2f} s"
 
 
 def write_review_pdf(reading: ClipReading, name: str, club: str) -> bytes:
@@ -81,11 +73,10 @@ def write_review_pdf(reading: ClipReading, name: str, club: str) -> bytes:
 
 
 def _told(one: FindingOut) -> str:
-    whose = f", {one.side}" if one.side else ""
     seen = {"confirmed": "; the coach sees it too"}.get(one.word, "")
     cost = f"; costs {one.cost_words}" if one.cost_words else ""
     size = f" {size_text(one, one.value)} {one.says} ± {size_text(one, one.error_sd)}"
-    return f"{one.name}{whose}: {one.state},{size}{cost}{seen}"
+    return f"{whose(one)}: {one.state},{size}{cost}{seen}"
 
 
 def _phases(reading: ClipReading) -> Flowable:

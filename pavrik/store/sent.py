@@ -7,7 +7,7 @@ from uuid import UUID
 from pavrik.store.database import Connection
 from pavrik.store.statements import all_of, one_of, run
 
-MOST_LISTED = 60
+MOST_SHOWN = 60
 
 
 @dataclass(frozen=True)
@@ -54,7 +54,7 @@ def add_item(connection: Connection, club_id: UUID, item: NewItem) -> None:
     run(connection, "add_sent_item", club_id=club_id, **vars(item))
 
 
-def list_items(connection: Connection, lifter_id: UUID, most: int = MOST_LISTED) -> list[SentItem]:
+def list_items(connection: Connection, lifter_id: UUID, most: int | None = None) -> list[SentItem]:
     """What a lifter sent and what is kept of him, newest first."""
     return all_of(connection, SentItem, "list_sent_items", lifter_id=lifter_id, most=most)
 
@@ -62,6 +62,11 @@ def list_items(connection: Connection, lifter_id: UUID, most: int = MOST_LISTED)
 def get_item(connection: Connection, item_id: UUID) -> SentItem | None:
     """One thing that was sent in the club."""
     return one_of(connection, SentItem, "get_sent_item", item_id=item_id)
+
+
+def get_film_of_clip(connection: Connection, clip_id: UUID) -> SentItem | None:
+    """The film that a clip was tracked from, where it was sent or kept."""
+    return one_of(connection, SentItem, "get_film_of_clip", clip_id=clip_id)
 
 
 def count_waiting(connection: Connection) -> list[Waiting]:

@@ -87,6 +87,14 @@ class TestSets:
         other = word(coach, lifter, body["item_id"], "declined")
         assert "was accepted already" in other.json()["detail"]
 
+    def test_however_many_coaches_accept_a_set_it_is_logged_once(self, coach, nobody, afar):
+        lifter, way = afar
+        body = sent_set()
+        nobody.client.post(f"{way}/sets", json=body)
+        for _ in range(2):
+            assert word(coach, lifter, body["item_id"], "accepted").status_code == 201
+        assert len(coach.get(at(lifter, "sets")).json()) == 1
+
     def test_what_is_declined_or_taken_back_never_counts(self, coach, nobody, afar):
         lifter, way = afar
         refused, back = sent_set(), sent_set(load_kg=95.0)
@@ -176,6 +184,10 @@ class TestFilms:
         films_module.Films(films_folder).sweep()
         assert not path.exists()
         stays, _ = send_film(nobody, way)
+        for _ in range(3):
+            for body in [sent_set() for _ in range(25)]:
+                assert nobody.client.post(f"{way}/sets", json=body).status_code == 201
+                nobody.client.delete(f"{way}/sent/{body['item_id']}")
         films_module.Films(films_folder).sweep()
         assert list(films_folder.rglob(f"{stays}*"))
         coach.post(at(lifter, "erasure"), {"name": "Afar Probe"})
@@ -202,6 +214,10 @@ class TestFilms:
         assert states(coach, lifter) == {film_id: "looked at"}
         assert needs(coach, lifter) == []
         assert coach.get(at(lifter, "films", film_id)).status_code == 200, "kept as was agreed"
+        again = body | {"clip_id": str(uuid7())}
+        assert ended(coach, coach.post(at(lifter, "clips"), again).json())["state"] == "done"
+        for clip in (body["clip_id"], again["clip_id"]):
+            assert coach.get(at(lifter, "clips", clip)).json()["film_id"] == film_id
         say(coach, lifter, body["clip_id"], "clip", "shown")
         answer = nobody.client.get(way).json()
         assert [c["clip_id"] for c in answer["clips"]] == [body["clip_id"]]

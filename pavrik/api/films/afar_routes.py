@@ -34,7 +34,7 @@ async def send_film(
 ) -> SentRef:  # fmt: skip
     """A film of the lifter's, kept as long as he agreed to."""
     expected = await run_in_threadpool(by_link.expect_film, database, token, item_id, facts)
-    await films.take(expected.club_id, item_id, request.stream(), by_link.MOST_FILM_BYTES)
+    await films.take(expected.link.club_id, item_id, request.stream(), by_link.MOST_FILM_BYTES)
     return await run_in_threadpool(by_link.keep_film, database, films, expected)
 
 

@@ -31,9 +31,8 @@ def send_set(database: Database, token: str, request: SendSetRequest) -> SentRef
 
 @dataclass(frozen=True)
 class FilmToCome:
-    """A film that may be sent now: whose it is, and what will be kept of it."""
+    """A film that may be sent now: by which link, what will be kept of it, and until when."""
 
-    club_id: UUID
     link: CardLink
     item: store.NewItem
     until: datetime
@@ -51,13 +50,14 @@ def expect_film(database: Database, token: str, item_id: UUID, facts: SentFilmFa
     )  # fmt: skip
     with database.club(link.club_id) as connection:
         _check_waiting(connection, item)
-    return FilmToCome(link.club_id, link, item, until)
+    return FilmToCome(link, item, until)
 
 
 def keep_film(database: Database, films: Films, expected: FilmToCome) -> SentRef:
     """Keep a film that has come, as long as was agreed; it waits for a coach."""
-    films.keep(expected.club_id, expected.item.item_id, expected.until)
-    return _add(database, expected.link, expected.item)
+    link, item = expected.link, expected.item
+    films.keep(link.club_id, item.item_id, expected.until)
+    return _add(database, link, item)
 
 
 def take_back(database: Database, films: Films, token: str, item_id: UUID) -> SentRef:

@@ -10,6 +10,7 @@ from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training import log_writes
 from pavrik.services.watch.films import Films
 from pavrik.services.writes import write_once
+from pavrik.store import accounts
 from pavrik.store import sent as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.training import StoredSet
@@ -37,17 +38,15 @@ def sent_in(connection: Connection, lifter_id: UUID) -> list[SentAnswer]:
     told = set(SentAnswer.model_fields) - {"state"}
     return [
         SentAnswer(**{name: getattr(item, name) for name in told}, state=state_of(item, now))
-        for item in store.list_items(connection, lifter_id)
+        for item in store.list_items(connection, lifter_id, store.MOST_SHOWN)
     ]
 
 
-def film_of_clip(connection: Connection, lifter_id: UUID, clip_id: UUID) -> store.SentItem | None:
+def film_of_clip(connection: Connection, clip_id: UUID) -> store.SentItem | None:
     """The film of a clip, where it is kept still."""
-    now = datetime.now(UTC)
-    for item in store.list_items(connection, lifter_id):
-        if item.clip_id == clip_id and state_of(item, now) in ("kept", "looked at"):
-            return item
-    return None
+    item = store.get_film_of_clip(connection, clip_id)
+    kept = item is not None and state_of(item, datetime.now(UTC)) in ("kept", "looked at")
+    return item if kept else None
 
 
 def kept_film_ids(database: Database, who: Who, lifter_id: UUID) -> list[UUID]:
@@ -78,15 +77,10 @@ def say(
 ) -> SentRef:  # fmt: skip
     """A coach's word: an accepted set enters the log under the same id, a film that is declined or
     deleted is gone. Raises NotFoundError, ForbiddenError, InvalidError."""
-    who.must_write()
-    with database.club(who.club_id) as connection:
-        item = item_in(connection, lifter_id, item_id)
-    _check(item, request)
-    if request.word == "accepted":
-        queued = log_writes.QueuedSet(uuid5(key, "its set"), _as_set(item), [], {})
-        log_writes.log_set(database, who, queued)
 
     def action(connection: Connection) -> SentRef:
+        accounts.lock_key(connection, item_id)
+        _check(item_in(connection, lifter_id, item_id), request)
         store.say(connection, who.club_id, item_id, request.word_id, request.word, who.coach_id)
         return SentRef(item_id=item_id)
 
@@ -95,8 +89,14 @@ def say(
         database, who, key, "word to what was sent", asked, SentRef, action,
         subject=str(lifter_id),
     )  # fmt: skip
+    with database.club(who.club_id) as connection:
+        item = item_in(connection, lifter_id, item_id)
     if item.kind != "set":
         films.forget(who.club_id, item_id)
+    elif request.word == "accepted":
+        # Under a key of its own: whoever says it, and however often, it is logged once.
+        queued = log_writes.QueuedSet(uuid5(item_id, "its set"), _as_set(item), [], {})
+        log_writes.log_set(database, who, queued)
     return answer
 
 

@@ -300,7 +300,7 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
     verdict = reading.verdict.model_copy(
         update={"said": said.get(THE_SET, ""), "said_cue": said.get(THE_CUE, "")}
     )
-    film = film_of_clip(connection, lifter_id, clip_id)
+    film = film_of_clip(connection, clip_id)
     return reading.model_copy(
         update={
             "film_id": film.item_id if film else None,

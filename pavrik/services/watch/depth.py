@@ -7,7 +7,7 @@ from pavrik.core.tracking.depth import depth_by_taps
 from pavrik.core.tracking.measured import camera_of
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.watch import ClipRef
-from pavrik.formats.wire.watch_requests import ClipFacts, DepthRequest
+from pavrik.formats.wire.watch_requests import DepthRequest
 from pavrik.services.context import Who
 from pavrik.services.watch.clips import clip_from, depth_line, reading_in
 from pavrik.services.watch.films import check_sender
@@ -31,16 +31,16 @@ def tap(
             reading = reading_in(connection, lifter_id, clip_id)
             facts = read_lifting(connection, lifter_id, reading.lift, reading.filmed_on)
             asked, track = store.get_track(connection, clip_id)
-        if reading.view != "side" or reading.lift != "squat":
+        if reading.view != "side" or facts.lift.carried != "back":
             raise InvalidError("depth is told of a squat filmed from the side")
         if request.rep > len(reading.reps):
-            raise InvalidError(f"the clip has {len(reading.reps)} reps", "rep")
+            raise InvalidError(
+                f"the clip shows no rep {request.rep}: the last one is {len(reading.reps)}", "rep"
+            )
         if not reading.camera.angles_told:
             raise InvalidError("the view is too oblique for depth: film from the side")
         linkage = facts.at_load(reading.load_kg).linkage
-        plates = ClipFacts.model_validate(
-            {name: asked.get(name) for name in ClipFacts.model_fields if name in asked}
-        ).large_plates
+        plates = int(asked.get("large_plates", 1))
         camera = camera_of(clip_from(track), linkage, large_plates=plates)
         below_m = depth_by_taps(camera, linkage, request.crease, request.knee_top)
         if abs(below_m) > FURTHEST_M:

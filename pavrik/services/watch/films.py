@@ -1,5 +1,5 @@
-"""Films that wait to be tracked: one file each in a folder of their club, gone when the job ends,
-and swept after an hour in any case. No film enters the database."""
+"""Films that wait to be tracked, and films that a lifter agreed are kept: one file each in a folder
+of their club, gone when the job or their time ends. No film enters the database."""
 
 import hashlib
 import os

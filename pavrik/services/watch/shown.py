@@ -2,9 +2,9 @@
 
 from uuid import UUID
 
-from pavrik.formats.wire.watch import ClipReading, FindingOut, SharedClip
+from pavrik.formats.clip_words import in_rep, whose
+from pavrik.formats.wire.watch import ClipReading, SharedClip
 from pavrik.services.watch.clips import reading_in
-from pavrik.services.watch.words import size_words
 from pavrik.store import clips as store
 from pavrik.store.database import Connection
 
@@ -34,13 +34,9 @@ def _shared(reading: ClipReading) -> SharedClip:
         overall=reading.verdict.overall,
         not_seen=reading.verdict.not_seen,
         fails=list(dict.fromkeys(one.name for one in told)),
-        told=[f"{_whose(one)}: {size_words(one, one.reps[0])}" for one in told],
+        told=[f"{whose(one)}: {in_rep(one, one.reps[0])}" for one in told],
         said=reading.verdict.said,
         lines=[f"{row.phase}: {row.said}" for row in reading.phases if row.said],
         cue=reading.verdict.said_cue or reading.verdict.cue,
         bar_path=path[:: max(1, len(path) // 120)],
     )
-
-
-def _whose(one: FindingOut) -> str:
-    return f"{one.name}, {one.side}" if one.side else one.name

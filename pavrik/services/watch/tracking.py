@@ -1,4 +1,5 @@
-"""Films tracked in the background; the film is deleted when that ends, however it ends."""
+"""Films tracked in the background; the film is deleted when that ends, however it ends, unless the
+lifter said for how long it is kept."""
 
 from collections.abc import Generator
 from datetime import UTC, datetime, time, timedelta
@@ -20,7 +21,7 @@ from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_o
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
-from pavrik.store.sent import NewItem, add_item, list_items
+from pavrik.store.sent import NewItem, add_item, get_item
 
 KEPT_CONSENT = "The lifter agreed that this film is kept for {} days; he or a coach can delete it."
 AnyTrackRequest = TrackRequest | HeadOnTrackRequest
@@ -30,8 +31,7 @@ def ask_to_track(
     database: Database, who: Who, jobs: Jobs, films: Films, lifter_id: UUID,
     request: AnyTrackRequest,
 ) -> Job:  # fmt: skip
-    """Track a film in the background; the film is deleted when that ends. Raises NotFoundError,
-    ForbiddenError, InvalidError."""
+    """Track a film in the background. Raises NotFoundError, ForbiddenError, InvalidError."""
     check_sender(database, who, lifter_id)
     films.find(who.club_id, request.film_id)
     with database.club(who.club_id) as connection:
@@ -75,8 +75,7 @@ def _keep_film(
         performed_at=min(datetime.combine(request.filmed_on, time(12), UTC), datetime.now(UTC)),
     )  # fmt: skip
     with database.club(who.club_id) as connection:
-        known = {one.item_id for one in list_items(connection, lifter_id)}
-        if request.film_id not in known:
+        if get_item(connection, request.film_id) is None:
             films.keep(who.club_id, request.film_id, until)
             add_item(connection, who.club_id, item)
 

@@ -9,6 +9,7 @@ import numpy as np
 
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.errors import InvalidError
+from pavrik.formats.clip_words import in_rep
 from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.watch import ClipReading, ClipRef, FindingOut
 from pavrik.formats.wire.watch_requests import ClipLogRequest, ClipWordRequest
@@ -187,7 +188,7 @@ def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> l
             severity=SEVERITY.get(one.state, 1),
             side=one.side,
             film_s=round(by_number[number].turn_s, 2),
-            note=f"{FROM_FILM}{size_words(one, number)}",
+            note=f"{FROM_FILM}{in_rep(one, number)}",
         )
         for number in one.reps or [_worst(one)]
     ]
@@ -196,16 +197,6 @@ def _observations(one: FindingOut, reading: ClipReading, logged: StoredSet) -> l
 def _worst(one: FindingOut) -> int:
     values = np.array([np.nan if v is None else v for v in one.by_rep])
     return 1 + int(np.nanargmin(values) if one.below else np.nanargmax(values))
-
-
-def size_words(one: FindingOut, rep: int) -> str:
-    """The size of a finding in a rep as a coach says it."""
-    value = one.by_rep[rep - 1]
-    if value is None:
-        return "not seen"
-    if one.unit == "m":
-        return f"{value * 100:.1f} cm {one.says}"
-    return f"{value:.1f}° {one.says}" if one.unit == "deg" else f"{value:.1f} s {one.says}"
 
 
 def _measures(reading: ClipReading) -> dict[str, float]:

@@ -10,13 +10,19 @@ on conflict (club_id, item_id) do nothing;
 -- What a lifter sent and what is kept of him, newest first.
 select item_id, lifter_id, kind, lift, load_kg, reps, missed_reps, rpe, view, consent, kept_until, note,
   performed_at, link_id, sent_by, sent_at, word, clip_id
-from sent_standing where lifter_id = :lifter_id order by number desc limit :most;
+from sent_standing where lifter_id = :lifter_id order by number desc limit cast(:most as bigint);
 
 -- name: get_sent_item
 -- One thing that was sent in the club.
 select item_id, lifter_id, kind, lift, load_kg, reps, missed_reps, rpe, view, consent, kept_until, note,
   performed_at, link_id, sent_by, sent_at, word, clip_id
 from sent_standing where item_id = :item_id;
+
+-- name: get_film_of_clip
+-- The film that a clip was tracked from.
+select item_id, lifter_id, kind, lift, load_kg, reps, missed_reps, rpe, view, consent, kept_until, note,
+  performed_at, link_id, sent_by, sent_at, word, clip_id
+from sent_standing where item_id::text = (select request ->> 'film_id' from film_clip where clip_id = :clip_id);
 
 -- name: count_waiting
 -- How much of what lifters sent waits for a coach, by lifter and kind.

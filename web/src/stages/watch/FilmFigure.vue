@@ -3,36 +3,31 @@
 // linkage, and this lifter's computed posture at the same bar height. Without the film the same
 // drawing stands on paper.
 import { computed, useTemplateRef } from 'vue'
+import FigureFrame from './FigureFrame.vue'
+import { chainOf, line, placeOf, placesOf, seen, type Place } from './figure'
 import type { Reading } from './words'
 
 const props = defineProps<{ reading: Reading; url?: string; still?: boolean; at: number; ghost: boolean }>()
-const video = useTemplateRef<HTMLVideoElement>('video')
-defineExpose({ video })
+const frame = useTemplateRef('frame')
+defineExpose({ video: computed(() => frame.value?.video ?? null) })
 
-type Places = ([number, number] | null)[]
+const LINKAGE = ['ankle', 'knee', 'hip', 'shoulder']
 const frames = computed(() => props.reading.frames)
-const place = (from: Record<string, unknown>, name: string, at: number) =>
-  ((from[name] as Places | undefined)?.[at] ?? null) as [number, number] | null
-const joints = (from: Record<string, unknown>) =>
-  ['ankle', 'knee', 'hip', 'shoulder']
-    .map((name) => place(from, name, props.at))
-    .filter((p): p is [number, number] => p !== null)
-const line = (places: [number, number][]) => places.map((p) => p.join(',')).join(' ')
-const limbs = computed(() => line(joints(frames.value.pixels)))
-const fit = computed(() => line(joints(frames.value.expected)))
-const dots = computed(() => joints(frames.value.pixels))
+const dots = computed(() => chainOf(frames.value.pixels, LINKAGE, props.at))
+const limbs = computed(() => line(dots.value))
+const fit = computed(() => line(chainOf(frames.value.expected, LINKAGE, props.at)))
 /** On the film the bar is where its plate is seen; on paper it stands in the lifter's own plane. */
 const barName = computed(() => (props.url ? 'bar' : 'bar_middle'))
-const bar = computed(() => place(frames.value.pixels, barName.value, props.at))
-const fitBar = computed(() => place(frames.value.expected, 'bar', props.at))
+const bar = computed(() => placeOf(frames.value.pixels, barName.value, props.at))
+const fitBar = computed(() => placeOf(frames.value.expected, 'bar', props.at))
 const rep = computed(() => {
   const now = frames.value.times_s[props.at] ?? 0
   return props.reading.reps.find((r) => now >= r.first_s - 0.4 && now <= r.last_s + 0.4)
 })
 function way(from: number, to: number) {
-  const bars = (frames.value.pixels[barName.value] ?? []) as Places
+  const bars = placesOf(frames.value.pixels, barName.value)
   return line(
-    bars.filter((p, i): p is [number, number] => {
+    bars.filter((p, i): p is Place => {
       const time = frames.value.times_s[i] ?? 0
       return p !== null && time >= from && time <= to
     }),
@@ -47,9 +42,7 @@ const sofar = computed(() => {
 const view = computed(() => {
   const { width, height, pixels } = frames.value
   if (props.url) return { x: 0, y: 0, width, height }
-  const all = ['ankle', 'knee', 'hip', 'shoulder', 'bar_middle'].flatMap((name) =>
-    ((pixels[name] ?? []) as Places).filter((p): p is [number, number] => p !== null),
-  )
+  const all = [...LINKAGE, 'bar_middle'].flatMap((name) => seen(placesOf(pixels, name)))
   const room = 0.06 * width
   const top = Math.min(...all.map((p) => p[1])) - room
   const tall = Math.max(...all.map((p) => p[1])) + room - top
@@ -58,20 +51,18 @@ const view = computed(() => {
   const wide = tall * 1.6
   return { x: middle - wide / 2, y: top, width: wide, height: tall }
 })
-const foot = computed(() => frames.value.foot)
 </script>
 
 <template>
-  <div class="picture" :class="{ bare: !url }" :style="{ aspectRatio: `${view.width} / ${view.height}` }">
-    <img v-if="url && still" :src="url" alt="" />
-    <video v-else-if="url" ref="video" :src="url" muted playsinline preload="auto" />
-    <svg
-      :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
-      role="img"
-      aria-label="What was measured"
-    >
-      <line :x1="foot[0]" :x2="foot[0]" :y1="view.y" :y2="foot[1]" class="plumb" />
-      <line :x1="view.x" :x2="view.x + view.width" :y1="foot[1]" :y2="foot[1]" class="floor" />
+  <FigureFrame
+    ref="frame"
+    :url="url"
+    :still="still"
+    :view="view"
+    :foot="frames.foot as Place"
+    label="What was measured"
+  >
+    <g :class="{ bare: !url }">
       <polyline :points="whole" class="whole" />
       <polyline :points="sofar" class="way" />
       <g v-if="ghost">
@@ -81,8 +72,8 @@ const foot = computed(() => frames.value.foot)
       <polyline :points="limbs" class="limbs" />
       <circle v-for="(p, i) in dots" :key="i" :cx="p[0]" :cy="p[1]" :r="view.width / 200" class="joint" />
       <circle v-if="bar" :cx="bar[0]" :cy="bar[1]" :r="view.width / 160" class="bar" />
-    </svg>
-  </div>
+    </g>
+  </FigureFrame>
 </template>
 
 <style scoped src="./figure.css"></style>

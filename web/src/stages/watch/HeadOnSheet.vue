@@ -2,12 +2,16 @@
 // The review of a film from the front or from behind: what each phase shows, then rep by rep.
 import { computed } from 'vue'
 import OwnWords from './OwnWords.vue'
-import { aside, isTold, MARK, offset, size, speedText, stateClass, type Reading } from './words'
+import RepTable from './RepTable.vue'
+import { aside, isTold, MARK, offset, size, stateClass, type Reading } from './words'
 
 const props = defineProps<{ reading: Reading; film?: boolean }>()
 defineEmits<{ go: [time: number]; depth: [rep: number] }>()
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
+const errors = computed(() =>
+  props.reading.findings.map((f) => `${f.name.toLowerCase()} (${f.phase}) ${size(f, f.error_sd)}`).join(', '),
+)
 const front = computed(() => props.reading.view === 'front')
 const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offset(m)} cm` : 'not seen')
 </script>
@@ -66,41 +70,17 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
         </tbody>
       </table>
     </div>
-    <p class="small soft">
-      Errors of one film: knees 1.5 cm, hips 0.6 cm, bar 0.8 cm from end to end. Up against down, within the
-      clip, the knees are good to 0.3 cm.
-    </p>
-    <template v-if="reading.reps.length">
-      <h2 class="mt-4">Rep by rep</h2>
-      <div class="scroll">
-        <table class="plain num">
-          <thead>
-            <tr>
-              <th scope="col">Rep</th>
-              <th scope="col">Down</th>
-              <th scope="col">Up</th>
-              <th scope="col">Mean speed</th>
-              <th v-for="f in reading.findings" :key="f.detector" scope="col">
-                {{ f.name }}<small class="soft">, {{ f.phase }}</small>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(rep, i) in reading.reps" :key="rep.number">
-              <th scope="row">
-                <button type="button" class="linkish" @click="$emit('go', rep.turn_s)">
-                  {{ rep.number }}
-                </button>
-              </th>
-              <td>{{ rep.down_s.toFixed(2) }} s</td>
-              <td>{{ rep.up_s.toFixed(2) }} s</td>
-              <td>{{ speedText(rep.mean_m_s) }}</td>
-              <td v-for="f in reading.findings" :key="f.detector">{{ size(f, f.by_rep[i]) }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-    </template>
+    <p class="small soft">Errors of one film: {{ errors }}.</p>
+    <RepTable v-if="reading.reps.length" :reading="reading" @go="$emit('go', $event)">
+      <template #heads>
+        <th v-for="f in reading.findings" :key="f.detector" scope="col">
+          {{ f.name }}<small class="soft">, {{ f.phase }}</small>
+        </th>
+      </template>
+      <template #cells="{ at }">
+        <td v-for="f in reading.findings" :key="f.detector">{{ size(f, f.by_rep[at]) }}</td>
+      </template>
+    </RepTable>
     <p class="small soft mt-3">
       {{ reading.setup_words }}. Camera {{ reading.camera.distance_m.toFixed(1) }} m away, lens
       {{ (reading.camera.height_m * 100).toFixed(0) }} cm high,

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import OwnWords from './OwnWords.vue'
+import RepTable from './RepTable.vue'
 import {
   centimetres,
   degrees,
@@ -98,59 +99,38 @@ const speed = computed(() => props.reading.speed)
       Errors of one film: lean 3°, places 2 cm. Within a clip, way up against way down, it is millimetres.
     </p>
     <template v-if="reading.reps.length">
-      <h2 class="mt-4">Rep by rep</h2>
-      <div class="scroll">
-        <table class="plain num">
-          <thead>
-            <tr>
-              <th scope="col">Rep</th>
-              <th scope="col">Down</th>
-              <th scope="col">Up</th>
-              <th scope="col">Mean speed</th>
-              <th scope="col">Slowest</th>
-              <th v-if="reading.lift === 'squat'" scope="col">Depth</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="rep in reading.reps" :key="rep.number">
-              <th scope="row">
-                <button type="button" class="linkish" @click="$emit('go', rep.turn_s)">
-                  {{ rep.number }}
-                </button>
-              </th>
-              <td>{{ rep.down_s.toFixed(2) }} s</td>
-              <td>{{ rep.up_s.toFixed(2) }} s</td>
-              <td>{{ speedText(rep.mean_m_s) }}</td>
-              <td>
-                {{ speedText(rep.least_m_s)
-                }}<template v-if="typeof rep.sticking_m === 'number'"
-                  >, bar at {{ centimetres(rep.sticking_m) }}</template
-                >
-              </td>
-              <td v-if="reading.lift === 'squat'">
-                <template v-if="rep.depth">
-                  <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else
-                    >cannot tell</template
-                  >
-                  <span class="soft">
-                    ({{ offset(rep.below_m ?? 0) }} ± {{ offset(rep.unsure_m ?? 0) }} cm below level)</span
-                  >
-                </template>
-                <template v-else>cannot tell: oblique</template>
-                <button
-                  v-if="film && mayWrite && reading.camera.angles_told"
-                  type="button"
-                  class="linkish small soft no-print"
-                  :aria-label="`${rep.tapped ? 'tapped; again' : 'tell it by two taps'}, rep ${rep.number}`"
-                  @click="$emit('depth', rep.number)"
-                >
-                  {{ rep.tapped ? 'tapped; again' : 'tell it by two taps' }}
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <RepTable :reading="reading" @go="$emit('go', $event)">
+        <template #heads>
+          <th scope="col">Slowest</th>
+          <th v-if="reading.lift === 'squat'" scope="col">Depth</th>
+        </template>
+        <template #cells="{ rep }">
+          <td>
+            {{ speedText(rep.least_m_s)
+            }}<template v-if="typeof rep.sticking_m === 'number'"
+              >, bar at {{ centimetres(rep.sticking_m) }}</template
+            >
+          </td>
+          <td v-if="reading.lift === 'squat'">
+            <template v-if="rep.depth">
+              <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else>cannot tell</template>
+              <span class="soft">
+                ({{ offset(rep.below_m ?? 0) }} ± {{ offset(rep.unsure_m ?? 0) }} cm below level)</span
+              >
+            </template>
+            <template v-else>cannot tell: oblique</template>
+            <button
+              v-if="film && mayWrite && reading.camera.angles_told"
+              type="button"
+              class="linkish small soft no-print"
+              :aria-label="`${rep.tapped ? 'tapped; again' : 'tell it by two taps'}, rep ${rep.number}`"
+              @click="$emit('depth', rep.number)"
+            >
+              {{ rep.tapped ? 'tapped; again' : 'tell it by two taps' }}
+            </button>
+          </td>
+        </template>
+      </RepTable>
       <p v-if="reading.lift === 'squat'" class="small soft">Depth here is no light: the referees decide.</p>
       <ul v-if="reading.comparisons.length" class="small">
         <li v-for="c in reading.comparisons" :key="c.detector">

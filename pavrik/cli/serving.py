@@ -10,6 +10,9 @@ from pavrik.api.settings import Settings
 from pavrik.errors import OperationError
 
 MOST_WORKERS = 64
+SLOWEST_START_S = 120
+"""A process that is still loading answers nobody: on a busy machine that takes longer than the five
+seconds after which the server would take it for hung, end it and begin again, for ever."""
 
 
 def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> None:
@@ -26,5 +29,5 @@ def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> Non
         os.environ.update(settings.as_environment(), PROMETHEUS_MULTIPROC_DIR=folder)
         uvicorn.run(
             "pavrik.api.app:from_environment", factory=True, workers=workers, host=host, port=port,
-            log_level="warning", access_log=False,
+            log_level="warning", access_log=False, timeout_worker_healthcheck=SLOWEST_START_S,
         )  # fmt: skip

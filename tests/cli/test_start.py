@@ -60,7 +60,7 @@ def address_of(process: subprocess.Popen[str]) -> str:
 
 
 def healthy(address: str) -> bool:
-    for _ in range(200):
+    for _ in range(2400):
         try:
             with urllib.request.urlopen(f"{address}/api/health", timeout=5) as answer:
                 return b'"ok"' in answer.read()
@@ -74,6 +74,17 @@ def end(process: subprocess.Popen[str], how: int = signal.SIGINT) -> None:
     process.communicate(timeout=60)
 
 
+@contextmanager
+def started(state: Path, *arguments: str) -> Iterator[tuple[subprocess.Popen[str], str]]:
+    """A Pavrik and its address; whatever becomes of the test, it does not outlive it."""
+    process = start(state, *arguments)
+    try:
+        yield process, address_of(process)
+    finally:
+        if process.poll() is None:
+            end(process)
+
+
 @pytest.fixture(scope="module")
 def running() -> Iterator[tuple[Path, str]]:
     """A Pavrik that was started over the ruins of a set-up that broke off, and its address."""
@@ -81,27 +92,25 @@ def running() -> Iterator[tuple[Path, str]]:
         ruins = folder / "data.unfinished"
         ruins.mkdir()
         (ruins / "PG_VERSION").write_text("half")
-        process = start(folder)
-        yield folder, address_of(process)
-        end(process)
+        with started(folder) as (_, address):
+            yield folder, address
 
 
 def test_however_it_ends_the_next_start_runs(state):
     for how in (signal.SIGKILL, signal.SIGTERM, signal.SIGINT):
-        process = start(state)
-        assert healthy(address_of(process))
-        end(process, how)
+        with started(state) as (process, address):
+            assert healthy(address)
+            end(process, how)
         assert (Cluster(state).running_port() is not None) == (how == signal.SIGKILL), how
         assert process.returncode == (-9 if how == signal.SIGKILL else 0), how
 
 
 def test_several_processes_answer_as_one_and_end_together(state):
-    process = start(state, "--workers", "2")
-    address = address_of(process)
-    assert healthy(address)
-    with urllib.request.urlopen(f"{address}/metrics", timeout=5) as answer:
-        assert b"pavrik" in answer.read()
-    end(process, signal.SIGTERM)
+    with started(state, "--workers", "2") as (process, address):
+        assert healthy(address)
+        with urllib.request.urlopen(f"{address}/metrics", timeout=60) as answer:
+            assert b"pavrik" in answer.read()
+        end(process, signal.SIGTERM)
     assert process.returncode == 0
     assert Cluster(state).running_port() is None
     with pytest.raises(OSError, match="refused"):

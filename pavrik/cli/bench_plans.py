@@ -15,7 +15,7 @@ def run_plans_bench(stories: int = STORIES) -> None:
           "| band holds | sets missed | reps at 85 % | heavy too near |")  # fmt: skip
     print("|---|---|---|---|---|---|---|---|")
     for shape in shipped_shapes().values():
-        found = prove(shape.id, stories)
+        found = prove(shape, stories)
         ability, tries = (np.median(np.abs(x)) for x in (found.ability, found.attempts))
         print(
             f"| {shape.name} | {found.within_three:.0%} ({found.planned_within_three:.0%}) "

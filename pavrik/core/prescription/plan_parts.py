@@ -200,7 +200,8 @@ class LiftState:
 @dataclass(frozen=True)
 class PlanAsk:
     """What the coach asks for. ``weekdays`` 0 is Monday; ``meet`` None ends open or in a test;
-    nothing is trained on a ``blocked`` date; ``years`` is the lifter's age, 0 where unknown."""
+    nothing is trained on a ``blocked`` date; ``years`` is the lifter's age, 0 where unknown;
+    ``own_shape`` is the shape as it was when the plan was asked for, where it is a coach's own."""
 
     start: date
     weeks: int
@@ -212,6 +213,7 @@ class PlanAsk:
     strategy: Strategy = "placing"
     blocked: tuple[date, ...] = ()
     years: int = 0
+    own_shape: Shape | None = None
 
     @property
     def novice(self) -> bool:
@@ -220,13 +222,15 @@ class PlanAsk:
     @property
     def in_force(self) -> Shape:
         """The shape, a novice's own where none was chosen. Raises ValueError."""
-        return shape_of(NOVICE if self.novice and self.shape == USUAL else self.shape)
+        return self.own_shape or shape_of(
+            NOVICE if self.novice and self.shape == USUAL else self.shape
+        )
 
 
 def check_ask(ask: PlanAsk) -> None:
     """Raise ValueError with one line per problem."""
     problems = []
-    if ask.shape not in shipped_shapes():
+    if ask.own_shape is None and ask.shape not in shipped_shapes():
         problems.append(f"there is no shape “{ask.shape}”: one of {', '.join(shipped_shapes())}")
     if not SHORTEST <= ask.weeks <= LONGEST:
         problems.append(f"{ask.weeks} weeks: a plan runs {SHORTEST} to {LONGEST} weeks")

@@ -21,6 +21,12 @@ PARTS: tuple[Part, ...] = get_args(Part)
 Days = tuple[tuple[tuple[str, Part], ...], ...]
 USUAL = "steady"
 NOVICE = "novice"
+MOST_SETS, MOST_REPS, MOST_BLOCK_WEEKS = 12, 12, 6
+RPES, SHARES = (5.0, 10.0), (0.3, 1.0)
+LIGHT_EVERY = (0, *range(2, 9))
+MOST_ROTATION = 4
+SEVERAL_DAYS = (1, 2, 3, 4)
+"""Numbers of training days for which a shape may say what each is for."""
 
 
 @dataclass(frozen=True)
@@ -71,34 +77,96 @@ def _day(parts: list[str]) -> tuple[tuple[str, Part], ...]:
     return tuple((lift, part) for lift, part in (one.split(" ") for one in parts))  # type: ignore[misc]
 
 
-def read_shape(given: Mapping[str, Any]) -> Shape:
-    """A shape of its data. Raises ValueError with one line per problem."""
-    problems = [
-        f"{given['id']}: the {name} has no {role}"
-        for name in ("main", "second")
-        for role in ROLES
-        if not given[name].get(role)
+def dose_problem(dose: Dose) -> str | None:
+    """Why a dose is none that a lifter could be asked for."""
+    if not (1 <= dose.sets <= MOST_SETS and 1 <= dose.reps <= MOST_REPS):
+        return f"{dose.sets} x {dose.reps}: 1 to {MOST_SETS} sets of 1 to {MOST_REPS} reps"
+    if dose.share is not None and not SHARES[0] <= dose.share <= SHARES[1]:
+        return f"{dose.share:.0%} of the max: {SHARES[0]:.0%} to {SHARES[1]:.0%}"
+    if not RPES[0] <= dose.rpe <= RPES[1]:
+        return f"RPE {dose.rpe:g}: {RPES[0]:g} to {RPES[1]:g}"
+    return None
+
+
+def _dose_problems(shape: Shape) -> list[str]:
+    """Every dose that nobody could be asked for, with its place."""
+    sides = (("second", shape.second), ("volume", shape.volume))
+    placed = [(f"{part} {role}", dose) for part, doses in sides for role, dose in doses.items()]
+    placed += [
+        (f"main {role} {week}", dose)
+        for role, weeks in shape.main.items()
+        for week, day in enumerate(weeks, start=1)
+        for dose in day
     ]
-    days = {int(n): tuple(map(_day, of)) for n, of in given.get("days", {}).items()}
+    return [f"{where}: {why}" for where, dose in placed if (why := dose_problem(dose)) is not None]
+
+
+def _days_problems(days: Mapping[int, Days]) -> list[str]:
+    problems = []
     for n, of in days.items():
         mains = sorted(lift for day in of for lift, part in day if part == "main")
-        if len(of) != n or mains != sorted(LIFT_IDS):
-            problems.append(f"{given['id']}: {n} days need {n} entries and each lift's main once")
+        if n not in SEVERAL_DAYS or len(of) != n or mains != sorted(LIFT_IDS):
+            problems.append(f"{n} days need {n} entries and each lift's main once")
+        if any(len({lift for lift, _ in day}) < len(day) for day in of):
+            problems.append(f"{n} days: a lift stands twice on one day")
         problems += [
-            f"{given['id']}: there is no part {part} of a {lift}"
+            f"there is no part {part} of a {lift}"
             for day in of
             for lift, part in day
             if lift not in LIFT_IDS or part not in PARTS
         ]
-    if problems:
-        raise ValueError("\n".join(problems))
-    return Shape(
+    return problems
+
+
+def _problems(shape: Shape) -> list[str]:
+    """Everything that keeps a shape from being one."""
+    wanted = {"main": shape.main, "second": shape.second} | (
+        {"volume": shape.volume} if shape.volume else {}
+    )
+    problems = [
+        f"the {name} has no {role}"
+        for name, given in wanted.items()
+        for role in ROLES
+        if not given.get(role) or given[role] == ((),)
+    ]
+    problems += [
+        f"main {role}: a block of {len(weeks)} weeks, {MOST_BLOCK_WEEKS} are the most"
+        for role, weeks in shape.main.items()
+        if len(weeks) > MOST_BLOCK_WEEKS
+    ]
+    if shape.light_every not in LIGHT_EVERY:
+        problems.append(
+            f"a light week every {shape.light_every}: 0 for none, or every 2nd to "
+            f"{LIGHT_EVERY[-1]}th"
+        )
+    if not 0 <= shape.rotates_weeks <= MOST_ROTATION:
+        problems.append(
+            f"{shape.rotates_weeks} weeks a main variation: 0 for the competition lift, "
+            f"up to {MOST_ROTATION}"
+        )
+    uses_volume = any(
+        part == "volume" for of in shape.days.values() for day in of for _, part in day
+    )
+    if uses_volume and not shape.volume:
+        problems.append("a day is for volume, and the shape says nothing of it")
+    return problems + _dose_problems(shape) + _days_problems(shape.days)
+
+
+def read_shape(given: Mapping[str, Any]) -> Shape:
+    """A shape of its data. Raises ValueError with one line per problem."""
+    shape = Shape(
         given["id"], given["name"], given["words"], given["light_every"],
-        {role: tuple(tuple(map(_dose, day)) for day in given["main"][role]) for role in ROLES},
-        {role: _dose(given["second"][role]) for role in ROLES},
+        {role: tuple(tuple(map(_dose, day)) for day in weeks)
+         for role, weeks in given["main"].items()},
+        {role: _dose(dose) for role, dose in given["second"].items()},
         {role: _dose(dose) for role, dose in given.get("volume", {}).items()},
-        days, given.get("rotates_weeks", 0),
+        {int(n): tuple(map(_day, of)) for n, of in given.get("days", {}).items()},
+        given.get("rotates_weeks", 0),
     )  # fmt: skip
+    problems = _problems(shape)
+    if problems:
+        raise ValueError("\n".join(f"{shape.id}: {problem}" for problem in problems))
+    return shape
 
 
 @cache

@@ -14,7 +14,7 @@ from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import STRATEGIES
 from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk
 from pavrik.core.prescription.season import steps_of
-from pavrik.core.prescription.shape import Dose, WeekRole
+from pavrik.core.prescription.shape import Dose, Shape, WeekRole
 from pavrik.core.simulation.story import Story, drawn_story
 
 START = date(2026, 11, 30)
@@ -59,10 +59,12 @@ def _within_three(off: Sequence[float]) -> float:
     return float(np.mean(np.abs(off) <= 0.03))
 
 
-def ask_of(shape: str, number: int) -> PlanAsk:
+def ask_of(shape: Shape, number: int) -> PlanAsk:
     """A twelve-week plan to a meet: every weekday of the meet and number of days in turn."""
     meet = START + timedelta(days=7 * (WEEKS - 1) + number % 7)
-    return PlanAsk(START, WEEKS, DAYS[number % 3], meet, "competition", "trained", shape)
+    return PlanAsk(
+        START, WEEKS, DAYS[number % 3], meet, "competition", "trained", shape.id, own_shape=shape
+    )
 
 
 def main_work(plan: Plan, ask: PlanAsk, week: int, lift: str) -> list[tuple[Line, Dose]]:
@@ -102,7 +104,7 @@ def _climbed(weeks: Sequence[list[tuple[Line, Dose]]]) -> float:
     return max(loads[-3:]) / loads[0] - 1
 
 
-def tell(shape: str, number: int) -> Outcome:
+def tell(shape: Shape, number: int) -> Outcome:
     """One story: the same number tells the same one."""
     ask = ask_of(shape, number)
     story = drawn_story(number, TRUTH, START, GAINS[number % 3]).warm_up()
@@ -138,9 +140,13 @@ def tell(shape: str, number: int) -> Outcome:
     )  # fmt: skip
 
 
-def prove(shape: str, stories: int, first: int = 0) -> Outcome:
+def prove(shape: Shape, stories: int, first: int = 0) -> Outcome:
     """What comes of a shape over so many stories."""
-    told = [tell(shape, number) for number in range(first, first + stories)]
+    return together([tell(shape, number) for number in range(first, first + stories)])
+
+
+def together(told: Sequence[Outcome]) -> Outcome:
+    """Several outcomes as one."""
     return Outcome(
         tuple(x for one in told for x in one.intent),
         tuple(x for one in told for x in one.as_known),

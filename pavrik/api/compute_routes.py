@@ -21,8 +21,10 @@ from pavrik.formats.model.deadlift_answers import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model.lift_answers import CostAnswer, PathAnswer
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
+from pavrik.formats.wire.shapes import StoryAnswer, StoryRequest
 from pavrik.formats.wire.watch_compute import WatchAnswer, WatchRequest
 from pavrik.services.compute import by_lift, model, plan, watch
+from pavrik.services.plans import shapes
 from pavrik.services.setups import analysis
 
 AT_ONCE, A_MINUTE = 2, 120
@@ -102,6 +104,12 @@ def compute_cost(body: AnyCostRequest) -> CostAnswer:
 def compute_plan(body: PublicPlanRequest) -> PublicPlanAnswer:
     """The ``pavrik plan`` computation."""
     return plan.plan(body)
+
+
+@router.post("/story")
+def compute_story(body: StoryRequest) -> StoryAnswer:
+    """The ``pavrik story`` computation."""
+    return shapes.story(body)
 
 
 @router.post("/watch")

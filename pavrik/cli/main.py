@@ -27,8 +27,10 @@ from pavrik.formats.model.computations import (
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
+from pavrik.formats.wire.shapes import StoryRequest
 from pavrik.formats.wire.watch_compute import WatchRequest
 from pavrik.services.compute import by_lift, model, plan, watch
+from pavrik.services.plans import shapes
 from pavrik.services.setups import analysis
 
 Command = Callable[[argparse.Namespace], None]
@@ -40,6 +42,7 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "path": (AtLoadRequest, by_lift.path, "the bar's path at the load and for a ladder of loads"),
     "cost": (AnyCostRequest, analysis.cost, "what every fault costs in a set-up at a load"),
     "plan": (PublicPlanRequest, plan.plan, "weeks and days of work with their reasons"),
+    "story": (StoryRequest, shapes.story, "a made-up lifter through twelve weeks of a shape"),
     "watch": (WatchRequest, watch.watch, "a tracked film: its findings with their errors"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }

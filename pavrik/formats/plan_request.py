@@ -19,6 +19,7 @@ from pavrik.formats.model.requests import (
     SquatSetupIn,
     Strict,
 )
+from pavrik.formats.wire.shapes import ShapeBody
 
 
 class FaultIn(Strict):
@@ -76,7 +77,7 @@ class PlanGymIn(Strict):
 
 class PublicPlanRequest(Strict):
     """Everything that a plan is made from. ``weekdays``: 0 is Monday; nothing is planned on a
-    ``blocked`` date."""
+    ``blocked`` date; ``own_shape`` goes before ``shape``."""
 
     format: Literal[1] = 1
     start: date
@@ -86,6 +87,7 @@ class PublicPlanRequest(Strict):
     goal: Literal["competition", "strength", "muscle", "sport", "health"] = "competition"
     training_age: Literal["novice", "trained", "advanced"] = "trained"
     shape: ShapeId = USUAL
+    own_shape: ShapeBody | None = None
     strategy: Strategy = "placing"
     blocked: Annotated[list[date], Field(max_length=60)] = Field(default_factory=list)
     body: BodyIn

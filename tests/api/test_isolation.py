@@ -4,6 +4,8 @@ import psycopg
 import pytest
 from uuid6 import uuid7
 
+from pavrik.core.prescription.shape import shape_of
+from pavrik.formats.wire.shapes import body_of, text_of
 from tests.api.helpers import PROFILE, a_set, add_lifter
 
 NOT_A_CLUBS = {"migration", "sign_in_attempt", "club_link", "lift", "installation"}
@@ -141,6 +143,9 @@ BODIES = {
         "choice_id": str(uuid7()), "lift": "squat", "cue": "midfoot-cue"},
     ("POST", "/api/lifters/{lifter_id}/floor-walk"): lambda: {},
     ("POST", "/api/library/own"): lambda: {"entries": []},
+    ("POST", "/api/shapes/look"): lambda: text_of(shape_of("wave")).model_dump(),
+    ("POST", "/api/compute/story"): lambda: {
+        "shape": body_of(shape_of("wave")).model_dump(exclude_none=True), "number": 1},
     ("POST", "/api/lifters/{lifter_id}/presence"): lambda: {"here": False},
     ("POST", "/api/outbox"): lambda: {"items": [{
         "kind": "withdrawal", "key": str(uuid7()), "set_id": str(uuid7()),
@@ -188,7 +193,7 @@ BODIES = {
 }  # fmt: skip
 READS = (
     "exact", "furniture", "next-load", "costs", "paths", "depth", "map", "goals", "start",
-    "preview", "floor-walk", "taps", "head-on-taps",
+    "preview", "floor-walk", "taps", "head-on-taps", "look",
 )  # fmt: skip
 QUERY = {
     "/api/lifters/{lifter_id}/clips/file": "?lift=squat&load_kg=60&filmed_on=2026-11-20&clip_id="

@@ -216,7 +216,7 @@ def test_own_variations_are_computed_beside_the_shipped_ones(coach, lifter):
     wrong = entry | {"body": cause}
     answer = coach.post("/api/library/own", {"entries": [wrong]})
     assert answer.status_code == 422
-    assert "a variation is described by name, lift, for" in answer.text
+    assert "there is no field of this name here" in answer.text
     taken = entry | {"body": body | {"name": "front squat"}}
     assert "shipped name" in coach.post("/api/library/own", {"entries": [taken]}).text
 

@@ -17,6 +17,7 @@ export const router = createRouter({
     { path: '/', name: 'floor', component: () => import('./stages/floor/Floor.vue') },
     { path: '/gym', name: 'gym', component: () => import('./stages/gym/Gym.vue') },
     { path: '/platform', name: 'platform', component: () => import('./stages/log/Group.vue') },
+    { path: '/shapes/:shapeId?', name: 'shapes', component: () => import('./stages/shapes/Shapes.vue') },
     { path: '/library', name: 'library', component: () => import('./stages/library/Library.vue') },
     { path: '/lifters/new', name: 'new-lifter', component: () => import('./stages/lifter/NewLifter.vue') },
     {

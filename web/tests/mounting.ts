@@ -21,9 +21,9 @@ const VIEWS = [
 
 export const router = createRouter({
   history: createMemoryHistory(),
-  routes: ['/', ...VIEWS.map((name) => `/lifters/:lifterId/${name}`)].map((path) => ({
+  routes: ['/', '/shapes/:shapeId?', ...VIEWS.map((name) => `/lifters/:lifterId/${name}`)].map((path) => ({
     path,
-    name: path.split('/').at(-1)!,
+    name: path.replace('/:shapeId?', '').split('/').at(-1)!,
     component: { template: '<p />' },
   })),
 })

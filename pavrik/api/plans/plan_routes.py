@@ -9,7 +9,6 @@ from pavrik.api.files import file_answer, json_answer, qr_of
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.core.competition_lifts import LiftId
-from pavrik.core.prescription.shape import shipped_shapes
 from pavrik.formats.log_table import XLSX
 from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.wire.plan_edits import EditKept, EditRequest
@@ -22,7 +21,6 @@ from pavrik.formats.wire.plans import (
     PlanKept,
     PlanPreview,
     PlanRequest,
-    ShapeOut,
     SharedAnswer,
     StandingPlan,
     VariationKept,
@@ -31,6 +29,7 @@ from pavrik.formats.wire.plans import (
     VariationWordRequest,
     VersionRequest,
 )
+from pavrik.formats.wire.shapes import ShapeLook, ShapeOut, ShapeText
 from pavrik.services.facts import VariationWord
 from pavrik.services.kept import kept_answer
 from pavrik.services.plans import (
@@ -39,6 +38,7 @@ from pavrik.services.plans import (
     editing,
     plan_files,
     planning,
+    shapes,
     variation_table,
 )
 
@@ -49,9 +49,15 @@ Token = Annotated[str, Path(min_length=8, max_length=80)]
 
 
 @router.get("/shapes")
-def read_shapes(_: WhoIn) -> list[ShapeOut]:
-    """The shapes that a season may have."""
-    return [ShapeOut(id=s.id, name=s.name, words=s.words) for s in shipped_shapes().values()]
+def read_shapes(database: DatabaseIn, who: WhoIn) -> list[ShapeOut]:
+    """The shapes that a season may have: shipped ones, and the club's own."""
+    return shapes.list_shapes(database, who)
+
+
+@router.post("/shapes/look")
+def look_at_shape(body: ShapeText, _: WhoIn) -> ShapeLook:
+    """What a draft of a shape comes to; nothing is kept."""
+    return shapes.look_at(body)
 
 
 @router.get(OF_LIFTER + "/plan", response_model=StandingPlan)

@@ -70,7 +70,7 @@ class Shape:
 
 
 def _dose(given: Mapping[str, Any]) -> Dose:
-    return Dose(given["sets"], given["reps"], given.get("rpe", 5.0), given.get("share"))
+    return Dose(given["sets"], given["reps"], given.get("rpe") or Dose.rpe, given.get("share"))
 
 
 def _day(parts: list[str]) -> tuple[tuple[str, Part], ...]:

@@ -1,15 +1,16 @@
 """Answers of the library: catalogue, schools, assumptions, equipment."""
 
-from typing import Annotated, Literal, Self
+from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import BaseModel, Field, model_validator
+from pydantic import BaseModel, Field
 
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Line, Text
+from pavrik.formats.wire.shapes import ShapeBody
 
 Ids = Annotated[list[Annotated[Text, Field(max_length=60)]], Field(max_length=40)]
 Words = Annotated[Text, Field(min_length=1, max_length=300)]
@@ -120,26 +121,52 @@ class VariationBody(Strict):
     spares: Annotated[list[str], Field(max_length=8)] = Field(default_factory=list)
 
 
-_BODIES: dict[str, type[BaseModel]] = {
-    "fault": FaultBody, "cause": CauseBody, "remedy": RemedyBody, "variation": VariationBody,
-}  # fmt: skip
+class _Entry(Strict):
+    """What every own entry has; without a body it only hides or shows a shipped one."""
 
-
-class EntryRequest(Strict):
-    """One entry of the coach's own; ``body`` null only hides or shows a shipped entry."""
-
-    kind: Literal["fault", "cause", "remedy", "variation"]
-    ident: Annotated[str, Field(pattern="^[a-z][a-z0-9-]{1,59}$")]
-    body: FaultBody | CauseBody | RemedyBody | VariationBody | None = None
+    ident: Annotated[str, Field(pattern="^[a-z][a-z0-9_-]{1,59}$")]
     hidden: bool = False
 
-    @model_validator(mode="after")
-    def body_is_of_the_kind(self) -> Self:
-        expected = _BODIES[self.kind]
-        if self.body is not None and not isinstance(self.body, expected):
-            fields = ", ".join(f.alias or name for name, f in expected.model_fields.items())
-            raise ValueError(f"a {self.kind} is described by {fields}")
-        return self
+
+class FaultEntry(_Entry):
+    """A fault of the coach's own."""
+
+    kind: Literal["fault"]
+    body: FaultBody | None = None
+
+
+class CauseEntry(_Entry):
+    """A cause of the coach's own."""
+
+    kind: Literal["cause"]
+    body: CauseBody | None = None
+
+
+class RemedyEntry(_Entry):
+    """A remedy of the coach's own."""
+
+    kind: Literal["remedy"]
+    body: RemedyBody | None = None
+
+
+class VariationEntry(_Entry):
+    """A variation of the coach's own."""
+
+    kind: Literal["variation"]
+    body: VariationBody | None = None
+
+
+class ShapeEntry(_Entry):
+    """A shape of a season of the coach's own."""
+
+    kind: Literal["shape"]
+    body: ShapeBody | None = None
+
+
+AnyEntry = Annotated[
+    FaultEntry | CauseEntry | RemedyEntry | VariationEntry | ShapeEntry,
+    Field(discriminator="kind"),
+]
 
 
 class LibraryFile(Strict):
@@ -147,7 +174,7 @@ class LibraryFile(Strict):
 
     format: Literal["pavrik-library"] = "pavrik-library"
     version: Literal[1] = 1
-    entries: Annotated[list[EntryRequest], Field(max_length=1000)]
+    entries: Annotated[list[AnyEntry], Field(max_length=1000)]
 
 
 class KeptAnswer(BaseModel):

@@ -14,7 +14,7 @@ from pavrik.core.prescription.reflow import Change
 from pavrik.core.prescription.shape import USUAL
 from pavrik.core.prescription.so_far import SoFar
 from pavrik.formats.model.figure_columns import DrawnColumns
-from pavrik.formats.model.requests import ShapeId, Strict
+from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.afar import SentAnswer
 from pavrik.formats.wire.card import CardAnswer
 from pavrik.formats.wire.lifters import Line, Text
@@ -34,17 +34,9 @@ class PlanFrame(Strict):
     weeks: Annotated[int, Field(ge=3, le=16)]
     weekdays: Annotated[list[Annotated[int, Field(ge=0, le=6)]], Field(min_length=1, max_length=6)]
     meet: date | None = None
-    shape: ShapeId = USUAL
+    shape: Annotated[str, Field(pattern="^[a-z][a-z0-9_-]{1,59}$")] = USUAL
     strategy: Strategy = "placing"
     blocked: Annotated[list[date], Field(max_length=60)] = Field(default_factory=list)
-
-
-class ShapeOut(BaseModel):
-    """A shape of a season."""
-
-    id: str
-    name: str
-    words: str
 
 
 class PlanRequest(PlanFrame):

@@ -6,8 +6,9 @@ from uuid import UUID
 from uuid6 import uuid7
 
 from pavrik.core.faults.catalogue import Catalogue, shipped_catalogue
-from pavrik.core.faults.own import OwnEntry, merged
+from pavrik.core.faults.own import OWN, OwnEntry, merged
 from pavrik.core.faults.schools import in_force
+from pavrik.core.prescription.shape import shipped_shapes
 from pavrik.core.variations.catalogue import (
     Variation,
     read_variation,
@@ -55,6 +56,21 @@ def read_catalogue(database: Database, who: Who) -> Catalogue:
         return catalogue_of(connection)
 
 
+def _check_shapes(entries: Sequence[library.Entry]) -> None:
+    """An own shape has an id of its own; what is hidden is known. Raises InvalidError."""
+    for entry in entries:
+        if entry.kind != "shape":
+            continue
+        shipped = entry.ident in shipped_shapes()
+        if entry.body is None and not shipped:
+            raise InvalidError(f"no shape “{entry.ident}” ships: hide one that does", "ident")
+        if entry.body is not None and not entry.ident.startswith(OWN):
+            raise InvalidError(
+                f"{entry.ident}: an own shape's id begins with {OWN}: shipped ones stay as they are",
+                "ident",
+            )
+
+
 def _add(connection: Connection, who: Who, entries: Sequence[library.Entry]) -> None:
     """Add entries after checking the whole catalogue that they would make."""
     now = {(e.kind, e.ident): e for e in library.list_entries(connection)}
@@ -65,6 +81,7 @@ def _add(connection: Connection, who: Who, entries: Sequence[library.Entry]) -> 
         with_own(shipped_variations(), [read_variation(body, own=True) for body in own])
     except ValueError as error:
         raise InvalidError("; ".join(str(error).splitlines()), "body") from error
+    _check_shapes(entries)
     for entry in entries:
         library.add_entry(connection, who.club_id, uuid7(), who.coach_id, entry)
 

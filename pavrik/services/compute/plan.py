@@ -99,6 +99,7 @@ def plan(request: PublicPlanRequest) -> PublicPlanAnswer:
         PlanAsk(
             request.start, request.weeks, tuple(request.weekdays), request.meet, request.goal,
             request.training_age, request.shape, request.strategy, tuple(request.blocked),
+            own_shape=request.own_shape.as_shape("own") if request.own_shape else None,
         ),
         {lift: study.state for lift, study in studies.items()},
         Gym(

@@ -17,6 +17,7 @@ from pavrik.services import stored
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
 from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
+from pavrik.services.plans.shapes import own_shape
 from pavrik.services.plans.standing import ASK
 from pavrik.services.training.setup_trials import Running, running
 from pavrik.store import plans
@@ -105,5 +106,5 @@ def _ask(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> PlanAsk:
     return PlanAsk(
         frame.start, frame.weeks, tuple(frame.weekdays), frame.meet, profile.goal,
         profile.training_age, frame.shape, frame.strategy, tuple(sorted(set(frame.blocked))),
-        profile.years_in(today(connection).year) or 0,
+        profile.years_in(today(connection).year) or 0, own_shape(connection, frame.shape),
     )  # fmt: skip

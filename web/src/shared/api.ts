@@ -6,6 +6,8 @@ import type { components, paths } from './api-types'
 import { heardDate } from './clock'
 
 export type Schemas = components['schemas']
+/** One entry of a club's own library. */
+export type LibraryEntry = Schemas['LibraryFile']['entries'][number]
 export { uuid7 }
 
 export interface FieldError {

@@ -27,6 +27,7 @@ const CLUB: Place[] = [
   { id: 'people', title: 'People', note: 'roles, invitations, your account', to: { name: 'people' } },
   { id: 'platform', title: 'Platform', note: 'log a group in turn', to: { name: 'platform' } },
   { id: 'library', title: 'Library', note: 'faults, causes, cues, variations', to: { name: 'library' } },
+  { id: 'shapes', title: 'Shapes of a season', note: 'what a week asks', to: { name: 'shapes' } },
   { id: 'new-lifter', title: 'Add a lifter', note: 'name, body mass, stature', to: { name: 'new-lifter' } },
 ]
 

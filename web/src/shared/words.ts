@@ -67,3 +67,14 @@ export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(d
 export function dayOf(iso: string): string {
   return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
 }
+
+/** The id of an entry of one's own: of its name, in plain letters. */
+export function ownIdOf(name: string, unnamed: string): string {
+  const plain = name.toLowerCase().normalize('NFD').replace(/\p{M}/gu, '')
+  return `own-${
+    plain
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 40) || unnamed
+  }`
+}

@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router'
 import OneOf from '@/shared/OneOf.vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
-import { answered, client, once, type Schemas } from '@/shared/api'
+import { answered, client, once, type LibraryEntry, type Schemas } from '@/shared/api'
 import { useSession } from '@/shared/session'
 import { useProblem } from '@/shared/useProblem'
 import { LIFT_CHOICE } from '@/shared/words'
@@ -50,8 +50,7 @@ const causesOf = (f: Schemas['FaultAnswer']) =>
 const remediesOf = (c: Schemas['CauseAnswer']) =>
   (data.value?.remedies ?? []).filter((r) => c.remedies.includes(r.id))
 const { message, run } = useProblem()
-type Entry = Schemas['EntryRequest']
-async function keep(entries: Entry[]): Promise<boolean> {
+async function keep(entries: LibraryEntry[]): Promise<boolean> {
   const kept = await run(() =>
     answered(
       client.POST('/api/library/own', {
@@ -65,13 +64,13 @@ async function keep(entries: Entry[]): Promise<boolean> {
   return Boolean(kept)
 }
 /** Hides or shows an entry without touching what it says. */
-async function hide(kind: Entry['kind'], ident: string, hiddenNow: boolean) {
+async function hide(kind: LibraryEntry['kind'], ident: string, hiddenNow: boolean) {
   const file = own.value.has(ident) ? await answered(client.GET('/api/library/own')) : null
   const body = file?.entries.find((e) => e.ident === ident)?.body ?? null
-  await keep([{ kind, ident, body, hidden: !hiddenNow }])
+  await keep([{ kind, ident, body, hidden: !hiddenNow } as LibraryEntry])
 }
-const adding = ref<Entry['kind'] | null>(null)
-async function added(entry: Entry) {
+const adding = ref<Exclude<LibraryEntry['kind'], 'shape'> | null>(null)
+async function added(entry: LibraryEntry) {
   if (await keep([entry])) adding.value = null
 }
 async function importFile(event: Event) {
@@ -138,7 +137,11 @@ async function importFile(event: Event) {
       />
       <p v-if="!faults.length" class="soft mt-4">Nothing is called so.</p>
       <section v-if="names.data.value" class="mt-4">
-        <h2>Variations <small>each computed for the lifter on the Prescribe stage</small></h2>
+        <h2>
+          Shapes of a season
+          <small><RouterLink :to="{ name: 'shapes' }">read them, write your own</RouterLink></small>
+        </h2>
+        <h2 class="mt-4">Variations <small>each computed for the lifter on the Prescribe stage</small></h2>
         <p>{{ names.data.value[lift].slice(1).join(', ') }}.</p>
       </section>
       <ul class="faults">

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 // A fault, cause, cue or drill of the coach's own, hung where it belongs.
 import { computed, reactive } from 'vue'
-import type { Schemas } from '@/shared/api'
+import type { LibraryEntry, Schemas } from '@/shared/api'
+import { ownIdOf } from '@/shared/words'
 
 const props = defineProps<{
   kind: 'fault' | 'cause' | 'remedy'
   catalogue: Schemas['CatalogueAnswer']
   lift: 'squat' | 'deadlift'
 }>()
-const emit = defineEmits<{ keep: [entry: Schemas['EntryRequest']]; close: [] }>()
+const emit = defineEmits<{ keep: [entry: LibraryEntry]; close: [] }>()
 const form = reactive({
   name: '',
   seen: '',
@@ -31,17 +32,7 @@ const faults = computed(() =>
 )
 const causes = computed(() => props.catalogue.causes.map((c) => ({ title: c.text, value: c.id })))
 const remedies = computed(() => props.catalogue.remedies.map((r) => ({ title: r.text, value: r.id })))
-const ident = computed(
-  () =>
-    `own-${
-      form.name
-        .toLowerCase()
-        .normalize('NFD')
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '')
-        .slice(0, 40) || 'entry'
-    }`,
-)
+const ident = computed(() => ownIdOf(form.name, 'entry'))
 const bodies = {
   fault: () => ({
     lift: props.lift,
@@ -71,9 +62,9 @@ const keep = () =>
   emit('keep', {
     kind: props.kind,
     ident: ident.value,
-    body: bodies[props.kind]() as Schemas['EntryRequest']['body'],
+    body: bodies[props.kind](),
     hidden: false,
-  })
+  } as LibraryEntry)
 </script>
 
 <template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // A variation of the coach's own: the competition set-up with its knobs turned, computed like the rest.
 import { computed, reactive } from 'vue'
-import type { Schemas } from '@/shared/api'
+import type { LibraryEntry, Schemas } from '@/shared/api'
+import { ownIdOf } from '@/shared/words'
 import { useLift } from '@/shared/lifts'
 
 const props = defineProps<{
@@ -9,7 +10,7 @@ const props = defineProps<{
   names: Schemas['VariationNames']
   lift: 'squat' | 'deadlift'
 }>()
-const emit = defineEmits<{ keep: [entry: Schemas['EntryRequest']]; close: [] }>()
+const emit = defineEmits<{ keep: [entry: LibraryEntry]; close: [] }>()
 const ROLES = ['skill', 'strength', 'overload', 'support']
 const ANY = { title: 'as settled', value: null }
 const { styles: positions } = useLift('squat')
@@ -29,17 +30,7 @@ const form = reactive({
   holdS: 0,
   kit: [] as string[],
 })
-const ident = computed(
-  () =>
-    `own-${
-      form.name
-        .toLowerCase()
-        .normalize('NFD')
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-|-$/g, '')
-        .slice(0, 40) || 'variation'
-    }`,
-)
+const ident = computed(() => ownIdOf(form.name, 'variation'))
 const whole = computed(() => form.name.trim() && form.for.trim() && form.ratio >= 0.2 && form.ratio <= 2)
 function keep() {
   const squat = props.lift === 'squat'
@@ -66,9 +57,9 @@ function keep() {
   emit('keep', {
     kind: 'variation',
     ident: ident.value,
-    body: body as Schemas['EntryRequest']['body'],
+    body,
     hidden: false,
-  })
+  } as LibraryEntry)
 }
 </script>
 

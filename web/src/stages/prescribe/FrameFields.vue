@@ -28,6 +28,9 @@ function dates(change: Partial<PlanFrame>) {
 }
 const shapes = useQuery(shapesQuery)
 const shapeWords = computed(() => shapes.data.value?.find((s) => s.id === asked.value.shape)?.words ?? '')
+const offered = computed(() =>
+  (shapes.data.value ?? []).filter((s) => !s.hidden || s.id === asked.value.shape),
+)
 const STRATEGIES = [
   { id: 'safe', name: 'safe: three white lifts' },
   { id: 'placing', name: 'placing' },
@@ -67,8 +70,11 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
   <label
     ><span class="small soft">Shape: {{ shapeWords }}</span
     ><select v-model="asked.shape" aria-label="Shape of the season">
-      <option v-for="s in shapes.data.value ?? []" :key="s.id" :value="s.id">{{ s.name }}</option>
-    </select></label
+      <option v-for="s in offered" :key="s.id" :value="s.id">{{ s.name }}</option>
+    </select>
+    <RouterLink class="small soft" :to="{ name: 'shapes', params: { shapeId: asked.shape } }"
+      >what it asks</RouterLink
+    ></label
   >
   <label v-if="withMeet && asked.meet"
     ><span class="small soft">Attempts</span

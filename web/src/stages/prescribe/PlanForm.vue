@@ -11,7 +11,7 @@ import type { PlanFrame } from './usePlan'
 
 const props = defineProps<{
   lifterId: string
-  from: Schemas['PlanAsk'] | null
+  from: Pick<Schemas['PlanAsk'], 'weeks' | 'weekdays' | 'shape' | 'strategy' | 'blocked'> | null
   busy: boolean
   message: string
 }>()
@@ -21,7 +21,7 @@ const frame = ref<PlanFrame>({
   weeks: props.from?.weeks ?? 8,
   weekdays: [...(props.from?.weekdays ?? [0, 2, 4])],
   meet: null,
-  shape: (props.from?.shape as PlanFrame['shape'] | undefined) ?? 'steady',
+  shape: props.from?.shape ?? 'steady',
   strategy: props.from?.strategy ?? 'placing',
   blocked: [...(props.from?.blocked ?? [])],
 })

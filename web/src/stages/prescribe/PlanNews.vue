@@ -7,7 +7,7 @@ import { dayWords, placeOf } from './words'
 
 const props = defineProps<{
   lifterId: string
-  standing: Schemas['StandingPlan']
+  standing: Omit<Schemas['StandingPlan'], 'ask'>
   mayWrite: boolean
   busy: boolean
 }>()

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+// Twelve weeks of a shape, to scale: how heavy, how much, what each week is for; a week that is
+// touched says what it asks.
+import { scaleLinear, scaleSqrt } from 'd3-scale'
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/shared/api'
+
+const props = defineProps<{ weeks: Schemas['OutlinedWeek'][] }>()
+const W = 720
+const LEFT = 44
+const TOP = 18
+const FLOOR = 206
+const at = ref<number | null>(null)
+const step = computed(() => (W - LEFT) / Math.max(props.weeks.length, 1))
+const y = scaleLinear([0.5, 1], [FLOOR, TOP])
+const r = scaleSqrt([0, 30], [0, 13])
+const middle = (i: number) => LEFT + (i + 0.5) * step.value
+const percent = (share: number) => `${Math.round(share * 100)} %`
+
+type Part = 'main' | 'second' | 'volume'
+const ASIDE: Record<Part, number> = { main: -0.16, second: 0.26, volume: 0.26 }
+const marks = computed(() =>
+  props.weeks.flatMap((week, i) => {
+    const parts: [Part, Schemas['OutlinedDose'][]][] = [
+      ['volume', week.volume ? [week.volume] : []],
+      ['second', [week.second]],
+      ['main', week.main],
+    ]
+    return parts.flatMap(([part, doses]) =>
+      doses.map((dose, n) => ({
+        key: `${week.number}-${part}-${n}`,
+        part,
+        x: middle(i) + ASIDE[part] * step.value,
+        y: y(dose.share),
+        r: Math.max(r(dose.reps), 2),
+        words: `${dose.words}, about ${percent(dose.share)}`,
+      })),
+    )
+  }),
+)
+/** Weeks in a row that are for the same. */
+const spans = computed(() => {
+  const found: { role: string; from: number; to: number }[] = []
+  props.weeks.forEach((week, i) => {
+    const last = found.at(-1)
+    if (last && last.role === week.role) last.to = i
+    else found.push({ role: week.role, from: i, to: i })
+  })
+  return found
+})
+const saying = (week: Schemas['OutlinedWeek']) =>
+  [
+    `main ${week.main.map((d) => `${d.words} (${percent(d.share)})`).join(', then ')}`,
+    `second day ${week.second.words}`,
+    ...(week.volume ? [`volume day ${week.volume.words}`] : []),
+  ].join('; ')
+const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] ?? null)))
+</script>
+
+<template>
+  <figure class="outline">
+    <svg
+      :viewBox="`0 0 ${W} 240`"
+      role="img"
+      aria-label="Twelve weeks of this shape: share of the max by week; the list below says it in words"
+      @mouseleave="at = null"
+    >
+      <g v-for="tick in [0.5, 0.6, 0.7, 0.8, 0.9, 1]" :key="tick">
+        <line :x1="LEFT" :x2="W" :y1="y(tick)" :y2="y(tick)" :class="['tick', { heavy: tick === 0.9 }]" />
+        <text :x="LEFT - 8" :y="y(tick) + 4" text-anchor="end">{{ percent(tick) }}</text>
+      </g>
+      <g v-for="(week, i) in weeks" :key="week.number" @mouseenter="at = i" @click="at = i">
+        <rect
+          :x="middle(i) - step / 2"
+          y="0"
+          :width="step"
+          height="240"
+          :class="['week', { on: at === i, rest: week.role === 'light' }]"
+        />
+        <text :x="middle(i)" :y="FLOOR + 15" text-anchor="middle">{{ week.number }}</text>
+      </g>
+      <circle v-for="m in marks" :key="m.key" :cx="m.x" :cy="m.y" :r="m.r" :class="m.part" />
+      <g v-for="s in spans" :key="s.from">
+        <line
+          :x1="middle(s.from) - step / 2 + 3"
+          :x2="middle(s.to) + step / 2 - 3"
+          :y1="FLOOR + 20"
+          :y2="FLOOR + 20"
+          class="span"
+        />
+        <text :x="(middle(s.from) + middle(s.to)) / 2" :y="FLOOR + 32" text-anchor="middle" class="role">
+          {{ s.role }}
+        </text>
+      </g>
+    </svg>
+    <figcaption class="small soft" aria-live="polite">
+      <template v-if="shown"
+        ><b>Week {{ shown.number }}, {{ shown.role }}:</b> {{ saying(shown) }}</template
+      ><template v-else
+        >● main work, ○ second day, ◐ volume day; the size is the reps, the height the share of the max. Touch
+        a week.</template
+      >
+    </figcaption>
+    <ol class="visually-hidden">
+      <li v-for="week in weeks" :key="week.number">{{ week.role }}: {{ saying(week) }}</li>
+    </ol>
+  </figure>
+</template>
+
+<style scoped>
+.outline {
+  margin: 0;
+}
+svg {
+  width: 100%;
+  display: block;
+}
+text {
+  font-size: 11px;
+  fill: var(--soft);
+}
+.role {
+  font-size: 11px;
+  fill: var(--ink);
+}
+.tick {
+  stroke: var(--hair);
+}
+.tick.heavy {
+  stroke: var(--line);
+}
+.span {
+  stroke: var(--ink);
+}
+.week {
+  fill: transparent;
+}
+.week.rest {
+  fill: var(--hair);
+}
+.week.on {
+  fill: var(--signal-wash);
+}
+circle {
+  pointer-events: none;
+}
+.main {
+  fill: var(--ink);
+}
+.second {
+  fill: var(--sheet);
+  stroke: var(--ink);
+}
+.volume {
+  fill: var(--body);
+  stroke: var(--body-line);
+}
+figcaption {
+  min-height: 36px;
+  padding-top: 4px;
+}
+@media (max-width: 760px) {
+  text,
+  .role {
+    font-size: 16px;
+  }
+}
+</style>

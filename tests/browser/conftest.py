@@ -40,7 +40,7 @@ class RunningServer:
         app = create_app(Settings(self._database_url, PAGE, hasher=CHEAP))
         config = uvicorn.Config(
             app, host="127.0.0.1", port=self.port, log_level="critical",
-            timeout_graceful_shutdown=1,
+            timeout_graceful_shutdown=20,
         )  # fmt: skip
         self._server = uvicorn.Server(config)
         self._thread = threading.Thread(target=self._server.run, daemon=True)
@@ -51,7 +51,7 @@ class RunningServer:
 
     def stop(self) -> None:
         self._server.should_exit = True
-        self._thread.join(timeout=15)
+        self._thread.join(timeout=30)
 
 
 @pytest.fixture(scope="module")

@@ -95,6 +95,27 @@ def test_a_flagged_region_is_spared(lift, region):
     assert any("flagged" in one.why for one in considered.values())
 
 
+def test_a_flagged_region_is_spared_its_moment_where_use_is_alike():
+    """Use is what an angle leaves; the moment at the prescribed load counts by itself too."""
+    variations, computed = loadings("squat")
+    one, own = (
+        next(v for v in variations if v.name == "narrow-stance squat"),
+        computed["competition"],
+    )
+    hurts = Circumstances(ALL.kit, ("knee",))
+    alike = computed[one.name]
+    assert blocked_because(one, alike, own, hurts) == ""
+    heavier = replace(alike, moments_nm=1.2 * alike.moments_nm)
+    told = blocked_because(one, heavier, own, hurts)
+    more = round(100 * (heavier.moment_nm("knee") / own.moment_nm("knee") - 1))
+    assert told == (
+        f"it loads the knee {more} % more than the competition lift at the same share of their "
+        "maxes, and the knee is flagged"
+    )
+    assert heavier.moment_nm("wrist") is None
+    assert blocked_because(one, heavier, own, Circumstances(ALL.kit, ("wrist",))) == ""
+
+
 def test_a_tired_back_prefers_what_spares_it():
     tired = Weakness("the trend fell", None, None, tired_back=True)
     found, _ = chosen("deadlift", [tired])

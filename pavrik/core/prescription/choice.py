@@ -19,8 +19,9 @@ MOST_SPECIALS = 2
 MARGIN = 0.03
 """Use above the competition lift's by less than this is no difference."""
 SPARED = 1.02
-"""A flagged region is spared where its moment at the prescribed load is no more than the capped
-competition lift's; the rest is the model's own error. Both lie at the same share of their maxes."""
+"""A flagged region is spared where neither its moment at the prescribed load nor the use of what
+the joint's angle leaves there is more than the capped competition lift's; the rest is the model's
+own error. Both lie at the same share of their maxes."""
 NAMED, HELD_THERE, STATED, SPARES_BACK = 0.5, 0.35, 0.3, 0.4
 MOST_GAIN = 0.5
 LEAST_SCORE = 0.15
@@ -144,7 +145,13 @@ def _region_reason(one: Variation, loading: Loading | None, own: Loading, region
                 f"it uses the {capacity.replace('_', ' ')} {_percent(here)} against "
                 f"{_percent(there)} in the competition lift, and the {region} is flagged"
             )
-    return ""
+    moment, most = loading.moment_nm(region), own.moment_nm(region)
+    if moment is None or not most or moment <= SPARED * most:
+        return ""
+    return (
+        f"it loads the {region} {_percent(moment / most - 1)} more than the competition lift at "
+        f"the same share of their maxes, and the {region} is flagged"
+    )
 
 
 def blocked_because(

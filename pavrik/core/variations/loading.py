@@ -29,7 +29,7 @@ from pavrik.core.squat.kinematics import SquatCase, SquatPosture
 from pavrik.core.squat.phases import progress_at
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.utilization import LIMITERS, Utilization
+from pavrik.core.strength.utilization import LIMITERS, JointMoments, Utilization
 from pavrik.core.units import Floats, radians
 from pavrik.core.variations.catalogue import Knob, Variation
 
@@ -48,18 +48,22 @@ _ALIKE = {"lowering": "below the knee", "descent": "bottom", "between reps": "of
           "slack": "off the floor", "grip": "off the floor", "approach": "off the floor",
           "set": "finish"}  # fmt: skip
 COMPETITION = "competition"
+REGIONS = ("lower back", "upper back", "knee", "hip")
+"""What a flag may stand on and the model has a moment for."""
 
 
 @dataclass(frozen=True)
 class Loading:
     """One lift at ``load_kg``: ``use`` of each capacity (columns as ``LIMITERS``) in each phase
-    (rows); ``draw`` makes its figure; ``reasons`` why the lifter's screens do not allow it;
-    ``way_m`` how far hips (squat) or bar (pull) travel in a rep, None where it is not told."""
+    (rows), and the moment on each region in N m (columns as ``REGIONS``); ``draw`` makes its
+    figure; ``reasons`` why the lifter's screens do not allow it; ``way_m`` how far hips (squat) or
+    bar (pull) travel in a rep, None where it is not told."""
 
     name: str
     load_kg: float
     phases: tuple[str, ...]
     utilization: Floats
+    moments_nm: Floats
     draw: Callable[[], Drawn] = field(compare=False)
     reasons: tuple[str, ...] = ()
     way_m: float | None = None
@@ -71,6 +75,12 @@ class Loading:
         if named in self.phases:
             return float(column[self.phases.index(named)])
         return float(np.max(column))
+
+    def moment_nm(self, region: str) -> float | None:
+        """Most moment on a region anywhere, both sides; None where the model has none for it."""
+        if region not in REGIONS:
+            return None
+        return float(np.max(self.moments_nm[:, REGIONS.index(region)]))
 
     @property
     def limiter(self) -> str:
@@ -92,6 +102,13 @@ def _squat_setup(setup: SquatSetup, knob: Knob, depth_m: float) -> SquatSetup:
 def _rows(use: Utilization, shape: tuple[int, ...]) -> Floats:
     """(set-ups, phases, capacities)."""
     return np.stack([np.broadcast_to(u, shape) for u in use], axis=-1)
+
+
+def _on_regions(moments: JointMoments, shape: tuple[int, ...]) -> Floats:
+    """Moments on the regions in N m, positive where muscles must work: (..., regions)."""
+    hip = np.hypot(moments.hip_sagittal, moments.hip_frontal)
+    of_region = (moments.lumbar, moments.midback, moments.knee, hip)
+    return np.stack([np.broadcast_to(np.maximum(m, 0.0), shape) for m in of_region], axis=-1)
 
 
 def _hinge_posture(case: SquatCase) -> SquatPosture:
@@ -124,6 +141,7 @@ def squat_loadings(
     reasons = reasons_against(SQUAT, lifter, setups, found)
     shape = (len(setups), 1, len(_PROGRESS))
     use = _rows(loaded.utilization, shape)[:, 0]
+    moments = _on_regions(loaded.moments, shape)[:, 0]
     drawn = cache(partial(draw, posture, loaded))
     ways = _hips_way_m(posture, lifter)
     steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
@@ -134,7 +152,7 @@ def squat_loadings(
             continue
         answer.append(
             Loading(
-                name, float(loads[index]), SQUAT_PHASES, use[index],
+                name, float(loads[index]), SQUAT_PHASES, use[index], moments[index],
                 partial(_one_of, drawn, index * steps),
                 tuple(reasons[index]), float(ways[index]),
             )
@@ -156,12 +174,15 @@ def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Load
     assert isinstance(case, SquatCase)
     posture = _hinge_posture(case)
     loaded = posture.at_load(load_kg)
-    use = _rows(loaded.utilization, (1, 1, len(SQUAT_PHASES)))[0, 0]
+    shape = (1, 1, len(SQUAT_PHASES))
+    use, moments = (
+        of[0, 0] for of in (_rows(loaded.utilization, shape), _on_regions(loaded.moments, shape))
+    )
     reasons = SQUAT.gates(lifter, setup)
     if np.any(loaded.balanced.impossible):
         reasons.append("the trunk cannot balance the bar here")
     drawn = partial(_one_of, partial(draw, posture, loaded), 0)
-    return Loading(name, load_kg, SQUAT_PHASES, use, drawn, tuple(reasons))
+    return Loading(name, load_kg, SQUAT_PHASES, use, moments, drawn, tuple(reasons))
 
 
 def _one_of(draw_all: Callable[[], Drawn], index: int) -> Drawn:
@@ -177,14 +198,22 @@ def _deadlift_setup(setup: DeadliftSetup, knob: Knob) -> DeadliftSetup:
     return setup
 
 
-def _deadlift_use(way: DeadliftPath, load_kg: float) -> Floats:
-    """Most use of each capacity in each phase, (phases, capacities); a phase that this body
-    passes over counts as its neighbour."""
-    use = way.posture.at_load(load_kg).utilization
+def _deadlift_loads(way: DeadliftPath, load_kg: float) -> tuple[Floats, Floats]:
+    """Most use of each capacity and most moment on each region in each phase, (phases, columns); a
+    phase that this body passes over counts as its neighbour."""
+    loaded = way.posture.at_load(load_kg)
     steps, phase = len(way.phase), np.array([WAY_UP.index(name) for name in way.phase])
     away = np.abs(phase - np.arange(len(WAY_UP))[:, None])
-    columns = np.stack([np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in use], axis=-1)
-    return np.stack([np.max(columns[apart == np.min(apart)], axis=0) for apart in away])
+    use = np.stack(
+        [np.broadcast_to(np.asarray(u).reshape(-1), steps) for u in loaded.utilization], axis=-1
+    )
+    shape = np.shape(loaded.moments.lumbar)
+    moments = _on_regions(loaded.moments, shape).reshape(steps, len(REGIONS))
+
+    def most(columns: Floats) -> Floats:
+        return np.stack([np.max(columns[apart == np.min(apart)], axis=0) for apart in away])
+
+    return most(use), most(moments)
 
 
 def deadlift_loadings(
@@ -202,10 +231,10 @@ def deadlift_loadings(
     for name, one, share in zip(names, setups, shares, strict=True):
         load_kg, at = effort * max_kg * share, placed[one]
         drawn = partial(_draw_at, at, load_kg)
-        use = _deadlift_use(ways[one], load_kg)
+        use, moments = _deadlift_loads(ways[one], load_kg)
         heights = ways[one].bar_height_m()
         way_m = float(np.max(heights) - np.min(heights))
-        answer.append(Loading(name, load_kg, WAY_UP, use, drawn, tuple(at.reasons), way_m))
+        answer.append(Loading(name, load_kg, WAY_UP, use, moments, drawn, tuple(at.reasons), way_m))
     return answer
 
 

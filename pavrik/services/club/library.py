@@ -66,7 +66,7 @@ def _check_shapes(entries: Sequence[library.Entry]) -> None:
             raise InvalidError(f"no shape “{entry.ident}” ships: hide one that does", "ident")
         if entry.body is not None and not entry.ident.startswith(OWN):
             raise InvalidError(
-                f"{entry.ident}: an own shape's id begins with {OWN}: shipped ones stay as they are",
+                f"{entry.ident}: an own shape's id begins with {OWN}; shipped ones stay",
                 "ident",
             )
 

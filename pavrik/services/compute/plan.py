@@ -8,6 +8,7 @@ from pavrik.core.equipment.light_start import LIGHT_DISCS
 from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import RankedCause, rank_causes
+from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.findings import FaultFindings
 from pavrik.core.faults.log_signals import log_signals
 from pavrik.core.faults.schools import silenced_faults
@@ -45,18 +46,23 @@ def _check(request: PublicPlanRequest) -> None:
         raise ValueError("\n".join(problems))
 
 
+def _seen(one: SetIn, silenced: Sequence[str], body_mass_kg: float) -> tuple[LoggedFault, ...]:
+    """Faults of a set without those that a school silences and a light bar's own bow."""
+    return tuple(
+        LoggedFault(f.fault_id, shipped_catalogue().name_of(f.fault_id), f.rep, f.severity, f.phase)
+        for f in one.faults
+        if f.fault_id not in silenced
+        and not is_expected(f.fault_id, f.severity, one.load_kg, body_mass_kg)
+    )
+
+
 def _logged(
     index: int,
     lift: str,
     one: SetIn,
-    silenced: Sequence[str],
+    faults: tuple[LoggedFault, ...],
     shares: Mapping[str, tuple[float, float]],
 ) -> TrainingSet:
-    faults = tuple(
-        LoggedFault(f.fault_id, shipped_catalogue().name_of(f.fault_id), f.rep, f.severity, f.phase)
-        for f in one.faults
-        if f.fault_id not in silenced
-    )
     return TrainingSet(
         f"{lift}.sets.{index}", one.day.isoformat(), one.load_kg, one.reps, one.rpe,
         one.missed_reps, faults, one.aimed_rpe, one.variation, one.pull_style,
@@ -69,7 +75,8 @@ def _study(
 ) -> LiftAnalysis:
     catalogue, silenced = shipped_catalogue(), silenced_faults(request.schools)
     shares = shares_of_max()
-    sets = [_logged(i, lift, s, list(silenced), shares) for i, s in enumerate(log.sets)]
+    seen = [_seen(s, list(silenced), request.body.mass_kg) for s in log.sets]
+    sets = [_logged(i, lift, s, seen[i], shares) for i, s in enumerate(log.sets)]
     sets.sort(key=lambda s: s.day)
 
     def causes_of(fault: FaultFindings) -> Sequence[RankedCause]:

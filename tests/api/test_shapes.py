@@ -61,7 +61,15 @@ def test_every_wrong_cell_is_named_at_once(coach, fives):
     fives["main"]["build"][1], fives["second"]["light"] = "5 x 5 @ 7", "2 x 3 at 60 %"
     del fives["main"]["test"]
     whole = look(coach, fives)["problems"]
-    assert whole == [{"where": "", "words": "the main has no test"}]
+    assert whole == [{"where": "main test 1", "words": "nothing is asked of these weeks"}]
+    fives["main"]["test"], fives["volume"] = ["1 x 1 @ 9"], {"build": "2 x 6 @ 7"}
+    assert {p["where"] for p in look(coach, fives)["problems"]} == {
+        "volume strengthen", "volume sharpen", "volume light", "volume test",
+    }  # fmt: skip
+    fives["volume"], fives["light_every"] = {}, 1
+    (whole,) = look(coach, fives)["problems"]
+    assert whole["where"] == ""
+    assert "a light week every 1" in whole["words"]
 
 
 def test_an_own_shape_is_kept_and_a_plan_follows_it_as_it_was(coach, lifter, fives):

@@ -35,10 +35,10 @@ def test_a_shape_that_cannot_be_says_everything_that_is_wrong():
         "main": {"build": []}, "second": {}, "rotates_weeks": 9,
         "days": {"3": [["squat main"], ["squat main", "press main"], ["deadlift later"]]},
     }  # fmt: skip
-    with pytest.raises(ValueError, match="main has no strengthen") as told:
+    with pytest.raises(ValueError, match="main strengthen: nothing is asked") as told:
         read_shape(broken)
     for wrong in (
-        "the main has no build", "the second has no light", "each lift's main once",
+        "main build: nothing is asked", "second light: nothing is asked", "each lift's main once",
         "no part main of a press", "no part later of a deadlift", "every 1", "9 weeks",
     ):  # fmt: skip
         assert wrong in str(told.value), wrong
@@ -95,6 +95,13 @@ def test_nothing_is_to_be_said_of_what_ships(shape):
 def test_what_a_coach_would_ask_is_asked(role, weeks, words):
     told = remarks(with_main(role, *weeks))
     assert any(words in line for line in told), told
+
+
+def test_a_volume_that_no_day_is_for_is_asked_about():
+    data = given("undulating")
+    assert remarks(read_shape(data)) == []
+    del data["days"]
+    assert "no training day is for it" in remarks(read_shape(data))[0]
 
 
 def test_the_outline_climbs_rests_and_ends_in_a_test():

@@ -1,6 +1,7 @@
 // A draft of a shape of a season: blocks grow and shrink at their end, days begin as the usual ones.
 import { afterEach, expect, it } from 'vitest'
 import type { VueWrapper } from '@vue/test-utils'
+import DoseCell from '@/stages/shapes/DoseCell.vue'
 import SeasonOutline from '@/stages/shapes/SeasonOutline.vue'
 import ShapeTable from '@/stages/shapes/ShapeTable.vue'
 import {
@@ -80,15 +81,34 @@ it('the table says what is wrong in the cell that is wrong, and tells what is wr
   expect(page.get('[role="alert"]').text()).toContain('is no sets x reps')
   expect(page.findAll('[aria-label="light, main day, week 2"]')).toHaveLength(0)
   await page.get('[aria-label="strengthen, main day, week 2"]').setValue('4 x 3 @ 8.5')
-  await page.get('[aria-label="strengthen, main day, week 2"]').trigger('change')
   const said = page.emitted('update:modelValue')?.at(-1)?.[0] as ShapeText
   expect(said.main.strengthen).toEqual(['4 x 3 @ 8', '4 x 3 @ 8.5'])
+  const several = page.get('[aria-label="sharpen, main day, week 1"]')
+  await several.setValue('1 x 1 @ 8\n 3 x 2 @ 8.5 \n')
+  const both = page.emitted('update:modelValue')?.at(-1)?.[0] as ShapeText
+  expect(both.main.sharpen).toEqual(['1 x 1 @ 8; 3 x 2 @ 8.5'])
+})
+
+it('what is being typed in a cell is not written over by what it means', async () => {
+  page = mounted(DoseCell, {
+    modelValue: '4 x 3 @ 8',
+    label: 'a cell',
+    placeholder: '',
+  }) as unknown as VueWrapper
+  const area = page.get('textarea')
+  await area.setValue('1 x 1 @ 8\n')
+  expect(page.emitted('update:modelValue')?.at(-1)).toEqual(['1 x 1 @ 8'])
+  await page.setProps({ modelValue: '1 x 1 @ 8' })
+  expect((area.element as HTMLTextAreaElement).value).toBe('1 x 1 @ 8\n')
+  await page.setProps({ modelValue: '2 x 2 @ 7; 1 x 1 @ 8' })
+  expect((area.element as HTMLTextAreaElement).value).toBe('2 x 2 @ 7\n1 x 1 @ 8')
 })
 
 it('a shipped shape is read and not written, and grows no empty week', () => {
   page = mounted(ShapeTable, { modelValue: DRAFT, fixed: true, problems: [] }) as unknown as VueWrapper
-  expect(page.findAll('input').every((i) => i.attributes('disabled') !== undefined)).toBe(true)
-  expect(page.text()).not.toContain('week 3 of the block')
+  expect(page.findAll('textarea')).toHaveLength(0)
+  expect(page.text()).toContain('5 x 5 @ 6.5')
+  expect(page.text()).not.toContain('week 3')
 })
 
 it('the picture says each week in words too', async () => {

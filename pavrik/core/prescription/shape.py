@@ -124,7 +124,7 @@ def _problems(shape: Shape) -> list[str]:
         {"volume": shape.volume} if shape.volume else {}
     )
     problems = [
-        f"the {name} has no {role}"
+        f"{name} {role}: nothing is asked of these weeks"
         for name, given in wanted.items()
         for role in ROLES
         if not given.get(role) or given[role] == ((),)

@@ -126,7 +126,14 @@ def _hard_sets(shape: Shape) -> list[str]:
     ]
 
 
+def _volume_used(shape: Shape) -> list[str]:
+    used = any(part == "volume" for of in shape.days.values() for day in of for _, part in day)
+    if used or not shape.volume:
+        return []
+    return ["volume: it says what such a day asks, and no training day is for it"]
+
+
 def remarks(shape: Shape) -> list[str]:
     """What a coach would ask about a shape. It can be used all the same."""
-    checks = (_within_blocks, _too_hard, _light_enough, _heavy_enough, _hard_sets)
+    checks = (_within_blocks, _too_hard, _light_enough, _heavy_enough, _hard_sets, _volume_used)
     return [told for check in checks for told in check(shape)]

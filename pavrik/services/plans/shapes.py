@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from statistics import median
 
-from pavrik.core.prescription.shape import Dose, Shape, WeekRole, read_shape, shipped_shapes
+from pavrik.core.prescription.shape import PARTS, Dose, Shape, WeekRole, read_shape, shipped_shapes
 from pavrik.core.prescription.shape_outlook import outline, remarks
 from pavrik.core.simulation.proof import ask_of, tell
 from pavrik.errors import InvalidError
@@ -113,7 +113,18 @@ def _shape_of(text: ShapeText) -> tuple[Shape | None, list[CellProblem]]:
         return read_shape(given), []
     except ValueError as error:
         told = [line.removeprefix(f"{DRAFT}: ") for line in str(error).splitlines()]
-        return None, [CellProblem(where="", words=words) for words in told]
+        return None, [_placed(line) for line in told]
+
+
+def _placed(problem: str) -> CellProblem:
+    """A problem with the cell that it begins with, where it is one of a cell."""
+    where, _, words = problem.partition(": ")
+    part, *at = where.split()
+    if part not in PARTS or not words:
+        return CellProblem(where="", words=problem)
+    return CellProblem(
+        where=f"{where} 1" if part == "main" and len(at) == 1 else where, words=words
+    )
 
 
 def _dose_out(dose: Dose) -> OutlinedDose:

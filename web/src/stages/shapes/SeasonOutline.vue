@@ -1,19 +1,24 @@
 <script setup lang="ts">
 // Twelve weeks of a shape, to scale: how heavy, how much, what each week is for; a week that is
 // touched says what it asks.
+import { useElementSize } from '@vueuse/core'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 
 const props = defineProps<{ weeks: Schemas['OutlinedWeek'][] }>()
-const W = 720
 const LEFT = 44
 const TOP = 18
-const FLOOR = 206
+const FLOOR = 236
+const HEIGHT = FLOOR + 38
+const LETTER = 6.2
+const frame = ref<HTMLElement | null>(null)
+const { width } = useElementSize(frame, { width: 860, height: 0 })
+const wide = computed(() => Math.max(width.value, 280))
 const at = ref<number | null>(null)
-const step = computed(() => (W - LEFT) / Math.max(props.weeks.length, 1))
+const step = computed(() => (wide.value - LEFT) / Math.max(props.weeks.length, 1))
 const y = scaleLinear([0.5, 1], [FLOOR, TOP])
-const r = scaleSqrt([0, 30], [0, 13])
+const r = computed(() => scaleSqrt([0, 30], [0, Math.min(step.value / 4.2, 14)]))
 const middle = (i: number) => LEFT + (i + 0.5) * step.value
 const percent = (share: number) => `${Math.round(share * 100)} %`
 
@@ -32,12 +37,14 @@ const marks = computed(() =>
         part,
         x: middle(i) + ASIDE[part] * step.value,
         y: y(dose.share),
-        r: Math.max(r(dose.reps), 2),
+        r: Math.max(r.value(dose.reps), 2),
         words: `${dose.words}, about ${percent(dose.share)}`,
       })),
     )
   }),
 )
+const fits = (s: { role: string; from: number; to: number }) =>
+  s.role.length * LETTER < (s.to - s.from + 1) * step.value
 /** Weeks in a row that are for the same. */
 const spans = computed(() => {
   const found: { role: string; from: number; to: number }[] = []
@@ -58,15 +65,16 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
 </script>
 
 <template>
-  <figure class="outline">
+  <figure ref="frame" class="outline">
     <svg
-      :viewBox="`0 0 ${W} 240`"
+      :width="wide"
+      :height="HEIGHT"
       role="img"
       aria-label="Twelve weeks of this shape: share of the max by week; the list below says it in words"
       @mouseleave="at = null"
     >
       <g v-for="tick in [0.5, 0.6, 0.7, 0.8, 0.9, 1]" :key="tick">
-        <line :x1="LEFT" :x2="W" :y1="y(tick)" :y2="y(tick)" :class="['tick', { heavy: tick === 0.9 }]" />
+        <line :x1="LEFT" :x2="wide" :y1="y(tick)" :y2="y(tick)" :class="['tick', { heavy: tick === 0.9 }]" />
         <text :x="LEFT - 8" :y="y(tick) + 4" text-anchor="end">{{ percent(tick) }}</text>
       </g>
       <g v-for="(week, i) in weeks" :key="week.number" @mouseenter="at = i" @click="at = i">
@@ -74,7 +82,7 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
           :x="middle(i) - step / 2"
           y="0"
           :width="step"
-          height="240"
+          :height="HEIGHT"
           :class="['week', { on: at === i, rest: week.role === 'light' }]"
         />
         <text :x="middle(i)" :y="FLOOR + 15" text-anchor="middle">{{ week.number }}</text>
@@ -88,7 +96,13 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
           :y2="FLOOR + 20"
           class="span"
         />
-        <text :x="(middle(s.from) + middle(s.to)) / 2" :y="FLOOR + 32" text-anchor="middle" class="role">
+        <text
+          v-if="fits(s)"
+          :x="(middle(s.from) + middle(s.to)) / 2"
+          :y="FLOOR + 32"
+          text-anchor="middle"
+          class="role"
+        >
           {{ s.role }}
         </text>
       </g>
@@ -97,8 +111,8 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
       <template v-if="shown"
         ><b>Week {{ shown.number }}, {{ shown.role }}:</b> {{ saying(shown) }}</template
       ><template v-else
-        >● main work, ○ second day, ◐ volume day; the size is the reps, the height the share of the max. Touch
-        a week.</template
+        >Black is the main day, open the second, grey the volume day; the size is the reps, the height the
+        share of the max. Touch a week.</template
       >
     </figcaption>
     <ol class="visually-hidden">
@@ -112,8 +126,8 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
   margin: 0;
 }
 svg {
-  width: 100%;
   display: block;
+  max-width: 100%;
 }
 text {
   font-size: 11px;
@@ -158,11 +172,5 @@ circle {
 figcaption {
   min-height: 36px;
   padding-top: 4px;
-}
-@media (max-width: 760px) {
-  text,
-  .role {
-    font-size: 16px;
-  }
 }
 </style>

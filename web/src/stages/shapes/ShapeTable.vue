@@ -3,6 +3,7 @@
 // what is wrong with it.
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
+import DoseCell from './DoseCell.vue'
 import { blockWeeks, MOST_BLOCK_WEEKS, ROLES, writeMain, writeSide, type Role, type ShapeText } from './shape'
 
 const props = defineProps<{ problems: Schemas['CellProblem'][]; fixed: boolean }>()
@@ -13,7 +14,7 @@ const weeks = computed(() => {
 })
 const SIDES = ['second', 'volume'] as const
 const wrong = (where: string) => props.problems.find((p) => p.where === where)?.words
-const value = (event: Event) => (event.target as HTMLInputElement).value
+const onLines = (words: string) => words.replace(/;\s*/g, '\n')
 const cell = (role: Role, week: number) => text.value.main[role]?.[week] ?? ''
 const side = (part: 'second' | 'volume', role: Role) => text.value[part]?.[role] ?? ''
 /** Only loading weeks climb from week to week. */
@@ -26,7 +27,7 @@ const climbs = (role: Role) => role !== 'light' && role !== 'test'
       <thead>
         <tr>
           <th scope="col">Weeks that</th>
-          <th v-for="n in weeks" :key="n" scope="col">main day, week {{ n }} of the block</th>
+          <th v-for="n in weeks" :key="n" scope="col">main day<br />week {{ n }}</th>
           <th v-for="part in SIDES" :key="part" scope="col">{{ part }} day</th>
         </tr>
       </thead>
@@ -37,35 +38,27 @@ const climbs = (role: Role) => role !== 'light' && role !== 'test'
           </th>
           <td v-for="n in weeks" :key="n">
             <template v-if="climbs(role.id) || n === 1">
-              <input
-                class="plain"
-                :value="cell(role.id, n - 1)"
-                :disabled="fixed"
-                :aria-label="`${role.id}, main day, week ${n}`"
-                :aria-invalid="!!wrong(`main ${role.id} ${n}`)"
-                :placeholder="n > (text.main[role.id]?.length ?? 0) ? 'as the week before' : ''"
-                maxlength="200"
-                @change="text = writeMain(text, role.id, n - 1, value($event))"
+              <p v-if="fixed" class="said">{{ onLines(cell(role.id, n - 1)) }}</p>
+              <DoseCell
+                v-else
+                :model-value="cell(role.id, n - 1)"
+                :label="`${role.id}, main day, week ${n}`"
+                :placeholder="n > (text.main[role.id]?.length ?? 0) ? 'as before' : ''"
+                :wrong="wrong(`main ${role.id} ${n}`)"
+                @update:model-value="text = writeMain(text, role.id, n - 1, $event)"
               />
-              <p v-if="wrong(`main ${role.id} ${n}`)" class="signal small" role="alert">
-                {{ wrong(`main ${role.id} ${n}`) }}
-              </p>
             </template>
           </td>
           <td v-for="part in SIDES" :key="part">
-            <input
-              class="plain"
-              :value="side(part, role.id)"
-              :disabled="fixed"
-              :aria-label="`${role.id}, ${part} day`"
-              :aria-invalid="!!wrong(`${part} ${role.id}`)"
+            <p v-if="fixed" class="said">{{ side(part, role.id) }}</p>
+            <DoseCell
+              v-else
+              :model-value="side(part, role.id)"
+              :label="`${role.id}, ${part} day`"
               :placeholder="part === 'volume' ? 'none' : ''"
-              maxlength="200"
-              @change="text = writeSide(text, part, role.id, value($event))"
+              :wrong="wrong(`${part} ${role.id}`)"
+              @update:model-value="text = writeSide(text, part, role.id, $event)"
             />
-            <p v-if="wrong(`${part} ${role.id}`)" class="signal small" role="alert">
-              {{ wrong(`${part} ${role.id}`) }}
-            </p>
           </td>
         </tr>
       </tbody>
@@ -85,31 +78,26 @@ th span {
   display: block;
 }
 th[scope='row'] {
-  min-width: 150px;
+  position: sticky;
+  left: 0;
+  background: var(--paper);
+  min-width: 120px;
   max-width: 190px;
   color: var(--ink);
+  vertical-align: top;
 }
 th[scope='row'] span {
   color: var(--soft);
 }
-input {
-  width: 100%;
-  min-width: 132px;
-  height: 36px;
-  padding: 4px 8px;
+.said {
+  white-space: pre-line;
 }
-input::placeholder {
-  color: var(--soft);
-  font-style: italic;
-}
-input[aria-invalid='true'] {
-  border-color: var(--signal);
-}
-input:disabled {
-  background: none;
-  border-color: transparent;
-  color: var(--ink);
-  -webkit-text-fill-color: var(--ink);
-  opacity: 1;
+@media (max-width: 760px) {
+  th[scope='row'] {
+    min-width: 84px;
+  }
+  th[scope='row'] span {
+    display: none;
+  }
 }
 </style>

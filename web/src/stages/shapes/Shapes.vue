@@ -3,7 +3,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router'
+import { onBeforeRouteLeave, onBeforeRouteUpdate, useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
@@ -40,10 +40,12 @@ const text = computed({
   set: (now) => (draft.value = now),
 })
 const fixed = computed(() => draft.value === null)
+/** A draft that nobody has kept yet. */
+const isNew = computed(() => draft.value !== null && draftOf.value === null)
 const changed = computed(
   () =>
     draft.value !== null &&
-    (draftOf.value === null || JSON.stringify(draft.value) !== JSON.stringify(chosen.value?.text)),
+    (isNew.value || JSON.stringify(draft.value) !== JSON.stringify(chosen.value?.text)),
 )
 const REST_MS = 160
 const rested = refDebounced(text, REST_MS)
@@ -87,7 +89,7 @@ async function keep() {
   if (!body || !draft.value) return
   const ident = draftOf.value ?? ownId(draft.value.name, new Set(all.value.map((s) => s.id)))
   if (!(await say({ ident, body, hidden: false }))) return
-  draftOf.value = ident
+  forget()
   await router.replace({ name: 'shapes', params: { shapeId: ident } })
 }
 async function hide() {
@@ -97,7 +99,9 @@ async function hide() {
   await say({ ident: shape.id, body, hidden: !shape.hidden })
 }
 const LEAVE = 'The draft of this shape is not kept. Leave it?'
-onBeforeRouteLeave(() => !changed.value || window.confirm(LEAVE))
+const mayGo = () => !changed.value || window.confirm(LEAVE)
+onBeforeRouteLeave(mayGo)
+onBeforeRouteUpdate(mayGo)
 const whole = computed(() => (seen.value?.problems ?? []).filter((p) => !p.where))
 const set = (change: Partial<ShapeText>) => {
   if (text.value) text.value = { ...text.value, ...change }
@@ -132,12 +136,13 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
           v-for="s in all"
           :key="s.id"
           :to="{ name: 'shapes', params: { shapeId: s.id } }"
-          :class="{ on: s.id === chosen.id, hidden: s.hidden }"
-          :aria-current="s.id === chosen.id ? 'page' : undefined"
+          :class="{ on: s.id === chosen.id && !isNew, hidden: s.hidden }"
+          :aria-current="s.id === chosen.id && !isNew ? 'page' : undefined"
         >
           {{ s.name }}<span v-if="s.own" class="mark">own</span
           ><span v-if="s.hidden" class="mark">hidden</span>
         </RouterLink>
+        <b v-if="isNew" class="on" aria-current="page">{{ draft?.name }}<span class="mark">new</span></b>
       </nav>
       <div v-if="text" class="one">
         <p v-if="message || refusedLook" class="signal" role="alert">{{ message || refusedLook }}</p>
@@ -157,7 +162,7 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
               class="plain"
               :value="text.name"
               maxlength="40"
-              @change="set({ name: value($event) })"
+              @input="set({ name: value($event) })"
             />
             <span v-if="of('name').length" class="signal small">{{ of('name')[0] }}</span></label
           >
@@ -166,7 +171,7 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
               class="plain"
               :value="text.words"
               maxlength="160"
-              @change="set({ words: value($event) })"
+              @input="set({ words: value($event) })"
           /></label>
           <label
             >A light week<select
@@ -184,7 +189,11 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
               @change="set({ rotates_weeks: Number(value($event)) })"
             >
               <option v-for="n in 5" :key="n" :value="n - 1">
-                {{ n === 1 ? 'the competition lift' : `another variation every ${n - 1} weeks` }}
+                {{
+                  n === 1
+                    ? 'the competition lift'
+                    : `another variation every ${n === 2 ? 'week' : `${n - 1} weeks`}`
+                }}
               </option>
             </select></label
           >
@@ -214,23 +223,25 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
 <style scoped>
 .pad {
   display: grid;
-  grid-template-columns: 150px minmax(0, 1fr);
-  gap: 26px;
-  padding: 14px 26px 40px;
+  gap: 14px;
+  padding: 6px 26px 40px;
   max-width: 1240px;
 }
 nav {
   display: flex;
-  flex-direction: column;
+  overflow-x: auto;
+  border-bottom: 1px solid var(--line);
 }
-nav a {
+nav a,
+nav b {
   text-decoration: none;
-  border-left: 3px solid var(--line);
-  padding: 8px 10px;
+  border-bottom: 3px solid transparent;
+  padding: 8px 12px;
   min-height: 40px;
+  white-space: nowrap;
 }
 nav .on {
-  border-left-color: var(--signal);
+  border-bottom-color: var(--signal);
   font-weight: 700;
 }
 nav .hidden {
@@ -280,20 +291,7 @@ ul {
 }
 @media (max-width: 900px) {
   .pad {
-    grid-template-columns: minmax(0, 1fr);
-    padding: 12px 14px 40px;
-  }
-  nav {
-    flex-direction: row;
-    overflow-x: auto;
-  }
-  nav a {
-    border-left: 0;
-    border-bottom: 3px solid var(--line);
-    white-space: nowrap;
-  }
-  nav .on {
-    border-bottom-color: var(--signal);
+    padding: 6px 14px 40px;
   }
   .below {
     grid-template-columns: minmax(0, 1fr);

@@ -13,13 +13,8 @@ from dataclasses import dataclass
 from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.log.logged_day import FORMULA_SD, LoggedDay, Whole, days_of_log
 from pavrik.core.log.training_set import Evidence, TrainingSet
-from pavrik.core.strength.estimated_max import (
-    MOST_REPS,
-    TRUSTED_REPS,
-    effective_reps,
-    estimate_max,
-)
 
 GROWTH = assume_each(
     "ability_growth", {"novice": 0.010, "trained": 0.0035, "advanced": 0.0012}, "log per week",
@@ -34,7 +29,6 @@ CURVE_SD = assume(
 )
 RATING_SD = assume("ability_rating_sd", 0.017, "log", "half a point of RPE that one always errs by")
 SET_SD = assume("ability_set_sd", 0.015, "log", "what one rating is off by chance (sd)")
-FORMULA_SD = assume("ability_formula_sd", 0.002, "log per rep", "error of rep formulas beyond that")
 VARIATION_SD = assume(
     "ability_variation_sd",
     0.03,
@@ -103,13 +97,27 @@ def _lost(days: int) -> float:
     return min(max(days - AWAY_DAYS, 0) / 7 * AWAY_LOSS, AWAY_MOST)
 
 
+@dataclass(frozen=True)
+class _Look:
+    """What an observation sees: the level, so many reps of the curve, a share of the rating bias
+    and, of a variation, its share, by where that stands in the state."""
+
+    beyond: float
+    rated: float = 0.0
+    share: int | None = None
+
+    def of(self, row: Sequence[float]) -> float:
+        """The same of the mean, or of a row of the covariance."""
+        seen = row[LEVEL] + self.beyond * row[CURVE] + self.rated * row[RATING]
+        return seen if self.share is None else seen + row[self.share]
+
+
 class _Filter:
     """Mean and covariance of level, growth (per day), curve (per rep) and rating bias, and of the
     log shares of variations behind them."""
 
     def __init__(self, mean: State, cov: Spread, day: int) -> None:
         self.mean, self.cov, self.day = mean, cov, day
-        self.rows = range(len(mean))
         self.prior_shares = [row[i] for i, row in enumerate(cov)][STATES:]
         self.seen = False
         """Whether anything counted in full."""
@@ -123,41 +131,46 @@ class _Filter:
         mean, cov, lost = self.mean, self.cov, _lost(days)
         grown = min(days, AWAY_DAYS)
         mean[LEVEL] += grown * mean[GROWTH_AT] - lost
-        for i in self.rows:
-            cov[LEVEL][i] += grown * cov[GROWTH_AT][i]
-        for i in self.rows:
-            cov[i][LEVEL] += grown * cov[i][GROWTH_AT]
+        cov[LEVEL] = [a + grown * b for a, b in zip(cov[LEVEL], cov[GROWTH_AT], strict=True)]
+        for row in cov:
+            row[LEVEL] += grown * row[GROWTH_AT]
         cov[LEVEL][LEVEL] += LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
         for i, most in enumerate(self.prior_shares, STATES):
             cov[i][i] = max(cov[i][i], min(cov[i][i] + SHARE_DRIFT**2 * days, most))
 
-    def _towards(self, looks: State, noise: float) -> tuple[float, float, list[float]]:
+    def _towards(self, look: _Look, noise: float) -> tuple[float, float, list[float]]:
         """Expected value and variance of an observation, and how it goes with the state."""
-        along = [sum(row[i] * looks[i] for i in self.rows) for row in self.cov]
-        expected = sum(self.mean[i] * looks[i] for i in self.rows)
-        return expected, sum(looks[i] * along[i] for i in self.rows) + noise, along
+        along = [look.of(row) for row in self.cov]
+        return look.of(self.mean), look.of(along) + noise, along
 
     def _learn(self, along: list[float], variance: float, moved: float, told: float) -> None:
         """``moved`` is how far the observation's mean went, ``told`` the share of its variance that
         is gone."""
         mean, cov = self.mean, self.cov
-        gain = [a / variance for a in along]
-        for i in self.rows:
-            mean[i] += gain[i] * moved
-            taken = gain[i] * told
-            row = cov[i]
-            for j in self.rows:
-                row[j] -= taken * along[j]
+        for i, a in enumerate(along):
+            gain = a / variance
+            mean[i] += gain * moved
+            taken = gain * told
+            cov[i] = [c - taken * b for c, b in zip(cov[i], along, strict=True)]
 
-    def hears(self, value: float, looks: State, noise: float) -> None:
+    def hears(self, value: float, look: _Look, noise: float) -> None:
         """An observation in full."""
-        expected, variance, along = self._towards(looks, noise)
+        expected, variance, along = self._towards(look, noise)
         self._learn(along, variance, value - expected, 1.0)
 
-    def bounded(self, value: float, looks: State, noise: float, *, below: bool) -> bool:
-        """A bound: the observation lies above ``value``, or below it. False where it is so far off
-        that it says nothing."""
-        expected, variance, along = self._towards(looks, noise)
+    def hears_sets(self, whole: Whole, share: int | None = None) -> None:
+        """A day's sets of one kind; ``share`` is where the variation's share stands."""
+        n = whole.sets
+        noise = DAY_SD**2 + SET_SD**2 / n + whole.noise / n
+        if share is not None:
+            noise += VARIATION_SD**2
+        self.hears(whole.value / n, _Look(whole.beyond / n, whole.rated / n, share), noise)
+
+    def bounded(self, value: float, beyond: float, *, below: bool) -> bool:
+        """A bound: the max lies above ``value``, or below it, told by so many reps beyond one.
+        False where it is so far off that it says nothing."""
+        noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
+        expected, variance, along = self._towards(_Look(beyond), noise)
         root, sign = math.sqrt(variance), -1.0 if below else 1.0
         at = sign * (value - expected) / root
         if at < -FAR:
@@ -175,111 +188,13 @@ def _hazard(at: float) -> float:
     return density / (0.5 * math.erfc(at / math.sqrt(2)))
 
 
-class _Whole:
-    """Sets of one day and kind that count in full, as sums over them."""
-
-    def __init__(self) -> None:
-        self.sets = 0
-        self.value = self.beyond = self.rated = self.noise = 0.0
-
-    def add(self, logged: TrainingSet, kg: float) -> None:
-        reps = effective_reps(logged.reps, logged.rpe)
-        self.sets += 1
-        self.value += math.log(kg)
-        self.beyond += reps - 1.0
-        self.rated += 0.0 if logged.rpe is not None and logged.rpe >= 10.0 else 1.0
-        self.noise += (FORMULA_SD * (reps - 1.0)) ** 2
-
-    def told_to(self, state: _Filter, share: int | None = None) -> None:
-        """Into the filter; ``share`` is where the variation's share stands in the state."""
-        n = self.sets
-        looks = [0.0] * len(state.mean)
-        looks[LEVEL], looks[CURVE], looks[RATING] = 1.0, self.beyond / n, self.rated / n
-        noise = DAY_SD**2 + SET_SD**2 / n + self.noise / n
-        if share is not None:
-            looks[share] = 1.0
-            noise += VARIATION_SD**2
-        state.hears(self.value / n, looks, noise)
-
-
-class _Day:
-    """What a day says: sets in full of the lift and of variations, its best lower bound and its
-    lowest miss (log kg and reps beyond one), the reps made before a miss, and the set that says
-    most."""
-
-    def __init__(self) -> None:
-        self.whole = _Whole()
-        self.of_variation: dict[str, _Whole] = {}
-        self.at_least: tuple[float, float] | None = None
-        self.at_most: tuple[float, float] | None = None
-        self.before_a_miss: Evidence | None = None
-        self.lifted = 0.0
-        self.says: Evidence | None = None
-        self.instead: Evidence | None = None
-
-    def keep(self, says: Evidence) -> None:
-        """The set that says most."""
-        if self.says is None or says.kg > self.says.kg:
-            self.says = says
-
-    def stand_in(self, says: Evidence) -> None:
-        """A variation's set that says most, where the lift itself was not done."""
-        if self.instead is None or says.kg > self.instead.kg:
-            self.instead = says
-
-
-def _missed(day: _Day, logged: TrainingSet) -> None:
-    """The rep that failed bounds the max of the day from above; those before it count only where
-    nothing else is known."""
-    tried = min(logged.reps + 1, MOST_REPS)
-    kg = estimate_max(logged.load_kg, tried, 10.0).kg
-    if day.at_most is None or math.log(kg) < day.at_most[0]:
-        day.at_most = (math.log(kg), tried - 1.0)
-    if logged.reps and not any(fault.fault_id == "high" for fault in logged.faults):
-        made = estimate_max(logged.load_kg, min(logged.reps, TRUSTED_REPS), 10.0)
-        day.before_a_miss = Evidence(logged, made, True)
-
-
-def _add(day: _Day, logged: TrainingSet) -> None:
-    """One set of a day."""
-    if logged.missed_reps and not logged.is_rebound:
-        if logged.of_max is None:
-            _missed(day, logged)
-        return
-    if not logged.counts_for_max:
-        return
-    full = logged.estimate()
-    if logged.of_max is not None:
-        if full is not None:
-            day.of_variation.setdefault(logged.variation, _Whole()).add(logged, full.kg)
-            day.stand_in(Evidence(logged, full.scaled(1 / logged.of_max[0]), False))
-        return
-    day.lifted = max(day.lifted, logged.load_kg)
-    if full is not None:
-        day.keep(Evidence(logged, full, False))
-        day.whole.add(logged, full.kg)
-        return
-    least = logged.at_least()
-    if least is not None:
-        if day.at_least is None or math.log(least.kg) > day.at_least[0]:
-            day.at_least = (math.log(least.kg), float(logged.reps - 1))
-        day.keep(Evidence(logged, least, True))
-
-
-def _days(sets: Sequence[TrainingSet]) -> dict[str, _Day]:
-    found: dict[str, _Day] = {}
-    for logged in sets:
-        _add(found.setdefault(logged.day, _Day()), logged)
-    return dict(sorted(found.items()))
-
-
 Shares = dict[str, tuple[float, float]]
 """By variation: its usual share of the max and the share's sd."""
 
 
-def _first_level(day: _Day, shares: Shares) -> float | None:
+def _first_level(day: LoggedDay, shares: Shares) -> float | None:
     """The first thing that is said of the max, as its log."""
-    if day.whole.sets:
+    if day.whole is not None:
         return day.whole.value / day.whole.sets
     if day.at_least is not None:
         return day.at_least[0]
@@ -287,12 +202,11 @@ def _first_level(day: _Day, shares: Shares) -> float | None:
         name, whole = next(iter(day.of_variation.items()))
         return whole.value / whole.sets - math.log(shares[name][0])
     if day.before_a_miss is not None:
-        day.keep(day.before_a_miss)
         return math.log(day.before_a_miss.kg)
     return None
 
 
-def _begin(day: _Day, on: int, age: str, shares: Shares) -> _Filter | None:
+def _begin(day: LoggedDay, on: int, age: str, shares: Shares) -> _Filter | None:
     """A filter round the first thing that is said of the max."""
     first = _first_level(day, shares)
     if first is None:
@@ -305,20 +219,14 @@ def _begin(day: _Day, on: int, age: str, shares: Shares) -> _Filter | None:
     return _Filter(mean, cov, on)
 
 
-def _looks_beyond(state: _Filter, beyond: float) -> State:
-    looks = [0.0] * len(state.mean)
-    looks[LEVEL], looks[CURVE] = 1.0, beyond
-    return looks
-
-
-def _take(state: _Filter, day: _Day, at: dict[str, int]) -> bool:
+def _take(state: _Filter, day: LoggedDay, at: dict[str, int]) -> bool:
     """A day's sets into the filter; False where they say nothing."""
     told = False
-    if day.whole.sets:
-        day.whole.told_to(state)
+    if day.whole is not None:
+        state.hears_sets(day.whole)
         state.seen = told = True
-    for name, whole in day.of_variation.items():
-        whole.told_to(state, at[name])
+    for name, whole in (day.of_variation or {}).items():
+        state.hears_sets(whole, at[name])
         state.seen = told = True
     if day.at_least is not None:
         value, beyond = day.at_least
@@ -326,12 +234,9 @@ def _take(state: _Filter, day: _Day, at: dict[str, int]) -> bool:
             told = value >= state.mean[LEVEL] - 1e-12
             state.mean[LEVEL] = max(state.mean[LEVEL], value)
         else:
-            noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-            told |= state.bounded(value, _looks_beyond(state, beyond), noise, below=False)
+            told |= state.bounded(value, beyond, below=False)
     if day.at_most is not None and state.seen:
-        value, beyond = day.at_most
-        noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-        told |= state.bounded(value, _looks_beyond(state, beyond), noise, below=True)
+        told |= state.bounded(*day.at_most, below=True)
     if day.lifted and math.log(day.lifted) > state.mean[LEVEL] + DAY_SD:
         state.mean[LEVEL] = math.log(day.lifted) - DAY_SD
         told = True
@@ -349,7 +254,7 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
     at = {name: number for number, name in enumerate(shares, STATES)}
     state: _Filter | None = None
     found: list[AbilityDay] = []
-    for day, said in _days(sets).items():
+    for day, said in days_of_log(sets).items():
         on = date.fromisoformat(day).toordinal()
         if state is None:
             state = _begin(said, on, age, shares)
@@ -361,13 +266,15 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
             before = state.mean[LEVEL]
         if not _take(state, said, at) and found:
             continue
-        says = said.says or said.instead or found[-1].says
+        own = said.own
+        says = own or said.instead or (found[-1].says if found else said.before_a_miss)
+        assert says is not None
         level = state.mean[LEVEL]
         found.append(
             AbilityDay(
                 day, says, level, math.sqrt(max(state.cov[LEVEL][LEVEL], 0.0)),
                 7 * state.mean[GROWTH_AT], math.exp(level) - math.exp(before) if found else 0.0,
-                "" if said.says else "".join([*said.of_variation][:1]),
+                "" if own else "".join([*(said.of_variation or ())][:1]),
             )
         )  # fmt: skip
     return found

@@ -82,6 +82,16 @@ def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> Estimat
     )
 
 
+@lru_cache(maxsize=4096)
+def trusted_factor(reps: int, rpe: float | None) -> float | None:
+    """The estimated max of a set over its load, where the set counts in full: an RPE of 6 or more
+    was stated and no more than 10 effective reps were done. Else None."""
+    if rpe is None or rpe < LEAST_TRUSTED_RPE:
+        return None
+    found = estimate_max(1.0, reps, rpe)
+    return found.kg if found.trusted else None
+
+
 def load_for(max_kg: float, reps: int, rpe: float) -> float:
     """Load in kg at which ``reps`` reps feel like ``rpe``: the inverse of ``estimate_max``."""
     return max_kg / estimate_max(1.0, reps, rpe).kg

@@ -20,6 +20,7 @@ from pavrik.core.log.ability import (
     _Filter,
     ability_series,
 )
+from pavrik.core.log.logged_day import FORMULA_SD
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.strength.estimated_max import estimate_max
@@ -59,10 +60,11 @@ def test_all_out_singles_are_filtered_as_statsmodels_does():
 @pytest.mark.parametrize("below", [False, True])
 @pytest.mark.parametrize("value", [5.2, 5.28, 5.3, 5.34, 5.4])
 def test_a_bound_moves_the_state_as_a_fine_grid_does(below, value):
-    mean, sd, noise = 5.3, 0.04, 0.02**2
+    mean, sd, beyond = 5.3, 0.04, 4.0
+    noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
     state = _Filter([mean, 0.0, 0.0, 0.0], [[sd**2 if i == j == 0 else 0.0 for j in range(4)]
                                             for i in range(4)], 0)  # fmt: skip
-    told = state.bounded(value, [1.0, 0.0, 0.0, 0.0], noise, below=below)
+    told = state.bounded(value, beyond, below=below)
     grid = np.linspace(mean - 8 * sd, mean + 8 * sd, 200_001)
     tail = norm.cdf if below else norm.sf
     weight = norm.pdf(grid, mean, sd) * tail((value - grid) / np.sqrt(noise))

@@ -18,7 +18,7 @@ from pavrik.core.prescription.choice import Special
 from pavrik.core.prescription.drills import (
     HOLD_SHARE,
     grip_drill,
-    hold_force_n,
+    held_kg,
     ritual_drill,
     slack_drill,
 )
@@ -32,7 +32,6 @@ from pavrik.core.prescription.shape import Dose, shipped_shapes
 from pavrik.core.prescription.volume import capacities_worked, is_hard
 from pavrik.core.prescription.weaknesses import weaknesses
 from pavrik.core.strength.estimated_max import load_for
-from pavrik.core.units import GRAVITY_M_S2
 from pavrik.core.variations.catalogue import shipped_variations
 
 CATALOGUE = shipped_catalogue()
@@ -76,12 +75,21 @@ def test_words_of_masses_and_counts():
 
 def test_a_slack_hold_pulls_with_nine_tenths_of_the_bar():
     """Common practice, no source: about 90 % of the bar's weight, held 5 to 10 s."""
-    assert hold_force_n(60.0) == pytest.approx(0.9 * 60.0 * GRAVITY_M_S2)
+    assert held_kg(60.0) == pytest.approx(54.0)
     assert HOLD_SHARE == 0.9
     second = slack_drill(60.0, "reasons").stage(1)
     assert second is not None
-    assert "530 N" in second.how
+    assert "grows to about 54 of its 60 kg" in second.how
     assert "Do not lift" in second.how
+
+
+def test_a_ritual_is_told_in_kilos_where_the_max_is_known():
+    told = [stage.how for stage in ritual_drill("hesitates", max_kg=163.0).stages]
+    assert [how.split(", and go, with ")[1] for how in told] == [
+        "82.5 kg, 50% of the max.", "97.5 kg, 60% of the max.", "115 kg, 70% of the max.",
+        "130 kg, 80% of the max.",
+    ]  # fmt: skip
+    assert "with about 50% of the max" in ritual_drill("hesitates").stages[0].how
 
 
 @pytest.mark.parametrize("make", [grip_drill, ritual_drill])

@@ -7,7 +7,7 @@ from collections.abc import Collection
 from dataclasses import dataclass, replace
 from itertools import takewhile
 
-from pavrik.core.units import GRAVITY_M_S2
+from pavrik.core.prescription.reason import in_kg
 
 HOLD_SHARE = 0.9
 """A slack hold pulls with about this share of the bar's weight."""
@@ -46,9 +46,9 @@ class Drill:
         return replace(self, passed=len(behind))
 
 
-def hold_force_n(bar_kg: float) -> float:
-    """Upward force in N of a slack hold on a loaded bar that must not leave the floor."""
-    return HOLD_SHARE * bar_kg * GRAVITY_M_S2
+def held_kg(bar_kg: float) -> float:
+    """What hangs in the hands in a slack hold on a loaded bar that must not leave the floor."""
+    return HOLD_SHARE * bar_kg
 
 
 def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) -> Drill:
@@ -57,7 +57,7 @@ def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) 
     bar = "a bar that you could lift ten times" if bar_kg is None else f"{bar_kg:g} kg on the bar"
     pull = "nine tenths of its weight"
     if bar_kg is not None:
-        pull = f"about {hold_force_n(bar_kg):.0f} N, nine tenths of it"
+        pull = f"about {held_kg(bar_kg):.0f} of its {bar_kg:g} kg"
     return Drill(
         "slack",
         (
@@ -111,15 +111,26 @@ def grip_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
     )  # fmt: skip
 
 
-def ritual_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
-    """One fixed way to the bar, light to heavy in weekly steps, for hesitation."""
+RITUAL_STEP_KG = 2.5
+
+
+def ritual_drill(reason: str, facts: tuple[str, ...] = (), max_kg: float | None = None) -> Drill:
+    """One fixed way to the bar, light to heavy in weekly steps, for hesitation; in kilos where the
+    lifter's max is known."""
     steps = (0.5, 0.6, 0.7, 0.8)
+
+    def load(share: float) -> str:
+        of_max = f"{share:.0%} of the max"
+        if max_kg is None:
+            return f"about {of_max}"
+        return f"{in_kg(RITUAL_STEP_KG * round(share * max_kg / RITUAL_STEP_KG))}, {of_max}"
+
     return Drill(
         "ritual",
         tuple(
             Stage(
-                f"ritual at {share:.0%}", "The same walk, breath and grip, and go, at about "
-                f"{share:.0%} of the max.", 5, 1, "hands to pull within half a second each time",
+                f"ritual at {share:.0%}", "The same walk, breath and grip, and go, with "
+                f"{load(share)}.", 5, 1, "hands to pull within half a second each time",
             )
             for share in steps
         ),

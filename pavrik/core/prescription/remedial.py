@@ -83,7 +83,7 @@ def _drill(wanted: _Wanted, max_kg: float | None) -> Drill:
     if remedy.staged == "slack":
         return slack_drill(_slack_bar_kg(max_kg), why, facts)
     if remedy.staged == "ritual":
-        return ritual_drill(why, facts)
+        return ritual_drill(why, facts, max_kg)
     if remedy.staged == "grip":
         return grip_drill(why, facts)
     name = remedy.id.replace("-", " ")

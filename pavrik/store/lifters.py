@@ -69,6 +69,16 @@ class PainFlag:
 
 
 @dataclass(frozen=True)
+class Cleared:
+    """A flag that stood from one moment to another."""
+
+    flag_id: UUID
+    region: str
+    raised_at: datetime
+    cleared_at: datetime
+
+
+@dataclass(frozen=True)
 class Away:
     """A lifter who left the club."""
 
@@ -171,6 +181,11 @@ def add_screen(
 def list_open_flags(connection: Connection, lifter_id: UUID | None = None) -> list[PainFlag]:
     """Pain flags that stand, of one lifter or of the whole club."""
     return all_of(connection, PainFlag, "list_open_flags", lifter_id=lifter_id)
+
+
+def list_clearances(connection: Connection, lifter_id: UUID, since: datetime) -> list[Cleared]:
+    """Flags of a lifter that were cleared since a moment, oldest first."""
+    return all_of(connection, Cleared, "list_clearances", lifter_id=lifter_id, since=since)
 
 
 def add_flag(connection: Connection, club_id: UUID, raised_by: UUID | None, flag: PainFlag) -> None:

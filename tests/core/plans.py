@@ -14,7 +14,8 @@ from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.choice import Circumstances, Weakness, blocked_because, choose
-from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.pain import PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import LiftState, Plan, PlanAsk
 from pavrik.core.squat.setup import SquatSetup

@@ -11,7 +11,6 @@ from pavrik.core.equipment.plates import PlatePair
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.choice import Choice
-from pavrik.core.prescription.next_load import PainFlag
 from pavrik.core.prescription.novice import (
     next_step,
     on_the_way,
@@ -19,6 +18,7 @@ from pavrik.core.prescription.novice import (
     ramp_kg,
     sessions_of,
 )
+from pavrik.core.prescription.pain import PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import LiftState, PlanAsk
 from pavrik.core.simulation.story import GYM, drawn_story

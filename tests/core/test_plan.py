@@ -10,7 +10,8 @@ from hypothesis import strategies as st
 
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.caps import Cap
-from pavrik.core.prescription.next_load import MOST_STEP, MOST_STEP_NOVICE, PAIN_CAP_SHARE, PainFlag
+from pavrik.core.prescription.next_load import MOST_STEP, MOST_STEP_NOVICE
+from pavrik.core.prescription.pain import PAIN_CAP_SHARE, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.season import days_of, week_roles
 from pavrik.core.prescription.shape import shipped_shapes

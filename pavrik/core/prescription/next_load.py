@@ -17,6 +17,7 @@ from pavrik.core.log.training_set import LoggedFault, TrainingSet, competition_s
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import most_tried
 from pavrik.core.prescription.caps import Cap
+from pavrik.core.prescription.pain import PAIN_CAP_SHARE, PainFlag, regions_of
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.prescription.return_to_lift import days_away
 from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, load_for
@@ -34,9 +35,6 @@ FAULT_CUT = assume_each(
     "fault_cut", {1: 0.0, 2: 0.05, 3: 0.10}, "share",
     "taken off the session for a fault seen twice, by its worst severity",
 )  # fmt: skip
-PAIN_CAP_SHARE = assume(
-    "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
-)
 NAMED_JUMP = 0.10
 STEP_KG, FINE_STEP_KG, FINE_SHARE = 2.5, 1.0, 0.025
 """Steps of a load; the fine one where the usual one is a larger share of it."""
@@ -96,14 +94,6 @@ class Gym:
         target = max(self.empty_kg + step * float(whole), self.empty_kg)
         made = load_bar(target, self.bar_kg, self.collars_kg, self.stock, never_above=capped)
         return replace(made, error_kg=made.total_kg - load_kg)
-
-
-@dataclass(frozen=True)
-class PainFlag:
-    """A region that hurts and has not been cleared."""
-
-    flag_id: str
-    region: str
 
 
 @dataclass(frozen=True)
@@ -259,13 +249,12 @@ def _respect_pain(
 ) -> tuple[float, list[Reason]]:
     if not flags:
         return wanted, []
-    regions = " and ".join(sorted({flag.region for flag in flags}))
     cap = PAIN_CAP_SHARE * max_kg
     return min(wanted, cap), [
         Reason(
-            f"pain flag on the {regions}: capped at {PAIN_CAP_SHARE:.0%} of the estimated max, "
-            f"{in_kg(cap)}, until the coach clears it with a reason; sharp or radiating pain is "
-            "for a licensed clinician",
+            f"pain flag on the {regions_of(flags)}: capped at {PAIN_CAP_SHARE:.0%} of the "
+            f"estimated max, {in_kg(cap)}, until the coach clears it with a reason; sharp or "
+            "radiating pain is for a licensed clinician",
             tuple(flag.flag_id for flag in flags),
         )
     ]

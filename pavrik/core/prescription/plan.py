@@ -13,7 +13,8 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.attempts import Attempt, attempts
 from pavrik.core.prescription.choice import MOST_SPECIALS, Special
 from pavrik.core.prescription.dose import within_dose
-from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.pain import Clearance, PainFlag
 from pavrik.core.prescription.plan_lines import (
     by_feel,
     main_lines,
@@ -262,10 +263,10 @@ def _weeks(make: Maker, roles: Sequence[WeekRole], calendar: Calendar, underway:
     return tuple(weeks)
 
 
-def _attempts(make: Maker, worked: int) -> dict[str, tuple[Attempt, ...]]:
+def _attempts(make: Maker, worked: int, on: date) -> dict[str, tuple[Attempt, ...]]:
     """Meet attempts of every open lift after so many weeks worked."""
     return {
-        lift: tuple(attempts(kg, state.history, make.caps(lift, "main"), make.ask.strategy))
+        lift: tuple(attempts(kg, state.history, make.caps(lift, "main", on), make.ask.strategy))
         for lift, state in make.states.items()
         if not state.closed and (kg := make.projected_kg(lift, worked))
     }
@@ -273,9 +274,9 @@ def _attempts(make: Maker, worked: int) -> dict[str, tuple[Attempt, ...]]:
 
 def make_plan(
     ask: PlanAsk, states: Mapping[str, LiftState], gym: Gym, *, pain: Sequence[PainFlag] = (),
-    underway: Underway = NOT_BEGUN,
+    cleared: Sequence[Clearance] = (), underway: Underway = NOT_BEGUN,
 ) -> Plan:  # fmt: skip
-    """The plan from today's state.
+    """The plan from today's state; ``cleared`` are flags of which the way back is not over.
 
     Raises ValueError where the ask cannot be planned.
     """
@@ -288,7 +289,7 @@ def make_plan(
     make = Maker(
         ask, states, bases_of(states, ask, underway), gym, tuple(pain), underway.first_week,
         _coming(ask, mains, underway), shape,
-        anchors_of(ask.meet, mains) if ask.meet is not None else {},
+        anchors_of(ask.meet, mains) if ask.meet is not None else {}, tuple(cleared),
     )  # fmt: skip
     worked = _worked(ask, roles, underway.first_week, ask.weeks)
     histories = {lift: state.history for lift, state in states.items()}
@@ -303,7 +304,5 @@ def make_plan(
         for lift, state in states.items()
         if state.closed
     ]
-    return Plan(
-        weeks, proposals,
-        _attempts(make, worked) if ends == "meet" else {}, tuple(refused), underway.moves,
-    )  # fmt: skip
+    tries = _attempts(make, worked, ask.meet) if ends == "meet" and ask.meet else {}
+    return Plan(weeks, proposals, tries, tuple(refused), underway.moves)

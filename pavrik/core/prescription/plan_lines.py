@@ -2,6 +2,7 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from datetime import date
 
 from pavrik.core.assumptions import assume
 from pavrik.core.equipment.light_start import light_start_words
@@ -61,10 +62,10 @@ class _Made:
 
 
 def _held(
-    make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float
+    make: Maker, lift: str, on: date, kind: Kind, wanted_kg: float, ratio: float
 ) -> tuple[float, float | None, tuple[Reason, ...]]:
     """The load under the lowest cap, that cap, and the reason where it binds."""
-    lowest = min(make.caps(lift, kind), key=lambda c: c.load_kg, default=None)
+    lowest = min(make.caps(lift, kind, on), key=lambda c: c.load_kg, default=None)
     if lowest is None:
         return wanted_kg, None, ()
     cap_kg = lowest.load_kg * ratio
@@ -76,11 +77,12 @@ def _held(
 
 
 def _load(
-    make: Maker, lift: str, kind: Kind, wanted_kg: float, ratio: float, *, held_back: bool
-) -> _Made:
+    make: Maker, lift: str, on: date, kind: Kind, wanted_kg: float, ratio: float, *,
+    held_back: bool,
+) -> _Made:  # fmt: skip
     """What the plates make of a wanted load under the caps; ``held_back`` where something lowered
     it already, so that rounding never goes above."""
-    held_kg, cap_kg, reasons = _held(make, lift, kind, wanted_kg, ratio)
+    held_kg, cap_kg, reasons = _held(make, lift, on, kind, wanted_kg, ratio)
     gym = make.gym
     if held_kg < gym.empty_kg:
         why = Reason(
@@ -139,12 +141,10 @@ class Work:
     """A load that goes by steps of kilos says nothing of the max."""
 
 
-def loaded_line(
-    make: Maker, lift: str, worked: int, work: Work, allow: Allow | None = None
-) -> Line:
+def loaded_line(make: Maker, lift: str, when: When, work: Work, allow: Allow | None = None) -> Line:
     """A line whose load follows from the max projected after so many weeks worked, as far as its
     session allows; by feel where no max is known."""
-    dose, variation, projected = work.dose, work.variation, make.projected_kg(lift, worked)
+    dose, variation, projected = work.dose, work.variation, make.projected_kg(lift, when.worked)
     if projected is None:
         return Line(
             work.line_id, lift, variation, work.kind, dose.sets, dose.reps, dose.rpe, None, (),
@@ -157,7 +157,7 @@ def loaded_line(
     if not work.by_steps:
         own_max *= max(wanted / intended, 1.0)
     held_back = wanted < intended - CAPPED_KG
-    made = _load(make, lift, work.kind, wanted, ratio, held_back=held_back)
+    made = _load(make, lift, when.on, work.kind, wanted, ratio, held_back=held_back)
     share = made.load_kg / own_max if made.load_kg else None
     asked_kg = make.gym.loading(intended).total_kg
     is_held = made.load_kg is not None and not work.by_steps and made.load_kg < asked_kg
@@ -270,11 +270,11 @@ def _within(dose: Dose, most: int) -> Dose:
 
 def _main_line(make: Maker, lift: str, when: When, work: Work) -> Line:
     if work.variation != COMPETITION:
-        return loaded_line(make, lift, when.worked, work)
+        return loaded_line(make, lift, when, work)
     by_steps = stepped(make, lift, when, work.dose)
     if by_steps is not None:
-        return loaded_line(make, lift, when.worked, replace(work, by_steps=True), by_steps)
-    return loaded_line(make, lift, when.worked, work, _allow(make, lift, when, work.dose))
+        return loaded_line(make, lift, when, replace(work, by_steps=True), by_steps)
+    return loaded_line(make, lift, when, work, _allow(make, lift, when, work.dose))
 
 
 def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
@@ -314,7 +314,7 @@ def _spared_second(make: Maker, lift: str, when: When, line_id: str, told: str) 
     if style is None:
         return by_feel(line_id, lift, own.by_feel, 3, 10, why)
     work = Work(line_id, "second", make.shape.side_of("second", when.role), why, style)
-    return loaded_line(make, lift, when.worked, work)
+    return loaded_line(make, lift, when, work)
 
 
 def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "second") -> Line:
@@ -335,14 +335,14 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
     cap = next((c for c in state.caps if c.technique), None)
     if turned is not None and cap is None and turned != _turned_to(make, lift, when)[0]:
         why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
-        return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, turned))
+        return loaded_line(make, lift, when, Work(line_id, "second", dose, why, turned))
     dose = _within(dose, state.rep_cap.reps) if state.rep_cap is not None else dose
     note = own.capped_note if cap is not None else f"{_DAY_NAMES[part]} day"
     text = _DAY_WORDS[part]
     if cap is not None:
         text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
     why = (Reason(text, cap.facts if cap else ()),)
-    return loaded_line(make, lift, when.worked, Work(line_id, "second", dose, why, note=note))
+    return loaded_line(make, lift, when, Work(line_id, "second", dose, why, note=note))
 
 
 _DAY_NAMES: Mapping[Part, str] = {"main": "main", "second": "position", "volume": "volume"}
@@ -374,4 +374,4 @@ def special_line(make: Maker, special: Special, lift: str, when: When, line_id: 
     share = load_for(1.0, special.reps, special.rpe) * (LIGHTER if when.light else 1.0)
     dose = Dose(sets, special.reps, special.rpe, share)
     work = Work(line_id, "special", dose, tuple(special.reasons), name)
-    return loaded_line(make, lift, when.worked, work)
+    return loaded_line(make, lift, when, work)

@@ -9,7 +9,8 @@ import numpy as np
 from pavrik.core.log.ability import GROWTH
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.caps import Cap
-from pavrik.core.prescription.next_load import PAIN_CAP_SHARE, Gym, PainFlag
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.pain import Clearance, PainFlag, pain_caps, way_back_caps
 from pavrik.core.prescription.plan_parts import Kind, LiftState, PlanAsk, Underway
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.return_to_lift import days_away
@@ -44,6 +45,7 @@ class Maker:
     coming: Mapping[str, Sequence[date]]
     shape: Shape
     anchors: Mapping[tuple[str, date], Anchor]
+    cleared: tuple[Clearance, ...] = ()
 
     def ahead(self, lift: str, on: date) -> int | None:
         """How many main sessions of a lift come before the one on a day; None where none is."""
@@ -67,21 +69,15 @@ class Maker:
         base = self.bases[lift].max_kg
         return base * (1 + self.gain_per_week(lift)) ** worked_weeks if base is not None else None
 
-    def caps(self, lift: str, kind: Kind) -> list[Cap]:
+    def caps(self, lift: str, kind: Kind, on: date) -> list[Cap]:
+        """What holds a lift's loads on a day."""
         state, base = self.states[lift], self.bases[lift]
         found = [c for c in state.caps if not c.technique or kind in ("second", "special")]
-        if self.pain and base.max_kg:
-            regions = " and ".join(sorted({flag.region for flag in self.pain}))
-            found.append(
-                Cap(
-                    PAIN_CAP_SHARE * base.max_kg,
-                    f"pain flag on the {regions}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
-                    "the coach clears it; sharp or radiating pain is for a licensed clinician",
-                    tuple(flag.flag_id for flag in self.pain),
-                    ends="",
-                )
-            )
-        return found
+        return [
+            *found,
+            *pain_caps(self.pain, base.max_kg),
+            *way_back_caps(self.cleared, base.max_kg, on),
+        ]
 
 
 _NOTHING_KNOWN = Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")

@@ -16,7 +16,8 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_lift
 from pavrik.core.prescription.choice import Circumstances
-from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.pain import PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import PlanAsk
 from pavrik.core.variations.catalogue import shares_of_max, shipped_variations

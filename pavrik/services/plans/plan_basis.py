@@ -6,7 +6,8 @@ from functools import cached_property
 from uuid import UUID
 
 from pavrik.core.prescription.analysis import LiftAnalysis
-from pavrik.core.prescription.next_load import Gym, PainFlag
+from pavrik.core.prescription.next_load import Gym
+from pavrik.core.prescription.pain import Clearance, PainFlag
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Moved, Plan, PlanAsk, Underway
 from pavrik.core.prescription.reflow import current_week, missed_weeks
@@ -16,7 +17,12 @@ from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.plans.lift_state import PlanningFacts, read_planning_facts, studies_of
-from pavrik.services.plans.prescribing import pain_flags, recorded_gym, required
+from pavrik.services.plans.prescribing import (
+    clearances,
+    pain_flags,
+    recorded_gym,
+    required,
+)
 from pavrik.services.plans.shapes import own_shape
 from pavrik.services.plans.standing import ASK
 from pavrik.services.training.setup_trials import Running, running
@@ -34,6 +40,7 @@ class PlanBasis:
     facts: PlanningFacts
     gym: Gym | None
     pain: tuple[PainFlag, ...]
+    cleared: tuple[Clearance, ...] = ()
     trials: tuple[Running, ...] = ()
     versions: Sequence[plans.PlanRecord] = ()
 
@@ -53,6 +60,7 @@ class PlanBasis:
                 {lift: study.state for lift, study in self.studies.items()},
                 gym,
                 pain=self.pain,
+                cleared=self.cleared,
                 underway=Underway(
                     first,
                     self.facts.on,
@@ -83,6 +91,7 @@ def read_anew(connection: Connection, lifter_id: UUID, frame: PlanFrame) -> Plan
         facts,
         recorded_gym(connection),
         pain_flags(connection, lifter_id),
+        clearances(connection, lifter_id),
         _trials(connection, lifter_id, facts),
     )
 
@@ -95,6 +104,7 @@ def read_standing(connection: Connection, record: plans.PlanRecord) -> PlanBasis
         facts,
         recorded_gym(connection),
         pain_flags(connection, record.lifter_id),
+        clearances(connection, record.lifter_id),
         _trials(connection, record.lifter_id, facts),
         stored.list_versions(connection, record.series_id),
     )

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import UTC, date, datetime
+from datetime import UTC, date, datetime, timedelta
 from typing import Any
 from uuid import UUID
 
@@ -13,13 +13,14 @@ from pavrik.core.equipment.warm_up import warm_up
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.findings import findings
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
+from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.caps import caps_of
-from pavrik.core.prescription.next_load import (
-    Gym,
-    NextLoad,
+from pavrik.core.prescription.next_load import Gym, NextLoad, Target, next_load
+from pavrik.core.prescription.pain import (
+    LONGEST_WAY_BACK_DAYS,
+    Clearance,
     PainFlag,
-    Target,
-    next_load,
+    way_back_caps,
 )
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.squat.closed import closed_because
@@ -82,6 +83,15 @@ def pain_flags(connection: Connection, lifter_id: UUID) -> tuple[PainFlag, ...]:
     )
 
 
+def clearances(connection: Connection, lifter_id: UUID) -> tuple[Clearance, ...]:
+    """Where it hurt until lately: flags of which the way back is not over."""
+    since = datetime.now(UTC) - timedelta(days=LONGEST_WAY_BACK_DAYS)
+    return tuple(
+        Clearance(str(one.flag_id), one.region, one.raised_at.date(), one.cleared_at.date())
+        for one in lifters.list_clearances(connection, lifter_id, since)
+    )
+
+
 @dataclass(frozen=True)
 class NextLoadFacts:
     """What the next load of a lift follows from; ``sets`` of the lift, oldest first."""
@@ -91,6 +101,7 @@ class NextLoadFacts:
     setup: Any
     sets: Sequence[TrainingSet]
     flags: tuple[PainFlag, ...]
+    cleared: tuple[Clearance, ...]
     catalogue: Catalogue
     gym: Gym
     on: date
@@ -111,6 +122,7 @@ def read_next_load_facts(
         setup,
         with_known_bests(logged, told, lift, setup.style),
         pain_flags(connection, lifter_id),
+        clearances(connection, lifter_id),
         catalogue_of(connection),
         required(recorded_gym(connection)),
         today(connection),
@@ -132,6 +144,9 @@ def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
         return NextLoad(target, None, None, None, [Reason(told)])
     own = [logged for logged in facts.sets if logged.variation == COMPETITION]
     age = facts.inputs.profile.training_age
+    ability = ability_of(own, age, facts.on)
+    caps = caps_of(findings(own, facts.catalogue, facts.lift, age), facts.lift)
+    caps += way_back_caps(facts.cleared, ability.kg if ability else None, facts.on)
     return next_load(
         own,
         target,
@@ -139,7 +154,7 @@ def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
         age=age,
         today=facts.on,
         pain=facts.flags,
-        caps=caps_of(findings(own, facts.catalogue, facts.lift, age), facts.lift),
+        caps=caps,
     )
 
 

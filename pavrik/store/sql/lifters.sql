@@ -78,6 +78,13 @@ where not exists (
   and (:lifter_id::uuid is null or lifter_id = :lifter_id)
 order by raised_at;
 
+-- name: list_clearances
+-- Flags of a lifter that were cleared since a moment, oldest first.
+select f.flag_id, f.region, f.raised_at, c.cleared_at from pain_flag f
+join pain_clearance c on c.club_id = f.club_id and c.flag_id = f.flag_id
+where f.lifter_id = :lifter_id and c.cleared_at >= :since
+order by c.cleared_at;
+
 -- name: add_flag!
 -- Raise a pain flag.
 insert into pain_flag (club_id, flag_id, lifter_id, region, note, raised_at, raised_by)

@@ -45,6 +45,15 @@ def _library(page: Page) -> None:
     page.see("Own entries")
 
 
+def _shapes(page: Page) -> None:
+    page.open("/shapes/wave")
+    page.see("Wave: three rising weeks", "build")
+    page.click("Make it our own")
+    page.see("Write it like")
+    page.find(".outline g rect").click()
+    page.see("Week 1")
+
+
 def _variations(page: Page) -> None:
     page.open_lifter("Bastien Okafor-Lund", "Prescribe")
     page.click("Variations")
@@ -126,6 +135,7 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "variations": _variations,
     "review": _stage("Review", "Estimated max", name="Bastien Okafor-Lund"),
     "library": _library,
+    "shapes": _shapes,
     "platform": _group,
     "watch": _tapped,
     "clip": _clip,

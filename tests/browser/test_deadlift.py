@@ -106,6 +106,7 @@ def test_settling_a_pull_writes_the_card(coach):
 
 def test_a_body_that_cannot_pull_from_the_floor_reads_why(coach):
     coach.open_lifter("Dov Harrowgate", "Measure")
+    coach.click("Deepest squat with a neutral back")
     coach.find('[aria-label="Deepest squat with a neutral back, reading 1"]').send_keys("104")
     coach.click("Keep Deepest squat with a neutral back")
     coach.see("104°")

@@ -1,4 +1,4 @@
-"""Back from pain: week by week after a coach has cleared a flag, in the plan and in the next load."""
+"""Back from pain, week by week after a coach has cleared a flag: the plan and the next load."""
 
 from dataclasses import replace
 from datetime import timedelta

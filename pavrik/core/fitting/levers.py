@@ -1,13 +1,19 @@
 """What one centimetre more of each length is worth in kilograms, everything else as it is."""
 
-from collections.abc import Sequence
+import math
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import Any
 
 import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
-from pavrik.core.fitting.sampling import AXES, best_maxes_kg
+from pavrik.core.fitting.sampling import (
+    AXES,
+    best_maxes_kg,
+    explained_by_one_more,
+    reading_errors,
+)
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 
@@ -34,3 +40,22 @@ def kg_per_centimetre(lift: Lift[Any], lifter: Lifter, setup: Any) -> dict[str, 
         return {}
     longer, shorter = np.split(maxes, 2)
     return dict(zip(SEGMENTS, ((longer - shorter) / 2).tolist(), strict=True))
+
+
+def worth_of_reading_kg(
+    lifter: Lifter, kg_per_cm: Mapping[str, Mapping[str, float]]
+) -> dict[str, float]:
+    """By length, how far reading it once more is likely to move (sd, kg) the lift that it moves
+    most: what its error, as it is known now, would lose. ``kg_per_cm`` by lift and length."""
+    errors = reading_errors(lifter)
+    moves = {
+        name: errors[name] * math.sqrt(explained_by_one_more(lifter, name, errors[name]))
+        for name in SEGMENTS
+    }
+    return {
+        name: max(
+            (abs(of[name]) * moves[name] / STEP_M for of in kg_per_cm.values() if name in of),
+            default=0.0,
+        )
+        for name in SEGMENTS
+    }

@@ -142,9 +142,11 @@ class RankingAnswer(BaseModel):
 
 class LeversAnswer(BaseModel):
     """By lift and segment, kg of the max in the set-up in force that one centimetre more of the
-    length brings or takes; a lift is empty where its set-up is closed."""
+    length brings or takes; a lift is empty where its set-up is closed. By segment, how far
+    reading it once more is likely to move (sd, kg) the lift that it moves most."""
 
     kg_per_cm: dict[str, dict[str, float]]
+    worth_kg: dict[str, float]
 
 
 class RackAnswer(BaseModel):

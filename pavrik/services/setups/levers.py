@@ -5,7 +5,7 @@ from typing import Any
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFTS
-from pavrik.core.fitting.levers import kg_per_centimetre
+from pavrik.core.fitting.levers import kg_per_centimetre, worth_of_reading_kg
 from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs, setups_in_force
@@ -24,6 +24,7 @@ def levers(database: Database, who: Who, lifter_id: UUID) -> LeversAnswer:
         inputs = load_inputs(connection, lifter_id)
         in_force = setups_in_force(connection, inputs)
     asked = inputs.request.model_dump_json(), inputs.profile.walks_out
+    kg_per_cm = {lift: _of_lift(*asked, lift, setup) for lift, setup in in_force.items()}
     return LeversAnswer(
-        kg_per_cm={lift: _of_lift(*asked, lift, setup) for lift, setup in in_force.items()}
+        kg_per_cm=kg_per_cm, worth_kg=worth_of_reading_kg(model(*asked)[0], kg_per_cm)
     )

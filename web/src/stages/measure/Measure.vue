@@ -12,7 +12,7 @@ import { styleOf } from '@/stages/setup/liftPage'
 import Readings from './Readings.vue'
 import Screens from './Screens.vue'
 import { leversQuery, measurementsQuery, rankingQuery } from '@/shared/queries'
-import { leverWords } from './levers'
+import { byWorth, isSettled, LEAST_KG, leverWords } from './levers'
 
 const props = defineProps<{ lifterId: string }>()
 const { cm, kg } = useUnits()
@@ -21,7 +21,15 @@ const { data: lifter } = useLifter(() => props.lifterId)
 const sheet = useQuery(measurementsQuery(props.lifterId))
 const ranking = useQuery(rankingQuery('squat', props.lifterId))
 const levers = useQuery(leversQuery(props.lifterId))
-const picked = ref('thigh_m')
+const lengths = computed(() => byWorth(sheet.data.value?.landmarks ?? [], levers.data.value?.worth_kg))
+const chosen = ref<string | null>(null)
+/** The reading that is worth most, until another length is picked. */
+const next = computed(() => lengths.value.find((l) => !isSettled(l)) ?? null)
+const worthKg = (segment: string) => levers.data.value?.worth_kg[segment] ?? 0
+const picked = computed({
+  get: () => chosen.value ?? next.value?.segment ?? 'thigh_m',
+  set: (segment: string) => (chosen.value = segment),
+})
 const landmark = computed(() => sheet.data.value?.landmarks.find((l) => l.segment === picked.value))
 const measured = computed(() =>
   (sheet.data.value?.landmarks ?? []).filter((l) => !l.estimated).map((l) => l.segment),
@@ -73,9 +81,21 @@ watch(leader, (now, then) => {
         @pick="picked = $event"
       />
       <div class="middle">
+        <p v-if="next && levers.data.value" class="note decide lead" data-lead>
+          <template v-if="worthKg(next.segment) >= LEAST_KG"
+            ><b>Take next: {{ next.name.toLowerCase() }}.</b> Reading it is likely to move a lift by about
+            {{ kg(worthKg(next.segment), 1) }}.</template
+          ><template v-else
+            ><b>Enough is measured:</b> no length that is left changes a lift by
+            {{ kg(LEAST_KG, 1) }}.</template
+          >
+          <button v-if="picked !== next.segment" class="linkish" @click="picked = next.segment">
+            Show it
+          </button>
+        </p>
         <div class="picks" role="group" aria-label="Segments">
           <button
-            v-for="l in sheet.data.value.landmarks"
+            v-for="l in lengths"
             :key="l.landmark"
             :class="['pick', { on: l.segment === picked }]"
             :aria-pressed="l.segment === picked"
@@ -86,11 +106,14 @@ watch(leader, (now, then) => {
               ><b>{{ cm(l.length_m) }}</b>
               <span :class="l.doubt ? 'signal' : 'soft'">{{
                 l.estimated ? 'estimated' : `${l.readings_m.length}×`
-              }}</span></span
+              }}</span>
+              <span v-if="!isSettled(l) && worthKg(l.segment) >= LEAST_KG" class="worth num"
+                >± {{ kg(worthKg(l.segment), 1) }}</span
+              ></span
             >
           </button>
         </div>
-        <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" />
+        <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" @saved="chosen = null" />
         <div class="note mt-5 small">
           <p><b>What it does to the squat.</b> {{ leader ?? 'Fitting …' }}</p>
           <p v-if="landmark && worth" data-levers>
@@ -118,6 +141,14 @@ watch(leader, (now, then) => {
 .figure {
   position: sticky;
   top: 16px;
+}
+.lead {
+  margin-bottom: 12px;
+}
+.worth {
+  display: inline-block;
+  min-width: 56px;
+  text-align: right;
 }
 .picks {
   display: grid;

@@ -20,6 +20,13 @@ const typed = ref<Record<string, [string, string]>>({})
 const wrong = ref<Record<string, string>>({})
 const picture = ref({ thigh: '', lean: '' })
 
+const chosen = ref<string | null>(null)
+/** The screen that lies open: the first that is missing, until the coach takes another. */
+const open = computed(() => {
+  if (chosen.value !== null) return chosen.value
+  return SCREENS.find((s) => !s.optional && !known.value[s.kind])?.kind ?? ''
+})
+const toggle = (kind: string) => (chosen.value = open.value === kind ? '' : kind)
 const both = (kind: string): [string, string] => (typed.value[kind] ??= ['', ''])
 function shown(s: Screen): string {
   const found = known.value[s.kind]
@@ -43,6 +50,7 @@ async function send(body: Schemas['ScreenRequest']) {
   )
   if (!done) return
   typed.value[body.kind] = ['', '']
+  chosen.value = null
   picture.value = { thigh: '', lean: '' }
   await forget(props.lifterId)
 }
@@ -82,22 +90,31 @@ async function takePicture() {
 
 <template>
   <section>
-    <h2>Mobility screens <small>they decide which set-ups open; read each twice</small></h2>
-    <div v-for="s in SCREENS" :key="s.kind" class="screen">
-      <div>
-        <p>
-          <b>{{ s.name }}</b>
-          <span :class="known[s.kind] ? '' : s.optional ? 'soft' : 'signal'">{{ shown(s) }}</span>
-          <span class="small soft">
-            {{ s.usual
-            }}<template v-if="known[s.kind]">, {{ dayOf(known[s.kind]?.taken_at ?? '') }}</template></span
+    <h2>Mobility screens <small>they decide which set-ups open; one at a time, each twice</small></h2>
+    <div v-for="s in SCREENS" :key="s.kind" :class="['screen', { on: open === s.kind }]">
+      <button class="row" :aria-expanded="open === s.kind" @click="toggle(s.kind)">
+        <b>{{ s.name }}</b>
+        <span :class="known[s.kind] ? '' : s.optional ? 'soft' : 'signal'">{{ shown(s) }}</span>
+      </button>
+      <template v-if="open === s.kind">
+        <p class="small soft">
+          {{ s.usual
+          }}<template v-if="known[s.kind]"
+            >{{ s.usual ? '; ' : '' }}taken {{ dayOf(known[s.kind]?.taken_at ?? '') }}</template
           >
         </p>
-        <details class="small soft">
-          <summary>How, and what it gates</summary>
-          {{ s.how }} <b>Gates:</b> {{ s.gates }}
-        </details>
-        <p v-if="apart(s)" class="small signal">{{ apart(s) }}</p>
+        <p class="small">{{ s.how }} <b>Gates:</b> {{ s.gates }}</p>
+        <form class="take" @submit.prevent="take(s)">
+          <v-text-field
+            v-for="i in 2"
+            :key="i"
+            v-model="both(s.kind)[i - 1]"
+            :label="`${i === 1 ? 'First' : 'Second'}, ${s.field(units.lengthUnit.value)}`"
+            :aria-label="`${s.name}, reading ${i}`"
+            :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []"
+          />
+          <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
+        </form>
         <form v-if="s.kind === 'neutral_depth'" class="picture" @submit.prevent="takePicture">
           <span class="small soft">From a side picture: knee above hip</span>
           <input v-model="picture.thigh" aria-label="Thigh above level, degrees" placeholder="0°" />
@@ -106,45 +123,32 @@ async function takePicture() {
           <button class="linkish small" :disabled="busy">Read</button>
           <span v-if="wrong.picture" class="small signal">{{ wrong.picture }}</span>
         </form>
-      </div>
-      <form class="take" @submit.prevent="take(s)">
-        <v-text-field
-          v-for="i in 2"
-          :key="i"
-          v-model="both(s.kind)[i - 1]"
-          :label="i === 1 ? s.field(units.lengthUnit.value) : '2nd'"
-          :aria-label="`${s.name}, reading ${i}`"
-          :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []"
-        />
-        <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
-      </form>
+      </template>
+      <p v-if="apart(s)" class="small signal">{{ apart(s) }}</p>
     </div>
-    <div class="screen">
-      <div>
-        <p>
-          <b>Shelf</b>
-          <span :class="known.shelf ? '' : 'soft'">{{
-            SHELF[String(known.shelf?.value)] ?? 'not taken'
-          }}</span>
-          <span class="small soft">asked of beginners</span>
-        </p>
-        <details class="small soft">
-          <summary>How, and what it gates</summary>
+    <div :class="['screen', { on: open === 'shelf' }]">
+      <button class="row" :aria-expanded="open === 'shelf'" @click="toggle('shelf')">
+        <b>Shelf</b>
+        <span :class="known.shelf ? '' : 'soft'">{{ SHELF[String(known.shelf?.value)] ?? 'not taken' }}</span>
+      </button>
+      <template v-if="open === 'shelf'">
+        <p class="small soft">asked of beginners</p>
+        <p class="small">
           Empty bar low on the back in the rack, blades pinched, safeties set: open the hands. Does it stay?
           <b>Gates:</b> low and middle bar.
-        </details>
-      </div>
-      <div class="take">
-        <v-btn class="quiet" :disabled="busy" @click="send(shelf(1))">It stays</v-btn>
-        <v-btn class="quiet" :disabled="busy" @click="send(shelf(0))">It slides</v-btn>
-      </div>
+        </p>
+        <div class="take">
+          <v-btn class="quiet" :disabled="busy" @click="send(shelf(1))">It stays</v-btn>
+          <v-btn class="quiet" :disabled="busy" @click="send(shelf(0))">It slides</v-btn>
+        </div>
+      </template>
     </div>
     <h2 class="mt-5">Shoulders <small>narrowest bearable hands, by bar position</small></h2>
     <p class="small soft">
       Empty bar, hands moved in until elbow, wrist or shoulder complains; out again by a finger. It gates the
       bar position and the grip.
     </p>
-    <div v-for="g in GRIPS" :key="g.kind" class="screen">
+    <div v-for="g in GRIPS" :key="g.kind" class="screen hands">
       <p>
         <b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shown(g) }}</span>
       </p>
@@ -174,21 +178,55 @@ async function takePicture() {
 <style scoped>
 .screen {
   display: grid;
+  gap: 6px;
+  border-top: 1px solid var(--hair);
+  border-left: 3px solid transparent;
+  padding-left: 8px;
+}
+.screen.on {
+  border-left-color: var(--signal);
+  padding-bottom: 10px;
+}
+.row {
+  font: inherit;
+  color: inherit;
+  background: none;
+  border: 0;
+  padding: 4px 0;
+  min-height: 34px;
+  text-align: left;
+  cursor: pointer;
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+}
+.row b {
+  font-weight: 400;
+}
+.on .row b {
+  font-weight: 700;
+}
+.row:hover {
+  background: var(--hair);
+}
+.hands {
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 12px;
   padding: 8px 0;
-  border-top: 1px solid var(--hair);
+  border-left: 0;
   align-items: start;
 }
 .take {
   display: flex;
   gap: 6px;
+  align-items: start;
 }
 .take .v-text-field {
   width: 72px;
 }
-summary {
-  cursor: pointer;
+.on .take .v-text-field {
+  width: 130px;
+  flex: none;
 }
 .picture {
   display: flex;
@@ -208,7 +246,7 @@ summary {
   padding: 2px 5px;
 }
 @media (max-width: 560px) {
-  .screen {
+  .hands {
     grid-template-columns: 1fr;
   }
 }

@@ -104,7 +104,7 @@ def _rising(
             continue
         seen = _seen(fault, done[fault.lifter_id, fault.lift], catalogue)
         if seen.rises():
-            text = f"{catalogue.name_of(fault.fault_id)} rises: {seen.words()}"
+            text = f"{catalogue.name_of(fault.fault_id)} more often: {seen.words()}"
             needs[fault.lifter_id].append(_need("rising", text, fault.lift))
     _lift_endings(store.list_lift_endings(connection, edge), catalogue, needs)
 

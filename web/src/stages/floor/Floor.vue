@@ -32,6 +32,24 @@ const STAGE_OF: Record<string, string> = {
   overdue: 'log',
   missed: 'prescribe',
 }
+/** What a coach decides, and by what; the rest is only noted. */
+const DECISIONS: Record<string, string> = {
+  pain: 'Clear or keep',
+  lift_ending: 'Why',
+  film: 'Look at it',
+  sent: 'Take it up',
+  rising: 'Why',
+  stale: 'Settle anew',
+  missed: 'See the plan',
+  open: 'Settle it',
+}
+const isDecided = (need: Schemas['Need']) => need.kind in DECISIONS
+const notes = (row: Row) => row.needs.filter((n) => !isDecided(n))
+const doorTo = (row: Row, need: Schemas['Need']) => ({
+  name: stageOf(need),
+  params: { lifterId: row.lifter_id },
+  query: stageOf(need) === 'review' ? { lift: need.lift } : doorOf(need),
+})
 /** A claim is a door to what does it. */
 const doorOf = (need: Schemas['Need']) => (need.kind === 'trial' ? { trial: '1' } : {})
 const stageOf = (need: Schemas['Need']) => STAGE_OF[need.kind] ?? need.lift
@@ -93,20 +111,35 @@ const nextText = (row: Row) =>
               >
               <p class="small soft">{{ kg(row.mass_kg) }} · {{ cm(row.stature_m, 0) }}</p>
             </div>
-            <ul class="needs">
-              <li v-for="need in row.needs" :key="need.text">
-                <RouterLink
+            <div>
+              <ul class="needs">
+                <li
+                  v-for="need in row.needs.filter(isDecided)"
+                  :key="need.text"
                   :class="['need', { press: PRESSING.has(need.kind) }]"
-                  :to="{
-                    name: stageOf(need),
-                    params: { lifterId: row.lifter_id },
-                    query: stageOf(need) === 'review' ? { lift: need.lift } : doorOf(need),
-                  }"
-                  >{{ need.text }}</RouterLink
                 >
-              </li>
-              <li v-if="!row.needs.length" class="holds">all settled</li>
-            </ul>
+                  <span class="first">{{ need.text }}</span>
+                  <RouterLink
+                    class="act small"
+                    :to="doorTo(row, need)"
+                    :aria-label="`${DECISIONS[need.kind]}: ${row.name}, ${need.text}`"
+                    >{{ DECISIONS[need.kind] }}</RouterLink
+                  >
+                </li>
+                <li v-if="!row.needs.length" class="holds">all settled</li>
+              </ul>
+              <details v-if="notes(row).length" class="small soft notes">
+                <summary>
+                  {{ notes(row).length === 1 ? '1 note' : `${notes(row).length} notes` }}
+                  <span class="visually-hidden">on {{ row.name }}</span>
+                </summary>
+                <ul>
+                  <li v-for="need in notes(row)" :key="need.text">
+                    <RouterLink :to="doorTo(row, need)">{{ need.text }}</RouterLink>
+                  </li>
+                </ul>
+              </details>
+            </div>
             <div class="next">
               <RouterLink :to="{ name: 'prescribe', params: { lifterId: row.lifter_id } }">{{
                 nextText(row)
@@ -150,14 +183,16 @@ ul {
   min-width: 0;
 }
 .who a,
+.next a {
+  text-decoration: none;
+}
+.who a,
 .next a,
 .need {
-  text-decoration: none;
   overflow-wrap: anywhere;
 }
 .who a:hover,
-.next a:hover,
-.need:hover {
+.next a:hover {
   text-decoration: underline;
 }
 .needs {
@@ -168,11 +203,36 @@ ul {
 .need {
   padding-left: 12px;
   border-left: 3px solid var(--line);
-  display: block;
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 12px;
 }
 .need.press {
   border-left-color: var(--signal);
   font-weight: 600;
+}
+.act {
+  flex: none;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  padding: 4px 9px;
+  text-decoration: none;
+  font-weight: 600;
+}
+.press .act {
+  border-color: var(--ink);
+}
+.notes {
+  margin-top: 3px;
+  padding-left: 15px;
+}
+.notes ul {
+  display: grid;
+  gap: 2px;
+}
+summary {
+  cursor: pointer;
 }
 .to-log {
   border: 1px solid var(--line);
@@ -182,6 +242,7 @@ ul {
   font-weight: 600;
   text-align: center;
 }
+.act:hover,
 .to-log:hover {
   border-color: var(--ink);
 }
@@ -197,9 +258,15 @@ ul {
     grid-template-columns: 1fr 44px;
     gap: 6px 12px;
   }
-  .needs,
-  .next {
+  .lifter > * {
+    grid-column: 1 / -1;
+  }
+  .who {
     grid-column: 1;
+  }
+  .act {
+    min-height: 36px;
+    padding-top: 7px;
   }
   .to-log {
     grid-row: 1;

@@ -107,9 +107,11 @@ const place = computed(() => Math.min(100, Math.max(0, 50 + props.landmark.z_sco
 
 <style scoped>
 .row {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 130px));
+  display: flex;
   gap: 10px;
+}
+.row > .v-input {
+  flex: 0 1 150px;
 }
 .scale {
   position: relative;

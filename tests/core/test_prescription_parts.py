@@ -196,16 +196,33 @@ def test_a_fault_that_is_gone_is_not_worked_on():
     assert weaknesses(sets, known, CATALOGUE, no_signals, None) == []
 
 
-def test_back_faults_cap_second_days_at_one_in_five_and_all_work_at_one_in_two():
-    sets = sets_with("low-round", "off the floor", 0.8)
-    known = findings(sets, CATALOGUE, "deadlift", "trained")
-    caps = caps_of(known, "deadlift")
+def caps_for(fault_id, lift):
+    sets = sets_with(fault_id, "off the floor" if lift == "deadlift" else "out of the hole", 0.8)
+    known = findings(sets, CATALOGUE, lift, "trained")
+    assert known.max_kg is not None
+    caps = caps_of(known, lift)
     technique = next(c for c in caps if c.technique)
     whole = next(c for c in caps if not c.technique)
+    assert whole.facts == technique.facts == (f"fault:{fault_id}",)
+    return technique, whole, known.max_kg
+
+
+@pytest.mark.parametrize(
+    ("fault_id", "lift"), [("pull-upper-round", "deadlift"), ("upper-round", "squat")]
+)
+def test_an_upper_back_caps_second_days_at_one_in_five_and_all_work_at_one_in_two(fault_id, lift):
+    technique, whole, max_kg = caps_for(fault_id, lift)
     assert technique.load_kg < whole.load_kg
-    assert known.max_kg is not None
-    assert whole.load_kg / known.max_kg == pytest.approx(0.8, abs=0.08)
-    assert whole.facts == technique.facts == ("fault:low-round",)
+    assert whole.load_kg / max_kg == pytest.approx(0.8, abs=0.08)
+    assert "every second rep" in whole.words
+
+
+@pytest.mark.parametrize(("fault_id", "lift"), [("low-round", "deadlift"), ("butt-wink", "squat")])
+def test_a_lower_back_caps_all_work_where_one_rep_in_five_rounds(fault_id, lift):
+    technique, whole, max_kg = caps_for(fault_id, lift)
+    assert whole.load_kg == pytest.approx(technique.load_kg)
+    assert whole.load_kg < 0.8 * max_kg
+    assert "one rep of five" in whole.words
 
 
 def test_faults_of_other_parts_cap_nothing():

@@ -26,6 +26,8 @@ class RepCap:
     facts: tuple[str, ...]
 
 
+LOWER_BACK = ("low-round", "butt-wink")
+"""Rounding there is trained through by nobody: it caps all work, not technique alone."""
 EARLY_RATE, LATE_RATE = 0.10, 0.50
 """Up to the first a rep is clean, from the second on it has broken down: common practice."""
 LEAST_SETS, LEAST_REPS = 6, 2
@@ -54,7 +56,8 @@ def rep_cap_of(known: Findings) -> RepCap | None:
 
 def caps_of(known: Findings, lift: str) -> list[Cap]:
     """Caps that the log sets: second days stay below the load where one rep in five shows a fault
-    of the back, everything below the load where every second one does."""
+    of the back; everything stays below it where that is the lower back, and below the load where
+    every second rep shows it for the others."""
     caps = []
     if known.cap is not None:
         fact = (f"fault:{known.cap.fault_id}",)
@@ -62,8 +65,15 @@ def caps_of(known: Findings, lift: str) -> list[Cap]:
     if known.max_kg is None:
         return caps
     for fault in known.faults:
-        half = fault.onset.half
-        if fault.fault_id in BACK_FAULTS and fault.onset.verdict == "known" and half is not None:
-            words = f"{fault.name.lower()} in every second rep of the {lift} from there"
-            caps.append(Cap(half.share * known.max_kg, words, (f"fault:{fault.fault_id}",)))
+        if fault.fault_id not in BACK_FAULTS or fault.onset.verdict != "known":
+            continue
+        lower = fault.fault_id in LOWER_BACK
+        onset, often = (
+            (fault.onset.fifth, "one rep of five")
+            if lower
+            else (fault.onset.half, "every second rep")
+        )
+        if onset is not None:
+            words = f"{fault.name.lower()} in {often} of the {lift} from there"
+            caps.append(Cap(onset.share * known.max_kg, words, (f"fault:{fault.fault_id}",)))
     return caps

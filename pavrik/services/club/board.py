@@ -148,7 +148,7 @@ def _sent(connection: Connection, needs: Needs) -> None:
 def _caps(connection: Connection, needs: Needs) -> None:
     for summary in store.list_summaries(connection):
         if summary.cap_kg is not None:
-            text = f"{summary.lift} technique cap {summary.cap_kg:.0f} kg: {summary.cap_words}"
+            text = f"{summary.lift} cap {summary.cap_kg:.0f} kg: {summary.cap_words}"
             needs[summary.lifter_id].append(_need("cap", text, summary.lift))
 
 

@@ -175,7 +175,7 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         >
       </p>
       <p v-if="overCap && ofLift.cap_kg !== null" class="small signal">
-        Above the technique cap of {{ kg(ofLift.cap_kg, 0) }}: {{ ofLift.cap_words }}.
+        Above the cap of {{ kg(ofLift.cap_kg, 0) }}: {{ ofLift.cap_words }}.
       </p>
       <RepKeys
         ref="keys"

@@ -21,6 +21,7 @@ from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.plan_parts import LiftState
 from pavrik.core.prescription.remedial import CausesOf, care_of
 from pavrik.core.prescription.signals import light_week, light_week_because
+from pavrik.core.prescription.stand_in import stand_in
 from pavrik.core.prescription.weaknesses import RECENT, live_faults, weaknesses
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
@@ -122,6 +123,7 @@ def analyse_lift(
         for v in variations
         if (why := blocked_because(v, loadings.get(v.name), own, about))
     }
+    allowed = tuple(v.name for v in variations if v.name not in blocked)
     state = LiftState(
         lift=lift,
         history=sets,
@@ -131,7 +133,7 @@ def analyse_lift(
         drills=care.drills,
         checks=facts.checks,
         ratios=ratios,
-        allowed=tuple(v.name for v in variations if v.name not in blocked),
+        allowed=allowed,
         proposals=(
             *light_week(tired),
             *care.tasks,
@@ -143,6 +145,7 @@ def analyse_lift(
         else "",
         guess_kg=guess_kg,
         rep_cap=rep_cap_of(known),
+        stand_in=stand_in(lift, variations, loadings, allowed, about.hurts),
     )
     return LiftAnalysis(
         lift,

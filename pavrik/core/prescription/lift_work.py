@@ -32,6 +32,8 @@ class LiftWork:
     turn: Mapping[tuple[str, WeekRole], str] = field(default_factory=dict)
     from_floor: frozenset[str] = frozenset()
     capped_note: str = "position day"
+    instead: tuple[str, ...] = ()
+    """What else may stand in for the main lift where a region hurts that it loads less."""
     novice_step_kg: float = 2.5
     """What a novice adds a session."""
 
@@ -54,6 +56,13 @@ WORK: Mapping[str, LiftWork] = {
         rotation=("safety-bar squat", "front squat", "high-bar squat"),
         everyday=("front squat", "safety-bar squat"),
         rungs=("goblet squat", "split squat"),
+        instead=(
+            "box squat",
+            "wide-stance squat",
+            "high-bar squat",
+            "low-bar squat",
+            "front squat",
+        ),
         turn={
             ("muscle", "build"): "high-bar squat",
             ("muscle", "strengthen"): "high-bar squat",
@@ -78,6 +87,7 @@ WORK: Mapping[str, LiftWork] = {
             {COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"}
         ),
         capped_note="flat-back day",
+        instead=("sumo deadlift", "conventional deadlift"),
         novice_step_kg=5.0,
     ),
 }

@@ -291,6 +291,9 @@ def main_lines(make: Maker, lift: str, when: When, prefix: str) -> list[Line]:
         why = (Reason(turned), *why)
     if make.pain or make.ask.novice:
         doses = _without_heavy_singles(doses)
+    instead = make.states[lift].stand_in
+    if make.pain and instead is not None:
+        variation, why = instead.variation, (Reason(instead.words, make.flags), *why)
     rep_cap = make.states[lift].rep_cap
     if rep_cap is not None and any(dose.reps > rep_cap.reps for dose in doses):
         doses = tuple(_within(dose, rep_cap.reps) for dose in doses)
@@ -328,6 +331,10 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
     if any(flag.region == BACK for flag in make.pain):
         told = f"pain flag on the {BACK}: a sparer style instead of a second straight-bar day"
         return _spared_second(make, lift, when, line_id, told)
+    if make.pain and state.stand_in is not None:
+        why = (Reason(state.stand_in.words, make.flags),)
+        instead = Work(line_id, "second", dose, why, state.stand_in.variation)
+        return loaded_line(make, lift, when, instead)
     if state.tired_back and TIRED_STYLE in state.allowed:
         told = "the back is tired: trap bar instead of a second straight-bar day"
         return _spared_second(make, lift, when, line_id, told)

@@ -47,6 +47,11 @@ class Maker:
     anchors: Mapping[tuple[str, date], Anchor]
     cleared: tuple[Clearance, ...] = ()
 
+    @property
+    def flags(self) -> tuple[str, ...]:
+        """Ids of the pain flags that stand."""
+        return tuple(flag.flag_id for flag in self.pain)
+
     def ahead(self, lift: str, on: date) -> int | None:
         """How many main sessions of a lift come before the one on a day; None where none is."""
         days = self.coming.get(lift, ())

@@ -21,6 +21,7 @@ from pavrik.core.prescription.shape import (
     shape_of,
     shipped_shapes,
 )
+from pavrik.core.prescription.stand_in import StandIn
 from pavrik.core.variations.catalogue import Unit
 from pavrik.core.variations.ratio import LearntRatio
 
@@ -179,7 +180,8 @@ class Plan:
 class LiftState:
     """What is known of one lift. ``history`` oldest first; caps and ratios in today's terms;
     ``allowed`` are the variations that nothing blocks, ``closed`` why the screens close the lift
-    itself, ``guess_kg`` what its max is taken for where nothing is known."""
+    itself, ``guess_kg`` what its max is taken for where nothing is known, ``stand_in`` what comes
+    in for the lift while a region hurts that it loads more."""
 
     lift: str
     history: Sequence[TrainingSet]
@@ -195,6 +197,7 @@ class LiftState:
     closed: str = ""
     guess_kg: float = 0.0
     rep_cap: RepCap | None = None
+    stand_in: StandIn | None = None
 
 
 @dataclass(frozen=True)

@@ -26,7 +26,7 @@ def claim_job(
     connection: Connection, club_id: UUID, job_id: UUID, lifter_id: UUID, kind: str, digest: str
 ) -> tuple[Job, bool]:
     """The running job of this content, or a new one; True when it is new and must be run. A job
-    whose worker fell silent is given up first."""
+    whose worker fell silent is given up first; one that ends meanwhile is told as it ended."""
     run(connection, "give_up_silent_jobs", kind=kind, digest=digest, silent_s=SILENT_S)
     made = run(
         connection, "add_job", club_id=club_id, job_id=job_id, lifter_id=lifter_id, kind=kind,
@@ -34,8 +34,8 @@ def claim_job(
     )  # fmt: skip
     if made:
         return Job(job_id, lifter_id, "running", 0.0), True
-    running = one_of(connection, Job, "find_running_job", kind=kind, digest=digest)
-    return running or Job(job_id, lifter_id, "failed", 0.0), False
+    other = one_of(connection, Job, "find_newest_job", kind=kind, digest=digest)
+    return other or Job(job_id, lifter_id, "failed", 0.0), False
 
 
 def get_job(connection: Connection, job_id: UUID) -> Job | None:

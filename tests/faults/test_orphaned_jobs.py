@@ -75,3 +75,26 @@ def test_a_job_of_a_dead_worker_is_given_up_and_done_anew(database, owner_url, w
     assert jobs.state(who, orphan.job_id).state == "failed"
     assert anew.job_id != orphan.job_id
     assert jobs.state(who, anew.job_id).state == "done"
+
+
+def test_a_job_that_ends_while_another_asks_for_it_is_told_as_it_ended(
+    database, who, lifter_id, monkeypatch
+):
+    claim = (who.club_id, lifter_id, "squat sureness", "racing")
+
+    def ask():
+        with database.club(who.club_id) as connection:
+            return store.claim_job(connection, claim[0], uuid7(), *claim[1:])
+
+    first, _ = ask()
+    run = store.run
+
+    def ended_after(connection, name, **values):
+        rows = run(connection, name, **values)
+        if name == "add_job":
+            store.end_job(connection, first.job_id, "done")
+        return rows
+
+    monkeypatch.setattr(store, "run", ended_after)
+    second, new = ask()
+    assert (second.job_id, second.state, new) == (first.job_id, "done", False)

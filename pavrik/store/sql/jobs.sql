@@ -10,10 +10,10 @@ insert into job (club_id, job_id, lifter_id, kind, digest)
 values (:club_id, :job_id, :lifter_id, :kind, :digest)
 on conflict (club_id, kind, digest) where state = 'running' do nothing;
 
--- name: find_running_job
--- The running job of a content.
+-- name: find_newest_job
+-- The newest job of a content, whatever became of it.
 select job_id, lifter_id, state, progress, told from job
-where kind = :kind and digest = :digest and state = 'running';
+where kind = :kind and digest = :digest order by started_at desc, job_id desc limit 1;
 
 -- name: get_job
 -- One job of the club.

@@ -10,14 +10,14 @@ export function useJob(given: MaybeRefOrGetter<Job | null>, done: () => void) {
   const heard = ref<Job | null>(null)
 
   async function ask(id: string) {
-    try {
-      const job = await answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } }))
-      heard.value = job
-      if (job.state === 'running') later.start(id)
-      else if (job.state === 'done') done()
-    } catch {
-      heard.value = heard.value && { ...heard.value, state: 'failed' }
-    }
+    const job = await answered(client.GET('/api/jobs/{job_id}', { params: { path: { job_id: id } } })).catch(
+      (): Job | null => heard.value && { ...heard.value, state: 'failed' },
+    )
+    const overtaken = id !== toValue(given)?.job_id
+    if (overtaken) return
+    heard.value = job
+    if (job?.state === 'running') later.start(id)
+    else if (job?.state === 'done') done()
   }
   const later = useTimeoutFn((id: string) => void ask(id), ASK_MS, { immediate: false })
   watch(

@@ -24,10 +24,12 @@ COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
     "aimed_rpe", "pull_style", "cue", "note", "faults", "set_id",
     "hands_to_pull_s", "walkout_steps", "foot_offset_m", "stance_m", "start_hip_m",
+    "rep_speed_m_s",
 )  # fmt: skip
 MEASURES = {
     "hands_to_pull_s": (0.0, 120.0), "walkout_steps": (0.0, 20.0), "foot_offset_m": (-0.15, 0.15),
     "stance_m": (0.1, 1.4), "start_hip_m": (0.1, 1.2),
+    "rep_speed_m_s": (0.05, 3.0),
 }  # fmt: skip
 """What may be measured in a set, and between which numbers."""
 NEEDED = (("date",), ("lifter",), ("lift",), ("reps",), ("load_kg", "load_lb"))

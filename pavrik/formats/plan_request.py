@@ -42,6 +42,8 @@ class SetIn(Strict):
     aimed_rpe: Annotated[float, Field(ge=1, le=10)] | None = None
     variation: Annotated[str, Field(min_length=1, max_length=60)] = "competition"
     pull_style: Literal["dead_stop", "rebound"] | None = None
+    rep_speed_m_s: Annotated[float, Field(ge=0.05, le=3)] | None = None
+    """Mean speed of the fastest rep's way up."""
     faults: Annotated[list[FaultIn], Field(max_length=60)] = Field(default_factory=list)
 
 

@@ -117,6 +117,9 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
     by_id = {s["set_id"]: s for s in coach.get(at(filmed, "sets")).json()}
     assert by_id[empty]["faults"] == []
     assert (by_id[empty]["load_kg"], by_id[empty]["reps"]) == (70.0, 1)
+    reps = coach.get(at(filmed, "clips", clip)).json()["reps"]
+    told = by_id[empty]["measures"]["rep_speed_m_s"]
+    assert told == pytest.approx(reps[0]["mean_m_s"], abs=0.001)
 
     assert say(coach, filmed, clip, "hips-rise", "confirmed").status_code == 201
     own = a_set(load_kg=70.0, reps=3, performed_at=ago(0))
@@ -137,10 +140,12 @@ def test_only_what_the_coach_confirms_enters_the_log(coach, filmed, clip):
         "set_id"
     ]
     assert len({s["set_id"]: s for s in coach.get(at(filmed, "sets")).json()}[again]["faults"]) == 1
-    body = {"set_id": str(uuid7()), "replaces": again}
+    body = {"set_id": str(uuid7()), "replaces": again, "rpe": 8.5}
     key = uuid7()
     first = coach.post(path, body, key)
     assert coach.post(path, body, key).json() == first.json() == {"set_id": body["set_id"]}
+    rated = next(s for s in coach.get(at(filmed, "sets")).json() if s["set_id"] == body["set_id"])
+    assert rated["rpe"] == 8.5
 
 
 def test_a_clip_is_one_set_however_often_it_is_logged(coach, filmed, clip):

@@ -246,7 +246,8 @@ def test_a_red_light_makes_no_best_and_no_strength(coach, gym):
 
 
 def test_what_was_measured_in_a_set_goes_out_and_comes_in(coach):
-    measured = {"walkout_steps": 3.0, "foot_offset_m": -0.02, "stance_m": 0.43}
+    measured = {"walkout_steps": 3.0, "foot_offset_m": -0.02, "stance_m": 0.43,
+                "rep_speed_m_s": 0.61}  # fmt: skip
     here = add_lifter(coach, name="Measured Here")
     there = add_lifter(coach, name="Measured There")
     assert coach.post(f"/api/lifters/{here}/sets", a_set(measures=measured)).status_code == 201
@@ -267,3 +268,20 @@ def test_files_and_the_platform_take_the_same_measures():
         name: (of["anyOf"][0]["minimum"], of["anyOf"][0]["maximum"]) for name, of in fields.items()
     }
     assert bounds == MEASURES
+
+
+def test_the_bars_speed_moves_the_max_where_no_effort_is_told(coach, gym):
+    """Light triples of which nobody said how hard they were, on a line that points at 150 kg."""
+
+    def next_of(name, **measured):
+        lifter_id = add_lifter(coach, name=name)
+        for load in (60.0, 80.0, 100.0, 115.0):
+            speed = 0.30 + 0.9 * (1 - load / 150)
+            more = {"measures": {"rep_speed_m_s": round(speed, 3)}} if measured else {}
+            logged = a_set(load_kg=load, reps=3, rpe=None, **more)
+            assert coach.post(f"/api/lifters/{lifter_id}/sets", logged).status_code == 201
+        return coach.post(f"/api/lifters/{lifter_id}/next-load", {"reps": 5, "rpe": 8}).json()
+
+    silent, timed = next_of("Silent"), next_of("Timed", speed=True)
+    assert timed["load_kg"] > silent["load_kg"]
+    assert any("bar's speed" in reason["text"] for reason in timed["reasons"]), timed["reasons"]

@@ -19,7 +19,6 @@ from pavrik.core.tracking.clip import Clip, Taps
 from pavrik.core.tracking.detectors import DETECTORS, LEAST_OWN
 from pavrik.core.tracking.findings import find
 from pavrik.core.tracking.linkage_solve import Seen, solve
-from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import slope
 from pavrik.core.tracking.reps import deadlift_reps, squat_reps
 from pavrik.demo.made_up import BODIES, made_up, shot, told_of
@@ -278,43 +277,6 @@ class TestReps:
     def test_the_slope_of_a_line_is_its_speed_at_any_rate(self, rate, speed):
         times = np.cumsum(np.random.default_rng(1).uniform(0.7, 1.3, 60) / rate)
         assert slope(speed * times, times) == pytest.approx(speed, rel=1e-6)
-
-
-class TestLoadVelocity:
-    line = tuple((kg, 1.1 - 0.004 * kg) for kg in (80.0, 110.0, 140.0, 165.0))
-
-    def test_the_line_meets_the_slowest_speed_at_the_max(self):
-        found = load_velocity("back", self.line)
-        assert isinstance(found, LoadVelocity)
-        assert found.max_kg == pytest.approx((1.1 - 0.30) / 0.004)
-        assert found.max_sd_kg == pytest.approx(0.0, abs=1e-6)
-
-    def test_its_error_is_that_of_a_regression(self):
-        """Against statsmodels' ordinary least squares and the delta method."""
-        import statsmodels.api as sm
-
-        random = np.random.default_rng(4)
-        loads = np.array([60.0, 80, 100, 120, 140, 160])
-        speeds = 1.1 - 0.004 * loads + random.normal(0, 0.02, 6)
-        found = load_velocity("back", list(zip(loads, speeds, strict=True)))
-        theirs = sm.OLS(speeds, sm.add_constant(loads)).fit()
-        a, b = theirs.params
-        gradient = np.array([-1 / b, (a - 0.30) / b**2])
-        sd = np.sqrt(gradient @ theirs.cov_params() @ gradient)
-        assert isinstance(found, LoadVelocity)
-        assert found.max_kg == pytest.approx((0.30 - a) / b)
-        assert found.max_sd_kg == pytest.approx(sd, rel=1e-6)
-
-    @pytest.mark.parametrize(
-        ("sets", "why"),
-        [
-            (line[:3], "3 of 4 different loads filmed"),
-            ([(150.0 + i, 0.5 - 0.004 * i) for i in range(5)], "span"),
-            ([(80.0 + 20 * i, 0.4 + 0.02 * i) for i in range(5)], "not slower"),
-        ],
-    )
-    def test_too_little_is_told_as_such(self, sets, why):
-        assert why in load_velocity("back", sets)
 
 
 def test_a_clip_says_where_the_lifter_looks():

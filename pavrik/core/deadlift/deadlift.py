@@ -154,6 +154,9 @@ DEADLIFT: Lift[DeadliftSetup] = Lift(
         judged=", the hardest point from the floor to the thighs",
         left_out="no speed, no bar whip, no skill",
     ),
+    slowest_m_s=assume(
+        "slowest_deadlift_m_s", 0.15, "m/s", "mean speed of a max deadlift", "from memory"
+    ),
     chosen_by=_chosen_by,
     school_order=SchoolOrder(_school_rank, lambda _: "the more upright back"),
 )

@@ -189,6 +189,8 @@ class Lift(Generic[S]):
     short_name: Callable[[S], str]
     in_words: Callable[[S], str]
     sentences: Sentences
+    slowest_m_s: float
+    """Mean speed of a max: a rep that would be slower is not made."""
     carried: Carried = "hands"
     chosen_by: Callable[[Lifter], Mapping[str, tuple[float, ...]]] = lambda _: {}
     """Values of axes that the lifter's schools and gym decide, by axis."""
@@ -198,6 +200,10 @@ class Lift(Generic[S]):
     @cached_property
     def _axes_by_id(self) -> Mapping[str, Axis]:
         return {axis.id: axis for axis in self.axes}
+
+    def over_slowest_m_s(self, speed_m_s: float | None) -> float | None:
+        """What a rep has over the slowest that is still made."""
+        return None if speed_m_s is None else speed_m_s - self.slowest_m_s
 
     def axis(self, axis_id: str) -> Axis:
         """An axis by its id. Raises KeyError."""

@@ -3,7 +3,8 @@
 The log of the max is a level that grows slowly; what a set says of it is off by how this lifter's
 reps fall with load, by how he rates, by the day and by chance. The first two stay the same from
 day to day and are learnt where lifts disagree, so many sets are not many witnesses. A variation
-speaks by its share of the max, which stays nearly the same too and is learnt beside it. Light work
+speaks by its share of the max, which stays nearly the same too and is learnt beside it; so does the
+line of bar speed against load, off by how slow this lifter's slowest rep is. Light work
 is a lower bound and a miss an upper one: they enter by the moments of a truncated normal.
 """
 
@@ -13,6 +14,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.log.load_velocity import LoadVelocity, lines_by_day
 from pavrik.core.log.logged_day import FORMULA_SD, LoggedDay, Whole, days_of_log
 from pavrik.core.log.training_set import Evidence, TrainingSet
 
@@ -38,6 +40,11 @@ VARIATION_SD = assume(
 SHARE_DRIFT = assume(
     "ability_share_drift", 0.004, "log per day", "how a variation's share of the max strays (sd)"
 )
+SPEED = "bar speed"
+SPEED_SD = assume(
+    "ability_speed_sd", 0.05, "log", "how far a lifter's slowest rep puts the max by speed off (sd)"
+)
+LINE_SD = assume("ability_line_sd", 0.02, "log", "error of a line of speed that is drawn well (sd)")
 FIRST_SD = 0.25
 """Of the level before anything is known, round the first thing that is said of it."""
 AWAY_DAYS = 14
@@ -70,6 +77,8 @@ class AbilityDay:
     last_step_kg: float
     by: str = ""
     """The variation by whose share alone the day spoke."""
+    speed_kg: float | None = None
+    """The max that the day's line of speed against load points at."""
 
     @property
     def kg(self) -> float:
@@ -166,6 +175,12 @@ class _Filter:
             noise += VARIATION_SD**2
         self.hears(whole.value / n, _Look(whole.beyond / n, whole.rated / n, share), noise)
 
+    def hears_speed(self, line: LoadVelocity, share: int) -> None:
+        """The max that a line of speed against load points at."""
+        noise = DAY_SD**2 + max(line.max_sd_kg / line.max_kg, LINE_SD) ** 2
+        self.hears(math.log(line.max_kg), _Look(0.0, share=share), noise)
+        self.seen = True
+
     def bounded(self, value: float, beyond: float, *, below: bool) -> bool:
         """A bound: the max lies above ``value``, or below it, told by so many reps beyond one.
         False where it is so far off that it says nothing."""
@@ -251,6 +266,9 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
     for the max. What was on the bar cleanly cannot lie above the max by more than a good day.
     """
     shares: Shares = {s.variation: s.of_max for s in sets if s.of_max is not None}
+    lines = lines_by_day(sets)
+    if lines:
+        shares[SPEED] = (1.0, SPEED_SD)
     at = {name: number for number, name in enumerate(shares, STATES)}
     state: _Filter | None = None
     found: list[AbilityDay] = []
@@ -264,7 +282,10 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
         else:
             state.to(on)
             before = state.mean[LEVEL]
-        if not _take(state, said, at) and found:
+        line = lines.get(day)
+        if line is not None:
+            state.hears_speed(line, at[SPEED])
+        if not _take(state, said, at) and line is None and found:
             continue
         own = said.own
         says = own or said.instead or (found[-1].says if found else said.before_a_miss)
@@ -275,6 +296,7 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
                 day, says, level, math.sqrt(max(state.cov[LEVEL][LEVEL], 0.0)),
                 7 * state.mean[GROWTH_AT], math.exp(level) - math.exp(before) if found else 0.0,
                 "" if own else "".join([*(said.of_variation or ())][:1]),
+                line.max_kg if line else None,
             )
         )  # fmt: skip
     return found

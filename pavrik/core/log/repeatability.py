@@ -31,6 +31,10 @@ MEASURES = {
 }
 
 
+REP_SPEED = "rep_speed_m_s"
+"""Measured per set too, but it changes with the load: mean speed of the fastest rep."""
+
+
 @dataclass(frozen=True)
 class Spread:
     """Number, mean and standard deviation of a measure."""

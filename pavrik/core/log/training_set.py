@@ -50,6 +50,8 @@ class TrainingSet:
     of_max: tuple[float, float] | None = None
     """Of a variation: its usual share of the competition lift's max and the share's sd; None where
     it says nothing of that max."""
+    over_slowest_m_s: float | None = None
+    """Mean speed of the fastest rep over the slowest at which the lift is still made."""
     told: bool = False
     """A best that was told: it says what can be lifted, not that anything was trained."""
 

@@ -181,6 +181,9 @@ SQUAT: Lift[SquatSetup] = Lift(
         judged=", the hardest point of the lower half",
         left_out="no speed, no bounce, no skill",
     ),
+    slowest_m_s=assume(
+        "slowest_squat_m_s", 0.30, "m/s", "mean speed of a max squat", "from memory"
+    ),
     carried="back",
     chosen_by=_chosen_by,
     school_order=SchoolOrder(_school_rank, lambda lifter: _BAR_SCHOOL[lifter.schools.bar]),

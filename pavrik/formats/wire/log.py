@@ -43,6 +43,8 @@ class Measures(Strict):
     foot_offset_m: Annotated[float, Field(ge=-0.15, le=0.15)] | None = None
     stance_m: Annotated[float, Field(ge=0.1, le=1.4)] | None = None
     start_hip_m: Annotated[float, Field(ge=0.1, le=1.2)] | None = None
+    rep_speed_m_s: Annotated[float, Field(ge=0.05, le=3)] | None = None
+    """Mean speed of the fastest rep's way up."""
 
 
 class SetRequest(Strict):

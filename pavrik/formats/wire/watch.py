@@ -144,6 +144,9 @@ class SpeedOut(BaseModel):
     why_not: str = ""
     max_kg: float | None = None
     max_sd_kg: float | None = None
+    reps_left: float | None = None
+    """As the last rep's speed tells it; None where no line is drawn or the load is light."""
+    reps_left_sd: float | None = None
 
 
 class VerdictOut(BaseModel):
@@ -198,6 +201,7 @@ class ClipSummary(BaseModel):
 
     lift: LiftId
     load_kg: float
+    filmed_on: date
     view: ClipView = "side"
     reps: list[RepOut]
     findings: list[FindingOut]

@@ -68,6 +68,7 @@ def _logged(
         f"{lift}.sets.{index}", one.day.isoformat(), one.load_kg, one.reps, one.rpe,
         one.missed_reps, faults, one.aimed_rpe, one.variation, one.pull_style,
         of_max=shares.get(one.variation),
+        over_slowest_m_s=LIFTS[lift].over_slowest_m_s(one.rep_speed_m_s),
     )  # fmt: skip
 
 

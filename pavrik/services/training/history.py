@@ -3,8 +3,10 @@
 from collections.abc import Sequence
 from uuid import UUID
 
+from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.schools import in_force, silenced_faults
+from pavrik.core.log.repeatability import REP_SPEED
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 from pavrik.core.variations.catalogue import shares_of_max
 from pavrik.services.club.library import catalogue_of, own_variations
@@ -61,6 +63,9 @@ def logged_sets(
             cue=s.cue or None,
             measures=measured.get(s.set_id, ()),
             of_max=shares.get(s.variation),
+            over_slowest_m_s=LIFTS[s.lift].over_slowest_m_s(
+                dict(measured.get(s.set_id, ())).get(REP_SPEED)
+            ),
         )
         for s in sets
     ]

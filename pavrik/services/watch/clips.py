@@ -3,6 +3,7 @@
 from collections import defaultdict
 from collections.abc import Callable, Sequence
 from dataclasses import asdict
+from datetime import date
 from typing import Any
 from uuid import UUID
 
@@ -11,6 +12,7 @@ import numpy as np
 from pavrik.core import MODEL_VERSION
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Carried
+from pavrik.core.log.load_velocity import TOGETHER_DAYS
 from pavrik.core.log.repeatability import LIGHT_SHARE
 from pavrik.core.tracking.clip import JOINTS, Clip, Taps
 from pavrik.core.tracking.depth import TAPPED_UNSURE_M
@@ -140,7 +142,7 @@ def _read_tracked(
         advice = Advice(catalogue_of(connection), tests, facts.inputs.profile.novice)
     lifting = facts.at_load(request.load_kg)
     clip = make(lifting.linkage)
-    earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg)
+    earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg, request.filmed_on)
     reading = READERS[clip.view](request, way, clip, lifting, earlier, advice, lifter_id)
     return store.NewClip(
         **request.model_dump(include={"clip_id", "lift", "load_kg", "filmed_on", "note"}),
@@ -188,16 +190,18 @@ def _summaries(connection: Connection, lifter_id: UUID, lift: str) -> list[ClipS
     return [_summary(one) for one in stored if one.lift == lift]
 
 
-def earlier_clips(readings: Sequence[ClipSummary], light_most_kg: float) -> Earlier:
-    """What clips of one lift say together. Only what held in light reps (up to a load) moves a
-    threshold: a fault that a lifter always shows must not become his usual."""
+def earlier_clips(readings: Sequence[ClipSummary], light_most_kg: float, on: date) -> Earlier:
+    """What clips of one lift say together to one that was filmed on a day. Only what held in light
+    reps (up to a load) moves a threshold: a fault that a lifter always shows must not become his
+    usual; and only speeds of the same weeks lie on one line."""
     light: dict[str, list[float]] = defaultdict(list)
     speeds = []
     for reading in readings:
         held = [f for f in reading.findings if f.state == "holds"]
         for finding in held if reading.load_kg <= light_most_kg else ():
             light[finding.detector] += [v for v in finding.by_rep if v is not None]
-        if (best := best_speed_m_s(reading.reps)) is not None:
+        best = best_speed_m_s(reading.reps)
+        if best is not None and abs((on - reading.filmed_on).days) <= TOGETHER_DAYS:
             speeds.append((reading.load_kg, best))
     return Earlier(light, speeds)
 

@@ -63,7 +63,7 @@ def read_head_on(
         findings=findings_out(told, lifting, advice.catalogue),
         phases=[PhaseOut(**{**vars(row), "findings": list(row.findings)}) for row in rows],
         comparisons=first_against_last(told),
-        speed=speed_out(facts, lifting.lift.carried, told_reps, earlier),
+        speed=speed_out(facts, lifting.lift.slowest_m_s, told_reps, earlier),
         verdict=verdict_out(told, told_reps, advice),
         model_version=MODEL_VERSION,
         note=facts.note,

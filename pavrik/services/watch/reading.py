@@ -12,12 +12,11 @@ from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import ruled_out_causes
 from pavrik.core.faults.rituals import cues_for
 from pavrik.core.fitting.fault_cost import FaultCost, fault_costs
-from pavrik.core.lifts.lift import Carried
+from pavrik.core.log.load_velocity import LEFT_SD, LoadVelocity, load_velocity, reps_left
 from pavrik.core.tracking.clip import Clip
 from pavrik.core.tracking.depth import told as depth_told
 from pavrik.core.tracking.findings import BLIND_FROM_THE_SIDE, Finding, View, find, view_of
 from pavrik.core.tracking.head_on import mass_aside_m
-from pavrik.core.tracking.load_velocity import LoadVelocity, load_velocity
 from pavrik.core.tracking.measured import Measured, measure
 from pavrik.core.tracking.reps import Rep, reps_in
 from pavrik.core.tracking.review import (
@@ -108,7 +107,7 @@ def read_clip(
         phases=[PhaseOut(**{**vars(row), "findings": list(row.findings)}) for row in phases],
         instants=[] if reps else _instants(measured, lifting),
         comparisons=first_against_last(found),
-        speed=speed_out(facts, lifting.lift.carried, told_reps, earlier),
+        speed=speed_out(facts, lifting.lift.slowest_m_s, told_reps, earlier),
         verdict=verdict_out(found, told_reps, advice),
         model_version=MODEL_VERSION,
         note=facts.note,
@@ -326,7 +325,7 @@ def best_speed_m_s(reps: Sequence[RepOut]) -> float | None:
 
 
 def speed_out(
-    facts: ClipFacts, carried: Carried, reps: Sequence[RepOut], earlier: Earlier
+    facts: ClipFacts, slowest_m_s: float, reps: Sequence[RepOut], earlier: Earlier
 ) -> SpeedOut:
     """The lifter's own line of speed against load with this clip on it."""
     points, best = list(earlier.speeds), best_speed_m_s(reps)
@@ -334,10 +333,17 @@ def speed_out(
         points.append((facts.load_kg, best))
     if not points:
         return SpeedOut(points=[], why_not="no speed was told yet")
-    line = load_velocity(carried, points)
-    if isinstance(line, LoadVelocity):
-        return SpeedOut(points=points, max_kg=line.max_kg, max_sd_kg=line.max_sd_kg)
-    return SpeedOut(points=points, why_not=line)
+    line = load_velocity([(load, speed - slowest_m_s) for load, speed in points])
+    if not isinstance(line, LoadVelocity):
+        return SpeedOut(points=points, why_not=line)
+    out = SpeedOut(points=points, max_kg=line.max_kg, max_sd_kg=line.max_sd_kg)
+    last = reps[-1].mean_m_s if reps else None
+    if best is not None and last is not None:
+        out.reps_left = reps_left(
+            facts.load_kg, line.max_kg, best - slowest_m_s, last - slowest_m_s
+        )
+        out.reps_left_sd = LEFT_SD
+    return out
 
 
 def verdict_out(found: Sequence[Finding], reps: Sequence[RepOut], advice: Advice) -> VerdictOut:

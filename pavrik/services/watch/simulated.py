@@ -26,7 +26,9 @@ from pavrik.store.database import Database
 from pavrik.store.jobs import Job
 
 SHIRTS = ((70, 60, 52), (60, 66, 110), (96, 82, 58), (66, 96, 70))
-SLOWEST_UP_S = 1.2
+UNLOADED_OVER_M_S = 0.85
+"""What a made-up lifter's rep without load has over his slowest."""
+LEAST_SPEED_M_S = 0.12
 
 
 def stand_of(asked: StandIn) -> Stand:
@@ -88,7 +90,9 @@ def head_on_shot_for(lifting: Lifting, request: SimulateRequest) -> HeadOnShot:
 
 def _pace(lifting: Lifting, request: SimulateRequest) -> Pace:
     share = request.load_kg / max(lifting.exact.predicted_max_kg, 1.0)
-    return Pace(reps=request.reps, up_s=SLOWEST_UP_S + 1.6 * max(share - 0.5, 0.0))
+    speed = lifting.lift.slowest_m_s + UNLOADED_OVER_M_S * (1.0 - share)
+    way_m = float(np.ptp(lifting.exact.path.points["bar"][2]))
+    return Pace(reps=request.reps, up_s=way_m / max(speed, LEAST_SPEED_M_S))
 
 
 def _looks(request: SimulateRequest) -> Looks:

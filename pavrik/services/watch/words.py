@@ -8,6 +8,7 @@ from uuid import UUID, uuid5
 import numpy as np
 
 from pavrik.core.competition_lifts import LIFTS
+from pavrik.core.log.repeatability import REP_SPEED
 from pavrik.errors import InvalidError
 from pavrik.formats.clip_words import in_rep
 from pavrik.formats.wire.log import SetRef
@@ -17,6 +18,7 @@ from pavrik.services.context import Who
 from pavrik.services.training import log_writes
 from pavrik.services.watch.clips import THE_CUE, THE_SET, line_of, reading_in, stored_clip
 from pavrik.services.watch.films import check_sender
+from pavrik.services.watch.reading import best_speed_m_s
 from pavrik.services.writes import write_once
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
@@ -106,7 +108,8 @@ def _as_logged(
     if replaced is not None:
         old, before, measures = _standing(connection, lifter_id, replaced)
         _check_same(reading, old)
-        logged = StoredSet(**{**vars(old), "set_id": request.set_id, "replaces": old.set_id})
+        rpe = old.rpe if request.rpe is None else request.rpe
+        logged = replace(old, set_id=request.set_id, replaces=old.set_id, rpe=rpe)
     else:
         logged = _new_set(reading, lifter_id, request)
     known = {(o.rep, o.fault_id) for o in before}
@@ -200,9 +203,12 @@ def _worst(one: FindingOut) -> int:
 
 
 def _measures(reading: ClipReading) -> dict[str, float]:
-    """What repeats from set to set: the hips' height where the plates leave."""
+    """What is measured of the set: its fastest rep's speed, and of a pull the hips' height where
+    the plates leave."""
+    speed = best_speed_m_s(reading.reps)
+    found = {} if speed is None else {REP_SPEED: round(speed, 3)}
     first = reading.phases[0].instant if reading.phases else None
     if LIFTS[reading.lift].carried != "hands" or first is None:
-        return {}
+        return found
     start = first.hip_z_m
-    return {"start_hip_m": round(start, 3)} if 0.1 <= start <= 1.2 else {}
+    return {**found, "start_hip_m": round(start, 3)} if 0.1 <= start <= 1.2 else found

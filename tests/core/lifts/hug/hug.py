@@ -88,4 +88,5 @@ HUG = Lift(
     in_words=lambda setup: f"{setup.style}, {setup.stance_m * 100:.0f} cm",
     sentences=Sentences("nothing is open", "is the only one", "try both", "nothing to decide",
                         "bottom", "", "no arms that tire"),
+    slowest_m_s=0.2,
 )  # fmt: skip

@@ -10,6 +10,7 @@ const measures = defineModel<Schemas['Measures']>({ required: true })
 const props = defineProps<{ lift: Lift }>()
 const { lengthOf, lengthUnit, readLength } = useUnits()
 const RANGE = { stance_m: [0.1, 1.4], start_hip_m: [0.1, 1.2] } as const
+const SPEEDS = [0.05, 3] as const
 const wrong = ref('')
 const STEPS = [1, 2, 3, 4, 5, 6].map((n) => [n, String(n)] as const)
 const OFFSETS = [-0.03, -0.02, -0.01, 0, 0.01, 0.02, 0.03]
@@ -35,6 +36,13 @@ function typed(name: 'stance_m' | 'start_hip_m', event: Event) {
     : ''
   if (!bad) set({ [name]: text ? metres : null })
 }
+function typedSpeed(event: Event) {
+  const text = (event.target as HTMLInputElement).value.trim()
+  const speed = Number(text.replace(',', '.'))
+  const bad = text !== '' && !(speed >= SPEEDS[0] && speed <= SPEEDS[1])
+  wrong.value = bad ? `“${text}” is no speed from ${SPEEDS[0]} to ${SPEEDS[1]} m/s.` : ''
+  if (!bad) measures.value = { ...measures.value, rep_speed_m_s: text ? speed : null }
+}
 const words = computed(() => {
   const m = measures.value
   const told = [
@@ -42,6 +50,7 @@ const words = computed(() => {
     m.foot_offset_m != null && `bar ${lengthOf(m.foot_offset_m)} ${lengthUnit.value} from mid-foot`,
     m.stance_m != null && `stance ${lengthOf(m.stance_m, 0)} ${lengthUnit.value}`,
     m.start_hip_m != null && `hips ${lengthOf(m.start_hip_m, 0)} ${lengthUnit.value} up`,
+    m.rep_speed_m_s != null && `${m.rep_speed_m_s.toFixed(2)} m/s`,
   ].filter(Boolean)
   return told.join(', ') || 'not noted'
 })
@@ -81,6 +90,10 @@ const words = computed(() => {
           @change="typed('start_hip_m', $event)"
       /></label>
     </div>
+    <label
+      ><span class="small soft">Fastest rep’s mean speed on the way up, m/s</span>
+      <input class="plain" inputmode="decimal" :value="measures.rep_speed_m_s ?? ''" @change="typedSpeed"
+    /></label>
     <p v-if="wrong" class="signal small" role="alert">{{ wrong }}</p>
   </details>
 </template>

@@ -2,6 +2,7 @@
 // From the film into the rest: into the log, to the lifter, on paper, or taken back.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import OneOf from '@/shared/OneOf.vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
@@ -35,6 +36,8 @@ const ofDay = computed(() =>
   ),
 )
 const into = ref('new')
+const rpe = ref<number | null>(null)
+const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as const)
 const what = computed(() => {
   const set = props.reading.logged ? 'Amend the set' : 'Log the set'
   return confirmed.value.length
@@ -48,7 +51,7 @@ async function log() {
     answered(
       client.POST('/api/lifters/{lifter_id}/clips/{clip_id}/log', {
         params: { path: path.value, ...once(id) },
-        body: { set_id: id, replaces: into.value === 'new' ? null : into.value, rpe: null },
+        body: { set_id: id, replaces: into.value === 'new' ? null : into.value, rpe: rpe.value },
       }),
     ),
   )
@@ -89,6 +92,10 @@ const print = () => window.print()
           </option>
         </select></label
       >
+      <div class="mt-1">
+        <span class="small soft">RPE, where he said one</span>
+        <OneOf v-model="rpe" label="RPE" :options="RPES" clearable loose />
+      </div>
       <v-btn :disabled="busy" block class="mt-2" @click="log">{{ what }}</v-btn>
       <p v-if="reading.logged" class="small holds mt-1">It is in the log; once more amends that set.</p>
     </template>

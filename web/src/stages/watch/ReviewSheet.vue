@@ -36,6 +36,12 @@ const lines = computed(() =>
         findings: [],
       })),
 )
+const left = computed(() => {
+  const { reps_left: reps, reps_left_sd: sd } = speed.value
+  if (reps == null || sd == null) return ''
+  const whole = Math.round(reps)
+  return `The last rep’s speed leaves about ${whole} more, give or take ${sd.toFixed(0)}: RPE ${10 - whole}.`
+})
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
 const speed = computed(() => props.reading.speed)
@@ -142,6 +148,8 @@ const speed = computed(() => props.reading.speed)
       <p v-if="speed.max_kg" class="small">
         Own line from {{ speed.points.length }} clips: a max of about {{ kg(speed.max_kg, 0) }} ±
         {{ kg(speed.max_sd_kg ?? 0, 0) }}.
+        <template v-if="left">{{ left }}</template>
+        <template v-if="!reading.logged">In the log, it moves his estimated max.</template>
       </p>
       <p v-else class="small soft">No line of speed against load yet: {{ speed.why_not }}.</p>
     </template>

@@ -36,6 +36,7 @@ from pavrik.core.faults.schools import shipped_schools
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.wire.lifters import HealthAnswer
 from pavrik.services.club.accounts import Accounts
+from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.films import SWEEP_S, Films
@@ -87,6 +88,8 @@ def create_app(settings: Settings) -> FastAPI:
     shipped_schools()
     shipped_variations()
 
+    mail = Mail(settings.smtp_url, settings.mail_from)
+
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:
         database = Database(settings.database_url)
@@ -94,6 +97,7 @@ def create_app(settings: Settings) -> FastAPI:
         app.state.database = database
         app.state.passwords = Passwords(settings.hasher)
         app.state.accounts = Accounts(database, app.state.passwords)
+        app.state.mail = mail
         app.state.jobs = Jobs(database)
         app.state.quota = compute_routes.Quota()
         app.state.films = Films(settings.films_folder)

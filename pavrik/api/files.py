@@ -28,15 +28,20 @@ def json_answer(text: str) -> Response:
     return Response(text, media_type="application/json")
 
 
-def qr_of(request: Request, path: str) -> str:
-    """The QR code, as SVG, of a path under the address by which others reach this server; empty
-    where it was not told. What a request calls the server is believed on this machine alone."""
+def address_of(request: Request, path: str) -> str:
+    """A path under the address by which others reach this server; empty where it was not told. What
+    a request calls the server is believed on this machine alone."""
     base = request.app.state.settings.public_url
     if base is None and not is_local(request):
         return ""
-    base = base or str(request.base_url)
+    return (base or str(request.base_url)).rstrip("/") + path
+
+
+def qr_of(request: Request, path: str) -> str:
+    """The QR code, as SVG, of a path's address; empty where that is not known."""
+    address = address_of(request, path)
+    if not address:
+        return ""
     drawn = io.BytesIO()
-    segno.make(base.rstrip("/") + path, error="m").save(
-        drawn, kind="svg", scale=4, border=2, xmldecl=False
-    )
+    segno.make(address, error="m").save(drawn, kind="svg", scale=4, border=2, xmldecl=False)
     return drawn.getvalue().decode()

@@ -23,7 +23,7 @@ def usual_films_folder() -> Path:
 class Settings:
     """Where the database is, where the built page is, whether cookies need HTTPS, the address under
     which others reach this server (None: this machine only), where processes share their counts, by
-    which token others than this machine read them."""
+    which token others than this machine read them, which server takes mail."""
 
     database_url: str
     page_folder: Path | None
@@ -31,9 +31,9 @@ class Settings:
     public_url: str | None = None
     metrics_folder: Path | None = None
     metrics_token: str | None = None
-    films_folder: Path = field(
-        default_factory=lambda: Path(gettempdir()) / f"pavrik-films-{getuid()}"
-    )
+    smtp_url: str | None = None
+    mail_from: str = "pavrik@localhost"
+    films_folder: Path = field(default_factory=usual_films_folder)
     """Where films wait to be tracked: a folder that all processes of one server share."""
     hasher: PasswordHasher = field(default_factory=PasswordHasher)
 
@@ -45,6 +45,8 @@ class Settings:
             "PAVRIK_SECURE_COOKIES": "1" if self.secure_cookies else "0",
             "PAVRIK_PUBLIC_URL": self.public_url or "",
             "PAVRIK_METRICS_TOKEN": self.metrics_token or "",
+            "PAVRIK_SMTP_URL": self.smtp_url or "",
+            "PAVRIK_MAIL_FROM": self.mail_from,
         }
         if self.films_folder.name == FILMS:
             told["PAVRIK_STATE"] = str(self.films_folder.parent)
@@ -65,5 +67,7 @@ class Settings:
             told.public_url,
             told.metrics_folder,
             told.metrics_token,
+            told.smtp_url,
+            told.mail_from,
             films_folder=told.state / FILMS if told.state else usual_films_folder(),
         )

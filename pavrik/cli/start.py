@@ -192,6 +192,8 @@ def start(
             secure_cookies=told.secure_cookies,
             public_url=public,
             metrics_token=told.metrics_token,
+            smtp_url=told.smtp_url,
+            mail_from=told.mail_from,
             films_folder=state_folder() / FILMS,
         )
         print(f"\nPavrik: {address}", flush=True)

@@ -6,7 +6,7 @@ from uuid import UUID
 from fastapi import APIRouter, Cookie, Request, Response
 
 from pavrik.api.club.sign_in_routes import set_session_cookie
-from pavrik.api.files import qr_of
+from pavrik.api.files import address_of, qr_of
 from pavrik.api.security import (
     COOKIE,
     AccountIn,
@@ -33,20 +33,29 @@ from pavrik.formats.wire.people import (
     RoleRequest,
 )
 from pavrik.services.club import people
+from pavrik.store.database import Database
 
 router = APIRouter(prefix="/api", tags=["people"])
 TokenIn = Annotated[str, Cookie(alias=COOKIE, include_in_schema=False)]
 
 
-def _link(request: Request, link_id: UUID, token: str) -> NewLink:
-    path = f"/join/{token}"
-    return NewLink(link_id=link_id, path=path, qr_svg=qr_of(request, path), days=people.LINK_DAYS)
+def _link(request: Request, database: Database, link_id: UUID, token: str) -> NewLink:
+    path, mail = f"/join/{token}", request.app.state.mail
+    link = NewLink(link_id=link_id, path=path, qr_svg=qr_of(request, path), days=people.LINK_DAYS)
+    if not mail.is_set:
+        return link
+    opens = people.what_opens(database, token)
+    why_not = people.send_link(mail, opens, address_of(request, path))
+    return link.model_copy(
+        update={"not_mailed": why_not, "mailed_to": "" if why_not else opens.email}
+    )
 
 
 @router.get("/people")
-def read_people(database: DatabaseIn, who: WhoIn) -> PeopleAnswer:
+def read_people(request: Request, database: DatabaseIn, who: WhoIn) -> PeopleAnswer:
     """Everybody of the club, and the links that are open."""
-    return people.list_people(database, who)
+    found = people.list_people(database, who)
+    return found.model_copy(update={"by_mail": request.app.state.mail.is_set})
 
 
 @router.post("/people/invitations", status_code=201)
@@ -55,7 +64,7 @@ def invite(
 ) -> NewLink:
     """Invite somebody; the link is shown now and never again."""
     token = people.invite(database, who, key, body.link_id, body.email, body.role)
-    return _link(request, body.link_id, token)
+    return _link(request, database, body.link_id, token)
 
 
 @router.post("/people/links/{link_id}/closing")
@@ -71,7 +80,7 @@ def make_password_link(
 ) -> NewLink:  # fmt: skip
     """A link with which somebody who forgot the password chooses another."""
     token = people.password_link(database, who, key, body.link_id, coach_id)
-    return _link(request, body.link_id, token)
+    return _link(request, database, body.link_id, token)
 
 
 @router.post("/people/{coach_id}/role")

@@ -42,6 +42,8 @@ class PeopleAnswer(BaseModel):
     people: list[PersonOut]
     links: list[OpenLink]
     may_manage: bool
+    by_mail: bool = False
+    """Whether links also go out by mail."""
 
 
 class InviteRequest(Strict):
@@ -65,6 +67,9 @@ class NewLink(BaseModel):
     path: str
     qr_svg: str
     days: int
+    mailed_to: str = ""
+    not_mailed: str = ""
+    """Why no letter with it went out, where one should have."""
 
 
 class RoleRequest(Strict):

@@ -8,6 +8,7 @@ from uuid import UUID
 from uuid6 import uuid7
 
 from pavrik.errors import ForbiddenError, InvalidError, NotFoundError, RefusedError
+from pavrik.formats.letters import link_letter
 from pavrik.formats.wire.people import (
     BrowserOut,
     DeedOut,
@@ -21,6 +22,7 @@ from pavrik.formats.wire.people import (
     PersonRef,
 )
 from pavrik.services.club.accounts import Accounts, SignedIn, digest
+from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
 from pavrik.services.writes import write_once
@@ -107,6 +109,13 @@ def _make_link(
     if not made:
         raise InvalidError("this link was already made and shown: make a new one", "link_id")
     return token
+
+
+def send_link(mail: Mail, opens: JoinAnswer, address: str) -> str:
+    """Send a fresh link to whom it is for; why it could not be, or nothing."""
+    if not address:
+        return "this server does not know its address: set PAVRIK_PUBLIC_URL"
+    return mail.send(link_letter(opens, address, LINK_DAYS))
 
 
 def reset_link(database: Database, email: str) -> str:

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 // A one-time link for somebody new, and the links that wait to be used.
 import { ref } from 'vue'
-import LinkOnce from '@/shared/LinkOnce.vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
+import JoinLink from './JoinLink.vue'
 import { ROLES, type Role } from './roles'
 
-defineProps<{ links: Schemas['OpenLink'][] }>()
+defineProps<{ links: Schemas['OpenLink'][]; byMail?: boolean }>()
 const emit = defineEmits<{ changed: [] }>()
 const email = ref('')
 const role = ref<Role>('coach')
@@ -45,14 +45,21 @@ async function close(linkId: string) {
 
 <template>
   <section class="mt-6">
-    <h2>Invite somebody <small>by a link that you hand over yourself</small></h2>
+    <h2>
+      Invite somebody
+      <small
+        >by a link {{ byMail ? 'that goes by mail and is shown here' : 'that you hand over yourself' }}</small
+      >
+    </h2>
     <form class="short-form" novalidate @submit.prevent="invite">
       <v-text-field v-model="email" label="E-mail" type="email" :error-messages="of('email')" />
       <OneOf v-model="role" label="Role" :options="ROLES" />
-      <v-btn type="submit" :disabled="busy || !email.trim()">Make the link</v-btn>
+      <v-btn type="submit" :disabled="busy || !email.trim()">{{
+        byMail ? 'Make and send the link' : 'Make the link'
+      }}</v-btn>
     </form>
     <p v-if="message && !of('email').length" class="signal" role="alert">{{ message }}</p>
-    <LinkOnce v-if="made" :link="made">it works once, within {{ made.days }} days.</LinkOnce>
+    <JoinLink v-if="made" :link="made" />
     <ul v-if="links.length" class="links">
       <li v-for="l in links" :key="l.link_id" class="small">
         {{ l.kind === 'invitation' ? `invitation for ${l.email}` : `password of ${l.email}` }}, until

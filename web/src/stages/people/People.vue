@@ -57,7 +57,12 @@ const account = useQuery({
             Owners invite, change roles and take people out.
           </p>
         </section>
-        <Invite v-if="people.data.value.may_manage" :links="people.data.value.links" @changed="again" />
+        <Invite
+          v-if="people.data.value.may_manage"
+          :links="people.data.value.links"
+          :by-mail="people.data.value.by_mail"
+          @changed="again"
+        />
         <section v-if="gone.length" class="mt-6">
           <h2>Left <small>what they recorded stays under their name</small></h2>
           <p v-for="p in gone" :key="p.coach_id" class="small soft">{{ p.name }}, {{ p.email }}</p>

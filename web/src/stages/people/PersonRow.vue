@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // One person: role, a link for a forgotten password, out of the club (asked twice).
 import { ref } from 'vue'
-import LinkOnce from '@/shared/LinkOnce.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
+import JoinLink from './JoinLink.vue'
 import { ROLES, type Role } from './roles'
 
 const props = defineProps<{ person: Schemas['PersonOut']; mayManage: boolean }>()
@@ -60,7 +60,7 @@ async function forgot() {
         <button type="button" class="linkish" @click="leaving = false">Keep</button>
       </template>
     </p>
-    <LinkOnce v-if="link" :link="link" class="wide">it works once, within {{ link.days }} days.</LinkOnce>
+    <JoinLink v-if="link" :link="link" class="wide" />
     <p v-if="message" class="signal small wide" role="alert">{{ message }}</p>
   </li>
 </template>

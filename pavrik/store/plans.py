@@ -48,6 +48,7 @@ class CardLink:
     lifter_id: UUID
     expires_at: datetime
     made_at: datetime
+    made_by: UUID | None
     revoked_at: datetime | None
 
 
@@ -108,13 +109,9 @@ def variation_words(connection: Connection, lifter_id: UUID) -> list[VariationWo
     return all_of(connection, VariationWord, "variation_words", lifter_id=lifter_id)
 
 
-def add_link(
-    connection: Connection, club_id: UUID, made_by: UUID | None, link: CardLink, digest: str
-) -> None:
+def add_link(connection: Connection, link: CardLink, digest: str) -> None:
     """Keep a link by its token's digest."""
-    run(
-        connection, "add_link", **{**vars(link), "club_id": club_id}, made_by=made_by, digest=digest
-    )
+    run(connection, "add_link", **vars(link), digest=digest)
 
 
 def list_links(connection: Connection, lifter_id: UUID) -> list[CardLink]:

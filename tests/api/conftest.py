@@ -49,9 +49,12 @@ def nothing_is_computed_inside_a_transaction() -> Iterator[None]:
 
 
 @pytest.fixture(scope="module")
-def browser(server: Server, empty_name: str) -> Iterator[Callable[[], Coach]]:
+def browser(
+    server: Server, empty_name: str, tmp_path_factory: pytest.TempPathFactory
+) -> Iterator[Callable[[], Coach]]:
     """Makes browsers that share nothing but the server."""
-    app = create_app(Settings(server.app_url(empty_name), None, hasher=CHEAP))
+    films = tmp_path_factory.mktemp("films")
+    app = create_app(Settings(server.app_url(empty_name), None, films_folder=films, hasher=CHEAP))
     with ExitStack() as stack, TestClient(app):
 
         def open_one() -> Coach:

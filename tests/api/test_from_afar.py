@@ -247,3 +247,23 @@ def test_an_accepted_set_stands_on_the_platform_at_once(coach, nobody, afar, gym
     assert before.status_code == 200, before.text
     assert word(coach, lifter, body["item_id"], "accepted").status_code == 201
     assert body["item_id"] in coach.get(path).text
+
+
+def test_where_the_club_says_so_a_set_counts_at_once_and_once(coach, nobody, afar):
+    lifter, way = afar
+    choice = {"question": "sent_sets", "position": "count"}
+    assert coach.post(at(lifter, "schools"), choice).status_code < 300
+    body = sent_set()
+    for _ in range(2):
+        assert nobody.client.post(f"{way}/sets", json=body).json()["counts"] is True
+    (logged,) = coach.get(at(lifter, "sets")).json()
+    assert (logged["load_kg"], logged["reps"], logged["rpe"]) == (92.5, 4, 8.5)
+    assert logged["note"] == "sent by the lifter: felt slow"
+    assert states(coach, lifter)[body["item_id"]] == "counts"
+    assert needs(coach, lifter) == []
+    deeds = coach.get("/api/audit").text
+    assert "set of the lifter counts at once" in deeds
+    coach.post(at(lifter, "schools"), {**choice, "position": "wait"})
+    later = sent_set()
+    assert nobody.client.post(f"{way}/sets", json=later).json()["counts"] is False
+    assert states(coach, lifter)[later["item_id"]] == "waits"

@@ -28,8 +28,8 @@ FLAGS = (
 class RunningServer:
     """Pavrik on a port of loopback; it can be killed and started again on the same port."""
 
-    def __init__(self, database_url: str) -> None:
-        self._database_url = database_url
+    def __init__(self, database_url: str, films: Path) -> None:
+        self._settings = Settings(database_url, PAGE, films_folder=films, hasher=CHEAP)
         with socket.socket() as probe:
             probe.bind(("127.0.0.1", 0))
             self.port = int(probe.getsockname()[1])
@@ -37,9 +37,8 @@ class RunningServer:
         self.start()
 
     def start(self) -> None:
-        app = create_app(Settings(self._database_url, PAGE, hasher=CHEAP))
         config = uvicorn.Config(
-            app, host="127.0.0.1", port=self.port, log_level="critical",
+            create_app(self._settings), host="127.0.0.1", port=self.port, log_level="critical",
             timeout_graceful_shutdown=20,
         )  # fmt: skip
         self._server = uvicorn.Server(config)
@@ -55,10 +54,12 @@ class RunningServer:
 
 
 @pytest.fixture(scope="module")
-def pavrik(server: Server, demo_name: str) -> Iterator[RunningServer]:
+def pavrik(
+    server: Server, demo_name: str, tmp_path_factory: pytest.TempPathFactory
+) -> Iterator[RunningServer]:
     if not (PAGE / "index.html").exists():
         pytest.fail("the page is not built: ./test builds it first")
-    running = RunningServer(server.app_url(demo_name))
+    running = RunningServer(server.app_url(demo_name), tmp_path_factory.mktemp("films"))
     yield running
     running.stop()
 

@@ -7,6 +7,7 @@ from pavrik.core.deadlift.learning import learning_ladder as pull_ladder
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.schools import (
     deadlift_schools,
+    sent_sets_count,
     shipped_schools,
     silenced_faults,
     squat_schools,
@@ -50,7 +51,7 @@ def seen(question, position):
     return {
         "faults": silenced_faults(chosen), "cue": of.cue, "squat": squat_schools(chosen),
         "pull": deadlift_schools(chosen), "ladder": ladder, "grip": grip,
-        "choice": scores(chosen),
+        "choice": scores(chosen), "sent": sent_sets_count(chosen),
     }  # fmt: skip
 
 

@@ -106,6 +106,11 @@ def silenced_faults(chosen: Mapping[str, str]) -> frozenset[str]:
     )
 
 
+def sent_sets_count(chosen: Mapping[str, str]) -> bool:
+    """Whether a set that a lifter sends from afar counts before a coach looked at it."""
+    return in_force(chosen)["sent_sets"] == "count"
+
+
 def deadlift_schools(chosen: Mapping[str, str]) -> DeadliftSchools:
     """The model inputs of the pull under the positions in force."""
     full = in_force(chosen)

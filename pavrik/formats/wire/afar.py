@@ -62,9 +62,10 @@ class SentAnswer(BaseModel):
 
 
 class SentRef(BaseModel):
-    """What was sent, by its id."""
+    """What was sent, by its id; whether it stands in the log already."""
 
     item_id: UUID
+    counts: bool = False
 
 
 class SentWordRequest(Strict):

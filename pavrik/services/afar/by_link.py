@@ -1,15 +1,18 @@
 """What the holder of a lifter's own link sends: sets and films, and what he takes back."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, datetime, timedelta
 from uuid import UUID, uuid5
 
 from uuid6 import uuid7
 
+from pavrik.core.faults.schools import sent_sets_count
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.afar import SendSetRequest, SentFilmFacts, SentRef
-from pavrik.services.afar.sent import item_in, state_of
+from pavrik.services.afar.sent import into_log, item_in, state_of
+from pavrik.services.context import Who
 from pavrik.services.plans.card_link import CONSENT, KEPT_DAYS, open_link
+from pavrik.services.training.history import schools_in_force
 from pavrik.services.watch.films import Films
 from pavrik.store import accounts
 from pavrik.store import sent as store
@@ -21,12 +24,31 @@ MOST_FILM_BYTES = 100_000_000
 
 
 def send_set(database: Database, token: str, request: SendSetRequest) -> SentRef:
-    """A set done from afar; it waits for a coach. Raises NotFoundError, InvalidError."""
+    """A set done from afar; it waits for a coach, or counts at once where the club says so. Raises
+    NotFoundError, InvalidError."""
     link = open_link(database, token)
     item = store.NewItem(
         lifter_id=link.lifter_id, kind="set", link_id=link.link_id, **request.model_dump()
     )
-    return _add(database, link, item)
+    answer = _add(database, link, item)
+    return answer.model_copy(update={"counts": _count_at_once(database, link, item.item_id)})
+
+
+def _count_at_once(database: Database, link: CardLink, item_id: UUID) -> bool:
+    """Log a set without a word of a coach where the club or the lifter has it so, under the name of
+    the coach who gave the link."""
+    with database.club(link.club_id) as connection:
+        at_once = sent_sets_count(schools_in_force(connection, link.lifter_id))
+        item = item_in(connection, link.lifter_id, item_id)
+        if at_once and item.word is None and link.made_by is not None:
+            word_id = uuid5(item_id, "counts at once")
+            store.say(connection, link.club_id, item_id, word_id, "accepted")
+            _note(connection, link, "set of the lifter counts at once")
+            item = replace(item, word="accepted")
+    if item.word != "accepted" or link.made_by is None:
+        return False
+    into_log(database, Who(link.club_id, link.made_by, "coach"), item)
+    return True
 
 
 @dataclass(frozen=True)

@@ -94,10 +94,15 @@ def say(
     if item.kind != "set":
         films.forget(who.club_id, item_id)
     elif request.word == "accepted":
-        # Under a key of its own: whoever says it, and however often, it is logged once.
-        queued = log_writes.QueuedSet(uuid5(item_id, "its set"), _as_set(item), [], {})
-        log_writes.log_set(database, who, queued)
+        into_log(database, who, item)
     return answer
+
+
+def into_log(database: Database, who: Who, item: store.SentItem) -> None:
+    """The set that was sent, logged under a key of its own: whoever says so, and however often, it
+    is logged once."""
+    queued = log_writes.QueuedSet(uuid5(item.item_id, "its set"), _as_set(item), [], {})
+    log_writes.log_set(database, who, queued)
 
 
 def _check(item: store.SentItem, request: SentWordRequest) -> None:

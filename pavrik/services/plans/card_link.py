@@ -65,8 +65,8 @@ def make_link(
 
     def action(connection: Connection) -> _KeptLink:
         get_profile(connection, lifter_id)
-        link = plans.CardLink(link_id, who.club_id, lifter_id, expires, now, None)
-        plans.add_link(connection, who.club_id, who.coach_id, link, _digest(token))
+        link = plans.CardLink(link_id, who.club_id, lifter_id, expires, now, who.coach_id, None)
+        plans.add_link(connection, link, _digest(token))
         return _KeptLink(digest=_digest(token))
 
     request = {"lifter": str(lifter_id), "link": str(link_id), "days": days}

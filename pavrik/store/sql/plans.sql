@@ -66,12 +66,12 @@ values (:club_id, :link_id, :lifter_id, :digest, :expires_at, :made_at, :made_by
 
 -- name: list_links
 -- Links of a lifter, newest first.
-select link_id, club_id, lifter_id, expires_at, made_at, revoked_at
+select link_id, club_id, lifter_id, expires_at, made_at, made_by, revoked_at
 from card_link where lifter_id = :lifter_id order by made_at desc;
 
 -- name: find_link
 -- The link of a token's digest; the transaction must name the digest.
-select link_id, club_id, lifter_id, expires_at, made_at, revoked_at
+select link_id, club_id, lifter_id, expires_at, made_at, made_by, revoked_at
 from card_link where token_digest = :digest;
 
 -- name: revoke_link!

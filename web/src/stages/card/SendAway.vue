@@ -36,6 +36,7 @@ const ready = computed(
     loadKg.value <= 600 &&
     (what.value === 'set' || (film.value && agreed.value)),
 )
+const TOLD = { set: 'Sent: it counts once your coach says so.', film: 'Sent: your coach sees it.' }
 const STATE: Record<Schemas['SentAnswer']['state'], string> = {
   waits: 'waits for your coach',
   counts: 'counts',
@@ -56,7 +57,7 @@ async function send() {
   told.value = ''
   const done = await run(() => (what.value === 'set' ? sendSet() : sendFilm()))
   if (!done) return
-  told.value = what.value === 'set' ? 'Sent: it counts once your coach says so.' : 'Sent: your coach sees it.'
+  told.value = done.counts ? 'Sent: it stands in your log.' : TOLD[what.value]
   itemId.value = uuid7()
   note.value = ''
   film.value = null

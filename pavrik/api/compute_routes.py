@@ -19,11 +19,12 @@ from pavrik.formats.model.computations import (
 )
 from pavrik.formats.model.deadlift_answers import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model.lift_answers import CostAnswer, PathAnswer
+from pavrik.formats.model.picture import PictureAnswer, PictureRequest
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
 from pavrik.formats.wire.shapes import StoryAnswer, StoryRequest
 from pavrik.formats.wire.watch_compute import WatchAnswer, WatchRequest
-from pavrik.services.compute import by_lift, model, plan, watch
+from pavrik.services.compute import by_lift, model, picture, plan, watch
 from pavrik.services.plans import shapes
 from pavrik.services.setups import analysis
 
@@ -110,6 +111,12 @@ def compute_plan(body: PublicPlanRequest) -> PublicPlanAnswer:
 def compute_story(body: StoryRequest) -> StoryAnswer:
     """The ``pavrik story`` computation."""
     return shapes.story(body)
+
+
+@router.post("/picture")
+def compute_picture(body: PictureRequest) -> PictureAnswer:
+    """The ``pavrik picture`` computation."""
+    return picture.picture(body)
 
 
 @router.post("/watch")

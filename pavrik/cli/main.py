@@ -25,12 +25,13 @@ from pavrik.formats.model.computations import (
     AtLoadRequest,
     PoseRequest,
 )
+from pavrik.formats.model.picture import PictureRequest
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
 from pavrik.formats.wire.shapes import StoryRequest
 from pavrik.formats.wire.watch_compute import WatchRequest
-from pavrik.services.compute import by_lift, model, plan, watch
+from pavrik.services.compute import by_lift, model, picture, plan, watch
 from pavrik.services.plans import shapes
 from pavrik.services.setups import analysis
 
@@ -45,6 +46,7 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "plan": (PublicPlanRequest, plan.plan, "weeks and days of work with their reasons"),
     "story": (StoryRequest, shapes.story, "a made-up lifter through twelve weeks of a shape"),
     "watch": (WatchRequest, watch.watch, "a tracked film: its findings with their errors"),
+    "picture": (PictureRequest, picture.picture, "a mobility screen from taps in one picture"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 

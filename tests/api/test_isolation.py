@@ -144,6 +144,9 @@ BODIES = {
     ("POST", "/api/lifters/{lifter_id}/floor-walk"): lambda: {},
     ("POST", "/api/library/own"): lambda: {"entries": []},
     ("POST", "/api/shapes/look"): lambda: text_of(shape_of("wave")).model_dump(),
+    ("POST", "/api/compute/picture"): lambda: {
+        "kind": "ankle", "stature_m": 1.7, "points": {"ankle": [100, 400], "knee": [180, 250]},
+    },
     ("POST", "/api/compute/story"): lambda: {
         "shape": body_of(shape_of("wave")).model_dump(exclude_none=True), "number": 1},
     ("POST", "/api/lifters/{lifter_id}/presence"): lambda: {"here": False},

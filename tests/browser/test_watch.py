@@ -45,14 +45,14 @@ def phone_film(tmp_path_factory):
     return target, taken
 
 
-def tap(page, place) -> None:
-    """Press a place of the film, given in its own pixels."""
-    film = page.find(".stage-film video")
+def tap(page, place, size=(960, 540)) -> None:
+    """Press a place of the film or picture, given in its own pixels."""
+    film = page.find(".stage-film video, .stage-film img")
     box = page.driver.execute_script(
         "const b = arguments[0].getBoundingClientRect(); return [b.width, b.height]", film
     )
-    across = place[0] / 960 * box[0] - box[0] / 2
-    down = place[1] / 540 * box[1] - box[1] / 2
+    scale = min(box[0] / size[0], box[1] / size[1])
+    across, down = ((at - whole / 2) * scale for at, whole in zip(place, size, strict=True))
     ActionChains(page.driver).move_to_element_with_offset(
         film, round(across), round(down)
     ).click().perform()

@@ -126,7 +126,13 @@ watch(leader, (now, then) => {
           <p v-if="sheet.data.value.sum_doubt" class="signal">{{ sheet.data.value.sum_doubt }}.</p>
         </div>
       </div>
-      <Screens v-if="lifter" class="screens" :lifter-id="lifterId" :screens="lifter.screens" />
+      <Screens
+        v-if="lifter"
+        class="screens"
+        :lifter-id="lifterId"
+        :screens="lifter.screens"
+        :stature-m="lifter.profile.stature_m"
+      />
     </div>
   </main>
 </template>

@@ -7,9 +7,10 @@ import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
 import { dayOf } from '@/shared/words'
 import { useLift } from '@/shared/lifts'
+import PictureScreen from './PictureScreen.vue'
 import { SCREENS, gripScreen, type Screen } from './screens'
 
-const props = defineProps<{ lifterId: string; screens: Schemas['ScreenAnswer'][] }>()
+const props = defineProps<{ lifterId: string; screens: Schemas['ScreenAnswer'][]; statureM?: number }>()
 const units = useUnits()
 const forget = useForget()
 const { message, busy, run, of } = useProblem()
@@ -53,6 +54,12 @@ async function send(body: Schemas['ScreenRequest']) {
   chosen.value = null
   picture.value = { thigh: '', lean: '' }
   await forget(props.lifterId)
+}
+/** A reading off a picture goes where none was typed yet. */
+function fill(s: Screen, value: number) {
+  const pair = both(s.kind)
+  const text = s.unit === 'deg' ? value.toFixed(0) : units.lengthOf(value)
+  pair[pair[0].trim() ? 1 : 0] = text
 }
 const SHELF: Record<string, string> = { 1: 'the bar stays', 0: 'the bar slides' }
 const shelf = (stays: number): Schemas['ScreenRequest'] => ({
@@ -115,6 +122,12 @@ async function takePicture() {
           />
           <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
         </form>
+        <PictureScreen
+          v-if="s.picture && statureM"
+          :of="s.picture"
+          :stature-m="statureM"
+          @read="fill(s, $event)"
+        />
         <form v-if="s.kind === 'neutral_depth'" class="picture" @submit.prevent="takePicture">
           <span class="small soft">From a side picture: knee above hip</span>
           <input v-model="picture.thigh" aria-label="Thigh above level, degrees" placeholder="0°" />

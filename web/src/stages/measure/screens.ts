@@ -10,6 +10,60 @@ export interface Screen {
   gates: string
   optional?: boolean
   field: (lengthUnit: string) => string
+  picture?: PictureOf
+}
+
+type Asked = Schemas['PictureRequest']
+export type PicturePoint = keyof Asked['points']
+
+/** How a screen is read off one picture: how it is taken, what is tapped in which order. */
+export interface PictureOf {
+  kind: Asked['kind']
+  how: string
+  points: { id: PicturePoint; name: string; says: string }[]
+  /** Drawn as one line. */
+  limb: PicturePoint[]
+}
+
+const KNEE = { id: 'knee', name: 'Knee', says: 'The middle of the joint, on the outside.' } as const
+const ANKLE = { id: 'ankle', name: 'Ankle', says: 'The bone on the outside.' } as const
+const PICTURES: Record<Asked['kind'], PictureOf> = {
+  ankle: {
+    kind: 'ankle',
+    how: 'Exactly from the side, phone upright and low, 3 m away or more. It stays on this device.',
+    points: [ANKLE, KNEE],
+    limb: ['ankle', 'knee'],
+  },
+  neutral_depth: {
+    kind: 'neutral_depth',
+    how: 'Exactly from the side at the deepest squat with a neutral back, 3 m away or more. It stays on this device.',
+    points: [
+      KNEE,
+      { id: 'hip', name: 'Hip', says: 'The bony knob at the side of the hip, which turns with the thigh.' },
+      { id: 'shoulder', name: 'Shoulder', says: 'The middle of the shoulder, from the side.' },
+    ],
+    limb: ['knee', 'hip', 'shoulder'],
+  },
+  hip_rotation: {
+    kind: 'hip_rotation',
+    how: 'Exactly from the front, phone upright at the height of the knee. It stays on this device.',
+    points: [
+      { id: 'knee', name: 'Knee', says: 'The middle of the kneecap.' },
+      { id: 'ankle', name: 'Ankle', says: 'The middle of the ankle of the same leg.' },
+    ],
+    limb: ['ankle', 'knee'],
+  },
+  hop: {
+    kind: 'hop',
+    how: 'From the front once he stands upright again, feet where they landed, whole body in the picture. It stays on this device.',
+    points: [
+      { id: 'crown', name: 'Crown', says: 'The top of the head.' },
+      { id: 'floor', name: 'Floor', says: 'The floor between the heels.' },
+      { id: 'ankle_left', name: 'One ankle', says: 'The middle of one ankle.' },
+      { id: 'ankle_right', name: 'The other ankle', says: 'The middle of the other ankle.' },
+    ],
+    limb: ['ankle_left', 'ankle_right'],
+  },
 }
 
 const degree = () => '°'
@@ -21,8 +75,9 @@ export const SCREENS: Screen[] = [
     name: 'Ankle bend',
     unit: 'deg',
     usual: 'usual 30 to 40°',
-    field: (unit) => `° or ${unit}`,
+    field: degree,
     how: 'Half-kneeling, heel down, knee over the toes: shin from vertical. Or the lunge to a wall, typed as “10 cm”.',
+    picture: PICTURES.ankle,
     gates: 'how far the shin may lean, and so the heel.',
   },
   {
@@ -32,6 +87,7 @@ export const SCREENS: Screen[] = [
     usual: 'usual 140 to 160°',
     field: degree,
     how: 'Squat down slowly and stop where the lower back starts to turn. Hip bend = 90° + the knee’s rise over the hip + the trunk’s lean.',
+    picture: PICTURES.neutral_depth,
     gates: 'depth at every stance, and how low the bar may sit.',
   },
   {
@@ -50,6 +106,7 @@ export const SCREENS: Screen[] = [
     usual: 'usual 40 to 55°',
     field: degree,
     how: 'Seated, knee bent, shin swung inward across the other leg: shin from vertical.',
+    picture: PICTURES.hip_rotation,
     gates: 'toes and knees turned out.',
   },
   {
@@ -60,6 +117,7 @@ export const SCREENS: Screen[] = [
     optional: true,
     field: length,
     how: 'A small hop, landing soft: where the ankles are. A first guess for the squat stance; a little wide for a conventional pull.',
+    picture: PICTURES.hop,
     gates: 'nothing; it is shown beside the figure.',
   },
   {

@@ -2,6 +2,7 @@
 // What lies under the cross, four times as large, in the corner away from it.
 import { computed, nextTick, useTemplateRef, watch } from 'vue'
 import type { Pixel } from './taps'
+import { scaleIn } from './useCross'
 
 const props = defineProps<{
   film: HTMLVideoElement | HTMLImageElement
@@ -13,7 +14,9 @@ const SIDE = 150
 const TIMES = 4
 const canvas = useTemplateRef<HTMLCanvasElement>('canvas')
 const right = computed(() => props.at[0] < props.size[0] / 2)
-const scale = computed(() => props.film.clientWidth / props.size[0] || 1)
+const scale = computed(
+  () => scaleIn({ width: props.film.clientWidth, height: props.film.clientHeight }, props.size) || 1,
+)
 
 function draw() {
   const pen = canvas.value?.getContext('2d')

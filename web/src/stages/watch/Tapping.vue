@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
-import Magnifier from './Magnifier.vue'
+import TapStage from './TapStage.vue'
 import {
   CHAINS,
   isComplete,
@@ -16,7 +16,6 @@ import {
   type Tapped,
   type View,
 } from './taps'
-import { useCross } from './useCross'
 
 const props = defineProps<{
   url: string
@@ -33,9 +32,8 @@ const emit = defineEmits<{
   drop: []
 }>()
 
-const video = useTemplateRef<HTMLVideoElement>('video')
-const picture = useTemplateRef<HTMLImageElement>('picture')
-const shownIn = computed(() => video.value ?? picture.value)
+const stage = useTemplateRef('stage')
+const video = computed(() => stage.value?.video ?? null)
 const size = ref<[number, number] | null>(null)
 const unreadable = ref(false)
 const shown = ref(0)
@@ -46,13 +44,8 @@ const skipped = ref<Set<string>>(new Set())
 const step = computed<Step | null>(
   () => steps.value.find((s) => !tapped.value[s.id] && !skipped.value.has(s.id)) ?? null,
 )
-const { cross, press, key, move } = useCross(shownIn, size, put)
 const complete = computed(() => isComplete(props.lift, tapped.value, props.view))
 
-function loaded() {
-  if (video.value) size.value = [video.value.videoWidth, video.value.videoHeight]
-  if (picture.value) size.value = [picture.value.naturalWidth, picture.value.naturalHeight]
-}
 function put(at: Pixel) {
   if (!step.value) return
   tapped.value = { ...tapped.value, [step.value.id]: at }
@@ -83,15 +76,8 @@ function sendPoints() {
     size.value,
   )
 }
-const marks = computed(() => Object.entries(tapped.value).map(([id, at]) => ({ id, u: at[0], v: at[1] })))
 const limbs = computed(() =>
-  CHAINS.map((chain) =>
-    chain
-      .map((id) => tapped.value[id])
-      .filter((p): p is Pixel => Boolean(p))
-      .map((p) => p.join(','))
-      .join(' '),
-  ),
+  CHAINS.map((chain) => chain.map((id) => tapped.value[id]).filter((p): p is Pixel => Boolean(p))),
 )
 const rim = computed(() => {
   const { plate, rim: edge } = tapped.value
@@ -111,44 +97,20 @@ const rim = computed(() => {
       >
       <template v-else>All points are set. Look once more; a press on a point’s name sets it anew.</template>
     </p>
-    <!-- eslint-disable-next-line vuejs-accessibility/no-noninteractive-tabindex -->
-    <div
-      class="stage-film"
-      role="application"
-      tabindex="0"
-      :aria-label="`Film. ${step ? step.name : 'All points are set'}. Arrow keys move the cross, Enter sets the point.`"
-      @keydown="key"
-      @pointermove="move"
-      @click="press"
-    >
-      <img v-if="still" ref="picture" :src="url" alt="" @load="loaded" @error="unreadable = true" />
-      <video
-        v-else
-        ref="video"
-        :src="url"
-        muted
-        playsinline
-        preload="auto"
-        @loadeddata="loaded"
-        @error="unreadable = true"
-      />
-      <svg v-if="size" :viewBox="`0 0 ${size[0]} ${size[1]}`" aria-hidden="true">
-        <circle v-if="rim" :cx="rim.c[0]" :cy="rim.c[1]" :r="rim.r" class="rim" />
-        <polyline v-for="(limb, i) in limbs" :key="i" :points="limb" class="limb" />
-        <circle v-for="m in marks" :key="m.id" :cx="m.u" :cy="m.v" :r="size[0] / 220" class="mark" />
-        <template v-if="cross && step">
-          <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" class="cross" />
-          <line :x1="cross[0]" :x2="cross[0]" :y1="cross[1] - 14" :y2="cross[1] + 14" class="cross" />
-        </template>
-      </svg>
-      <Magnifier
-        v-if="shownIn && size && cross && step"
-        :film="shownIn"
-        :size="size"
-        :at="cross"
-        :shown="shown"
-      />
-    </div>
+    <TapStage
+      ref="stage"
+      :url="url"
+      :still="still"
+      :label="`Film. ${step ? step.name : 'All points are set'}.`"
+      :asking="step !== null"
+      :marks="Object.values(tapped)"
+      :limbs="limbs"
+      :rim="rim"
+      :shown="shown"
+      @put="put"
+      @sized="size = $event"
+      @unreadable="unreadable = true"
+    />
     <template v-if="!still">
       <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
       <p class="small soft">{{ WHEN[lift] }}</p>
@@ -201,42 +163,6 @@ const rim = computed(() => {
 }
 .ask {
   min-height: 22px;
-}
-.stage-film {
-  position: relative;
-  background: #15181b;
-  cursor: crosshair;
-  line-height: 0;
-  touch-action: none;
-}
-video,
-img,
-svg {
-  width: 100%;
-  height: auto;
-  max-height: 62vh;
-  object-fit: contain;
-}
-svg {
-  position: absolute;
-  inset: 0;
-  height: 100%;
-  pointer-events: none;
-}
-.rim,
-.limb {
-  fill: none;
-  stroke: #ff8a5c;
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-.mark {
-  fill: #ff8a5c;
-}
-.cross {
-  stroke: #fffdf8;
-  stroke-width: 1.5;
-  vector-effect: non-scaling-stroke;
 }
 .points {
   list-style: none;

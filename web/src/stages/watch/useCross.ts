@@ -2,6 +2,10 @@
 import { ref, type Ref } from 'vue'
 import type { Pixel } from './taps'
 
+/** Screen pixels for one of the picture, which is shown whole and in the middle of its box. */
+export const scaleIn = (box: { width: number; height: number }, [width, height]: [number, number]) =>
+  Math.min(box.width / width, box.height / height)
+
 export function useCross(
   shown: Ref<HTMLElement | null>,
   size: Ref<[number, number] | null>,
@@ -11,9 +15,11 @@ export function useCross(
   function placeOf(event: PointerEvent | MouseEvent): Pixel | null {
     if (!shown.value || !size.value) return null
     const box = shown.value.getBoundingClientRect()
+    const [width, height] = size.value
+    const scale = scaleIn(box, size.value)
     return [
-      ((event.clientX - box.left) / box.width) * size.value[0],
-      ((event.clientY - box.top) / box.height) * size.value[1],
+      (event.clientX - box.left - (box.width - scale * width) / 2) / scale,
+      (event.clientY - box.top - (box.height - scale * height) / 2) / scale,
     ]
   }
   function press(event: MouseEvent) {

@@ -1,0 +1,31 @@
+"""``pavrik picture``: a mobility screen from a few taps in one picture."""
+
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, Field
+
+from pavrik.core.tracking.picture_screens import PictureKind
+from pavrik.formats.model.requests import Strict
+
+Place = Annotated[float, Field(ge=-20_000, le=20_000)]
+Point = Literal[
+    "ankle", "knee", "hip", "shoulder", "crown", "floor", "ankle_left", "ankle_right"
+]  # fmt: skip
+
+
+class PictureRequest(Strict):
+    """Where was tapped, in pixels from the left upper corner: ankle and knee for ``ankle`` and
+    ``hip_rotation``; hip, knee and shoulder for ``neutral_depth``; crown, floor and both ankles for
+    ``hop``."""
+
+    kind: PictureKind
+    stature_m: Annotated[float, Field(ge=1.2, le=2.3)]
+    points: dict[Point, tuple[Place, Place]]
+
+
+class PictureAnswer(BaseModel):
+    """What the picture shows and its error (one standard deviation): degrees, or m for the hop."""
+
+    value: float
+    error: float
+    unit: Literal["deg", "m"]

@@ -32,13 +32,13 @@ class Filmed:
 
 _SQUAT, _DEADLIFT = LIFT_IDS
 FILMED = (
-    Filmed("Marlow Teague", _SQUAT, 16, 0.55, 5),
+    Filmed("Marlow Teague", _SQUAT, 16, 0.5, 5),
     Filmed("Marlow Teague", _SQUAT, 9, 0.72, 3),
-    Filmed("Marlow Teague", _SQUAT, 9, 0.64, 3),
     Filmed("Marlow Teague", _SQUAT, 4, 0.86, 2, ("hips-rise",)),
     Filmed("Ingrid Vastergaard", _DEADLIFT, 6, 0.84, 2, ("hips-shoot",)),
     Filmed("Ingrid Vastergaard", _SQUAT, 5, 0.9, 2, ("hip-shift",), "rear"),
     Filmed("Bastien Okafor-Lund", _SQUAT, 3, 0.9, 2, ("knees-in",), "front"),
+    Filmed("Marlow Teague", _SQUAT, 5, 0.64, 3),
 )
 
 

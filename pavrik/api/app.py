@@ -98,7 +98,7 @@ def create_app(settings: Settings) -> FastAPI:
         app.state.passwords = Passwords(settings.hasher)
         app.state.accounts = Accounts(database, app.state.passwords)
         app.state.mail = mail
-        app.state.jobs = Jobs(database)
+        app.state.jobs = Jobs(database, apart=settings.jobs_apart)
         app.state.quota = compute_routes.Quota()
         app.state.films = Films(settings.films_folder)
         sweeping = asyncio.create_task(_sweep(app.state.films))

@@ -35,6 +35,8 @@ class Settings:
     mail_from: str = "pavrik@localhost"
     films_folder: Path = field(default_factory=usual_films_folder)
     """Where films wait to be tracked: a folder that all processes of one server share."""
+    jobs_apart: bool = False
+    """Background computations in processes of their own."""
     hasher: PasswordHasher = field(default_factory=PasswordHasher)
 
     def as_environment(self) -> dict[str, str]:
@@ -70,4 +72,5 @@ class Settings:
             told.smtp_url,
             told.mail_from,
             films_folder=told.state / FILMS if told.state else usual_films_folder(),
+            jobs_apart=True,
         )

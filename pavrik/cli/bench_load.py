@@ -30,9 +30,8 @@ from pavrik.services.club import moving
 from pavrik.services.club.accounts import Accounts, SignedIn
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.lifters.model_inputs import load_inputs
-from pavrik.services.setups.deadlift import DEADLIFT_FITTING
 from pavrik.services.setups.fits import whole_ranking
-from pavrik.services.setups.squat import SQUAT_FITTING
+from pavrik.services.setups.sureness import FITTINGS
 from pavrik.settings import Environment
 from pavrik.store.cluster import free_port
 from pavrik.store.database import Database
@@ -105,10 +104,11 @@ class _Coach:
         pause.wait(chance.uniform(0, THINK_S))
         while time.perf_counter() < until_s:
             what = chance.choices([*SHARES], [*SHARES.values()])[0]
-            self._ask(what, chance.choice(self.lifters), chance)
+            self.ask(what, chance.choice(self.lifters), chance)
             pause.wait(chance.uniform(0.5, 1.5) * THINK_S)
 
-    def _ask(self, what: str, lifter: str, chance: random.Random) -> None:
+    def ask(self, what: str, lifter: str, chance: random.Random) -> None:
+        """One request, timed."""
         method, path, body = _request(what, lifter, chance)
         headers = {
             "Cookie": f"{COOKIE}={self.signed_in.token}", "Content-Type": "application/json",
@@ -185,7 +185,7 @@ def _fit_everybody(database: Database) -> None:
     with database.club(CLUB_ID) as connection:
         everybody = [load_inputs(connection, p.lifter_id) for p in list_profiles(connection)]
     for inputs in everybody:
-        for fitting in (SQUAT_FITTING, DEADLIFT_FITTING):
+        for fitting in FITTINGS.values():
             whole_ranking(fitting, database, WHO, inputs)
 
 
@@ -220,6 +220,16 @@ def _another(archive: bytes, club_id: UUID, number: int) -> bytes:
         for name in manifest.facts
     }
     return pack(manifest, tables, {})
+
+
+def _look_at_everybody(coaches: list[_Coach]) -> None:
+    """The day before: every club's floor, and every lifter's page of it, was looked at."""
+    chance = random.Random(0)  # noqa: S311
+    for coach in coaches:
+        for what, lifters in (("floor", coach.lifters[:1]), ("platform", coach.lifters)):
+            for lifter in lifters:
+                coach.ask(what, lifter, chance)
+        coach.took_s.clear()
 
 
 def _work(coaches: list[_Coach]) -> None:
@@ -265,6 +275,7 @@ def _measure(owner_url: str, app_url: str) -> None:
     ):
         ports = {"pavrik": pavrik, "bare": plain}
         coaches = [_Coach(n, s, known, ports) for n, (s, known) in enumerate(sessions)]
+        _look_at_everybody(coaches[:CLUBS])
         before = _resident_mb()
         _work(coaches)
         print(

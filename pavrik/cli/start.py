@@ -195,6 +195,7 @@ def start(
             smtp_url=told.smtp_url,
             mail_from=told.mail_from,
             films_folder=state_folder() / FILMS,
+            jobs_apart=True,
         )
         print(f"\nPavrik: {address}", flush=True)
         print("Your own club: press “Start your own club” there")

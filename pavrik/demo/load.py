@@ -28,8 +28,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import load_inputs
 from pavrik.services.plans import planning, prescribing
 from pavrik.services.setups import fits
-from pavrik.services.setups.deadlift import DEADLIFT_FITTING
-from pavrik.services.setups.squat import SQUAT_FITTING
+from pavrik.services.setups.sureness import FITTINGS
 from pavrik.services.training.review import refresh_summary
 from pavrik.store import accounts, equipment, library, lifters, training
 from pavrik.store.database import Connection, Database
@@ -138,7 +137,7 @@ def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetim
 
 def _settle(database: Database, lifter_id: UUID, at: datetime) -> None:
     reason = "Fitted at the start of the season."
-    for fitting in (SQUAT_FITTING, DEADLIFT_FITTING):
+    for fitting in FITTINGS.values():
         with database.club(CLUB_ID) as connection:
             inputs = load_inputs(connection, lifter_id)
         answer = fits.whole_ranking(fitting, database, WHO, inputs).answer

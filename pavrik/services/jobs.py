@@ -1,4 +1,4 @@
-"""Background computations: claimed in the database, run in a small pool of threads.
+"""Background computations: claimed in the database, run in a small pool beside the answers.
 
 Any number of workers may stand in front of one database: a job is claimed once by its content, its
 result is stored by content, and a worker that dies leaves a job that the next request gives up. A
@@ -7,9 +7,13 @@ worker that lives says so for all of its jobs, waiting ones too.
 
 import logging
 import os
-from collections.abc import Generator
-from concurrent.futures import ThreadPoolExecutor
-from contextlib import suppress
+import signal
+from collections.abc import Callable, Generator
+from concurrent.futures import Executor, Future, ProcessPoolExecutor, ThreadPoolExecutor
+from concurrent.futures.process import BrokenProcessPool
+from contextlib import closing, suppress
+from functools import partial
+from multiprocessing import get_context, parent_process
 from threading import Event, Thread, get_native_id
 from uuid import UUID
 
@@ -24,9 +28,34 @@ from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
 GIVES_WAY = 10
+AT_ONCE = 2
 Steps = Generator[float, None, None]
 """Yields progress from 0 to 1; the result is stored by the generator itself before it ends. It is
 closed when the job ends, however it ends."""
+Task = Callable[[Database], Steps]
+"""What a job does; a partial of a function of a module, so that another process can be told of
+it."""
+
+
+def _end(database: Database, who: Who, job_id: UUID, state: str, told: str = "") -> None:
+    with database.club(who.club_id) as connection:
+        store.end_job(connection, job_id, state, told)
+
+
+def _run(database: Database, who: Who, job_id: UUID, task: Task) -> None:
+    """Step by step until it ends or is told to stop."""
+    try:
+        with closing(task(database)) as steps:
+            for progress in steps:
+                with database.club(who.club_id) as connection:
+                    if not store.beat(connection, job_id, progress):
+                        return
+        _end(database, who, job_id, "done")
+    except PavrikError as error:
+        _end(database, who, job_id, "failed", str(error))
+    except Exception:
+        log.exception("job failed")
+        _end(database, who, job_id, "failed")
 
 
 def _give_way() -> None:
@@ -34,50 +63,99 @@ def _give_way() -> None:
     os.setpriority(os.PRIO_PROCESS, get_native_id(), GIVES_WAY)
 
 
-class Jobs:
-    """The pool of one server process."""
+_own: list[Database] = []
+"""In a process of jobs: its own way to the database."""
 
-    def __init__(self, database: Database, threads: int = 2) -> None:
-        self._database = database
-        self._pool = ThreadPoolExecutor(
-            threads, thread_name_prefix="pavrik-job", initializer=_give_way
-        )
+
+def _begin(url: str) -> None:
+    """In a fresh process: served last, stopped by the server alone, gone where the server is."""
+    _give_way()
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    Thread(target=_follow_parent, daemon=True).start()
+    _own.append(Database(url, most_connections=2))
+    _own[-1].open()
+
+
+def _follow_parent() -> None:
+    parent = parent_process()
+    if parent is not None:
+        parent.join()
+        os._exit(1)
+
+
+def _run_apart(who: Who, job_id: UUID, task: Task) -> None:
+    _run(_own[-1], who, job_id, task)
+
+
+def _is_there() -> None:
+    """Asked of a fresh process, so that it is loaded before a job comes."""
+
+
+class Jobs:
+    """The pool of one server process: threads, or ``apart`` in processes, which take nothing from
+    those who wait for an answer."""
+
+    def __init__(self, database: Database, at_once: int = AT_ONCE, *, apart: bool = False) -> None:
+        self._database, self._at_once, self._apart = database, at_once, apart
         self._held: dict[UUID, Who] = {}
         self._closed = Event()
+        self._pool = self._new_pool()
         Thread(target=self._keep_alive, name="pavrik-job-beat", daemon=True).start()
 
+    def _new_pool(self) -> Executor:
+        if not self._apart:
+            return ThreadPoolExecutor(
+                self._at_once, thread_name_prefix="pavrik-job", initializer=_give_way
+            )
+        pool = ProcessPoolExecutor(
+            self._at_once, mp_context=get_context("spawn"), initializer=_begin,
+            initargs=(self._database.url,),
+        )  # fmt: skip
+        pool.submit(_is_there)
+        return pool
+
     def close(self) -> None:
-        """Let running jobs end; start no more, and give up what has not begun."""
+        """Let running jobs end, in processes at their next step; start no more, and give up what
+        has not begun."""
         self._closed.set()
+        if self._apart:
+            self._give_up_held()
         self._pool.shutdown(wait=True, cancel_futures=True)
+        self._give_up_held()
+
+    def _give_up_held(self) -> None:
         with suppress(psycopg.Error, PoolTimeout):
             for job_id, who in tuple(self._held.items()):
-                self._end(who, job_id, "failed")
+                _end(self._database, who, job_id, "failed")
 
-    def ask(self, who: Who, lifter_id: UUID, kind: str, digest: str, steps: Steps) -> store.Job:
+    def ask(self, who: Who, lifter_id: UUID, kind: str, digest: str, task: Task) -> store.Job:
         """The job of this content: the running one, or a new one that starts now."""
         with self._database.club(who.club_id) as connection:
             job, new = store.claim_job(connection, who.club_id, uuid7(), lifter_id, kind, digest)
         if new:
             self._held[job.job_id] = who
-            self._pool.submit(self._run, who, job.job_id, steps)
+            self._submit(who, job.job_id, task).add_done_callback(partial(self._ended, job.job_id))
         return job
 
-    def _run(self, who: Who, job_id: UUID, steps: Steps) -> None:
+    def _submit(self, who: Who, job_id: UUID, task: Task) -> "Future[None]":
+        if not self._apart:
+            return self._pool.submit(_run, self._database, who, job_id, task)
         try:
-            for progress in steps:
-                with self._database.club(who.club_id) as connection:
-                    if not store.beat(connection, job_id, progress):
-                        return
-            self._end(who, job_id, "done")
-        except PavrikError as error:
-            self._end(who, job_id, "failed", str(error))
-        except Exception:
-            log.exception("job failed")
-            self._end(who, job_id, "failed")
-        finally:
-            self._held.pop(job_id, None)
-            steps.close()
+            return self._pool.submit(_run_apart, who, job_id, task)
+        except BrokenProcessPool:
+            self._pool = self._new_pool()
+            return self._pool.submit(_run_apart, who, job_id, task)
+
+    def _ended(self, job_id: UUID, future: "Future[None]") -> None:
+        """A job is over; where its process died, or could not be told of it, it failed."""
+        who = self._held.get(job_id)
+        if who is None or future.cancelled():
+            return
+        if (error := future.exception()) is not None:
+            log.error("job was lost: %s", type(error).__name__)
+            with suppress(psycopg.Error, PoolTimeout):
+                _end(self._database, who, job_id, "failed")
+        self._held.pop(job_id, None)
 
     def _keep_alive(self) -> None:
         while not self._closed.wait(store.BEAT_S):
@@ -92,10 +170,6 @@ class Jobs:
             with self._database.club(who.club_id) as connection:
                 store.keep_alive(connection, job_id)
 
-    def _end(self, who: Who, job_id: UUID, state: str, told: str = "") -> None:
-        with self._database.club(who.club_id) as connection:
-            store.end_job(connection, job_id, state, told)
-
     def state(self, who: Who, job_id: UUID) -> store.Job:
         """How far a job is. Raises NotFoundError."""
         with self._database.club(who.club_id) as connection:
@@ -108,5 +182,5 @@ class Jobs:
         """Stop a job at its next step. Raises ForbiddenError."""
         who.must_write()
         self.state(who, job_id)
-        self._end(who, job_id, "cancelled")
+        _end(self._database, who, job_id, "cancelled")
         return self.state(who, job_id)

@@ -1,6 +1,5 @@
 """Jobs of a worker that died are given up; those of one that lives are not, waiting ones too."""
 
-from collections.abc import Iterator
 from threading import Event
 from uuid import UUID
 
@@ -9,8 +8,9 @@ import pytest
 from uuid6 import uuid7
 
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
+from pavrik.services.jobs import Jobs, Steps, Task
 from pavrik.store import jobs as store
+from pavrik.store.database import Database
 from tests.api.helpers import add_club
 
 LONG_AGO = "update job set beat_at = now() - interval '1 hour'"
@@ -36,9 +36,12 @@ def lifter_id(owner_url, who) -> UUID:
     return made
 
 
-def waits_for(go: Event) -> Iterator[float]:
-    go.wait(timeout=60)
-    yield 1.0
+def waits_for(go: Event) -> Task:
+    def steps(_: Database) -> Steps:
+        go.wait(timeout=60)
+        yield 1.0
+
+    return steps
 
 
 def fall_silent(owner_url: str) -> None:
@@ -48,7 +51,7 @@ def fall_silent(owner_url: str) -> None:
 
 def test_a_job_that_waits_for_its_turn_is_not_given_up(database, owner_url, who, lifter_id):
     go = Event()
-    jobs = Jobs(database, threads=1)
+    jobs = Jobs(database, at_once=1)
     jobs.ask(who, lifter_id, "squat sureness", "first", waits_for(go))
     waiting = jobs.ask(who, lifter_id, "squat sureness", "second", waits_for(go))
     fall_silent(owner_url)
@@ -67,8 +70,11 @@ def test_a_job_of_a_dead_worker_is_given_up_and_done_anew(database, owner_url, w
         )
     go = Event()
     go.set()
-    jobs = Jobs(database, threads=1)
-    assert jobs.ask(who, lifter_id, "squat sureness", "orphan", iter(())).job_id == orphan.job_id
+    jobs = Jobs(database, at_once=1)
+    assert (
+        jobs.ask(who, lifter_id, "squat sureness", "orphan", waits_for(Event())).job_id
+        == orphan.job_id
+    )
     fall_silent(owner_url)
     anew = jobs.ask(who, lifter_id, "squat sureness", "orphan", waits_for(go))
     jobs.close()

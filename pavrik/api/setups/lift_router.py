@@ -27,7 +27,7 @@ from pavrik.formats.wire.setups import (
     TrialRequest,
 )
 from pavrik.services.lifters.model_lifter import setup_for
-from pavrik.services.setups import analysis, fits
+from pavrik.services.setups import analysis, fits, sureness
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
 from pavrik.services.training import setup_trials
@@ -56,7 +56,7 @@ def lift_router(fitting: Fitting) -> APIRouter:
         lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn
     ) -> fits.AnyRanking:
         """The ranked set-ups: bands and chances follow when their job is done."""
-        return fits.ranking(fitting, database, who, lifter_id, jobs)
+        return sureness.ranking(fitting.lift, database, who, lifter_id, jobs)
 
     @router.post("/costs")
     def read_costs(

@@ -7,12 +7,10 @@ from fastapi import APIRouter
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.formats.wire.lifters import Acknowledged
 from pavrik.formats.wire.setups import EndTrialRequest, SetupTrialAnswer
-from pavrik.services.setups.deadlift import DEADLIFT_FITTING
-from pavrik.services.setups.squat import SQUAT_FITTING
+from pavrik.services.setups.sureness import FITTINGS
 from pavrik.services.training import setup_trials
 
 router = APIRouter(prefix="/api", tags=["trials"])
-FITTINGS = {fitting.lift: fitting for fitting in (SQUAT_FITTING, DEADLIFT_FITTING)}
 
 
 @router.get("/lifters/{lifter_id}/trials")

@@ -5,8 +5,8 @@ connection of its own.
 """
 
 import os
-from collections.abc import Generator
 from concurrent.futures import ProcessPoolExecutor, as_completed
+from functools import partial
 from multiprocessing import get_context
 from uuid import UUID
 
@@ -16,7 +16,7 @@ from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
+from pavrik.services.jobs import Jobs, Steps
 from pavrik.services.plans import planning
 from pavrik.store import lifters
 from pavrik.store.database import Database
@@ -48,18 +48,14 @@ def _without_plan(database: Database, who: Who) -> list[UUID]:
     return [lifter_id for lifter_id in everyone if lifter_id not in have]
 
 
-def _one_by_one(
-    database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
-) -> Generator[float, None, None]:
+def _one_by_one(database: Database, who: Who, wanted: list[UUID], frame: PlanFrame) -> Steps:
     for done, lifter_id in enumerate(wanted, start=1):
         plan_id = uuid7()
         planning.make(database, who, plan_id, plan_id, lifter_id, frame)
         yield done / len(wanted)
 
 
-def _shared_out(
-    database: Database, who: Who, wanted: list[UUID], frame: PlanFrame
-) -> Generator[float, None, None]:
+def _shared_out(database: Database, who: Who, wanted: list[UUID], frame: PlanFrame) -> Steps:
     processes = min(MOST_PROCESSES, os.cpu_count() or 1)
     with ProcessPoolExecutor(
         processes, mp_context=get_context("spawn"), initializer=_begin, initargs=(database.url,)
@@ -73,7 +69,7 @@ def _shared_out(
             pool.shutdown(wait=True, cancel_futures=True)
 
 
-def club_steps(database: Database, who: Who, frame: PlanFrame) -> Generator[float, None, None]:
+def club_steps(database: Database, who: Who, frame: PlanFrame) -> Steps:
     """Plan after plan, with progress from 0 to 1."""
     wanted = _without_plan(database, who)
     way = _shared_out if len(wanted) >= SHARED_FROM else _one_by_one
@@ -91,5 +87,5 @@ def plan_club(database: Database, who: Who, jobs: Jobs, frame: PlanFrame) -> Job
         everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
     if not everyone:
         raise InvalidError("the club has no lifters yet: add one first")
-    steps = club_steps(database, who, frame)
-    return jobs.ask(who, everyone[0], "club plans", ONE_AT_A_TIME, steps)
+    task = partial(club_steps, who=who, frame=frame)
+    return jobs.ask(who, everyone[0], "club plans", ONE_AT_A_TIME, task)

@@ -21,7 +21,6 @@ from pavrik.core.lifts.lift import Lift
 from pavrik.core.strength.inverse import Inferred
 from pavrik.errors import InvalidError
 from pavrik.formats.model.deadlift_answers import DeadliftRankingAnswer
-from pavrik.formats.model.lift_answers import JobAnswer
 from pavrik.formats.model.requests import FitRequest
 from pavrik.formats.model.setup_codec import WIRE, read_setup
 from pavrik.formats.stored_json import JSON_VERSION
@@ -33,7 +32,6 @@ from pavrik.formats.wire.setups import (
 )
 from pavrik.services import stored
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import known_bests_of, known_tests_of, setup_for
 from pavrik.services.writes import compute_and_write, digest_of
@@ -124,31 +122,32 @@ def point_fit(fitting: Fitting, inputs: LifterInputs) -> Fit[Any]:
     return _point_fit(fitting, inputs.request.model_dump_json(), inputs.profile.walks_out)
 
 
-def _content(inputs: LifterInputs) -> tuple[dict[str, object], str]:
+def content_of(inputs: LifterInputs) -> tuple[dict[str, object], str]:
+    """What a fit rests on, and its digest."""
     content = {"request": inputs.request.model_dump(), "walks_out": inputs.profile.walks_out}
     return content, digest_of(content)
 
 
 def _key(fitting: Fitting, inputs: LifterInputs) -> setups.FitKey:
-    digest = _content(inputs)[1]
+    digest = content_of(inputs)[1]
     return setups.FitKey(
         inputs.profile.lifter_id, fitting.lift, digest, MODEL_VERSION, JSON_VERSION
     )
 
 
-def _find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> AnyRanking | None:
+def find(fitting: Fitting, connection: Connection, inputs: LifterInputs) -> AnyRanking | None:
+    """The whole fit of the same content, where it is kept."""
     known = setups.find_fit(connection, _key(fitting, inputs))
     return None if known is None else fitting.ranking_form.model_validate(known)
 
 
 def _keep(
     fitting: Fitting, database: Database, who: Who, inputs: LifterInputs, fit: Fit[Any]
-) -> AnyRanking:
-    content, answer = _content(inputs)[0], fitting.answer(*model_of(inputs), fit)
+) -> None:
+    content, answer = content_of(inputs)[0], fitting.answer(*model_of(inputs), fit)
     key, told = _key(fitting, inputs), answer.model_dump(mode="json")
     with database.club(who.club_id) as connection:
         setups.add_fit(connection, who.club_id, uuid7(), key, content, told)
-    return answer
 
 
 @dataclass(frozen=True)
@@ -159,25 +158,11 @@ class Ranking:
     inputs_digest: str
 
 
-def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: LifterInputs) -> Ranking:
-    """The whole fit of a lifter's facts, from the store when the same content was fitted before."""
-    digest = _content(inputs)[1]
-    with database.club(who.club_id) as connection:
-        known = _find(fitting, connection, inputs)
-    if known is not None:
-        return Ranking(known, digest)
-    lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
-    ask = ask_of(inputs)
-    drawn = list(fitting.draw(lifter, fit, ask))
-    if drawn:
-        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask, lifter))
-    return Ranking(_keep(fitting, database, who, inputs, fit), digest)
-
-
-def _sampling_steps(
+def drawing(
     fitting: Fitting, database: Database, who: Who, inputs: LifterInputs
 ) -> Generator[float, None, None]:
-    """Draw the bodies step by step and keep the whole fit at the end."""
+    """Fit a lifter's facts, draw the bodies step by step (yields the share that is drawn), and keep
+    the whole fit at the end."""
     lifter, fit = model_of(inputs)[0], point_fit(fitting, inputs)
     drawn: list[Draws] = []
     ask = ask_of(inputs)
@@ -189,22 +174,17 @@ def _sampling_steps(
     _keep(fitting, database, who, inputs, fit)
 
 
-def ranking(
-    fitting: Fitting, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
-) -> AnyRanking:
-    """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
-    known."""
-    inputs = inputs_of(database, who, lifter_id)
+def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: LifterInputs) -> Ranking:
+    """The whole fit of a lifter's facts, from the store when the same content was fitted before."""
     with database.club(who.club_id) as connection:
-        known = _find(fitting, connection, inputs)
-        advice = fitting.advice(connection, lifter_id)
-    if known is not None:
-        return known.model_copy(update={"advice": advice})
-    answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
-    steps = _sampling_steps(fitting, database, who, inputs)
-    kind = f"{fitting.lift} sureness"
-    job = jobs.ask(who, lifter_id, kind, _content(inputs)[1], steps)
-    return answer.model_copy(update={"advice": advice, "job": JobAnswer(**vars(job))})
+        known = find(fitting, connection, inputs)
+    if known is None:
+        for _ in drawing(fitting, database, who, inputs):
+            pass
+        with database.club(who.club_id) as connection:
+            known = find(fitting, connection, inputs)
+    assert known is not None
+    return Ranking(known, content_of(inputs)[1])
 
 
 def answer_now(
@@ -213,7 +193,7 @@ def answer_now(
     """A lifter's inputs, model and ranking, sure or not."""
     inputs = inputs_of(database, who, lifter_id)
     with database.club(who.club_id) as connection:
-        known = _find(fitting, connection, inputs)
+        known = find(fitting, connection, inputs)
     lifter, inferred = model_of(inputs)
     return inputs, lifter, known or fitting.answer(lifter, inferred, point_fit(fitting, inputs))
 

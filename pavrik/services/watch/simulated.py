@@ -1,8 +1,9 @@
 """The simulated phone: a set of this lifter filmed as it would be, with chosen faults, as the
 stand-in for a real one."""
 
-from collections.abc import Callable, Generator, Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import asdict, replace
+from functools import partial
 from pathlib import Path
 from uuid import UUID
 
@@ -19,7 +20,7 @@ from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Shot, Stand, film, shot_of
 from pavrik.formats.wire.watch_requests import HeadOnTapsIn, SimulateRequest, StandIn, TapsIn
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
+from pavrik.services.jobs import Jobs, Steps
 from pavrik.services.watch.films import SIMULATED, Films, check_sender
 from pavrik.services.watch.lifting import Lifting, lifting_of
 from pavrik.store.database import Database
@@ -115,20 +116,18 @@ def ask_to_film(
     lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
     if request.view == "side":
         shot, on_back = shot_for(lifting, request), lifting.linkage.carried == "back"
-        steps = _filming(who, films, request, lambda path: film(shot, path, on_back))
+        shoot = partial(film, shot, rests_on_back=on_back)
     else:
         head_on = head_on_shot_for(lifting, request)
-        steps = _filming(who, films, request, lambda path: film_head_on(head_on, path))
-    return jobs.ask(who, lifter_id, "film simulated", str(request.film_id), steps)
+        shoot = partial(film_head_on, head_on)
+    task = partial(_filming, who=who, films=films, film_id=request.film_id, shoot=shoot)
+    return jobs.ask(who, lifter_id, "film simulated", str(request.film_id), task)
 
 
 def _filming(
-    who: Who,
-    films: Films,
-    request: SimulateRequest,
-    shoot: Callable[[Path], Generator[float, None, None]],
-) -> Generator[float, None, None]:
-    path = films.path(who.club_id, request.film_id)
+    _: Database, who: Who, films: Films, film_id: UUID, shoot: Callable[[Path], Steps]
+) -> Steps:
+    path = films.path(who.club_id, film_id)
     under_way = path.with_suffix(".part.webm")
     try:
         yield from shoot(under_way)

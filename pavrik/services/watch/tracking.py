@@ -3,6 +3,7 @@ lifter said for how long it is kept."""
 
 from collections.abc import Generator
 from datetime import UTC, datetime, time, timedelta
+from functools import partial
 from pathlib import Path
 from uuid import UUID
 
@@ -15,7 +16,7 @@ from pavrik.film.track import track
 from pavrik.formats.wire.watch import Way
 from pavrik.formats.wire.watch_requests import HeadOnTapsIn, HeadOnTrackRequest, TrackRequest
 from pavrik.services.context import Who
-from pavrik.services.jobs import Jobs
+from pavrik.services.jobs import Jobs, Steps
 from pavrik.services.watch.clips import AnyClip, keep_clip, taps_of
 from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
 from pavrik.services.watch.lifting import read_lifting
@@ -37,13 +38,13 @@ def ask_to_track(
     with database.club(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
     facts.at_load(request.load_kg)
-    steps = _tracking(database, who, films, lifter_id, request)
-    return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), steps)
+    task = partial(_tracking, who=who, films=films, lifter_id=lifter_id, request=request)
+    return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), task)
 
 
 def _tracking(
     database: Database, who: Who, films: Films, lifter_id: UUID, request: AnyTrackRequest
-) -> Generator[float, None, None]:
+) -> Steps:
     found: list[AnyClip] = []
     try:
         path = films.find(who.club_id, request.film_id)

@@ -1,0 +1,83 @@
+"""Jobs in processes of their own: told of by name, served last, stopped, lost and begun anew."""
+
+import os
+import signal
+from functools import partial
+from threading import Event
+
+import pytest
+
+from pavrik.errors import InvalidError
+from pavrik.services.jobs import GIVES_WAY, Jobs, Steps
+from pavrik.store.database import Database
+from tests.faults.test_orphaned_jobs import database, lifter_id, who
+
+__all__ = ["database", "lifter_id", "who"]
+
+
+def notes_itself(_: Database, path: str) -> Steps:
+    """Write down which process works and how it is served."""
+    with open(path, "w") as told:
+        told.write(f"{os.getpid()} {os.getpriority(os.PRIO_PROCESS, 0)}")
+    yield 1.0
+
+
+def refuses(_: Database) -> Steps:
+    yield 0.5
+    raise InvalidError("this film has no picture")
+
+
+def dies(_: Database) -> Steps:
+    yield 0.5
+    os.kill(os.getpid(), signal.SIGKILL)
+
+
+def never_ends(database: Database) -> Steps:
+    while True:
+        yield 0.5
+
+
+@pytest.fixture
+def jobs(database):
+    pool = Jobs(database, at_once=1, apart=True)
+    yield pool
+    pool.close()
+
+
+def ended(jobs, who, job):
+    pause = Event()
+    while (found := jobs.state(who, job.job_id)).state == "running":
+        pause.wait(0.02)
+    return found
+
+
+def test_a_job_runs_in_a_process_that_is_served_last(jobs, who, lifter_id, tmp_path):
+    path = tmp_path / "told"
+    job = jobs.ask(who, lifter_id, "squat sureness", "one", partial(notes_itself, path=str(path)))
+    assert ended(jobs, who, job).state == "done"
+    pid, priority = map(int, path.read_text().split())
+    assert pid != os.getpid()
+    assert priority >= GIVES_WAY
+
+
+def test_why_it_failed_is_told_and_a_lost_process_is_replaced(jobs, who, lifter_id, tmp_path):
+    told = ended(jobs, who, jobs.ask(who, lifter_id, "film tracked", "one", refuses))
+    assert (told.state, told.told) == ("failed", "this film has no picture")
+    lost = ended(jobs, who, jobs.ask(who, lifter_id, "film tracked", "two", dies))
+    assert lost.state == "failed"
+    path = str(tmp_path / "told")
+    anew = jobs.ask(who, lifter_id, "film tracked", "three", partial(notes_itself, path=path))
+    assert ended(jobs, who, anew).state == "done"
+
+
+def test_a_job_is_stopped_at_its_next_step_and_at_the_end_of_the_server(jobs, who, lifter_id):
+    endless = jobs.ask(who, lifter_id, "film tracked", "one", never_ends)
+    assert jobs.cancel(who, endless.job_id).state == "cancelled"
+    another = jobs.ask(who, lifter_id, "film tracked", "two", never_ends)
+    jobs.close()
+    assert jobs.state(who, another.job_id).state == "failed"
+
+
+def test_what_cannot_be_told_to_another_process_fails_and_hangs_nothing(jobs, who, lifter_id):
+    job = jobs.ask(who, lifter_id, "film tracked", "one", lambda _: iter(()))
+    assert ended(jobs, who, job).state == "failed"

@@ -28,6 +28,7 @@ class Filmed:
     reps: int
     faults: tuple[str, ...] = ()
     view: ClipView = "side"
+    style: str = ""
 
 
 _SQUAT, _DEADLIFT = LIFT_IDS
@@ -39,6 +40,7 @@ FILMED = (
     Filmed("Ingrid Vastergaard", _SQUAT, 5, 0.9, 2, ("hip-shift",), "rear"),
     Filmed("Bastien Okafor-Lund", _SQUAT, 3, 0.9, 2, ("knees-in",), "front"),
     Filmed("Marlow Teague", _SQUAT, 5, 0.64, 3),
+    Filmed("Ingrid Vastergaard", _DEADLIFT, 6, 0.7, 2, style="sumo"),
 )
 
 
@@ -50,7 +52,7 @@ def film_lifters(
         person, lifter_id = people[filmed.name], ids[filmed.name]
         most_kg = getattr(person, f"{filmed.lift}_max_kg")
         load_kg = 2.5 * round(most_kg * filmed.load_share / 2.5)
-        lifting = lifting_of(database, who, lifter_id, filmed.lift, load_kg)
+        lifting = lifting_of(database, who, lifter_id, filmed.lift, load_kg, filmed.style)
         asked = SimulateRequest(
             film_id=stable_id("film", number), lift=filmed.lift, load_kg=load_kg, reps=filmed.reps,
             faults=filmed.faults, stand=StandIn(shake_px=0, off_side_deg=2.0), seed=number,
@@ -60,7 +62,7 @@ def film_lifters(
         facts = ClipFacts(
             clip_id=stable_id("clip", number), lift=filmed.lift, load_kg=load_kg,
             filmed_on=(now - timedelta(days=filmed.days_ago)).date(),
-            large_plates=large_plates(load_kg),
+            large_plates=large_plates(load_kg), style=filmed.style,
         )  # fmt: skip
         keep_clip(database, who, lifter_id, facts, "simulated", clip)
 

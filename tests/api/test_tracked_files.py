@@ -1,11 +1,18 @@
 """Markers that another program tracked, as clips: CSV, TRC and C3D over HTTP."""
 
+from uuid import UUID
+
+import psycopg
 import pytest
 from uuid6 import uuid7
 
 from pavrik.demo.made_up import made_up, shot
+from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.shoot import Stand
 from pavrik.formats.motion_files import Motion, to_c3d, to_csv, to_trc
+from pavrik.services.context import Who
+from pavrik.services.watch.lifting import lifting_of
+from pavrik.services.watch.simulated import film_set
 from tests.api.helpers import a_set, add_lifter
 from tests.api.planned import ago
 from tests.api.test_film import TODAY, at
@@ -111,3 +118,60 @@ class TestTrackedFiles:
             _, answer = self.send(coach, filmed, data)
             assert answer.status_code == 422, answer.text
             assert says in answer.json()["detail"]
+
+
+@pytest.fixture(scope="module")
+def puller(coach):
+    return add_lifter(coach, name="Two Styles", sex="male", mass_kg=83, stature_m=1.78)
+
+
+@pytest.fixture(scope="module")
+def sumo(coach, owner_url, puller):
+    """An honest sumo pull of this lifter, tracked."""
+    with psycopg.connect(owner_url) as connection:
+        found = connection.execute("select club_id from club where name = 'First'").fetchone()
+    who = Who(found[0], uuid7(), "owner")
+    database = coach.client.app.state.database
+    lifting = lifting_of(database, who, UUID(puller), "deadlift", 120.0, "sumo")
+    motion = film_set(lifting, {}, Stand(rate_hz=60.0), Pace(up_s=1.8), 2).motion
+    return to_csv(Motion(motion.times_s, dict(motion.points)))
+
+
+def read_as(coach, puller, data, style):
+    about = {
+        "clip_id": str(uuid7()), "lift": "deadlift", "load_kg": 120.0, "filmed_on": TODAY,
+        "style": style,
+    }  # fmt: skip
+    headers = {
+        "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
+        "Content-Type": "application/octet-stream",
+    }  # fmt: skip
+    path = at(puller, "clips/file")
+    answer = coach.client.post(path, content=data, headers=headers, params=about)
+    return about["clip_id"], answer
+
+
+def test_a_pull_in_another_style_is_judged_by_the_way_of_that_style(coach, puller, sumo):
+    own, answer = read_as(coach, puller, sumo, "sumo")
+    assert answer.status_code == 201, answer.text
+    other, _ = read_as(coach, puller, sumo, "conventional")
+    told, mistaken = (coach.get(at(puller, "clips", clip)).json() for clip in (own, other))
+    assert (told["style"], mistaken["style"]) == ("sumo", "conventional")
+    assert told["verdict"]["overall"] == "clean"
+    starts = [one["phases"][0]["instant"] for one in (told, mistaken)]
+    off = [abs(start["lean_deg"] - start["expected_lean_deg"]) for start in starts]
+    assert off[0] < 3 < off[1]
+
+
+def test_the_list_names_the_style_and_the_back_at_the_start(coach, puller, sumo):
+    clip, _ = read_as(coach, puller, sumo, "sumo")
+    line = next(c for c in coach.get(at(puller, "clips")).json()["clips"] if c["clip_id"] == clip)
+    start = coach.get(at(puller, "clips", clip)).json()["phases"][0]["instant"]
+    assert line["style"] == "sumo"
+    assert line["back_deg"] == pytest.approx(90 - start["lean_deg"])
+
+
+def test_a_style_that_there_is_not_is_told(coach, puller, sumo):
+    _, answer = read_as(coach, puller, sumo, "squat-style")
+    assert answer.status_code == 422
+    assert "has no style “squat-style”: it has conventional" in answer.json()["detail"]

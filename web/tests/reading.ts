@@ -36,6 +36,7 @@ export const reading = (over: Partial<Reading> = {}): Reading => ({
   filmed_on: '2026-11-27',
   note: '',
   setup_words: 'low bar, 34 cm',
+  style: 'low',
   predicted_max_kg: 170,
   model_version: 'test',
   misfit_m: 0.008,

@@ -169,7 +169,7 @@ describe('a file', () => {
     expect(shown.emitted('chosen')).toEqual([[file]])
   })
   it('of markers goes up with the names it uses, and is not read before there is a load', async () => {
-    const props = { lifterId: 'l', lift: 'deadlift' as const, loadKg: 0, filmedOn: '2026-11-27' }
+    const props = { lifterId: 'l', lift: 'deadlift' as const, loadKg: 0, filmedOn: '2026-11-27', styleId: '' }
     const shown = mounted(TrackedFile, props)
     await choose(shown, new File(['time_s'], 'pull.csv'))
     expect(shown.find('[type=submit]').attributes('disabled')).toBeDefined()

@@ -78,7 +78,7 @@ def simulated_taps(
     lifter_id: UUID, body: SimulateRequest, database: DatabaseIn, who: WhoIn
 ) -> TapsIn:
     """Where a careful hand would tap in the first picture of a simulated film."""
-    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg)
+    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg, body.style)
     return simulated.taps_for(lifting, body)
 
 
@@ -87,7 +87,7 @@ def simulated_head_on_taps(
     lifter_id: UUID, body: SimulateRequest, database: DatabaseIn, who: WhoIn
 ) -> HeadOnTapsIn:
     """The same for a film from the front or from behind."""
-    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg)
+    lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg, body.style)
     return simulated.head_on_taps_for(lifting, body)
 
 

@@ -174,6 +174,9 @@ class ClipReading(BaseModel):
     way: Way
     view: ClipView = "side"
     setup_words: str
+    style: str = ""
+    back_deg: float | None = None
+    """Of a pull from the side: the back from level as the plates leave, where that is told."""
     predicted_max_kg: float
     camera: CameraOut
     cannot_tell: list[str]
@@ -203,6 +206,8 @@ class ClipSummary(BaseModel):
     load_kg: float
     filmed_on: date
     view: ClipView = "side"
+    style: str = ""
+    back_deg: float | None = None
     reps: list[RepOut]
     findings: list[FindingOut]
     verdict: VerdictOut
@@ -217,6 +222,8 @@ class ClipLine(BaseModel):
     filmed_on: date
     way: Way
     view: ClipView
+    style: str
+    back_deg: float | None
     reps: int
     overall: str
     fails: list[str]

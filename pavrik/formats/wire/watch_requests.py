@@ -58,6 +58,9 @@ class HeadOnTapsIn(Strict):
     belt: Pixel | None = None
 
 
+StyleName = Annotated[str, Field(max_length=40)]
+
+
 class ClipFacts(Strict):
     """What is known of a clip beside its pictures."""
 
@@ -66,6 +69,8 @@ class ClipFacts(Strict):
     load_kg: Annotated[float, Field(gt=0, le=600)]
     filmed_on: date
     large_plates: Annotated[int, Field(ge=1, le=10)] = 1
+    style: StyleName = ""
+    """The style that was done, where it is another than the settled one."""
     note: Note = ""
 
 
@@ -122,6 +127,7 @@ class FileFacts(BaseModel):
     lift: LiftId
     load_kg: Annotated[float, Field(gt=0, le=600)]
     filmed_on: date
+    style: StyleName = ""
     bar: MarkerName = ""
     knee: MarkerName = ""
     hip: MarkerName = ""
@@ -163,6 +169,7 @@ class SimulateRequest(Strict):
     view: ClipView = "side"
     load_kg: Annotated[float, Field(gt=0, le=600)]
     reps: Annotated[int, Field(ge=1, le=5)] = 2
+    style: StyleName = ""
     faults: Annotated[tuple[Text, ...], Field(max_length=4)] = ()
     stand: StandIn = StandIn()
     seed: Annotated[int, Field(ge=0, le=10_000)] = 1

@@ -136,13 +136,14 @@ def _read_tracked(
 ) -> store.NewClip:  # fmt: skip
     """A clip read against the lifter's facts, ready to be kept."""
     with database.club(who.club_id) as connection:
-        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on)
+        facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on, request.style)
         before = _summaries(connection, lifter_id, request.lift)
         tests = list_cause_tests(connection, lifter_id)
         advice = Advice(catalogue_of(connection), tests, facts.inputs.profile.novice)
     lifting = facts.at_load(request.load_kg)
     clip = make(lifting.linkage)
-    earlier = earlier_clips(before, LIGHT_SHARE * lifting.exact.predicted_max_kg, request.filmed_on)
+    alike = [one for one in before if one.style in ("", lifting.setup.style)]
+    earlier = earlier_clips(alike, LIGHT_SHARE * lifting.exact.predicted_max_kg, request.filmed_on)
     reading = READERS[clip.view](request, way, clip, lifting, earlier, advice, lifter_id)
     return store.NewClip(
         **request.model_dump(include={"clip_id", "lift", "load_kg", "filmed_on", "note"}),
@@ -233,6 +234,8 @@ def _line(stored: store.StoredClip) -> ClipLine:
         filmed_on=stored.filmed_on,
         way=stored.way,
         view=reading.view,
+        style=reading.style,
+        back_deg=reading.back_deg,
         reps=len(reading.reps),
         overall=reading.verdict.overall,
         fails=reading.verdict.fails,

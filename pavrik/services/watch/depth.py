@@ -29,7 +29,9 @@ def tap(
     def compute() -> float:
         with database.club(who.club_id) as connection:
             reading = reading_in(connection, lifter_id, clip_id)
-            facts = read_lifting(connection, lifter_id, reading.lift, reading.filmed_on)
+            facts = read_lifting(
+                connection, lifter_id, reading.lift, reading.filmed_on, reading.style
+            )
             asked, track = store.get_track(connection, clip_id)
         if reading.view != "side" or facts.lift.carried != "back":
             raise InvalidError("depth is told of a squat filmed from the side")

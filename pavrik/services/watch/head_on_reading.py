@@ -54,6 +54,7 @@ def read_head_on(
         way=way,
         view=clip.view,
         setup_words=lifting.lift.in_words(lifting.setup),
+        style=lifting.setup.style,
         predicted_max_kg=lifting.exact.predicted_max_kg,
         camera=_camera(measured),
         cannot_tell=list(blind) if reps else ["no whole rep was seen", *blind],

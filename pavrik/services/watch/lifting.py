@@ -14,7 +14,8 @@ from pavrik.core.tracking.linkage import SideLinkage, side_linkage
 from pavrik.errors import InvalidError
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs, setup_at
-from pavrik.services.setups.fits import model_of
+from pavrik.services.setups.fits import model_of, point_fit
+from pavrik.services.setups.sureness import FITTINGS
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 from pavrik.store.setups import Settled, list_settled
@@ -40,10 +41,20 @@ class LiftingFacts:
     lift: Lift[Any]
     inputs: LifterInputs
     setup: Any
+    style: str = ""
+    """Another style than the set-up's, in which the lift was done; nobody settled on one in it."""
 
     def at_load(self, load_kg: float) -> Lifting:
         """The lifter at a load. Raises InvalidError where the set-up in force does not hold."""
-        return lifting_from(self.lift, model_of(self.inputs)[0], self.setup, load_kg)
+        return lifting_from(self.lift, model_of(self.inputs)[0], self._done_in(), load_kg)
+
+    def _done_in(self) -> Any:
+        """The set-up in force, or the one that fits this lifter best in the other style."""
+        if not self.style:
+            return self.setup
+        leaders = point_fit(FITTINGS[self.lift.id], self.inputs).leaders
+        best = next((one.setup for one in leaders if one.setup.style == self.style), None)
+        return self.lift.restyled(self.setup, self.style) if best is None else best
 
 
 def lifting_from(lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float) -> Lifting:
@@ -60,12 +71,19 @@ def lifting_from(lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float) ->
 
 
 def read_lifting(
-    connection: Connection, lifter_id: UUID, lift_id: LiftId, on: date
+    connection: Connection, lifter_id: UUID, lift_id: LiftId, on: date, style: str = ""
 ) -> LiftingFacts:
-    """Facts of a lifter, in the set-up that stood on a day. Raises NotFoundError."""
+    """Facts of a lifter, in the set-up that stood on a day, or in another ``style`` that was done
+    then. Raises NotFoundError, InvalidError."""
     inputs, lift = load_inputs(connection, lifter_id), LIFTS[lift_id]
+    if style and style not in lift.styles:
+        raise InvalidError(
+            f"the {lift.name} has no style “{style}”: it has {', '.join(lift.styles)}", "style"
+        )
     settled = list_settled(connection, lifter_id)
-    return LiftingFacts(lift, inputs, _setup_on(lift, inputs.profile.stature_m, settled, on))
+    in_force = _setup_on(lift, inputs.profile.stature_m, settled, on)
+    other = style if style not in ("", in_force.style) else ""
+    return LiftingFacts(lift, inputs, in_force, other)
 
 
 def _setup_on(lift: Lift[Any], stature_m: float, settled: list[Settled], on: date) -> Any:
@@ -76,9 +94,10 @@ def _setup_on(lift: Lift[Any], stature_m: float, settled: list[Settled], on: dat
 
 
 def lifting_of(
-    database: Database, who: Who, lifter_id: UUID, lift_id: LiftId, load_kg: float
-) -> Lifting:
-    """One lifter in today's set-up at a load. Raises NotFoundError, InvalidError."""
+    database: Database, who: Who, lifter_id: UUID, lift_id: LiftId, load_kg: float, style: str = ""
+) -> Lifting:  # fmt: skip
+    """One lifter in today's set-up, or in another style, at a load. Raises NotFoundError,
+    InvalidError."""
     with database.club(who.club_id) as connection:
-        facts = read_lifting(connection, lifter_id, lift_id, today(connection))
+        facts = read_lifting(connection, lifter_id, lift_id, today(connection), style)
     return facts.at_load(load_kg)

@@ -21,6 +21,7 @@ from pavrik.core.tracking.measured import Measured, measure
 from pavrik.core.tracking.reps import Rep, reps_in
 from pavrik.core.tracking.review import (
     Instant,
+    PhaseRow,
     column,
     first_against_last,
     instant,
@@ -97,6 +98,8 @@ def read_clip(
         filmed_on=facts.filmed_on,
         way=way,
         setup_words=lifting.lift.in_words(lifting.setup),
+        style=lifting.setup.style,
+        back_deg=_back_deg(lifting, measured, phases),
         predicted_max_kg=lifting.exact.predicted_max_kg,
         camera=_camera(measured),
         cannot_tell=_cannot_tell(measured, reps),
@@ -112,6 +115,14 @@ def read_clip(
         model_version=MODEL_VERSION,
         note=facts.note,
     )
+
+
+def _back_deg(lifting: Lifting, measured: Measured, phases: Sequence[PhaseRow]) -> float | None:
+    """Of a pull: the back from level as the plates leave, where angles are told."""
+    first = phases[0].instant if phases else None
+    if lifting.lift.carried != "hands" or first is None or not view_of(measured).angles_told:
+        return None
+    return 90.0 - first.lean_deg
 
 
 def findings_out(

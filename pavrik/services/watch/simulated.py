@@ -113,7 +113,7 @@ def ask_to_film(
     NotFoundError, InvalidError."""
     check_sender(database, who, lifter_id)
     films.make_room(who.club_id)
-    lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg)
+    lifting = lifting_of(database, who, lifter_id, request.lift, request.load_kg, request.style)
     if request.view == "side":
         shot, on_back = shot_for(lifting, request), lifting.linkage.carried == "back"
         shoot = partial(film, shot, rests_on_back=on_back)

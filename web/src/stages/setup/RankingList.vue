@@ -1,10 +1,12 @@
 <script setup lang="ts">
 // Best set-up of each style: predicted max, 80 % band, chance of best; and why not the rest.
+import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useLift } from '@/shared/lifts'
 import { useUnits } from '@/shared/units'
-import { percent } from '@/shared/words'
+import { clipsQuery } from '@/shared/queries'
+import { dayOf, percent } from '@/shared/words'
 import BandLine from './BandLine.vue'
 import Deciding from './Deciding.vue'
 import WhyNot from './WhyNot.vue'
@@ -42,6 +44,16 @@ const leads = (leader: Leader) => {
 const range = (leader: Leader) => {
   const [low = 0, high = 0] = leader.stance_range_m ?? []
   return high - low < 0.015 ? '' : `as good from ${units.cm(low, 0)} to ${units.cm(high, 0)}`
+}
+const clips = useQuery(clipsQuery(props.lifterId))
+/** What the newest film of a style shows of the back as the plates leave. */
+const onFilm = (leader: Leader) => {
+  const clip = clips.data.value?.clips.find(
+    (c) => c.lift === props.page.id && c.style === styleOf(leader.setup) && c.back_deg != null,
+  )
+  return clip
+    ? `back ${clip.back_deg?.toFixed(0)}° on film, ${kg(clip.load_kg, 0)}, ${dayOf(clip.filmed_on)}`
+    : ''
 }
 const rest = computed(() => {
   const left = props.ranking.none_clearly_best
@@ -101,6 +113,7 @@ const trunk = (leader: Leader) => {
               ><span class="soft">{{ named }}</span> {{ value }}<span class="visually-hidden">, </span></span
             >
           </span>
+          <span v-if="onFilm(leader)" class="small facts">{{ onFilm(leader) }}</span>
           <span v-if="range(leader)" class="small soft facts">{{ range(leader) }}</span>
           <span v-if="leader.limited_by" class="small soft facts">limited by {{ leader.limited_by }}</span>
           <span v-for="over in leader.oversteps" :key="over" class="small signal facts first">{{

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A film in: from this device, or by the simulated phone; then five taps, then it is tracked.
 import { computed, ref, watch } from 'vue'
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
@@ -11,7 +11,9 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { today } from '@/shared/clock'
 import { LIFT_CHOICE } from '@/shared/words'
-import type { Lift } from '@/shared/lifts'
+import { useLift, type Lift } from '@/shared/lifts'
+import { settledQuery } from '@/shared/queries'
+import { styleOf } from '@/stages/setup/liftPage'
 import ChooseFile from './ChooseFile.vue'
 import SentFilms from './SentFilms.vue'
 import Simulated from './Simulated.vue'
@@ -41,6 +43,16 @@ const sources = computed<['device' | 'simulated' | 'tracked', string][]>(() => [
 watch(view, (now) => {
   if (now !== 'side' && source.value === 'tracked') source.value = 'device'
 })
+const settled = useQuery(computed(() => settledQuery(lift.value, props.lifterId)))
+const { squat, deadlift } = { squat: useLift('squat'), deadlift: useLift('deadlift') }
+const styles = computed(() => (lift.value === 'squat' ? squat : deadlift).names.value)
+/** Empty: as settled. */
+const style = ref('')
+const asSettled = computed(() => {
+  const own = settled.data.value?.setup
+  return own ? `as settled: ${styles.value[styleOf(own)] ?? ''}` : 'the usual one'
+})
+watch(lift, () => (style.value = ''))
 const loadKg = computed(() => readMass(load.value))
 watch(
   loadKg,
@@ -102,6 +114,7 @@ const facts = (clipId: string) => ({
   load_kg: loadKg.value,
   filmed_on: filmedOn.value,
   large_plates: plates.value,
+  style: style.value,
   note: '',
 })
 
@@ -220,6 +233,13 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           class="short"
         />
         <label class="labelled small soft"
+          >Done as
+          <select v-model="style" :disabled="film !== null">
+            <option value="">{{ asSettled }}</option>
+            <option v-for="(name, id) in styles" :key="id" :value="id">{{ name }}</option>
+          </select></label
+        >
+        <label class="labelled small soft"
           >Filmed on <input v-model="filmedOn" type="date" :max="today()"
         /></label>
       </div>
@@ -244,6 +264,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           :lift="lift"
           :load-kg="loadKg"
           :filmed-on="filmedOn"
+          :style-id="style"
           @kept="keptFile"
         />
         <Simulated
@@ -252,6 +273,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           :lift="lift"
           :view="view"
           :load-kg="loadKg"
+          :style-id="style"
           :faults="(known.faults[lift] ?? []).filter((f) => f.views?.includes(view))"
           @filmed="take"
         />
@@ -311,6 +333,10 @@ ol {
 }
 li {
   margin: 2px 0;
+}
+select {
+  padding: 6px;
+  min-height: 40px;
 }
 .privacy {
   max-width: 72ch;

@@ -12,6 +12,7 @@ const props = defineProps<{
   lift: Lift
   view: View
   loadKg: number
+  styleId: string
   faults: Schemas['FaultChoice'][]
 }>()
 const emit = defineEmits<{ filmed: [film: Blob, filmId: string, sent: boolean, start: Tapped] }>()
@@ -30,6 +31,7 @@ const asked = computed(() => ({
   lift: props.lift,
   view: props.view,
   load_kg: props.loadKg,
+  style: props.styleId,
   reps: reps.value,
   faults: chosen.value,
   stand: { ...stand.value, from_left: false },

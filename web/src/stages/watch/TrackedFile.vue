@@ -6,7 +6,13 @@ import type { Lift } from '@/shared/lifts'
 import { useProblem } from '@/shared/useProblem'
 import ChooseFile from './ChooseFile.vue'
 
-const props = defineProps<{ lifterId: string; lift: Lift; loadKg: number; filmedOn: string }>()
+const props = defineProps<{
+  lifterId: string
+  lift: Lift
+  loadKg: number
+  filmedOn: string
+  styleId: string
+}>()
 const emit = defineEmits<{ kept: [clipId: string] }>()
 type Part = 'bar' | 'knee' | 'hip' | 'ankle' | 'shoulder'
 const names = ref<Record<Part, string>>({ bar: '', knee: '', hip: '', ankle: '', shoulder: '' })
@@ -27,6 +33,7 @@ async function read() {
             lift: props.lift,
             load_kg: props.loadKg,
             filmed_on: props.filmedOn,
+            style: props.styleId,
             ...names.value,
           },
         },

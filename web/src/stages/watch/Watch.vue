@@ -5,6 +5,8 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
+import type { Schemas } from '@/shared/api'
+import { useLift } from '@/shared/lifts'
 import { clipsQuery } from '@/shared/queries'
 import { useLifter } from '@/shared/useLifter'
 import { useUnits } from '@/shared/units'
@@ -20,6 +22,8 @@ const { kg } = useUnits()
 const { data: lifter } = useLifter(() => props.lifterId)
 const clips = useQuery(clipsQuery(props.lifterId))
 const list = computed(() => clips.data.value?.clips ?? [])
+const lifts = { squat: useLift('squat'), deadlift: useLift('deadlift') }
+const styleName = (clip: Schemas['ClipLine']) => lifts[clip.lift].nameOf(clip.style).toLowerCase()
 const openId = computed(() => (typeof route.query.clip === 'string' ? route.query.clip : null))
 const open = (clipId: string | null) => router.push({ query: clipId ? { clip: clipId } : {} })
 const answer = computed(() => {
@@ -50,8 +54,9 @@ const answer = computed(() => {
               <b>{{ clip.lift }} {{ kg(clip.load_kg) }}</b>
               <span :class="['word', clip.overall.replace(/ /g, '-')]">{{ clip.overall }}</span>
               <span class="small soft wide">
-                {{ dayOf(clip.filmed_on) }}, {{ clip.reps ? `${clip.reps} reps` : 'single moments' }},
-                {{ WAY[clip.way] }}{{ VIEW[clip.view]
+                {{ dayOf(clip.filmed_on) }}, {{ styleName(clip) ? `${styleName(clip)}, ` : ''
+                }}{{ clip.reps ? `${clip.reps} reps` : 'single moments' }}, {{ WAY[clip.way]
+                }}{{ VIEW[clip.view]
                 }}<template v-if="clip.fails.length">: {{ clip.fails.join(', ') }}</template>
               </span>
             </button>

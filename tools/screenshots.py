@@ -128,7 +128,7 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "measure": _stage("Measure", "Mobility screens", "What it does to the squat. "),
     "squat": _stage("Squat", "Hands and rack", "hooks in hole", "What a wrong choice costs"),
     "squat-infeasible": _stage("Squat", "Hands and rack", "cannot be held", name="Dov Harrowgate"),
-    "deadlift": _stage("Deadlift", "The coach's rule", "Off the floor", "as good from"),
+    "deadlift": _stage("Deadlift", "Off the floor", "What a wrong choice costs"),
     "gym": _gym,
     "log": _stage("Log", "Keep the set"),
     "prescribe": _stage("Prescribe", "Print, files, link", name="Bastien Okafor-Lund"),

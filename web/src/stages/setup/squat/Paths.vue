@@ -46,7 +46,7 @@ const picked = computed(
     <h2>Bar path <small>for today's load and a ladder of loads</small></h2>
     <div class="two">
       <svg
-        viewBox="0 0 150 200"
+        viewBox="20 0 110 210"
         role="img"
         :aria-label="ladder.map((p) => `${kg(p.load_kg)}: strays ${cm(p.range_m)}`).join('; ')"
       >
@@ -58,13 +58,13 @@ const picked = computed(
           :class="['way', { today: isToday(p), picked: p === picked }]"
         />
         <line :x1="x(0)" :x2="x(0.1)" y1="194" y2="194" class="scale" />
-        <text :x="x(0.1) + 3" y="197">{{ cm(0.1, 0) }} forward</text>
+        <text :x="x(0.05)" y="206" text-anchor="middle">{{ cm(0.1, 0) }} forward</text>
       </svg>
       <table class="plain">
         <thead>
           <tr>
             <th>Load</th>
-            <th>Of the whole</th>
+            <th>Bar’s share</th>
             <th>Strays</th>
           </tr>
         </thead>
@@ -97,7 +97,7 @@ const picked = computed(
 <style scoped>
 .two {
   display: grid;
-  grid-template-columns: 140px 1fr;
+  grid-template-columns: minmax(80px, 118px) minmax(0, 1fr);
   gap: 10px;
   margin-top: 6px;
 }

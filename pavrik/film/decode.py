@@ -18,6 +18,7 @@ LONGEST_S = 60.0
 MOST_FRAMES = 3600
 MOST_PIXELS = 3840 * 2160
 LEAST_SIDE = 240
+STILL_QUALITY = 88
 WORKING_SIDE = 1280
 """The longer side of the pictures that are tracked; larger ones are made smaller."""
 
@@ -83,6 +84,11 @@ class Film:
     def colours(self) -> Iterator[tuple[float, Picture]]:
         """Time and picture (height, width, 3) in order. Raises FilmError where there are too
         many."""
+        for time_s, picture in self.as_filmed():
+            yield time_s, self._small(picture)
+
+    def as_filmed(self) -> Iterator[tuple[float, Picture]]:
+        """The same in the film's own size."""
         last, count = -1.0, 0
         while True:
             got, picture = self.capture.read()
@@ -97,7 +103,7 @@ class Film:
                     f"the film is longer than {LONGEST_S:g} s or {MOST_FRAMES} pictures: cut it to "
                     "the set"
                 )
-            yield time_s, self._small(np.asarray(picture, dtype=np.uint8))
+            yield time_s, np.asarray(picture, dtype=np.uint8)
         if count < 2:
             raise FilmError(
                 "the film has no moving picture that can be read: film with the phone's usual "
@@ -136,3 +142,17 @@ def open_film(path: Path) -> Iterator[Film]:
         yield Film(capture, round(width * scale), round(height * scale), scale)
     finally:
         capture.release()
+
+
+def still(path: Path, time_s: float) -> tuple[bytes, float]:
+    """The picture shown at a time as JPEG, in the film's own size, and its own time in s; the last
+    one after the end. Raises FilmError where nothing can be read."""
+    with open_film(path) as film:
+        shown: tuple[float, Picture] | None = None
+        for at in film.as_filmed():
+            if shown is not None and at[0] > time_s:
+                break
+            shown = at
+    assert shown is not None
+    _, jpeg = cv2.imencode(".jpg", shown[1], [cv2.IMWRITE_JPEG_QUALITY, STILL_QUALITY])
+    return jpeg.tobytes(), shown[0]

@@ -58,11 +58,15 @@ def clip(coach, filmed):
     assert job["state"] == "done", job
     film = coach.get(at(filmed, "films", request["film_id"]))
     assert (film.status_code, film.headers["content-type"]) == (200, "video/webm")
+    still = coach.get(at(filmed, "films", request["film_id"], "still?time_s=0.5"))
+    assert (still.status_code, still.headers["content-type"]) == (200, "image/jpeg")
+    assert float(still.headers["x-time-s"]) == pytest.approx(0.5, abs=0.04)
     taps = coach.post(at(filmed, "simulated-films", "taps"), request).json()
     body = facts() | {"film_id": request["film_id"], "tapped_s": 0.0, "taps": taps}
     job = ended(coach, coach.post(at(filmed, "clips"), body).json())
     assert job["state"] == "done", job
     assert coach.get(at(filmed, "films", request["film_id"])).status_code == 404
+    assert coach.get(at(filmed, "films", request["film_id"], "still")).status_code == 404
     return body["clip_id"]
 
 

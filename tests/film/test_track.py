@@ -14,7 +14,7 @@ from pavrik.film.background import Background, roll_of
 from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Stand
-from pavrik.film.decode import FilmError, open_film
+from pavrik.film.decode import FilmError, open_film, still
 from pavrik.film.plate import find_disc, fit_rim
 from pavrik.film.track import track
 from pavrik.services.watch.simulated import off_taps
@@ -135,6 +135,18 @@ class TestFiles:
             times = [frame.time_s for frame in film.frames()]
         assert len(times) == 45
         assert np.diff(times) == pytest.approx(1 / 30, abs=0.002)
+
+    def test_one_picture_is_the_one_on_the_screen_at_that_time(self, squat, tmp_path):
+        path = self.encoded(squat, tmp_path, "libx265", "mp4", pix_fmt="yuv420p10le")
+        with open_film(path) as film:
+            pictures = dict(film.as_filmed())
+        for asked, shown in ((0.0, 0.0), (0.51, 0.5), (50.0, 44 / 30)):
+            jpeg, at_s = still(path, asked)
+            assert at_s == pytest.approx(shown, abs=0.002)
+            seen = cv2.imdecode(np.frombuffer(jpeg, np.uint8), cv2.IMREAD_COLOR)
+            assert np.abs(seen.astype(int) - pictures[at_s].astype(int)).mean() < 4
+        with pytest.raises(FilmError, match="not a film"):
+            still(tmp_path / "none.mp4", 0.0)
 
     def test_a_phone_s_uneven_times_are_kept(self, squat, tmp_path):
         steps = np.random.default_rng(2).choice([0.020, 0.033, 0.047], 45)

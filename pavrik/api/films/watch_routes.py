@@ -54,6 +54,20 @@ def play_film(lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn) -> Fil
     return FileResponse(path, media_type=media_type_of(path))
 
 
+@router.get(
+    "/films/{film_id}/still",
+    response_class=Response,
+    responses={200: {"content": {"image/jpeg": {}}}},
+)
+def show_still(
+    lifter_id: UUID, film_id: UUID, who: WhoIn, films: FilmsIn,
+    time_s: Annotated[float, Query(ge=0, le=60)] = 0.0,
+) -> Response:  # fmt: skip
+    """The picture of a film that waits at a time, for a browser that cannot play it."""
+    jpeg, at_s = tracking.still_of(films, who, film_id, time_s)
+    return Response(jpeg, media_type="image/jpeg", headers={"X-Time-S": f"{at_s:.4f}"})
+
+
 @router.delete("/films/{film_id}")
 def drop_film(
     lifter_id: UUID, film_id: UUID, database: DatabaseIn, who: WhoIn, films: FilmsIn

@@ -10,7 +10,7 @@ from uuid import UUID
 from pavrik.core.tracking.clip import Clip
 from pavrik.core.tracking.head_on import Edge, HeadOnClip, HeadOnTaps
 from pavrik.errors import InvalidError
-from pavrik.film.decode import FilmError
+from pavrik.film.decode import FilmError, still
 from pavrik.film.head_on import track_head_on
 from pavrik.film.track import track
 from pavrik.formats.wire.watch import Way
@@ -40,6 +40,14 @@ def ask_to_track(
     facts.at_load(request.load_kg)
     task = partial(_tracking, who=who, films=films, lifter_id=lifter_id, request=request)
     return jobs.ask(who, lifter_id, "film tracked", str(request.clip_id), task)
+
+
+def still_of(films: Films, who: Who, film_id: UUID, time_s: float) -> tuple[bytes, float]:
+    """A film's picture at a time as JPEG, and its own time. Raises NotFoundError, InvalidError."""
+    try:
+        return still(films.find(who.club_id, film_id), time_s)
+    except FilmError as error:
+        raise InvalidError(str(error)) from error
 
 
 def _tracking(

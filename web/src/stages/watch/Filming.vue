@@ -19,7 +19,7 @@ import SentFilms from './SentFilms.vue'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
-import { hold, isPicture } from './films'
+import { hold, isPicture, letGo } from './films'
 import { headOnTapsOf, tapsOf, type Tapped, type View } from './taps'
 
 const props = defineProps<{ lifterId: string; known: Schemas['ClipsAnswer'] }>()
@@ -76,6 +76,8 @@ interface Film {
   start?: Tapped
   /** The lifter sent it and said for how long it is kept. */
   fromLifter?: boolean
+  /** This browser cannot play it: it lies on the server and is shown picture by picture. */
+  pictureAt?: (seconds: number) => string
 }
 const film = ref<Film | null>(null)
 const KEPT_DAYS = 30
@@ -128,6 +130,20 @@ async function send(now: Film) {
       headers: { 'Content-Type': 'application/octet-stream' },
     }),
   )
+}
+/** For a film that this browser cannot play: it goes up with a press and is shown picture by picture. */
+async function showStills() {
+  const now = film.value
+  if (!now) return
+  const sent = await run(async () => {
+    if (!now.sent) await send(now)
+    return true
+  })
+  if (!sent) return
+  now.sent = true
+  letGo(now.clipId)
+  now.pictureAt = (seconds) =>
+    `/api/lifters/${props.lifterId}/films/${now.filmId}/still?time_s=${seconds.toFixed(2)}`
 }
 const tracking = ref<Schemas['JobAnswer'] | null>(null)
 const { job, cancel } = useJob(tracking, () => void finish())
@@ -286,10 +302,12 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         :view="view"
         :start="film.start"
         :still="isPicture(film.blob)"
+        :picture-at="film.pictureAt"
         :busy="busy || job?.state === 'running'"
         @track="track"
         @points="keepPoints"
         @drop="drop"
+        @stills="showStills"
       />
       <label v-if="film && !film.fromLifter && !isPicture(film.blob)" class="small keep"
         ><input v-model="keeps" type="checkbox" /> Keep the film for {{ KEPT_DAYS }} days: the lifter said yes

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One picture of the film, tapped under a magnifier; arrow keys move the cross, Enter sets it.
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
@@ -25,11 +25,15 @@ const props = defineProps<{
   busy: boolean
   /** One picture, not a film. */
   still?: boolean
+  /** A film that this browser cannot play: where the picture at a time is. */
+  pictureAt?: (seconds: number) => string
 }>()
 const emit = defineEmits<{
   track: [tapped: Tapped, atSeconds: number]
   points: [instants: Schemas['TappedInstant'][], size: [number, number]]
   drop: []
+  /** The film is to be shown as single pictures. */
+  stills: []
 }>()
 
 const stage = useTemplateRef('stage')
@@ -37,6 +41,16 @@ const video = computed(() => stage.value?.video ?? null)
 const size = ref<[number, number] | null>(null)
 const unreadable = ref(false)
 const shown = ref(0)
+const asStill = computed(() => props.still || props.pictureAt !== undefined)
+const source = computed(() => props.pictureAt?.(shown.value) ?? props.url)
+watch(
+  () => props.pictureAt,
+  () => (unreadable.value = false),
+)
+const STEPS_S = [-1, -0.1, 0.1, 1]
+const LONGEST_S = 60
+const stepTo = (by: number) =>
+  (shown.value = Math.min(Math.max(0, +(shown.value + by).toFixed(2)), LONGEST_S))
 const tapped = ref<Tapped>({ ...props.start })
 const instants = ref<{ time_s: number; tapped: Tapped }[]>([])
 const steps = computed(() => stepsOf(props.lift, props.view))
@@ -90,7 +104,10 @@ const rim = computed(() => {
     <p class="ask" role="status">
       <template v-if="unreadable"
         >This browser cannot {{ still ? 'show the picture' : 'play the film' }}. Film again with the phone’s
-        usual camera, or convert it to MP4 or WebM.</template
+        usual camera, or convert it to MP4 or WebM.
+        <button v-if="!asStill" type="button" class="linkish" :disabled="busy" @click="emit('stills')">
+          Send it to be shown as single pictures
+        </button></template
       >
       <template v-else-if="step"
         ><b>{{ step.name }}.</b> {{ step.says }}</template
@@ -99,8 +116,8 @@ const rim = computed(() => {
     </p>
     <TapStage
       ref="stage"
-      :url="url"
-      :still="still"
+      :url="source"
+      :still="asStill"
       :label="`Film. ${step ? step.name : 'All points are set'}.`"
       :asking="step !== null"
       :marks="Object.values(tapped)"
@@ -111,7 +128,13 @@ const rim = computed(() => {
       @sized="size = $event"
       @unreadable="unreadable = true"
     />
-    <template v-if="!still">
+    <div v-if="pictureAt" class="acts" role="group" aria-label="Which picture">
+      <v-btn v-for="by in STEPS_S" :key="by" class="quiet" @click="stepTo(by)"
+        >{{ by > 0 ? '+' : '−' }}{{ Math.abs(by) }} s</v-btn
+      >
+      <span class="small soft">the picture at {{ shown.toFixed(1) }} s</span>
+    </div>
+    <template v-else-if="!still">
       <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
       <p class="small soft">{{ WHEN[lift] }}</p>
     </template>
@@ -143,7 +166,7 @@ const rim = computed(() => {
         @click="emit('track', tapped, shown)"
         >Track this film</v-btn
       >
-      <template v-if="view === 'side' && !still">
+      <template v-if="view === 'side' && !asStill">
         <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
         <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
           >Only my taps{{

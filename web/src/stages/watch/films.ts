@@ -15,5 +15,11 @@ export function hold(clipId: string, film: Blob): string {
   held.set(clipId, { url, still: isPicture(film) })
   return url
 }
+/** A film that cannot be shown here is not held. */
+export function letGo(clipId: string) {
+  const before = held.get(clipId)
+  if (before) URL.revokeObjectURL(before.url)
+  held.delete(clipId)
+}
 export const isPicture = (file: Blob) => file.type.startsWith('image/')
 export const filmOf = (clipId: string): Held | undefined => held.get(clipId)

@@ -23,29 +23,35 @@ def filmed(coach):
     return add_lifter(coach, name="File Probe", training_age="trained", mass_kg=70.0)
 
 
+def send(coach, lifter, data, **changes):
+    """Send a tracked file; its clip and the answer."""
+    about = {
+        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 90.0, "filmed_on": TODAY,
+    } | changes  # fmt: skip
+    headers = {
+        "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
+        "Content-Type": "application/octet-stream",
+    }  # fmt: skip
+    answer = coach.client.post(
+        at(lifter, "clips/file"), content=data, headers=headers, params=about
+    )
+    return about["clip_id"], answer
+
+
+def send_pull(coach, lifter, data, style):
+    return send(coach, lifter, data, lift="deadlift", load_kg=120.0, style=style)
+
+
 class TestTrackedFiles:
     def motion(self, faults=None):
         made = shot(made_up("squat"), faults, Stand(rate_hz=60.0)).motion
         return Motion(made.times_s, dict(made.points))
 
-    def send(self, coach, lifter, data, **changes):
-        about = {
-            "clip_id": str(uuid7()), "lift": "squat", "load_kg": 90.0, "filmed_on": TODAY,
-        } | changes  # fmt: skip
-        headers = {
-            "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
-            "Content-Type": "application/octet-stream",
-        }  # fmt: skip
-        answer = coach.client.post(
-            at(lifter, "clips/file"), content=data, headers=headers, params=about
-        )
-        return about["clip_id"], answer
-
     @pytest.mark.parametrize("kind", ["csv", "trc", "c3d"])
     def test_every_form_goes_the_way_of_a_film(self, coach, kind):
         lifter = add_lifter(coach, name=f"Tracked {kind}", sex="male", mass_kg=83, stature_m=1.75)
         write = {"csv": to_csv, "trc": to_trc, "c3d": to_c3d}[kind]
-        clip, answer = self.send(coach, lifter, write(self.motion({"hips-rise": 0.05})))
+        clip, answer = send(coach, lifter, write(self.motion({"hips-rise": 0.05})))
         assert answer.status_code == 201, answer.text
         told = coach.get(at(lifter, "clips", clip)).json()
         assert (told["way"], len(told["reps"])) == ("file", 2)
@@ -58,7 +64,7 @@ class TestTrackedFiles:
 
     def test_a_set_of_one_rep_is_not_the_one_with_two_on_film(self, coach):
         lifter = add_lifter(coach, name="One Rep", sex="male", mass_kg=83, stature_m=1.75)
-        clip, _ = self.send(coach, lifter, to_csv(self.motion()))
+        clip, _ = send(coach, lifter, to_csv(self.motion()))
         logged = a_set(load_kg=90.0, reps=1, performed_at=ago(0))
         assert coach.post(at(lifter, "sets"), logged).status_code == 201
         body = {"set_id": str(uuid7()), "replaces": logged["set_id"]}
@@ -72,7 +78,7 @@ class TestTrackedFiles:
         data = to_csv(self.motion({"hips-rise": 0.05}))
         states = []
         for _ in range(6):
-            clip, answer = self.send(coach, lifter, data, load_kg=60.0)
+            clip, answer = send(coach, lifter, data, load_kg=60.0)
             assert answer.status_code == 201, answer.text
             told = coach.get(at(lifter, "clips", clip)).json()
             hips = next(f for f in told["findings"] if f["detector"] == "hips-rise")
@@ -84,7 +90,7 @@ class TestTrackedFiles:
         data, path = to_csv(self.motion()), at(lifter, "squat/settled")
 
         def words(day):
-            clip, answer = self.send(coach, lifter, data, filmed_on=day)
+            clip, answer = send(coach, lifter, data, filmed_on=day)
             assert answer.status_code == 201, answer.text
             return coach.get(at(lifter, "clips", clip)).json()["setup_words"]
 
@@ -100,12 +106,12 @@ class TestTrackedFiles:
         motion = self.motion()
         names = {"bar": "BAR_L", "knee": "LKNE", "hip": "LTRO", "ankle": "LANK"}
         other = to_csv(Motion(motion.times_s, {names[n]: motion.markers[n] for n in names}))
-        _, lacking = self.send(coach, filmed, other)
+        _, lacking = send(coach, filmed, other)
         assert "say which marker is the bar" in lacking.json()["detail"]
         assert "LTRO" in lacking.json()["detail"]
-        _, wrong = self.send(coach, filmed, other, **names | {"hip": "RTRO"})
+        _, wrong = send(coach, filmed, other, **names | {"hip": "RTRO"})
         assert "no marker “RTRO”" in wrong.json()["detail"]
-        _, right = self.send(coach, filmed, other, **names)
+        _, right = send(coach, filmed, other, **names)
         assert right.status_code == 201, right.text
 
     def test_what_is_no_tracked_file_is_told(self, coach, filmed):
@@ -115,7 +121,7 @@ class TestTrackedFiles:
             (b"\x02\x50" + b"\0" * 700, "C3D"),
             (b"time_s,bar_x_m,bar_y_m,bar_z_m\n0,1,1,1\n", "frames"),
         ):
-            _, answer = self.send(coach, filmed, data)
+            _, answer = send(coach, filmed, data)
             assert answer.status_code == 422, answer.text
             assert says in answer.json()["detail"]
 
@@ -137,24 +143,10 @@ def sumo(coach, owner_url, puller):
     return to_csv(Motion(motion.times_s, dict(motion.points)))
 
 
-def read_as(coach, puller, data, style):
-    about = {
-        "clip_id": str(uuid7()), "lift": "deadlift", "load_kg": 120.0, "filmed_on": TODAY,
-        "style": style,
-    }  # fmt: skip
-    headers = {
-        "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
-        "Content-Type": "application/octet-stream",
-    }  # fmt: skip
-    path = at(puller, "clips/file")
-    answer = coach.client.post(path, content=data, headers=headers, params=about)
-    return about["clip_id"], answer
-
-
 def test_a_pull_in_another_style_is_judged_by_the_way_of_that_style(coach, puller, sumo):
-    own, answer = read_as(coach, puller, sumo, "sumo")
+    own, answer = send_pull(coach, puller, sumo, "sumo")
     assert answer.status_code == 201, answer.text
-    other, _ = read_as(coach, puller, sumo, "conventional")
+    other, _ = send_pull(coach, puller, sumo, "conventional")
     told, mistaken = (coach.get(at(puller, "clips", clip)).json() for clip in (own, other))
     assert (told["style"], mistaken["style"]) == ("sumo", "conventional")
     assert told["verdict"]["overall"] == "clean"
@@ -164,7 +156,7 @@ def test_a_pull_in_another_style_is_judged_by_the_way_of_that_style(coach, pulle
 
 
 def test_the_list_names_the_style_and_the_back_at_the_start(coach, puller, sumo):
-    clip, _ = read_as(coach, puller, sumo, "sumo")
+    clip, _ = send_pull(coach, puller, sumo, "sumo")
     line = next(c for c in coach.get(at(puller, "clips")).json()["clips"] if c["clip_id"] == clip)
     start = coach.get(at(puller, "clips", clip)).json()["phases"][0]["instant"]
     assert line["style"] == "sumo"
@@ -172,6 +164,6 @@ def test_the_list_names_the_style_and_the_back_at_the_start(coach, puller, sumo)
 
 
 def test_a_style_that_there_is_not_is_told(coach, puller, sumo):
-    _, answer = read_as(coach, puller, sumo, "squat-style")
+    _, answer = send_pull(coach, puller, sumo, "squat-style")
     assert answer.status_code == 422
     assert "has no style “squat-style”: it has conventional" in answer.json()["detail"]

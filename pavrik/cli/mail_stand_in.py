@@ -12,6 +12,7 @@ from aiosmtpd.smtp import SMTP, Envelope, Session
 from pavrik.cli.start import LOOPBACK, choose_port
 
 TAKEN = "250 taken"
+USUAL_PORT = 8525
 
 
 class Letterbox:
@@ -29,18 +30,18 @@ class Letterbox:
 
 
 @contextmanager
-def mail_stand_in(port: int | None = None) -> Iterator[tuple[Letterbox, int]]:
+def mail_stand_in(port: int) -> Iterator[tuple[Letterbox, int]]:
     """A letterbox on this machine and its port. Raises OperationError where the port is taken."""
-    box, chosen = Letterbox(), choose_port(port)
-    controller = Controller(box, hostname=LOOPBACK, port=chosen)
+    box = Letterbox()
+    controller = Controller(box, hostname=LOOPBACK, port=choose_port(port))
     controller.start()
     try:
-        yield box, chosen
+        yield box, port
     finally:
         controller.stop()
 
 
-def run_mail_stand_in(port: int | None) -> None:
+def run_mail_stand_in(port: int) -> None:
     """Show what comes until Ctrl-C."""
     with mail_stand_in(port) as (_, taken):
         print(f"PAVRIK_SMTP_URL=smtp://{LOOPBACK}:{taken}  Ctrl-C stops it.", flush=True)

@@ -16,7 +16,7 @@ from pavrik.cli.bench_load import run_load_bench
 from pavrik.cli.bench_plans import run_plans_bench
 from pavrik.cli.bench_population import run_population_bench
 from pavrik.cli.bench_watch import run_watch_bench
-from pavrik.cli.mail_stand_in import run_mail_stand_in
+from pavrik.cli.mail_stand_in import USUAL_PORT, run_mail_stand_in
 from pavrik.cli.start import FIRST_PORT, LOOPBACK, start
 from pavrik.errors import BadInputError, PavrikError
 from pavrik.formats.model.computations import (
@@ -135,7 +135,7 @@ def _add_operation(commands: "argparse._SubParsersAction[argparse.ArgumentParser
     bring.add_argument("--owner", default="", help="e-mail of who owns it, where several do")
     bring.set_defaults(run=lambda a: clubs.bring_in(a.file, a.owner))
     mail = commands.add_parser("mail-stand-in", help="a mail server that shows what it received")
-    mail.add_argument("--port", type=int, help="else the first free one")
+    mail.add_argument("--port", type=int, default=USUAL_PORT)
     mail.set_defaults(run=lambda a: run_mail_stand_in(a.port))
     bench = commands.add_parser("bench", help="time the core against its own baselines")
     bench.add_argument("--data", action="store_true", help="time the screens over a large log")

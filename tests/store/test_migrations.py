@@ -49,7 +49,8 @@ def columns(connection, table):
 def test_a_database_of_the_last_version_keeps_its_answers_by_whose_they_are(of_before):
     with psycopg.connect(of_before, autocommit=True) as connection:
         assert "lifter_id" in columns(connection, "kept_answer")
-    assert [int(name[:4]) for name in migrate(of_before)] == [26, 27, 28]
+    since = [number for number, _, _ in shipped_migrations() if number > 25]
+    assert [int(name[:4]) for name in migrate(of_before)] == since
     again = next(sql for number, _, sql in shipped_migrations() if number == KEPT_AGAIN)
     with psycopg.connect(of_before, autocommit=True) as connection:
         connection.execute(again.encode())

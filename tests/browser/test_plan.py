@@ -105,7 +105,10 @@ def test_what_was_logged_since_is_followed_with_a_readable_difference(coach, ser
     page = coach
     page.open_lifter("Dov Harrowgate", "Prescribe")
     page.see("How long, which days, to which meet?")
-    set_date(page, "Start", str(datetime.now(UTC).date() - timedelta(days=7)))
+    start = datetime.now(UTC).date() - timedelta(days=7)
+    set_date(page, "Start", str(start))
+    monday = start + timedelta(days=-start.weekday() % 7)
+    page.see(f"{monday:%a} {monday.day} {monday:%b}")
     page.click("Keep this plan")
     page.see("Print, files, link")
     lifter = page.driver.current_url.split("/lifters/")[1].split("/")[0]

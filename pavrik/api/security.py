@@ -6,6 +6,7 @@ from uuid import UUID
 from fastapi import Cookie, Depends, Header, HTTPException, Request
 
 from pavrik.services.club.accounts import Account, Accounts
+from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
 from pavrik.store.database import Database
@@ -32,6 +33,12 @@ def get_passwords(request: Request) -> Passwords:
     return passwords
 
 
+def get_mail(request: Request) -> Mail:
+    """The mail server that was named, if one was."""
+    mail: Mail = request.app.state.mail
+    return mail
+
+
 def get_account(
     request: Request,
     accounts: Annotated[Accounts, Depends(get_accounts)],
@@ -54,6 +61,7 @@ def get_who(account: Annotated[Account, Depends(get_account)]) -> Who:
 
 DatabaseIn = Annotated[Database, Depends(get_database)]
 AccountsIn = Annotated[Accounts, Depends(get_accounts)]
+MailIn = Annotated[Mail, Depends(get_mail)]
 PasswordsIn = Annotated[Passwords, Depends(get_passwords)]
 AccountIn = Annotated[Account, Depends(get_account)]
 WhoIn = Annotated[Who, Depends(get_who)]

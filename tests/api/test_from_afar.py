@@ -7,6 +7,7 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from uuid6 import uuid7
 
+from pavrik.services.afar import by_link
 from pavrik.services.watch import films as films_module
 from tests.api.helpers import add_lifter
 from tests.api.planned import ago
@@ -247,6 +248,15 @@ def test_an_accepted_set_stands_on_the_platform_at_once(coach, nobody, afar, gym
     assert before.status_code == 200, before.text
     assert word(coach, lifter, body["item_id"], "accepted").status_code == 201
     assert body["item_id"] in coach.get(path).text
+
+
+def test_more_sets_in_a_day_than_anybody_does_wait_for_a_coach(coach, nobody, afar, monkeypatch):
+    lifter, way = afar
+    choice = {"question": "sent_sets", "position": "count"}
+    assert coach.post(at(lifter, "schools"), choice).status_code < 300
+    monkeypatch.setitem(by_link.MOST_WAITING, "set", 2)
+    counted = [nobody.client.post(f"{way}/sets", json=sent_set()).json()["counts"] for _ in "abc"]
+    assert counted == [True, True, False]
 
 
 def test_where_the_club_says_so_a_set_counts_at_once_and_once(coach, nobody, afar):

@@ -91,7 +91,9 @@ def invite_from_afar(owner):
     return owner.client.post("/api/people/invitations", json=body, headers=headers).json()
 
 
-@pytest.mark.parametrize("url", ["mail.example", "http://mail.example", "smtp://"])
+@pytest.mark.parametrize(
+    "url", ["mail.example", "http://mail.example", "smtp://", "smtp://mail.example:x"]
+)
 def test_what_names_no_mail_server_is_refused_at_the_start(url):
     with pytest.raises(OperationError, match="PAVRIK_SMTP_URL names no mail server"):
         Mail(url, "pavrik@kiln.example")

@@ -3,6 +3,7 @@ import { fresh, server } from './server'
 
 vi.mock('@/shared/api', async (original) => (await import('./server')).withServer(original))
 const { default: ChooseFile } = await import('@/stages/watch/ChooseFile.vue')
+const { default: FrameKeys } = await import('@/stages/watch/FrameKeys.vue')
 const { default: Tapping } = await import('@/stages/watch/Tapping.vue')
 const { default: TrackedFile } = await import('@/stages/watch/TrackedFile.vue')
 const { isComplete, stepsOf, tappedOf, tapsOf } = await import('@/stages/watch/taps')
@@ -109,6 +110,23 @@ describe('the picture under the finger', () => {
     await stage.trigger('keydown', { key: 'Enter' })
     await button('Track this film').trigger('click')
     expect(shown.emitted('track')![0]![0].plate).toEqual([620, 341])
+  })
+  it('is told with the time of the picture in which it was tapped, wherever the film went since', async () => {
+    const { shown, stage, button } = await film('squat', without(squat(), 'hip'))
+    const keys = shown.findComponent(FrameKeys)
+    keys.vm.$emit('shown', 1.5)
+    await stage.trigger('click', { clientX: 310, clientY: 260 })
+    keys.vm.$emit('shown', 4)
+    await button('Track this film').trigger('click')
+    expect(shown.emitted('track')![0]![1]).toBe(1.5)
+  })
+  it('lies where it was pressed in an upright film, which has bars beside it', async () => {
+    const { shown, stage, button } = await film('squat', without(squat(), 'hip'))
+    const video = shown.find('video').element
+    video.getBoundingClientRect = () => new DOMRect(10, 20, 1280, 360)
+    await stage.trigger('click', { clientX: 10 + 320 + 300, clientY: 20 + 240 })
+    await button('Track this film').trigger('click')
+    expect(shown.emitted('track')![0]![0].hip).toEqual([600, 480])
   })
   it('sets a point anew when its name is pressed', async () => {
     const { asked, button } = await film('squat', squat())

@@ -13,6 +13,7 @@ from pavrik.api.security import (
     AccountsIn,
     DatabaseIn,
     KeyIn,
+    MailIn,
     PasswordsIn,
     WhoIn,
 )
@@ -33,14 +34,17 @@ from pavrik.formats.wire.people import (
     RoleRequest,
 )
 from pavrik.services.club import people
+from pavrik.services.club.mail import Mail
 from pavrik.store.database import Database
 
 router = APIRouter(prefix="/api", tags=["people"])
 TokenIn = Annotated[str, Cookie(alias=COOKIE, include_in_schema=False)]
 
 
-def _link(request: Request, database: Database, link_id: UUID, token: str) -> NewLink:
-    path, mail = f"/join/{token}", request.app.state.mail
+def _link(
+    request: Request, database: Database, mail: Mail, link_id: UUID, token: str
+) -> NewLink:  # fmt: skip
+    path = f"/join/{token}"
     link = NewLink(link_id=link_id, path=path, qr_svg=qr_of(request, path), days=people.LINK_DAYS)
     if not mail.is_set:
         return link
@@ -52,19 +56,20 @@ def _link(request: Request, database: Database, link_id: UUID, token: str) -> Ne
 
 
 @router.get("/people")
-def read_people(request: Request, database: DatabaseIn, who: WhoIn) -> PeopleAnswer:
+def read_people(database: DatabaseIn, who: WhoIn, mail: MailIn) -> PeopleAnswer:
     """Everybody of the club, and the links that are open."""
     found = people.list_people(database, who)
-    return found.model_copy(update={"by_mail": request.app.state.mail.is_set})
+    return found.model_copy(update={"by_mail": mail.is_set})
 
 
 @router.post("/people/invitations", status_code=201)
 def invite(
-    body: InviteRequest, request: Request, database: DatabaseIn, who: WhoIn, key: KeyIn
-) -> NewLink:
+    body: InviteRequest, request: Request, database: DatabaseIn, who: WhoIn, key: KeyIn,
+    mail: MailIn,
+) -> NewLink:  # fmt: skip
     """Invite somebody; the link is shown now and never again."""
     token = people.invite(database, who, key, body.link_id, body.email, body.role)
-    return _link(request, database, body.link_id, token)
+    return _link(request, database, mail, body.link_id, token)
 
 
 @router.post("/people/links/{link_id}/closing")
@@ -76,11 +81,11 @@ def close_link(link_id: UUID, database: DatabaseIn, who: WhoIn, key: KeyIn) -> L
 @router.post("/people/{coach_id}/password-link", status_code=201)
 def make_password_link(
     coach_id: UUID, body: PasswordLinkRequest, request: Request, database: DatabaseIn,
-    who: WhoIn, key: KeyIn,
+    who: WhoIn, key: KeyIn, mail: MailIn,
 ) -> NewLink:  # fmt: skip
     """A link with which somebody who forgot the password chooses another."""
     token = people.password_link(database, who, key, body.link_id, coach_id)
-    return _link(request, database, body.link_id, token)
+    return _link(request, database, mail, body.link_id, token)
 
 
 @router.post("/people/{coach_id}/role")

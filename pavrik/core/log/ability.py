@@ -40,7 +40,8 @@ VARIATION_SD = assume(
 SHARE_DRIFT = assume(
     "ability_share_drift", 0.004, "log per day", "how a variation's share of the max strays (sd)"
 )
-SPEED = "bar speed"
+SPEED = ""
+"""Where the bar's speed stands among the shares: no variation is called so."""
 SPEED_SD = assume(
     "ability_speed_sd", 0.05, "log", "how far a lifter's slowest rep puts the max by speed off (sd)"
 )

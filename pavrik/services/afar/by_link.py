@@ -38,7 +38,8 @@ def _count_at_once(database: Database, link: CardLink, item_id: UUID) -> bool:
     """Log a set without a word of a coach where the club or the lifter has it so, under the name of
     the coach who gave the link."""
     with database.club(link.club_id) as connection:
-        at_once = sent_sets_count(schools_in_force(connection, link.lifter_id))
+        chosen = schools_in_force(connection, link.lifter_id)
+        at_once = sent_sets_count(chosen) and not _sent_many(connection, link.lifter_id)
         item = item_in(connection, link.lifter_id, item_id)
         if at_once and item.word is None and link.made_by is not None:
             word_id = uuid5(item_id, "counts at once")
@@ -49,6 +50,14 @@ def _count_at_once(database: Database, link: CardLink, item_id: UUID) -> bool:
         return False
     into_log(database, Who(link.club_id, link.made_by, "coach"), item)
     return True
+
+
+def _sent_many(connection: Connection, lifter_id: UUID) -> bool:
+    """Whether more sets came within a day than anybody does: then a coach looks at them first."""
+    since = datetime.now(UTC) - timedelta(days=1)
+    newest = store.list_items(connection, lifter_id, 2 * MOST_WAITING["set"])
+    came = [one for one in newest if one.kind == "set" and one.sent_at and one.sent_at > since]
+    return len(came) > MOST_WAITING["set"]
 
 
 @dataclass(frozen=True)

@@ -39,6 +39,9 @@ export function useLift(lift: Lift) {
   }
 }
 
+/** All lifts, where the lift is chosen on the page. */
+export const useLifts = () => ({ squat: useLift('squat'), deadlift: useLift('deadlift') })
+
 /** Index of the value nearest to a wanted one. */
 export function nearest(values: readonly number[], wanted: number): number {
   return values.reduce(

@@ -42,7 +42,7 @@ async function measure() {
       }),
     ),
   )
-  if (!found) return again()
+  if (!found) return
   const { value, error, unit } = found
   const shown = unit === 'm' ? `${cm(value)} ± ${cm(error)}` : `${value.toFixed(0)}° ± ${error.toFixed(0)}°`
   told.value = { value, words: shown }
@@ -59,7 +59,13 @@ function take() {
 
 <template>
   <div class="of-picture">
-    <ChooseFile v-if="!file" name="From a picture" :says="of.how" accept="image/*" @chosen="file = $event" />
+    <ChooseFile
+      v-if="!file"
+      name="From a picture"
+      :says="`${of.how} It stays on this device.`"
+      accept="image/*"
+      @chosen="file = $event"
+    />
     <template v-else>
       <p class="small" role="status">
         <template v-if="unreadable">This browser cannot show the picture: take it as JPEG or PNG.</template>
@@ -82,6 +88,7 @@ function take() {
       />
       <div class="acts">
         <v-btn v-if="told" variant="flat" :disabled="busy" @click="take">Take it as a reading</v-btn>
+        <v-btn v-else-if="!step" variant="flat" :disabled="busy" @click="measure">Measure it</v-btn>
         <button type="button" class="linkish small" :disabled="busy" @click="again">Tap anew</button>
         <button type="button" class="linkish small" @click="file = null">Another picture</button>
       </div>

@@ -30,13 +30,13 @@ const ANKLE = { id: 'ankle', name: 'Ankle', says: 'The bone on the outside.' } a
 const PICTURES: Record<Asked['kind'], PictureOf> = {
   ankle: {
     kind: 'ankle',
-    how: 'Exactly from the side, phone upright and low, 3 m away or more. It stays on this device.',
+    how: 'Exactly from the side, phone upright and low, 3 m away or more.',
     points: [ANKLE, KNEE],
     limb: ['ankle', 'knee'],
   },
   neutral_depth: {
     kind: 'neutral_depth',
-    how: 'Exactly from the side at the deepest squat with a neutral back, 3 m away or more. It stays on this device.',
+    how: 'Exactly from the side at the deepest squat with a neutral back, 3 m away or more.',
     points: [
       KNEE,
       { id: 'hip', name: 'Hip', says: 'The bony knob at the side of the hip, which turns with the thigh.' },
@@ -46,7 +46,7 @@ const PICTURES: Record<Asked['kind'], PictureOf> = {
   },
   hip_rotation: {
     kind: 'hip_rotation',
-    how: 'Exactly from the front, phone upright at the height of the knee. It stays on this device.',
+    how: 'Exactly from the front, phone upright at the height of the knee.',
     points: [
       { id: 'knee', name: 'Knee', says: 'The middle of the kneecap.' },
       { id: 'ankle', name: 'Ankle', says: 'The middle of the ankle of the same leg.' },
@@ -55,7 +55,7 @@ const PICTURES: Record<Asked['kind'], PictureOf> = {
   },
   hop: {
     kind: 'hop',
-    how: 'From the front once he stands upright again, feet where they landed, whole body in the picture. It stays on this device.',
+    how: 'From the front once he stands upright again, feet where they landed, whole body in the picture.',
     points: [
       { id: 'crown', name: 'Crown', says: 'The top of the head.' },
       { id: 'floor', name: 'Floor', says: 'The floor between the heels.' },

@@ -4,7 +4,7 @@ import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
 import { useProblem } from '@/shared/useProblem'
-import Magnifier from './Magnifier.vue'
+import TapMarks from './TapMarks.vue'
 import type { Pixel } from './taps'
 import { useCross } from './useCross'
 
@@ -70,14 +70,7 @@ const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
       <button type="button" class="linkish" @click.stop="emit('done')">Leave it</button>
       <span v-if="message" role="alert"> {{ message }}</span>
     </p>
-    <svg :viewBox="`0 0 ${size?.[0]} ${size?.[1]}`" aria-hidden="true">
-      <circle v-for="(at, i) in taps" :key="i" :cx="at[0]" :cy="at[1]" :r="props.size[0] / 220" />
-      <template v-if="cross">
-        <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" />
-        <line :x1="cross[0]" :x2="cross[0]" :y1="cross[1] - 14" :y2="cross[1] + 14" />
-      </template>
-    </svg>
-    <Magnifier v-if="cross && size" :film="film" :size="size" :at="cross" :shown="taps.length" />
+    <TapMarks :film="film" :size="props.size" :cross="cross" :marks="taps" :shown="taps.length" />
   </div>
 </template>
 
@@ -99,20 +92,5 @@ const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
   padding: 6px 12px;
   line-height: 1.4;
   z-index: 3;
-}
-svg {
-  position: absolute;
-  inset: 0;
-  width: 100%;
-  height: 100%;
-  pointer-events: none;
-}
-line {
-  stroke: #fffdf8;
-  stroke-width: 1.5;
-  vector-effect: non-scaling-stroke;
-}
-circle {
-  fill: #ff8a5c;
 }
 </style>

@@ -11,7 +11,7 @@ import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { today } from '@/shared/clock'
 import { LIFT_CHOICE } from '@/shared/words'
-import { useLift, type Lift } from '@/shared/lifts'
+import { useLifts, type Lift } from '@/shared/lifts'
 import { settledQuery } from '@/shared/queries'
 import { styleOf } from '@/stages/setup/liftPage'
 import ChooseFile from './ChooseFile.vue'
@@ -44,8 +44,8 @@ watch(view, (now) => {
   if (now !== 'side' && source.value === 'tracked') source.value = 'device'
 })
 const settled = useQuery(computed(() => settledQuery(lift.value, props.lifterId)))
-const { squat, deadlift } = { squat: useLift('squat'), deadlift: useLift('deadlift') }
-const styles = computed(() => (lift.value === 'squat' ? squat : deadlift).names.value)
+const lifts = useLifts()
+const styles = computed(() => lifts[lift.value].names.value)
 /** Empty: as settled. */
 const style = ref('')
 const asSettled = computed(() => {
@@ -77,7 +77,7 @@ interface Film {
   /** The lifter sent it and said for how long it is kept. */
   fromLifter?: boolean
   /** This browser cannot play it: it lies on the server and is shown picture by picture. */
-  pictureAt?: (seconds: number) => string
+  pictureAt?: (seconds: number) => Promise<{ url: string; at: number } | null>
 }
 const film = ref<Film | null>(null)
 const KEPT_DAYS = 30
@@ -142,8 +142,16 @@ async function showStills() {
   if (!sent) return
   now.sent = true
   letGo(now.clipId)
-  now.pictureAt = (seconds) =>
-    `/api/lifters/${props.lifterId}/films/${now.filmId}/still?time_s=${seconds.toFixed(2)}`
+  now.pictureAt = async (seconds) =>
+    (await run(async () => {
+      const path = `/api/lifters/${props.lifterId}/films/${now.filmId}/still?time_s=${seconds.toFixed(3)}`
+      const still = await fetch(path)
+      if (!still.ok) throw new Error('the film cannot be shown any more: choose it again')
+      return {
+        url: URL.createObjectURL(await still.blob()),
+        at: Number(still.headers.get('X-Time-S')),
+      }
+    })) ?? null
 }
 const tracking = ref<Schemas['JobAnswer'] | null>(null)
 const { job, cancel } = useJob(tracking, () => void finish())

@@ -40,7 +40,8 @@ const left = computed(() => {
   const { reps_left: reps, reps_left_sd: sd } = speed.value
   if (reps == null || sd == null) return ''
   const whole = Math.round(reps)
-  return `The last rep’s speed leaves about ${whole} more, give or take ${sd.toFixed(0)}: RPE ${10 - whole}.`
+  const rpe = whole <= 4 ? `: RPE ${10 - whole}` : ''
+  return `The last rep’s speed leaves about ${whole} more, give or take ${sd.toFixed(0)}${rpe}.`
 })
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A film or a picture that is tapped under a magnifier; arrow keys move the cross, Enter sets a point.
 import { computed, ref, useTemplateRef } from 'vue'
-import Magnifier from './Magnifier.vue'
+import TapMarks from './TapMarks.vue'
 import type { Pixel } from './taps'
 import { useCross } from './useCross'
 
@@ -25,7 +25,6 @@ const picture = useTemplateRef<HTMLImageElement>('picture')
 const shownIn = computed(() => video.value ?? picture.value)
 const size = ref<[number, number] | null>(null)
 const { cross, press, key, move } = useCross(shownIn, size, (at) => emit('put', at))
-const drawn = (limb: Pixel[]) => limb.map((at) => at.join(',')).join(' ')
 
 function loaded() {
   if (video.value) size.value = [video.value.videoWidth, video.value.videoHeight]
@@ -57,20 +56,14 @@ defineExpose({ video })
       @loadeddata="loaded"
       @error="emit('unreadable')"
     />
-    <svg v-if="size" :viewBox="`0 0 ${size[0]} ${size[1]}`" aria-hidden="true">
-      <circle v-if="rim" :cx="rim.c[0]" :cy="rim.c[1]" :r="rim.r" class="rim" />
-      <polyline v-for="(limb, i) in limbs" :key="i" :points="drawn(limb)" class="limb" />
-      <circle v-for="(at, i) in marks" :key="i" :cx="at[0]" :cy="at[1]" :r="size[0] / 220" class="mark" />
-      <template v-if="cross && asking">
-        <line :x1="cross[0] - 14" :x2="cross[0] + 14" :y1="cross[1]" :y2="cross[1]" class="cross" />
-        <line :x1="cross[0]" :x2="cross[0]" :y1="cross[1] - 14" :y2="cross[1] + 14" class="cross" />
-      </template>
-    </svg>
-    <Magnifier
-      v-if="shownIn && size && cross && asking"
+    <TapMarks
+      v-if="size"
       :film="shownIn"
       :size="size"
-      :at="cross"
+      :cross="asking ? cross : null"
+      :marks="marks"
+      :limbs="limbs"
+      :rim="rim"
       :shown="shown ?? 0"
     />
   </div>
@@ -85,32 +78,10 @@ defineExpose({ video })
   touch-action: none;
 }
 video,
-img,
-svg {
+img {
   width: 100%;
   height: auto;
   max-height: 62vh;
   object-fit: contain;
-}
-svg {
-  position: absolute;
-  inset: 0;
-  height: 100%;
-  pointer-events: none;
-}
-.rim,
-.limb {
-  fill: none;
-  stroke: #ff8a5c;
-  stroke-width: 2;
-  vector-effect: non-scaling-stroke;
-}
-.mark {
-  fill: #ff8a5c;
-}
-.cross {
-  stroke: #fffdf8;
-  stroke-width: 1.5;
-  vector-effect: non-scaling-stroke;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // One picture of the film, tapped under a magnifier; arrow keys move the cross, Enter sets it.
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
@@ -25,8 +25,8 @@ const props = defineProps<{
   busy: boolean
   /** One picture, not a film. */
   still?: boolean
-  /** A film that this browser cannot play: where the picture at a time is. */
-  pictureAt?: (seconds: number) => string
+  /** A film that this browser cannot play: fetches the picture at a time, with its own time. */
+  pictureAt?: (seconds: number) => Promise<{ url: string; at: number } | null>
 }>()
 const emit = defineEmits<{
   track: [tapped: Tapped, atSeconds: number]
@@ -42,15 +42,25 @@ const size = ref<[number, number] | null>(null)
 const unreadable = ref(false)
 const shown = ref(0)
 const asStill = computed(() => props.still || props.pictureAt !== undefined)
-const source = computed(() => props.pictureAt?.(shown.value) ?? props.url)
+const single = ref<string | null>(null)
+const source = computed(() => single.value ?? props.url)
 watch(
   () => props.pictureAt,
-  () => (unreadable.value = false),
+  () => void show(0),
 )
 const STEPS_S = [-1, -0.1, 0.1, 1]
 const LONGEST_S = 60
-const stepTo = (by: number) =>
-  (shown.value = Math.min(Math.max(0, +(shown.value + by).toFixed(2)), LONGEST_S))
+async function show(seconds: number) {
+  const picture = await props.pictureAt?.(Math.min(Math.max(0, seconds), LONGEST_S))
+  if (!picture) return
+  if (single.value) URL.revokeObjectURL(single.value)
+  single.value = picture.url
+  shown.value = picture.at
+  unreadable.value = false
+}
+onUnmounted(() => single.value && URL.revokeObjectURL(single.value))
+/** When the points were set: the film may be moved on afterwards. Given ones are of its first picture. */
+const tappedAt = ref(0)
 const tapped = ref<Tapped>({ ...props.start })
 const instants = ref<{ time_s: number; tapped: Tapped }[]>([])
 const steps = computed(() => stepsOf(props.lift, props.view))
@@ -63,6 +73,7 @@ const complete = computed(() => isComplete(props.lift, tapped.value, props.view)
 function put(at: Pixel) {
   if (!step.value) return
   tapped.value = { ...tapped.value, [step.value.id]: at }
+  tappedAt.value = shown.value
 }
 function again(id: Step['id']) {
   const kept = { ...tapped.value }
@@ -75,8 +86,8 @@ function seek(time: number) {
 }
 function keepInstant() {
   instants.value = [
-    ...instants.value.filter((i) => i.time_s !== shown.value),
-    { time_s: shown.value, tapped: tapped.value },
+    ...instants.value.filter((i) => i.time_s !== tappedAt.value),
+    { time_s: tappedAt.value, tapped: tapped.value },
   ]
   tapped.value = {}
   skipped.value = new Set()
@@ -129,7 +140,7 @@ const rim = computed(() => {
       @unreadable="unreadable = true"
     />
     <div v-if="pictureAt" class="acts" role="group" aria-label="Which picture">
-      <v-btn v-for="by in STEPS_S" :key="by" class="quiet" @click="stepTo(by)"
+      <v-btn v-for="by in STEPS_S" :key="by" class="quiet" @click="show(shown + by)"
         >{{ by > 0 ? '+' : '−' }}{{ Math.abs(by) }} s</v-btn
       >
       <span class="small soft">the picture at {{ shown.toFixed(1) }} s</span>
@@ -163,7 +174,7 @@ const rim = computed(() => {
         v-else
         variant="flat"
         :disabled="!complete || busy || unreadable"
-        @click="emit('track', tapped, shown)"
+        @click="emit('track', tapped, tappedAt)"
         >Track this film</v-btn
       >
       <template v-if="view === 'side' && !asStill">

@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
 import type { Schemas } from '@/shared/api'
-import { useLift } from '@/shared/lifts'
+import { useLifts } from '@/shared/lifts'
 import { clipsQuery } from '@/shared/queries'
 import { useLifter } from '@/shared/useLifter'
 import { useUnits } from '@/shared/units'
@@ -22,7 +22,7 @@ const { kg } = useUnits()
 const { data: lifter } = useLifter(() => props.lifterId)
 const clips = useQuery(clipsQuery(props.lifterId))
 const list = computed(() => clips.data.value?.clips ?? [])
-const lifts = { squat: useLift('squat'), deadlift: useLift('deadlift') }
+const lifts = useLifts()
 const styleName = (clip: Schemas['ClipLine']) => lifts[clip.lift].nameOf(clip.style).toLowerCase()
 const openId = computed(() => (typeof route.query.clip === 'string' ? route.query.clip : null))
 const open = (clipId: string | null) => router.push({ query: clipId ? { clip: clipId } : {} })

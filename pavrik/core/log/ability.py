@@ -116,10 +116,13 @@ class _Look:
     rated: float = 0.0
     share: int | None = None
 
-    def of(self, row: Sequence[float]) -> float:
-        """The same of the mean, or of a row of the covariance."""
-        seen = row[LEVEL] + self.beyond * row[CURVE] + self.rated * row[RATING]
-        return seen if self.share is None else seen + row[self.share]
+    def of(self, rows: Spread) -> list[float]:
+        """The same of each row: of the mean, or of the covariance."""
+        beyond, rated, share = self.beyond, self.rated, self.share
+        seen = [row[LEVEL] + beyond * row[CURVE] + rated * row[RATING] for row in rows]
+        if share is None:
+            return seen
+        return [one + row[share] for one, row in zip(seen, rows, strict=True)]
 
 
 class _Filter:
@@ -150,8 +153,9 @@ class _Filter:
 
     def _towards(self, look: _Look, noise: float) -> tuple[float, float, list[float]]:
         """Expected value and variance of an observation, and how it goes with the state."""
-        along = [look.of(row) for row in self.cov]
-        return look.of(self.mean), look.of(along) + noise, along
+        along = look.of(self.cov)
+        expected, variance = look.of([self.mean, along])
+        return expected, variance + noise, along
 
     def _learn(self, along: list[float], variance: float, moved: float, told: float) -> None:
         """``moved`` is how far the observation's mean went, ``told`` the share of its variance that

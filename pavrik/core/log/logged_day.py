@@ -8,9 +8,9 @@ from pavrik.core.log.training_set import Evidence, TrainingSet, evidence_of
 from pavrik.core.strength.estimated_max import (
     MOST_REPS,
     TRUSTED_REPS,
-    effective_reps,
+    Counted,
+    counted_in_full,
     estimate_max,
-    trusted_factor,
 )
 
 FORMULA_SD = assume("ability_formula_sd", 0.002, "log per rep", "error of rep formulas beyond that")
@@ -26,12 +26,11 @@ class Whole:
         self.sets = 0
         self.value = self.beyond = self.rated = self.noise = 0.0
 
-    def add(self, logged: TrainingSet, kg: float) -> None:
-        beyond = effective_reps(logged.reps, logged.rpe) - 1.0
+    def add(self, kg: float, beyond: float, *, to_the_last: bool) -> None:
         self.sets += 1
         self.value += math.log(kg)
         self.beyond += beyond
-        self.rated += 0.0 if logged.rpe is not None and logged.rpe >= 10.0 else 1.0
+        self.rated += not to_the_last
         self.noise += (FORMULA_SD * beyond) ** 2
 
 
@@ -63,27 +62,29 @@ class LoggedDay:
             return
         if not logged.counts_for_max:
             return
-        factor = trusted_factor(logged.reps, logged.rpe)
+        counted = counted_in_full(logged.reps, logged.rpe)
         if logged.of_max is not None:
-            if factor is not None:
-                self._variation(logged, logged.load_kg * factor, logged.of_max[0])
+            if counted is not None:
+                self._variation(logged, counted, logged.of_max[0])
             return
         if logged.load_kg > self.lifted:
             self.lifted = logged.load_kg
-        if factor is None:
+        if counted is None:
             self._bound(logged)
             return
-        kg = logged.load_kg * factor
+        kg = logged.load_kg * counted.factor
         if kg > self._best_kg:
             self._best_kg, self._best_of = kg, logged
         if self.whole is None:
             self.whole = Whole()
-        self.whole.add(logged, kg)
+        self.whole.add(kg, counted.beyond, to_the_last=logged.rpe == 10.0)
 
-    def _variation(self, logged: TrainingSet, kg: float, share: float) -> None:
+    def _variation(self, logged: TrainingSet, counted: Counted, share: float) -> None:
         if self.of_variation is None:
             self.of_variation = {}
-        self.of_variation.setdefault(logged.variation, Whole()).add(logged, kg)
+        kg = logged.load_kg * counted.factor
+        whole = self.of_variation.setdefault(logged.variation, Whole())
+        whole.add(kg, counted.beyond, to_the_last=logged.rpe == 10.0)
         if kg / share > self._instead_kg:
             self._instead_kg, self._instead_of = kg / share, logged
 

@@ -68,11 +68,10 @@ class TrainingSet:
     @property
     def counts_for_max(self) -> bool:
         """A miss, a lift-ending fault, a cut depth and a rebound say nothing about the max."""
-        return (
-            self.reps > 0
-            and self.missed_reps == 0
-            and not self.is_rebound
-            and not any(fault.severity == 3 or fault.fault_id == "high" for fault in self.faults)
+        if self.reps == 0 or self.missed_reps or self.is_rebound:
+            return False
+        return not self.faults or not any(
+            fault.severity == 3 or fault.fault_id == "high" for fault in self.faults
         )
 
     def estimate(self) -> EstimatedMax | None:

@@ -7,6 +7,7 @@ with the *effective* reps, reps done plus reps left.
 
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
 
@@ -82,14 +83,21 @@ def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> Estimat
     )
 
 
+class Counted(NamedTuple):
+    """A set that counts in full: its estimated max over its load, its effective reps beyond one."""
+
+    factor: float
+    beyond: float
+
+
 @lru_cache(maxsize=4096)
-def trusted_factor(reps: int, rpe: float | None) -> float | None:
-    """The estimated max of a set over its load, where the set counts in full: an RPE of 6 or more
-    was stated and no more than 10 effective reps were done. Else None."""
+def counted_in_full(reps: int, rpe: float | None) -> Counted | None:
+    """What a set says of the max where it counts in full: an RPE of 6 or more was stated and no
+    more than 10 effective reps were done. Else None."""
     if rpe is None or rpe < LEAST_TRUSTED_RPE:
         return None
     found = estimate_max(1.0, reps, rpe)
-    return found.kg if found.trusted else None
+    return Counted(found.kg, found.effective_reps - 1.0) if found.trusted else None
 
 
 def load_for(max_kg: float, reps: int, rpe: float) -> float:

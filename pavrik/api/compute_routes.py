@@ -19,7 +19,12 @@ from pavrik.formats.model.computations import (
 )
 from pavrik.formats.model.deadlift_answers import DeadliftFitAnswer, StartAnswer
 from pavrik.formats.model.lift_answers import CostAnswer, PathAnswer
-from pavrik.formats.model.picture import PictureAnswer, PictureRequest
+from pavrik.formats.model.picture import (
+    LengthsAnswer,
+    LengthsRequest,
+    PictureAnswer,
+    PictureRequest,
+)
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanAnswer, PublicPlanRequest
 from pavrik.formats.wire.shapes import StoryAnswer, StoryRequest
@@ -117,6 +122,12 @@ def compute_story(body: StoryRequest) -> StoryAnswer:
 def compute_picture(body: PictureRequest) -> PictureAnswer:
     """The ``pavrik picture`` computation."""
     return picture.picture(body)
+
+
+@router.post("/lengths")
+def compute_lengths(body: LengthsRequest) -> LengthsAnswer:
+    """The ``pavrik lengths`` computation."""
+    return picture.lengths(body)
 
 
 @router.post("/watch")

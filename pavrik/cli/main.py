@@ -25,7 +25,7 @@ from pavrik.formats.model.computations import (
     AtLoadRequest,
     PoseRequest,
 )
-from pavrik.formats.model.picture import PictureRequest
+from pavrik.formats.model.picture import LengthsRequest, PictureRequest
 from pavrik.formats.model.requests import PlatesRequest
 from pavrik.formats.plan_request import PublicPlanRequest
 from pavrik.formats.refusals import sentence
@@ -47,6 +47,7 @@ COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel], str]] = {
     "story": (StoryRequest, shapes.story, "a made-up lifter through twelve weeks of a shape"),
     "watch": (WatchRequest, watch.watch, "a tracked film: its findings with their errors"),
     "picture": (PictureRequest, picture.picture, "a mobility screen from taps in one picture"),
+    "lengths": (LengthsRequest, picture.lengths, "limbs from taps in a picture, to check the tape"),
     "plates": (PlatesRequest, model.plates, "plates for a target from the gym's stock"),
 }
 

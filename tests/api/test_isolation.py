@@ -91,6 +91,8 @@ BODIES = {
         "performed_at": "2026-11-20T17:00:00Z"},
     ("POST", "/api/lifters/{lifter_id}/sent/{item_id}/words"): lambda: {
         "word_id": str(uuid7()), "word": "declined"},
+    ("POST", "/api/lifters/{lifter_id}/ready-made-films"): lambda: {
+        "film_id": str(uuid7()), "name": "pull-honest"},
     ("POST", "/api/lifters/{lifter_id}/simulated-films/head-on-taps"): lambda: {
         "film_id": str(uuid7()), "lift": "squat", "load_kg": 60, "view": "front"},
     ("POST", "/api/lifters/{lifter_id}/clips/head-on"): lambda: CLIP | {
@@ -146,6 +148,10 @@ BODIES = {
     ("POST", "/api/shapes/look"): lambda: text_of(shape_of("wave")).model_dump(),
     ("POST", "/api/compute/picture"): lambda: {
         "kind": "ankle", "stature_m": 1.7, "points": {"ankle": [100, 400], "knee": [180, 250]},
+    },
+    ("POST", "/api/compute/lengths"): lambda: {
+        "stature_m": 1.7, "taped_m": {"shank_m": 0.42},
+        "points": {"crown": [90, 50], "floor": [90, 450], "ankle": [100, 430], "knee": [90, 330]},
     },
     ("POST", "/api/compute/story"): lambda: {
         "shape": body_of(shape_of("wave")).model_dump(exclude_none=True), "number": 1},

@@ -1,9 +1,10 @@
-"""A mobility screen off a picture of a phone: tapped, measured, kept; the picture stays here."""
+"""Pictures of a phone, tapped and measured: a mobility screen, the limbs beside the tape."""
 
 import cv2
 import numpy as np
 import pytest
 
+from pavrik.demo.people import PEOPLE
 from tests.browser.test_watch import tap
 
 SIZE = (900, 1600)
@@ -29,7 +30,7 @@ def picture(tmp_path_factory):
 def test_an_ankle_is_read_off_a_picture_and_kept_as_a_reading(coach, picture):
     coach.open_lifter("Theo Rowan-Mbali", "Measure")
     coach.see("From a picture", "It stays on this device")
-    coach.find(".of-picture input[type=file]").send_keys(str(picture))
+    coach.find(".screens .of-picture input[type=file]").send_keys(str(picture))
     coach.see("Ankle. The bone on the outside.")
     coach.until(lambda: coach.find(".stage-film img").size["height"] > 100, "the picture")
     tap(coach, ANKLE, SIZE)
@@ -45,3 +46,33 @@ def test_an_ankle_is_read_off_a_picture_and_kept_as_a_reading(coach, picture):
     coach.until(lambda: first.get_attribute("value") == "35", "the reading in its field")
     coach.click("Keep Ankle bend")
     coach.until(lambda: "35°" in coach.find(".screens").text, "the kept screen")
+
+
+def standing(segments_m, stature_m, **longer_m):
+    """Where the joints of a standing lifter lie in the picture, some limbs longer than they are."""
+    metre_px = 1300 / stature_m
+    limbs_m = {"upper_arm": 0.33, "forearm": 0.26} | segments_m
+    near = {name: (m + longer_m.get(name, 0.0)) * metre_px * 1.039 for name, m in limbs_m.items()}
+    ankle = 1450 - 0.08 * metre_px
+    knee = ankle - near["shank"]
+    hip = knee - near["thigh"]
+    shoulder = hip - near["trunk"]
+    elbow = shoulder + near["upper_arm"]
+    heights = (150, 1450, ankle, knee, hip, shoulder, elbow, elbow + near["forearm"])
+    return [(450, round(height)) for height in heights]
+
+
+def test_a_tape_that_read_another_bone_is_found_by_a_picture(coach, picture):
+    person = next(one for one in PEOPLE if one.name == "Marlow Teague")
+    coach.open_lifter(person.name, "Measure")
+    coach.click("Check the tape with a picture")
+    coach.find("details .of-picture input[type=file]").send_keys(str(picture))
+    coach.until(lambda: coach.find(".stage-film img").size["height"] > 100, "the picture")
+    for place in standing(person.segments_m, person.stature_m, thigh=0.07):
+        tap(coach, place, SIZE)
+    coach.see("knee line to hip bone: tape and picture cannot well be of one length")
+    rows = [row.text.splitlines()[0] for row in coach.all("details tbody tr")]
+    assert len(rows) == 5
+    assert coach.serious_violations() == []
+    coach.resize(390, 844)
+    assert coach.wider_than_the_screen() <= 0

@@ -24,11 +24,21 @@ from pavrik.formats.wire.watch_requests import (
     HeadOnTapsIn,
     HeadOnTrackRequest,
     PointsRequest,
+    ReadyMadeFilm,
+    ReadyMadeRequest,
     SimulateRequest,
     TapsIn,
     TrackRequest,
 )
-from pavrik.services.watch import clips, depth, simulated, tracked_files, tracking, words
+from pavrik.services.watch import (
+    clips,
+    depth,
+    ready_made,
+    simulated,
+    tracked_files,
+    tracking,
+    words,
+)
 from pavrik.services.watch.films import check_sender, media_type_of
 from pavrik.services.watch.lifting import lifting_of
 
@@ -103,6 +113,20 @@ def simulated_head_on_taps(
     """The same for a film from the front or from behind."""
     lifting = lifting_of(database, who, lifter_id, body.lift, body.load_kg, body.style)
     return simulated.head_on_taps_for(lifting, body)
+
+
+@router.get("/ready-made-films")
+def list_ready_made(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> list[ReadyMadeFilm]:
+    """Films that ship with Pavrik and show this lifter of the demo club."""
+    return ready_made.films_of(database, who, lifter_id)
+
+
+@router.post("/ready-made-films", status_code=201)
+def open_ready_made(
+    lifter_id: UUID, body: ReadyMadeRequest, database: DatabaseIn, who: WhoIn, films: FilmsIn
+) -> FilmRef:
+    """Let one of them wait to be tracked, like a film that was sent."""
+    return ready_made.lay_out(database, who, films, lifter_id, body.film_id, body.name)
 
 
 @router.get("/clips")

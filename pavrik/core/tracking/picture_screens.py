@@ -31,20 +31,21 @@ class PictureScreen:
     read: Callable[[Points, float], tuple[float, float]]
 
 
-def _limb(points: Points, lower: str, upper: str) -> tuple[float, float]:
+def limb_px(points: Points, lower: str, upper: str) -> tuple[float, float]:
     """How far the upper end is to the right of the lower one, and above it, in pixels. Raises
     ValueError where both are the same place."""
     (u0, v0), (u1, v1) = points[lower], points[upper]
     right, up = u1 - u0, v0 - v1
     if np.hypot(right, up) < _SHORTEST_PX:
         raise ValueError(
-            f"{_named(lower)} and {_named(upper)} are {np.hypot(right, up):.0f} pixels apart: tap "
+            f"{named(lower)} and {named(upper)} are {np.hypot(right, up):.0f} pixels apart: tap "
             f"them on their joints, in a picture that shows the lifter larger"
         )
     return right, up
 
 
-def _named(point: str) -> str:
+def named(point: str) -> str:
+    """A point in words."""
     return point.replace("_", " ")
 
 
@@ -55,7 +56,7 @@ def _limb_error_deg(length_of_stature: float, stature_m: float) -> float:
 
 def _shank(points: Points, stature_m: float) -> tuple[float, float]:
     """The shank from vertical, whichever way it leans."""
-    right, up = _limb(points, "ankle", "knee")
+    right, up = limb_px(points, "ankle", "knee")
     lean = float(degrees(np.arctan2(abs(right), up)))
     return lean, _limb_error_deg(_SHANK_OF_STATURE, stature_m)
 
@@ -63,8 +64,8 @@ def _shank(points: Points, stature_m: float) -> tuple[float, float]:
 def _neutral_depth(points: Points, stature_m: float) -> tuple[float, float]:
     """The hip's closing from thigh and trunk, whichever way the lifter looks; a tap beside the hip
     turns both limbs."""
-    to_knee, knee_up = _limb(points, "hip", "knee")
-    to_shoulder, shoulder_up = _limb(points, "hip", "shoulder")
+    to_knee, knee_up = limb_px(points, "hip", "knee")
+    to_shoulder, shoulder_up = limb_px(points, "hip", "shoulder")
     ahead = np.copysign(1.0, to_knee)
     thigh = float(degrees(np.arctan2(knee_up, abs(to_knee))))
     lean = float(degrees(np.arctan2(ahead * to_shoulder, shoulder_up)))
@@ -77,8 +78,8 @@ def _neutral_depth(points: Points, stature_m: float) -> tuple[float, float]:
 
 def _hop(points: Points, stature_m: float) -> tuple[float, float]:
     """Ankle to ankle, by the stature from crown to floor."""
-    tall = float(np.hypot(*_limb(points, "floor", "crown")))
-    apart = float(np.hypot(*_limb(points, "ankle_left", "ankle_right")))
+    tall = float(np.hypot(*limb_px(points, "floor", "crown")))
+    apart = float(np.hypot(*limb_px(points, "ankle_left", "ankle_right")))
     metre = stature_m / tall
     error = np.sqrt(2.0) * TAP_SD_M * np.hypot(1.0, apart / tall)
     return apart * metre, float(error)
@@ -96,7 +97,7 @@ def read_picture(kind: PictureKind, points: Points, stature_m: float) -> tuple[f
     """A screen's value and its error (sd), degrees or m. Raises ValueError with a sentence where
     points are missing or too near to each other."""
     screen = PICTURE_SCREENS[kind]
-    missing = [_named(point) for point in screen.points if point not in points]
+    missing = [named(point) for point in screen.points if point not in points]
     if missing:
         raise ValueError(f"not tapped yet: {', '.join(missing)}")
     return screen.read(points, stature_m)

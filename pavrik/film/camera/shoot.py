@@ -27,13 +27,13 @@ from pavrik.film.camera.scene import Image, Looks, Scene
 CODEC = "libvpx"
 STEADY = {"deadline": "good", "cpu-used": "5"}
 """The same film whatever else the machine does."""
-BITS_PER_PIXEL = 0.14
 
 
 @dataclass(frozen=True)
 class Stand:
     """Where the phone stands: distance and height in m, how far off the side and how tilted
-    (rad), how much it shakes (pixels) and how grainy it is (grey levels)."""
+    (rad), how much it shakes (pixels), how grainy it is (grey levels), and how many bits it
+    writes for a pixel."""
 
     distance_m: float = 4.5
     height_m: float = 0.55
@@ -44,6 +44,7 @@ class Stand:
     facing: int = 1
     size: tuple[int, int] = (1280, 720)
     rate_hz: float = 30.0
+    bits_per_pixel: float = 0.14
 
     def camera(self) -> Camera:
         """The pinhole, level."""
@@ -138,7 +139,7 @@ def _stream(container: OutputContainer, stand: Stand) -> VideoStream:
     )
     stream.width, stream.height = stand.size
     stream.pix_fmt = "yuv420p"
-    stream.bit_rate = round(BITS_PER_PIXEL * stand.rate_hz * stand.size[0] * stand.size[1])
+    stream.bit_rate = round(stand.bits_per_pixel * stand.rate_hz * stand.size[0] * stand.size[1])
     return stream
 
 

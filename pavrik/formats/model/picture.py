@@ -1,4 +1,5 @@
-"""``pavrik picture``: a mobility screen from a few taps in one picture."""
+"""``pavrik picture`` and ``pavrik lengths``: a mobility screen, lengths of limbs from a few taps in
+one picture."""
 
 from typing import Annotated, Literal
 
@@ -29,3 +30,38 @@ class PictureAnswer(BaseModel):
     value: float
     error: float
     unit: Literal["deg", "m"]
+
+
+BodyPoint = Literal[
+    "crown", "floor", "ankle", "knee", "hip", "shoulder", "elbow", "wrist"
+]  # fmt: skip
+
+
+SegmentName = Literal["shank_m", "thigh_m", "trunk_m", "upper_arm_m", "forearm_m"]
+
+
+class LengthsRequest(Strict):
+    """Where was tapped in a picture of a lifter who stands upright, side on: crown and floor for
+    the scale, and the joints of the near side, in pixels from the left upper corner; and what the
+    tape said, by segment."""
+
+    stature_m: Annotated[float, Field(ge=1.2, le=2.3)]
+    points: dict[BodyPoint, tuple[Place, Place]]
+    taped_m: dict[SegmentName, Annotated[float, Field(ge=0.05, le=1.2)]] = Field(
+        default_factory=dict
+    )
+
+
+class LengthOfPicture(BaseModel):
+    """A limb's length and its error (one standard deviation); whether the tape cannot well have
+    read the same limb."""
+
+    length_m: float
+    error_m: float
+    contradicts: bool
+
+
+class LengthsAnswer(BaseModel):
+    """Lengths by segment."""
+
+    lengths: dict[str, LengthOfPicture]

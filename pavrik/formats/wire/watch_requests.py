@@ -175,6 +175,30 @@ class SimulateRequest(Strict):
     seed: Annotated[int, Field(ge=0, le=10_000)] = 1
 
 
+class ReadyMadeFilm(BaseModel):
+    """A film that ships: whom and what it shows, where a careful hand taps its first picture, and
+    the faults that were put into it."""
+
+    name: Text
+    lifter_id: UUID
+    lift: LiftId
+    view: ClipView
+    load_kg: float
+    large_plates: int
+    says: Text
+    reps: int
+    faults: list[Text]
+    taps: TapsIn | None = None
+    head_on_taps: HeadOnTapsIn | None = None
+
+
+class ReadyMadeRequest(Strict):
+    """Open a film that ships."""
+
+    film_id: UUID
+    name: Annotated[Text, Field(min_length=1, max_length=60)]
+
+
 class ClipWordRequest(Strict):
     """A word to a finding, or to the clip."""
 

@@ -9,6 +9,7 @@ import { useUnits } from '@/shared/units'
 import { useLifter } from '@/shared/useLifter'
 import { useLift } from '@/shared/lifts'
 import { styleOf } from '@/stages/setup/liftPage'
+import PictureLengths from './PictureLengths.vue'
 import Readings from './Readings.vue'
 import Screens from './Screens.vue'
 import { leversQuery, measurementsQuery, rankingQuery } from '@/shared/queries'
@@ -125,6 +126,12 @@ watch(leader, (now, then) => {
           </p>
           <p v-if="sheet.data.value.sum_doubt" class="signal">{{ sheet.data.value.sum_doubt }}.</p>
         </div>
+        <PictureLengths
+          v-if="lifter"
+          :landmarks="sheet.data.value.landmarks"
+          :stature-m="lifter.profile.stature_m"
+          @pick="picked = $event"
+        />
       </div>
       <Screens
         v-if="lifter"

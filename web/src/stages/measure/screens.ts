@@ -14,19 +14,42 @@ export interface Screen {
 }
 
 type Asked = Schemas['PictureRequest']
-export type PicturePoint = keyof Asked['points']
-
+/** A point to be tapped. */
+export interface PointOf {
+  id: string
+  name: string
+  says: string
+}
 /** How a screen is read off one picture: how it is taken, what is tapped in which order. */
 export interface PictureOf {
   kind: Asked['kind']
   how: string
-  points: { id: PicturePoint; name: string; says: string }[]
+  points: PointOf[]
   /** Drawn as one line. */
-  limb: PicturePoint[]
+  limb: string[]
 }
 
 const KNEE = { id: 'knee', name: 'Knee', says: 'The middle of the joint, on the outside.' } as const
 const ANKLE = { id: 'ankle', name: 'Ankle', says: 'The bone on the outside.' } as const
+/** How a standing lifter is tapped for the lengths of the limbs. */
+export const STANDING: { how: string; points: PointOf[]; limbs: string[][] } = {
+  how: 'He stands tall, exactly from the side, arm hanging, whole body in the picture; phone upright at the height of the hip, 4 m away.',
+  points: [
+    { id: 'crown', name: 'Crown', says: 'The top of the head.' },
+    { id: 'floor', name: 'Floor', says: 'The floor under the heel of the near foot.' },
+    ANKLE,
+    KNEE,
+    { id: 'hip', name: 'Hip', says: 'The bony knob at the side of the hip.' },
+    { id: 'shoulder', name: 'Shoulder', says: 'The bony corner of the shoulder.' },
+    { id: 'elbow', name: 'Elbow', says: 'The joint on the outside.' },
+    { id: 'wrist', name: 'Wrist', says: 'The bone on the side of the thumb.' },
+  ],
+  limbs: [
+    ['ankle', 'knee', 'hip', 'shoulder'],
+    ['shoulder', 'elbow', 'wrist'],
+  ],
+}
+
 const PICTURES: Record<Asked['kind'], PictureOf> = {
   ankle: {
     kind: 'ankle',

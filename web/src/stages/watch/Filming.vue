@@ -15,6 +15,7 @@ import { useLifts, type Lift } from '@/shared/lifts'
 import { settledQuery } from '@/shared/queries'
 import { styleOf } from '@/stages/setup/liftPage'
 import ChooseFile from './ChooseFile.vue'
+import ReadyMade from './ReadyMade.vue'
 import SentFilms from './SentFilms.vue'
 import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
@@ -96,6 +97,12 @@ function takeSent(blob: Blob, about: Schemas['SentAnswer']) {
   filmedOn.value = about.performed_at.slice(0, 10)
   take(blob, about.item_id, true)
   if (film.value) film.value.fromLifter = true
+}
+function takeReadyMade(blob: Blob, filmId: string, about: Schemas['ReadyMadeFilm'], start: Tapped) {
+  lift.value = about.lift
+  view.value = about.view
+  load.value = massOf(about.load_kg)
+  take(blob, filmId, true, start)
 }
 async function drop() {
   const now = film.value
@@ -291,16 +298,18 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           :style-id="style"
           @kept="keptFile"
         />
-        <Simulated
-          v-else
-          :lifter-id="lifterId"
-          :lift="lift"
-          :view="view"
-          :load-kg="loadKg"
-          :style-id="style"
-          :faults="(known.faults[lift] ?? []).filter((f) => f.views?.includes(view))"
-          @filmed="take"
-        />
+        <template v-else>
+          <ReadyMade :lifter-id="lifterId" @opened="takeReadyMade" />
+          <Simulated
+            :lifter-id="lifterId"
+            :lift="lift"
+            :view="view"
+            :load-kg="loadKg"
+            :style-id="style"
+            :faults="(known.faults[lift] ?? []).filter((f) => f.views?.includes(view))"
+            @filmed="take"
+          />
+        </template>
       </template>
       <Tapping
         v-else

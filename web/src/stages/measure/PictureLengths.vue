@@ -1,0 +1,110 @@
+<script setup lang="ts">
+// The tape checked by a picture: limbs of a lifter who stands side on, beside what was read twice.
+import { computed, ref } from 'vue'
+import { answered, client, type Schemas } from '@/shared/api'
+import { useProblem } from '@/shared/useProblem'
+import { useUnits } from '@/shared/units'
+import type { Pixel } from '@/stages/watch/taps'
+import { STANDING } from './screens'
+import TappedPicture from './TappedPicture.vue'
+
+type Landmark = Schemas['LandmarkAnswer']
+const props = defineProps<{ landmarks: Landmark[]; statureM: number }>()
+const emit = defineEmits<{ pick: [segment: string] }>()
+const { cm } = useUnits()
+const { message, busy, run } = useProblem()
+const lengths = ref<Schemas['LengthsAnswer']['lengths'] | null>(null)
+
+async function measure(points: Record<string, Pixel>) {
+  const taped = props.landmarks.filter((l) => !l.estimated).map((l) => [l.segment, l.length_m])
+  const found = await run(() =>
+    answered(
+      client.POST('/api/compute/lengths', {
+        body: {
+          stature_m: props.statureM,
+          points,
+          taped_m: Object.fromEntries(taped.filter(([name]) => LIMBS.has(String(name)))),
+        },
+      }),
+    ),
+  )
+  lengths.value = found?.lengths ?? null
+}
+const LIMBS = new Set(['shank_m', 'thigh_m', 'trunk_m', 'upper_arm_m', 'forearm_m'])
+const rows = computed(() =>
+  props.landmarks.flatMap((landmark) => {
+    const seen = lengths.value?.[landmark.segment]
+    return seen ? [{ landmark, seen }] : []
+  }),
+)
+const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
+</script>
+
+<template>
+  <details class="note mt-5 small">
+    <summary><b>Check the tape with a picture</b></summary>
+    <TappedPicture
+      name="A picture from the side"
+      :how="STANDING.how"
+      :points="STANDING.points"
+      :limbs="STANDING.limbs"
+      :message="message"
+      @complete="measure"
+      @anew="lengths = null"
+    >
+      <template #told>
+        <template v-if="wrong.length">
+          <b class="signal">{{ wrong.map(({ landmark }) => landmark.name.toLowerCase()).join(', ') }}:</b>
+          tape and picture cannot well be of one length. Read it again.
+        </template>
+        <template v-else-if="rows.length">
+          Nothing that was taped is contradicted. A picture finds a tape that is some 5 cm off, not a smaller
+          slip.
+        </template>
+      </template>
+      <template #acts="{ again }">
+        <v-btn v-if="!lengths" variant="flat" :disabled="busy" @click="again">Measure it</v-btn>
+      </template>
+    </TappedPicture>
+    <table v-if="rows.length" class="num mt-2">
+      <thead>
+        <tr>
+          <th scope="col">Length</th>
+          <th scope="col">Tape</th>
+          <th scope="col">Picture</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ landmark, seen } in rows" :key="landmark.landmark">
+          <th scope="row">
+            <button class="linkish" type="button" @click="emit('pick', landmark.segment)">
+              {{ landmark.name }}
+            </button>
+          </th>
+          <td>{{ landmark.estimated ? 'not taped' : cm(landmark.length_m) }}</td>
+          <td :class="{ signal: seen.contradicts }">{{ cm(seen.length_m) }} ± {{ cm(seen.error_m) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+}
+table {
+  border-collapse: collapse;
+  width: 100%;
+}
+th {
+  font-weight: inherit;
+  text-align: left;
+}
+td {
+  text-align: right;
+}
+th:not(:first-child) {
+  text-align: right;
+}
+</style>

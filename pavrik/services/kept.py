@@ -2,11 +2,12 @@
 one request where several ask the same at once."""
 
 import hashlib
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
 from functools import cache
 from pathlib import Path
 from threading import Lock
+from typing import TypeVar
 from uuid import UUID
 
 from pydantic import BaseModel
@@ -15,7 +16,7 @@ import pavrik
 from pavrik.services.context import Who
 from pavrik.services.writes import digest_of
 from pavrik.store import kept as store
-from pavrik.store.database import Database
+from pavrik.store.database import Connection, Database
 
 NOBODY = store.NOBODY
 
@@ -74,3 +75,27 @@ def kept_answer(
         with database.club(who.club_id) as connection:
             store.keep(connection, who.club_id, whose, kind, digest, at, _computed_by(), answer)
         return answer
+
+
+Part = TypeVar("Part", bound=BaseModel)
+
+
+def kept_parts(
+    connection: Connection, who: Who, kind: str, form: type[Part],
+    parts: Mapping[UUID, Callable[[], Part]],
+) -> dict[UUID, Part]:  # fmt: skip
+    """What is read of every lifter, by lifter: those parts that are kept, while nothing of theirs
+    changed, and the others made anew and kept. They are read, not computed: all in the caller's
+    transaction."""
+    at, asked = store.stamps(connection, list(parts)), digest_of(None)
+    found: dict[UUID, Part] = {}
+    for whose, answer in store.find_all(connection, kind, asked, at, _computed_by()).items():
+        found[whose] = form.model_validate_json(answer)
+    for whose, make in parts.items():
+        if whose not in found:
+            found[whose] = made = make()
+            store.keep(
+                connection, who.club_id, whose, kind, asked, at[whose], _computed_by(),
+                made.model_dump_json(),
+            )  # fmt: skip
+    return found

@@ -9,7 +9,7 @@ from psycopg.types.json import Jsonb
 
 from pavrik.core.prescription.plan_parts import Edit
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, tuples_of
+from pavrik.store.statements import all_of, one_of, run
 
 
 @dataclass(frozen=True)
@@ -86,11 +86,6 @@ def add_edit(
 def list_edits(connection: Connection, series_id: UUID) -> list[Edit]:
     """Everything done to a plan by hand, in order."""
     return all_of(connection, Edit, "list_edits", series_id=series_id)
-
-
-def edited_series(connection: Connection) -> set[UUID]:
-    """The plans that anything was done to by hand."""
-    return {series_id for (series_id,) in tuples_of(connection, "edited_series")}
 
 
 def add_variation_word(

@@ -144,3 +144,17 @@ def test_equal_questions_at_once_are_computed_once(server, empty_name, open_data
         answers = {one.result(timeout=30) for one in asked}
     assert len(answers) == 1
     assert computed == [1]
+
+
+def test_the_floor_reads_anew_only_whose_facts_changed(coach, monkeypatch):
+    one, other = add_lifter(coach, name="Changes"), add_lifter(coach, name="Stays")
+    coach.get("/api/floor")
+    calls = counted(monkeypatch, board, "_part")
+    coach.post(f"/api/lifters/{one}/flags", {"region": "knee"})
+    rows = {row["lifter_id"]: row for row in coach.get("/api/floor").json()}
+    assert calls == ["_part"]
+    assert rows[one]["needs"][0]["kind"] == "pain"
+    assert {need["kind"] for need in rows[other]["needs"]} == {"open"}
+    assert coach.send("PUT", "/api/equipment/kit", {"items": ["axle"]}).status_code == 200
+    coach.get("/api/floor")
+    assert len(calls) == 1 + len(rows), "what the club has in common is in every part"

@@ -20,7 +20,7 @@ from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import LiftState, Plan, PlanAsk
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation, shipped_variations
-from pavrik.core.variations.loading import Loading, deadlift_loadings, squat_loadings
+from pavrik.core.variations.loading import Loading, place_pulls, place_squats
 from pavrik.core.variations.ratio import learn_ratio
 
 GYM = Gym(
@@ -42,9 +42,9 @@ def loadings(lift: str) -> tuple[list[Variation], dict[str, Loading]]:
     computed = [v for v in variations if v.knob is not None]
     ratios = [v.ratio[0] for v in computed if v.ratio]
     if lift == "squat":
-        found = squat_loadings(lifter, SquatSetup("low", 0.42, 0.35), computed, 180.0, ratios)
+        found = place_squats(lifter, SquatSetup("low", 0.42, 0.35), computed).at(180.0, ratios)
     else:
-        found = deadlift_loadings(lifter, usual_setup("conventional"), computed, 210.0, ratios)
+        found = place_pulls(lifter, usual_setup("conventional"), computed).at(210.0, ratios)
     return variations, {one.name: one for one in found}
 
 

@@ -8,7 +8,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.gains import PASSING_S, gains, time_share, way_share
 from pavrik.core.variations.goals import goal_share
-from pavrik.core.variations.loading import COMPETITION, LOADINGS
+from pavrik.core.variations.loading import COMPETITION, PLACES
 from tests.core.bodies import DEFAULT_MAN
 
 MAN = default_lifter(DEFAULT_MAN)
@@ -21,7 +21,7 @@ def loadings():
     for lift, setup in SETUPS.items():
         of_lift = [v for v in shipped_variations().of(lift) if v.knob is not None]
         ratios = [v.ratio[0] for v in of_lift]
-        made = LOADINGS[lift](MAN, setup, of_lift, 170.0, ratios)
+        made = PLACES[lift](MAN, setup, of_lift).at(170.0, ratios)
         found |= {(lift, loading.name): loading for loading in made}
     return found
 

@@ -9,6 +9,7 @@ from scipy import stats
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.findings import findings
+from pavrik.core.log.ability import ability_series
 from pavrik.core.log.comparison import Comparison, chance_lower, compare
 from pavrik.core.log.cooccurrence import first_of_reps, seen_together
 from pavrik.core.log.onset import (
@@ -183,12 +184,12 @@ def test_rates_count_every_rep_once():
 
 
 def known_before(one: TrainingSet):
-    return max_before([one], "trained", [one])
+    return max_before([one], ability_series([one]))
 
 
 def test_the_max_of_the_time_is_not_that_of_today():
     sets = [squat("2026-01-05", 100), squat("2026-01-12", 100), squat("2026-03-02", 140)]
-    before = max_before(sets, "trained", sets)
+    before = max_before(sets, ability_series(sets))
     assert before[1] == pytest.approx(before[0])
     assert before[2] == pytest.approx(before[0], rel=0.01), (
         "the heavy day is judged by what was known"

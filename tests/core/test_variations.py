@@ -21,7 +21,7 @@ from pavrik.core.variations.catalogue import (
     with_own,
 )
 from pavrik.core.variations.goals import goal_share
-from pavrik.core.variations.loading import Loading, deadlift_loadings, squat_loadings
+from pavrik.core.variations.loading import Loading, place_pulls, place_squats
 from pavrik.core.variations.ratio import DAY_ERROR, daily_ratios, learn_ratio
 from tests.core.bodies import adults
 
@@ -34,9 +34,9 @@ def loadings(lift: str, lifter=LIFTER, max_kg: float = MAX_KG) -> dict[str, Load
     chosen = [v for v in SHIPPED.of(lift) if v.knob is not None]
     ratios = [v.ratio[0] for v in chosen if v.ratio]
     if lift == "squat":
-        found = squat_loadings(lifter, SquatSetup("low", 0.42, 0.35), chosen, max_kg, ratios)
+        found = place_squats(lifter, SquatSetup("low", 0.42, 0.35), chosen).at(max_kg, ratios)
     else:
-        found = deadlift_loadings(lifter, usual_setup("conventional"), chosen, max_kg, ratios)
+        found = place_pulls(lifter, usual_setup("conventional"), chosen).at(max_kg, ratios)
     return {one.name: one for one in found}
 
 

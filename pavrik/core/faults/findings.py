@@ -86,7 +86,12 @@ class Findings:
 def competition_trend(sets: Sequence[TrainingSet], age: str) -> list[tuple[str, float, AbilityDay]]:
     """Estimates of the competition lift from clean dead-stop sets, its own and those of variations
     by their share, day by day."""
-    return [(one.day, one.says.kg, one) for one in ability_series(sets_of_the_max(sets), age)]
+    return trend_of(ability_series(sets_of_the_max(sets), age))
+
+
+def trend_of(series: Sequence[AbilityDay]) -> list[tuple[str, float, AbilityDay]]:
+    """Day, the estimate of its best set in kg, and what was known then."""
+    return [(one.day, one.says.kg, one) for one in series]
 
 
 def counted_by(table: RepTable, catalogue: Catalogue, fault_id: str) -> tuple[RepTable, Counted]:
@@ -136,7 +141,8 @@ def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap 
 def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str) -> Findings:
     """What the log says; sets of one lift, oldest first, of a lifter of a training age."""
     phases = catalogue.phases[lift]
-    table, trend = rep_table(sets, age), competition_trend(sets, age)
+    series = ability_series(sets_of_the_max(sets), age)
+    table, trend = rep_table(sets, age, series), trend_of(series)
     max_kg = trend[-1][2].kg if trend else None
     first = first_of_reps(sets, phases)
     faults = [

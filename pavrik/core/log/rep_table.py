@@ -7,7 +7,7 @@ from datetime import date
 import numpy as np
 from numpy.typing import NDArray
 
-from pavrik.core.log.ability import ability_series
+from pavrik.core.log.ability import AbilityDay, ability_series
 from pavrik.core.log.training_set import COMPETITION, TrainingSet, sets_of_the_max
 from pavrik.core.units import Floats, Indices
 
@@ -48,10 +48,9 @@ class RepTable:
         )  # fmt: skip
 
 
-def max_before(sets: Sequence[TrainingSet], age: str, telling: Sequence[TrainingSet]) -> Floats:
-    """Smoothed estimated max in kg that was known from ``telling`` when each set began; the first
+def max_before(sets: Sequence[TrainingSet], series: Sequence[AbilityDay]) -> Floats:
+    """Smoothed estimated max in kg that was known from ``series`` when each set began; the first
     day that counts in full stands for itself and what lies before it. NaN where there is none."""
-    series = ability_series(telling, age)
     if not series:
         return np.full(len(sets), np.nan)
     levels = [found.kg for found in series]
@@ -61,19 +60,25 @@ def max_before(sets: Sequence[TrainingSet], age: str, telling: Sequence[Training
     return known[np.searchsorted(days, [s.day for s in sets], side="left")]
 
 
-def _maxes(sets: Sequence[TrainingSet], age: str) -> Floats:
+def _maxes(sets: Sequence[TrainingSet], age: str, series: Sequence[AbilityDay]) -> Floats:
     """The estimated max at each set, of its own variation."""
     maxes = np.full(len(sets), np.nan)
     for variation in {s.variation for s in sets}:
         at = [i for i, s in enumerate(sets) if s.variation == variation]
         own = [sets[i] for i in at]
-        alone = [replace(s, of_max=None) for s in own] if variation != COMPETITION else None
-        maxes[at] = max_before(own, age, alone or sets_of_the_max(sets))
+        if variation != COMPETITION:
+            alone = ability_series([replace(s, of_max=None) for s in own], age)
+        maxes[at] = max_before(own, series if variation == COMPETITION else alone)
     return maxes
 
 
-def rep_table(sets: Sequence[TrainingSet], age: str) -> RepTable:
-    """The reps of sets in the order of their days, of a lifter of a training age."""
+def rep_table(
+    sets: Sequence[TrainingSet], age: str, series: Sequence[AbilityDay] | None = None
+) -> RepTable:
+    """The reps of sets in the order of their days, of a lifter of a training age; ``series`` is the
+    competition max by day where the caller has it already."""
+    if series is None:
+        series = ability_series(sets_of_the_max(sets), age)
     counts = np.array([s.all_reps for s in sets], dtype=np.intp)
     of_set = np.repeat(np.arange(len(sets)), counts)
     first = np.cumsum(counts) - counts
@@ -90,7 +95,7 @@ def rep_table(sets: Sequence[TrainingSet], age: str) -> RepTable:
     for fault_id, rows in marks.items():
         faulty[fault_id] = np.zeros(len(of_set), dtype=np.bool_)
         faulty[fault_id][rows] = True
-    share = load / _maxes(sets, age)
+    share = load / _maxes(sets, age, series)
     return RepTable(
         load[of_set], share[of_set], rep, day[of_set], of_set, variation[of_set], faulty
     )

@@ -26,7 +26,7 @@ from pavrik.core.prescription.weaknesses import RECENT, live_faults, weaknesses
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation
-from pavrik.core.variations.loading import COMPETITION, LOADINGS, Loading
+from pavrik.core.variations.loading import COMPETITION, PLACES, Loading, Placed
 from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
 UNKNOWN_RATIO = 0.85
@@ -37,7 +37,8 @@ TIRED = frozenset({"lower_back", "upper_back"})
 class LiftFacts:
     """What is known of a lift: the model's lifter, the set-up in force, the log oldest first, the
     cues of the day, what coaches said of variations, the training age, what is checked before the
-    set, the stages of drills that were passed."""
+    set, the stages of drills that were passed; ``placed`` and ``closed`` where the caller has them
+    already."""
 
     lift: str
     lifter: Lifter
@@ -48,6 +49,13 @@ class LiftFacts:
     age: str = "trained"
     checks: tuple[str, ...] = ()
     passed: frozenset[str] = frozenset()
+    placed: Placed | None = None
+    closed: str | None = None
+
+
+def computed_of(variations: Sequence[Variation]) -> list[Variation]:
+    """Variations that the model can compute."""
+    return [v for v in variations if v.knob is not None]
 
 
 @dataclass(frozen=True)
@@ -72,8 +80,16 @@ def _loadings(
     max_kg: float,
 ) -> dict[str, Loading]:  # fmt: skip
     maxes = [ratios[v.name].ratio if v.name in ratios else UNKNOWN_RATIO for v in computed]
-    found = LOADINGS[facts.lift](facts.lifter, facts.setup, computed, max_kg, maxes)
-    return {one.name: one for one in found}
+    placed = facts.placed or PLACES[facts.lift](facts.lifter, facts.setup, computed)
+    return {one.name: one for one in placed.at(max_kg, maxes)}
+
+
+def _closed(facts: LiftFacts) -> str:
+    if facts.closed is not None:
+        return facts.closed
+    if isinstance(facts.setup, SquatSetup):
+        return closed_because(facts.lifter, facts.setup)
+    return ""
 
 
 def _recent(sets: Sequence[TrainingSet]) -> dict[str, list[str]]:
@@ -98,7 +114,7 @@ def analyse_lift(
         for v in variations
         if v.ratio is not None
     }
-    loadings = _loadings(facts, [v for v in variations if v.knob is not None], ratios, max_kg)
+    loadings = _loadings(facts, computed_of(variations), ratios, max_kg)
     own = loadings[COMPETITION]
     tired = light_week_because(sets, facts.age)
     tired_back = "lower back" in about.hurts or (bool(tired) and own.limiter in TIRED)
@@ -140,9 +156,7 @@ def analyse_lift(
             *idle_variations(choice, _recent(sets)),
         ),
         tired_back=tired_back and pulls,
-        closed=closed_because(facts.lifter, facts.setup)
-        if isinstance(facts.setup, SquatSetup)
-        else "",
+        closed=_closed(facts),
         guess_kg=guess_kg,
         rep_cap=rep_cap_of(known),
         stand_in=stand_in(lift, variations, loadings, allowed, about.hurts),

@@ -121,43 +121,57 @@ def _hinge_posture(case: SquatCase) -> SquatPosture:
     return case.hold(legs)
 
 
-def squat_loadings(
-    lifter: Lifter, setup: SquatSetup, variations: Sequence[Variation], max_kg: float,
-    ratios: Sequence[float], effort: float = EFFORT,
-) -> list[Loading]:  # fmt: skip
-    """The competition squat (ratio 1) and then every computed variation of it.
+@dataclass(frozen=True)
+class PlacedSquats:
+    """The competition squat and then computed variations of it, each where it is held; what they
+    ask is told for any max."""
 
-    ``ratios`` are the variations' maxes over ``max_kg``, in the same order. All set-ups are
-    evaluated at once.
-    """
+    lifter: Lifter
+    setups: list[SquatSetup]
+    names: list[str]
+    knobs: list[Knob]
+    posture: Posture
+    reasons: list[list[str]]
+
+    def at(self, max_kg: float, ratios: Sequence[float], effort: float = EFFORT) -> list[Loading]:
+        """Each at its share of the max; ``ratios`` are the variations' maxes over ``max_kg``, in
+        the same order."""
+        loads = effort * max_kg * np.array([1.0, *ratios])
+        loaded = self.posture.at_load(loads[:, None, None])
+        shape = (len(self.setups), 1, len(_PROGRESS))
+        use = _rows(loaded.utilization, shape)[:, 0]
+        moments = _on_regions(loaded.moments, shape)[:, 0]
+        drawn = cache(partial(draw, self.posture, loaded))
+        ways, steps = _hips_way_m(self.posture, self.lifter), len(_PROGRESS)
+        answer = []
+        for index, (name, knob) in enumerate(zip(self.names, self.knobs, strict=True)):
+            if knob.hinge:
+                answer.append(_hinge(self.lifter, self.setups[index], name, float(loads[index])))
+                continue
+            answer.append(
+                Loading(
+                    name, float(loads[index]), SQUAT_PHASES, use[index], moments[index],
+                    partial(_one_of, drawn, index * steps),
+                    tuple(self.reasons[index]), float(ways[index]),
+                )
+            )  # fmt: skip
+        return answer
+
+
+def place_squats(
+    lifter: Lifter, setup: SquatSetup, variations: Sequence[Variation]
+) -> PlacedSquats:
+    """All set-ups are searched at once."""
     depth = hip_above_knee_m(lifter, setup)
     knobs = [Knob(), *(v.knob or Knob() for v in variations)]
     setups = [_squat_setup(setup, knob, depth) for knob in knobs]
-    loads = effort * max_kg * np.array([1.0, *ratios])
     case = SQUAT.kinematics.case(lifter, setups)
     found = evaluate(SQUAT, case)
-    posture = case.posture(found.shank[:, None, None], _PROGRESS)
-    loaded = posture.at_load(loads[:, None, None])
-    reasons = reasons_against(SQUAT, lifter, setups, found)
-    shape = (len(setups), 1, len(_PROGRESS))
-    use = _rows(loaded.utilization, shape)[:, 0]
-    moments = _on_regions(loaded.moments, shape)[:, 0]
-    drawn = cache(partial(draw, posture, loaded))
-    ways = _hips_way_m(posture, lifter)
-    steps, names = len(_PROGRESS), [COMPETITION, *(v.name for v in variations)]
-    answer = []
-    for index, (name, knob) in enumerate(zip(names, knobs, strict=True)):
-        if knob.hinge:
-            answer.append(_hinge(lifter, setups[index], name, float(loads[index])))
-            continue
-        answer.append(
-            Loading(
-                name, float(loads[index]), SQUAT_PHASES, use[index], moments[index],
-                partial(_one_of, drawn, index * steps),
-                tuple(reasons[index]), float(ways[index]),
-            )
-        )  # fmt: skip
-    return answer
+    return PlacedSquats(
+        lifter, setups, [COMPETITION, *(v.name for v in variations)], knobs,
+        case.posture(found.shank[:, None, None], _PROGRESS),
+        reasons_against(SQUAT, lifter, setups, found),
+    )  # fmt: skip
 
 
 def _hips_way_m(posture: Posture, lifter: Lifter) -> Floats:
@@ -216,34 +230,43 @@ def _deadlift_loads(way: DeadliftPath, load_kg: float) -> tuple[Floats, Floats]:
     return most(use), most(moments)
 
 
-def deadlift_loadings(
-    lifter: Lifter, setup: DeadliftSetup, variations: Sequence[Variation], max_kg: float,
-    ratios: Sequence[float], effort: float = EFFORT,
-) -> list[Loading]:  # fmt: skip
-    """The competition deadlift (ratio 1) and every computed variation, as for the squat."""
+@dataclass(frozen=True)
+class PlacedPulls:
+    """The competition deadlift and then computed variations of it, as for the squat."""
+
+    setups: list[DeadliftSetup]
+    names: list[str]
+    starts: Mapping[DeadliftSetup, PlacedStart]
+    ways: Mapping[DeadliftSetup, DeadliftPath]
+
+    def at(self, max_kg: float, ratios: Sequence[float], effort: float = EFFORT) -> list[Loading]:
+        """Each at its share of the max."""
+        answer = []
+        for name, one, share in zip(self.names, self.setups, [1.0, *ratios], strict=True):
+            load_kg, start, way = effort * max_kg * share, self.starts[one], self.ways[one]
+            use, moments = _deadlift_loads(way, load_kg)
+            way_m = float(np.ptp(way.bar_height_m()))
+            drawn, reasons = partial(_draw_at, start, load_kg), tuple(start.reasons)
+            answer.append(Loading(name, load_kg, WAY_UP, use, moments, drawn, reasons, way_m))
+        return answer
+
+
+def place_pulls(
+    lifter: Lifter, setup: DeadliftSetup, variations: Sequence[Variation]
+) -> PlacedPulls:
+    """Every different set-up once."""
     knobs = [Knob(), *(v.knob or Knob() for v in variations)]
     setups = [_deadlift_setup(setup, knob) for knob in knobs]
     different = list(dict.fromkeys(setups))
-    placed = dict(zip(different, place_starts(lifter, different), strict=True))
-    ways = {one: deadlift_path(at.case, at.posture.legs.shank) for one, at in placed.items()}
-    names, shares = [COMPETITION, *(v.name for v in variations)], [1.0, *ratios]
-    answer = []
-    for name, one, share in zip(names, setups, shares, strict=True):
-        load_kg, at = effort * max_kg * share, placed[one]
-        drawn = partial(_draw_at, at, load_kg)
-        use, moments = _deadlift_loads(ways[one], load_kg)
-        heights = ways[one].bar_height_m()
-        way_m = float(np.max(heights) - np.min(heights))
-        answer.append(Loading(name, load_kg, WAY_UP, use, moments, drawn, tuple(at.reasons), way_m))
-    return answer
+    starts = dict(zip(different, place_starts(lifter, different), strict=True))
+    ways = {one: deadlift_path(at.case, at.posture.legs.shank) for one, at in starts.items()}
+    return PlacedPulls(setups, [COMPETITION, *(v.name for v in variations)], starts, ways)
 
 
 def _draw_at(placed: PlacedStart, load_kg: float) -> Drawn:
     return draw(placed.posture, placed.posture.at_load(load_kg))
 
 
-LOADINGS: Mapping[str, Callable[..., list[Loading]]] = {
-    SQUAT.id: squat_loadings,
-    DEADLIFT.id: deadlift_loadings,
-}
-"""By lift: (lifter, set-up, variations, max_kg, ratios) -> the competition lift and all of them."""
+Placed = PlacedSquats | PlacedPulls
+PLACES: Mapping[str, Callable[..., Placed]] = {SQUAT.id: place_squats, DEADLIFT.id: place_pulls}
+"""By lift: (lifter, set-up, variations) -> the competition lift and all of them."""

@@ -90,11 +90,11 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
 def daily_ratios(sets: Sequence[TrainingSet], variation: str, age: str) -> list[tuple[str, float]]:
     """(day, ratio) of every day with a counting set of the variation, against the trend of the
     competition lift at that time; days before the first competition set say nothing."""
-    own = ability_series(competition_sets(sets), age)
+    best = best_of_days([s for s in sets if s.variation == variation])
+    own = ability_series(competition_sets(sets), age) if best else []
     if not own:
         return []
     days, levels = [found.day for found in own], [found.kg for found in own]
-    best = best_of_days([s for s in sets if s.variation == variation])
     return [
         (
             one.logged.day,

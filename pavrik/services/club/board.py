@@ -1,10 +1,13 @@
 """Who needs the coach: every lifter of the club with what is open, most pressing first."""
 
 from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, timedelta
+from functools import partial
 from uuid import UUID
+
+from pydantic import BaseModel
 
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.faults.catalogue import Catalogue
@@ -17,14 +20,16 @@ from pavrik.formats.wire.log import FloorRow, Need, NextOnFloor, PlannedDay, Pre
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
+from pavrik.services.kept import kept_parts
 from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
-from pavrik.services.plans.standing import Standing, standing_of_club
+from pavrik.services.plans.standing import Standing, standing
 from pavrik.services.setups.fits import settled_in
 from pavrik.services.training.setup_trials import running
 from pavrik.store import board as store
 from pavrik.store import lifters, sent
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.store.lifters import Profile
 
 RECENT_DAYS = 14
 OVERDUE_DAYS = 10
@@ -110,31 +115,31 @@ def _rising(
 
 
 def _missed(
-    connection: Connection, standing: Sequence[Standing], now: datetime,
-    day_now: date, needs: Needs,
-) -> None:  # fmt: skip
+    connection: Connection, parts: Iterable["FloorPart"], now: datetime, needs: Needs
+) -> None:
     """Sessions of the standing plans that nobody logged within the last days."""
-    since = day_now - timedelta(days=MISSED_DAYS)
     logged = store.logged_days(connection, now - timedelta(days=MISSED_DAYS + 2))
-    for one in standing:
-        record = one.record
-        for day in one.plan.days():
-            if not max(since, record.made_at.date()) <= day.on < day_now:
-                continue
-            for lift in sorted(lifts_of(day)):
-                if (record.lifter_id, lift, day.on) not in logged:
-                    text = f"missed the {lift} of {day.on:%A %d %b}: the plan can follow"
-                    needs[record.lifter_id].append(_need("missed", text, lift))
+    for part in parts:
+        for expected in part.expected:
+            if (part.lifter_id, expected.lift, expected.on) not in logged:
+                text = f"missed the {expected.lift} of {expected.on:%A %d %b}: the plan can follow"
+                needs[part.lifter_id].append(_need("missed", text, expected.lift))
 
 
-def _next_days(standing: Sequence[Standing], day_now: date) -> dict[UUID, PlannedDay]:
-    """The next planned day of every lifter who has one."""
-    found = {}
-    for one in standing:
-        day = next((d for d in one.plan.days() if d.on >= day_now), None)
-        if day is not None:
-            found[one.record.lifter_id] = PlannedDay(on=day.on, title=day_title(day))
-    return found
+def _expected(plan: Standing, day_now: date) -> list["ExpectedSession"]:
+    """What the plan asked for within the last days, since it was made."""
+    since = max(day_now - timedelta(days=MISSED_DAYS), plan.record.made_at.date())
+    return [
+        ExpectedSession(lift=lift, on=day.on)
+        for day in plan.plan.days()
+        if since <= day.on < day_now
+        for lift in sorted(lifts_of(day))
+    ]
+
+
+def _next_day(plan: Standing, day_now: date) -> PlannedDay | None:
+    day = next((d for d in plan.plan.days() if d.on >= day_now), None)
+    return PlannedDay(on=day.on, title=day_title(day)) if day is not None else None
 
 
 def _sent(connection: Connection, needs: Needs) -> None:
@@ -175,30 +180,64 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
     return needs, states[SQUAT.id]
 
 
-def _row(
-    connection: Connection, inputs: LifterInputs, needs: list[Need],
-    last: datetime | None, planned: PlannedDay | None, now: datetime,
-) -> FloorRow:  # fmt: skip
-    profile = inputs.profile
-    flags = lifters.list_open_flags(connection, profile.lifter_id)
+class ExpectedSession(BaseModel):
+    """A lift that the plan asked for on a day."""
+
+    lift: str
+    on: date
+
+
+class FloorPart(BaseModel):
+    """What the floor says of a lifter by himself: it stands until a fact of him or of what the
+    club has in common changes, or the day ends."""
+
+    lifter_id: UUID
+    squat_state: str
+    needs: list[Need]
+    silenced: list[str]
+    planned: PlannedDay | None
+    expected: list[ExpectedSession]
+    next: NextOnFloor | None
+
+
+def _part(connection: Connection, profile: Profile) -> FloorPart:
+    inputs, lifter_id, day_now = facts_of(connection, profile), profile.lifter_id, today(connection)
+    flags = lifters.list_open_flags(connection, lifter_id)
     setup_needs, squat_state = _setup_needs(connection, inputs)
-    needs = [_need("pain", f"pain flag on the {f.region}: loads capped") for f in flags] + needs
-    needs += setup_needs
+    plan = standing(connection, lifter_id)
+    given = stored.list_prescriptions(connection, lifter_id, 1)
+    return FloorPart(
+        lifter_id=lifter_id,
+        squat_state=squat_state,
+        needs=[
+            *(_need("pain", f"pain flag on the {f.region}: loads capped") for f in flags),
+            *setup_needs,
+        ],
+        silenced=sorted(silenced_faults(inputs.request.schools)),
+        planned=_next_day(plan, day_now) if plan else None,
+        expected=_expected(plan, day_now) if plan else [],
+        next=NextOnFloor(**given[0].answer, lift=given[0].lift) if given else None,
+    )
+
+
+def _row(
+    profile: Profile, part: FloorPart, of_club: list[Need], last: datetime | None, now: datetime
+) -> FloorRow:
+    needs = part.needs + of_club
     if last and now - last > timedelta(days=OVERDUE_DAYS):
         needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
     needs.sort(key=lambda need: _PRESSING[need.kind])
-    given = stored.list_prescriptions(connection, profile.lifter_id, 1)
     return FloorRow(
         lifter_id=profile.lifter_id,
         name=profile.name,
         mass_kg=profile.mass_kg,
         stature_m=profile.stature_m,
         goal=profile.goal,
-        squat_state=squat_state,
+        squat_state=part.squat_state,
         needs=needs,
         last_set_at=last,
-        planned=planned,
-        next=NextOnFloor(**given[0].answer, lift=given[0].lift) if given else None,
+        planned=part.planned,
+        next=part.next,
     )
 
 
@@ -206,30 +245,19 @@ def board(database: Database, who: Who) -> list[FloorRow]:
     """One row per lifter, the most pressing first."""
     now = datetime.now(UTC)
     with database.club(who.club_id) as connection:
-        profiles = lifters.list_profiles(connection)
-        inputs = [facts_of(connection, profile) for profile in profiles]
-        silenced = {i.profile.lifter_id: set(silenced_faults(i.request.schools)) for i in inputs}
+        profiles = {p.lifter_id: p for p in lifters.list_profiles(connection)}
+        parts = kept_parts(
+            connection, who, "floor part", FloorPart,
+            {i: partial(_part, connection, profile) for i, profile in profiles.items()},
+        )  # fmt: skip
+        silenced = {i: set(part.silenced) for i, part in parts.items()}
         needs: Needs = defaultdict(list)
         _rising(connection, now, catalogue_of(connection), silenced, needs)
         _caps(connection, needs)
         _sent(connection, needs)
-        day_now = today(connection)
-        standing = standing_of_club(connection)
-        if standing:
-            _missed(connection, standing, now, day_now, needs)
-        planned = _next_days(standing, day_now)
+        _missed(connection, parts.values(), now, needs)
         last = store.last_sets(connection)
-        rows = [
-            _row(
-                connection,
-                i,
-                needs[i.profile.lifter_id],
-                last.get(i.profile.lifter_id),
-                planned.get(i.profile.lifter_id),
-                now,
-            )
-            for i in inputs
-        ]
+    rows = [_row(profiles[i], part, needs[i], last.get(i), now) for i, part in parts.items()]
     return sorted(
         rows,
         key=lambda row: (

@@ -1,5 +1,7 @@
 """From a lifter's facts to the model's input: body, screens, schools, bests, in the public JSON."""
 
+from collections import defaultdict
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import UTC, datetime
 from typing import Any
@@ -11,8 +13,8 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, hard_limits
 from pavrik.core.lifts.lift import Lift
-from pavrik.core.log.training_set import COMPETITION, best_sets
-from pavrik.core.strength.estimated_max import TRUSTED_REPS
+from pavrik.core.log.training_set import COMPETITION, TrainingSet, best_sets
+from pavrik.core.strength.estimated_max import TRUSTED_REPS, counted_in_full, estimate_max
 from pavrik.core.strength.inverse import Inferred
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.formats.model.requests import (
@@ -28,9 +30,11 @@ from pavrik.services.lifters.known_lifts import known_bests, known_tests
 from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import logged_sets, schools_in_force
-from pavrik.store import lifters, setups, training
+from pavrik.store import lifters, training
 from pavrik.store.database import Connection
 
+Style = tuple[str, str]
+"""A lift and its style."""
 _SCREEN_FIELD = {screen.kind: screen.key for screen in ANGLE_SCREENS} | {"box": "box_height_m"}
 
 
@@ -105,15 +109,30 @@ def _fitted(lift: Lift[Any], variation: str) -> str | None:
     return style if style in lift.searched and lift.styles[style].tells_strength else None
 
 
+@dataclass(frozen=True)
+class SettledThen:
+    """A set-up that was settled, and when."""
+
+    lift: str
+    at: datetime
+    setup: Any
+
+
+def settled_then(connection: Connection, lifter_id: UUID) -> list[SettledThen]:
+    """Every set-up that was settled for a lifter, newest first."""
+    return [
+        SettledThen(s.lift, s.settled_at, from_wire(read_setup(WIRE[s.lift], s.setup)))
+        for s in stored.list_settled(connection, lifter_id)
+    ]
+
+
 def setup_at(
-    lift: Lift[Any], stature_m: float, history: list[setups.Settled], at: datetime,
+    lift: Lift[Any], stature_m: float, history: list[SettledThen], at: datetime,
     variation: str = COMPETITION,
 ) -> Any:  # fmt: skip
     """The set-up at a time: settled then, else a usual one, in the variation's style."""
-    settled = next((s for s in history if s.lift == lift.id and s.settled_at <= at), None)
-    setup = lift.usual(stature_m)
-    if settled is not None:
-        setup = from_wire(read_setup(WIRE[lift.id], settled.setup))
+    settled = next((s for s in history if s.lift == lift.id and s.at <= at), None)
+    setup = settled.setup if settled is not None else lift.usual(stature_m)
     style = _fitted(lift, variation)
     return setup if style is None else lift.restyled(setup, style)
 
@@ -121,31 +140,59 @@ def setup_at(
 def setups_in_force(connection: Connection, inputs: LifterInputs) -> dict[str, Any]:
     """The set-ups that a lifter lifts in today, by lift: settled ones, else the usual."""
     profile, now = inputs.profile, datetime.now(UTC)
-    settled = stored.list_settled(connection, profile.lifter_id)
+    settled = settled_then(connection, profile.lifter_id)
     return {lift.id: setup_at(lift, profile.stature_m, settled, now) for lift in LIFTS.values()}
+
+
+LOOKED_AT = 8
+"""Sets of a style that are looked at first: one of them counts, as a rule."""
+
+
+def _promise_kg(kept: training.StoredSet) -> float:
+    """What a set says of the max, if it counts."""
+    full = counted_in_full(kept.reps, kept.rpe) if kept.reps else None
+    if full is not None:
+        return kept.load_kg * full.factor
+    return estimate_max(kept.load_kg, min(max(kept.reps, 1), TRUSTED_REPS), 10.0).kg
+
+
+def _most_promising(
+    connection: Connection, lifter_id: UUID, of_style: Mapping[Style, list[training.StoredSet]]
+) -> list[tuple[Style, TrainingSet]]:
+    """Of every style its sets from the most promising on, at least to the first that counts: no
+    other can be its best."""
+    style_of = {kept.set_id: style for style, of in of_style.items() for kept in of}
+    found: list[tuple[Style, TrainingSet]] = []
+    left = {style: sorted(of, key=_promise_kg, reverse=True) for style, of in of_style.items()}
+    while left:
+        looked = [kept for of in left.values() for kept in of[:LOOKED_AT]]
+        sets = logged_sets(connection, lifter_id, looked)
+        now = [(style_of[UUID(one.set_id)], one) for one in sets]
+        found += now
+        known = {style for style, one in now if one.counts_for_max}
+        left = {style: of[LOOKED_AT:] for style, of in left.items() if style not in known}
+        left = {style: of for style, of in left.items() if of}
+    return found
 
 
 def _known_bests(connection: Connection, profile: lifters.Profile) -> list[KnownBestIn]:
     """The best counting set of every bar position and pulling style, logged or told."""
-    settled = stored.list_settled(connection, profile.lifter_id)
-    kept_sets = {
-        str(kept.set_id): kept
-        for kept in training.list_sets(connection, profile.lifter_id)
-        if kept.variation == COMPETITION or _fitted(LIFTS[kept.lift], kept.variation)
-    }
-    setup_of = {
-        set_id: setup_at(
-            LIFTS[kept.lift], profile.stature_m, settled, kept.performed_at, kept.variation
-        )
-        for set_id, kept in kept_sets.items()
-    }
-    sets = logged_sets(connection, profile.lifter_id, list(kept_sets.values()))
+    settled = settled_then(connection, profile.lifter_id)
+    setup_of: dict[str, Any] = {}
+    of_style: dict[Style, list[training.StoredSet]] = defaultdict(list)
+    for kept in training.list_sets(connection, profile.lifter_id):
+        if kept.variation == COMPETITION or _fitted(LIFTS[kept.lift], kept.variation):
+            setup = setup_at(
+                LIFTS[kept.lift], profile.stature_m, settled, kept.performed_at, kept.variation
+            )
+            setup_of[str(kept.set_id)] = setup
+            of_style[kept.lift, setup.style].append(kept)
     told = known_bests(connection, profile.lifter_id)
     for lift, style, one in told:
         own = setup_at(LIFTS[lift], profile.stature_m, settled, datetime.now(UTC))
         same = own.style == style
         setup_of[one.set_id] = own if same else LIFTS[lift].restyled(own, style)
-    logged = [((kept_sets[s.set_id].lift, setup_of[s.set_id].style), s) for s in sets]
+    logged = _most_promising(connection, profile.lifter_id, of_style)
     best = best_sets([*logged, *(((lift, style), one) for lift, style, one in told)])
     return [
         KnownBestIn(

@@ -8,7 +8,12 @@ from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
-from pavrik.core.prescription.analysis import LiftAnalysis, LiftFacts, analyse_lift
+from pavrik.core.prescription.analysis import (
+    LiftAnalysis,
+    LiftFacts,
+    analyse_lift,
+    computed_of,
+)
 from pavrik.core.prescription.choice import Circumstances, Said
 from pavrik.core.variations.catalogue import Variations, shipped_variations, with_own
 from pavrik.services.club.library import catalogue_of, own_variations
@@ -20,6 +25,7 @@ from pavrik.services.lifters.model_inputs import (
 )
 from pavrik.services.plans.prescribing import NEWEST
 from pavrik.services.setups.fits import model_of
+from pavrik.services.setups.remembered import closed_to, placed_variations
 from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts
 from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history
@@ -116,20 +122,24 @@ def read_planning_facts(connection: Connection, lifter_id: UUID) -> PlanningFact
 def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
     """The study of both lifts."""
     causes, found = facts.causes, dict[str, LiftAnalysis]()
+    inputs = causes.fit.inputs
     for lift in LIFT_IDS:
+        setup, variations = facts.in_force[lift], facts.variations.of(lift)
         of_lift = LiftFacts(
             lift=lift,
-            lifter=model_of(causes.fit.inputs)[0],
-            setup=facts.in_force[lift],
+            lifter=model_of(inputs)[0],
+            setup=setup,
             sets=causes.sets[lift],
             cues=tuple(cue.text for cue in facts.told[lift].cues),
             said=facts.said,
             checks=tuple(facts.told[lift].checks),
             passed=frozenset(stage for of_lift, stage in facts.passed if of_lift == lift),
-            age=causes.fit.inputs.profile.training_age,
+            age=inputs.profile.training_age,
+            placed=placed_variations(inputs, lift, setup, computed_of(variations)),
+            closed=closed_to(inputs, lift, setup),
         )
         found[lift] = analyse_lift(
-            of_lift, facts.variations.of(lift), causes.catalogue, facts.about,
+            of_lift, variations, causes.catalogue, facts.about,
             causes_of(causes, lift), facts.on.isoformat(),
         )  # fmt: skip
     return found

@@ -23,8 +23,6 @@ from pavrik.core.prescription.pain import (
     way_back_caps,
 )
 from pavrik.core.prescription.reason import Reason
-from pavrik.core.squat.closed import closed_because
-from pavrik.core.squat.squat import SQUAT
 from pavrik.errors import InvalidError
 from pavrik.formats.stored_json import JSON_VERSION
 from pavrik.formats.wire.log import PrescriptionAnswer, StoredPrescriptionAnswer, WarmUpStep
@@ -38,7 +36,7 @@ from pavrik.services.lifters.model_inputs import (
     setups_in_force,
 )
 from pavrik.services.lifters.profile import get_profile
-from pavrik.services.setups.fits import model_of
+from pavrik.services.setups.remembered import closed_to
 from pavrik.services.training.history import history
 from pavrik.services.writes import compute_and_write
 from pavrik.store import equipment, lifters, training
@@ -129,15 +127,8 @@ def read_next_load_facts(
     )
 
 
-def _closed(facts: NextLoadFacts) -> str:
-    """Why the lifter's screens close every squat; empty where one is open."""
-    if facts.lift != SQUAT.id:
-        return ""
-    return closed_because(model_of(facts.inputs)[0], facts.setup)
-
-
 def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
-    closed = _closed(facts)
+    closed = closed_to(facts.inputs, facts.lift, facts.setup)
     if closed:
         told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
         told += "stand in until a screen opens it"

@@ -67,19 +67,6 @@ def must_stand(connection: Connection, lifter_id: UUID) -> Standing:
     return found
 
 
-def standing_of_club(connection: Connection) -> list[Standing]:
-    """Every plan that stands in the club."""
-    edited, gym = plans.edited_series(connection), recorded_gym(connection)
-    return [
-        Standing(
-            record,
-            plans.list_edits(connection, record.series_id) if record.series_id in edited else (),
-            gym,
-        )
-        for record in stored.standing_plans(connection)
-    ]
-
-
 def day_in(connection: Connection, lifter_id: UUID, on: date) -> Day | None:
     """The day of the standing plan on a date, if there is one."""
     found = standing(connection, lifter_id)

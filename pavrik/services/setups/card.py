@@ -6,7 +6,6 @@ from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
-from pavrik.core.deadlift.start import start_report
 from pavrik.core.equipment.hand_marks import ring_words
 from pavrik.core.equipment.racks import Rack, feet_width_m, fit_rack
 from pavrik.core.faults.catalogue import Catalogue
@@ -28,6 +27,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.lifters.model_lifter import squat_for
 from pavrik.services.setups.fits import SettledView, model_of
+from pavrik.services.setups.remembered import pull_at, squat_at
 from pavrik.services.training.cues import RECENT_SETS, Told, told_of_the_day
 from pavrik.services.training.fit_signals import RecordOfFit, read_record
 from pavrik.services.training.history import history
@@ -133,11 +133,15 @@ class CardFacts:
 def read_card_facts(connection: Connection, lifter_id: UUID) -> CardFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
     inputs, catalogue = load_inputs(connection, lifter_id), catalogue_of(connection)
-    return CardFacts(
-        read_record(connection, inputs),
-        {lift: _told(connection, inputs.profile, lift, catalogue) for lift in LIFT_IDS},
-        equipment.list_racks(connection),
-    )
+    told = {str(lift): _told(connection, inputs.profile, lift, catalogue) for lift in LIFT_IDS}
+    return card_facts_of(connection, inputs, told)
+
+
+def card_facts_of(
+    connection: Connection, inputs: LifterInputs, told: Mapping[str, Told]
+) -> CardFacts:
+    """The same where inputs and what is told of the day were read already."""
+    return CardFacts(read_record(connection, inputs), told, equipment.list_racks(connection))
 
 
 def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
@@ -147,7 +151,7 @@ def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
     setup = deadlift_from_wire(read_setup(DeadliftSetupIn, view.settled.setup))
     lifter, _ = model_of(inputs)
     predicted = view.settled.prediction["predicted_max_kg"]
-    placed = start_report(lifter, setup, 0.8 * predicted).placed
+    placed = pull_at(inputs, setup, 0.8 * predicted).placed
     start, setup = placed.posture, placed.setup
     foot = float(lifter.body.foot_m)
     return DeadliftCard(
@@ -173,7 +177,7 @@ def _squat_card(facts: CardFacts) -> SquatCard | None:
         return None
     setup = squat_from_wire(read_setup(SquatSetupIn, view.settled.setup))
     lifter, _ = model_of(inputs)
-    found = exact_setup(SQUAT, lifter, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
+    found = squat_at(inputs, setup, 0.8 * view.settled.prediction["predicted_max_kg"])
     grip = _grip(lifter, setup, found, inputs)
     foot = float(lifter.body.foot_m)
     return SquatCard(

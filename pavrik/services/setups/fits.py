@@ -84,15 +84,28 @@ class Fitting:
         return Prediction(candidates[0].predicted_max_kg, candidates[0].limiter, [])
 
 
+@dataclass(frozen=True)
+class Content:
+    """What the model knows of a lifter, to be remembered by."""
+
+    request_json: str
+    walks_out: bool
+
+
+def content_key(inputs: LifterInputs) -> Content:
+    """Of a lifter's facts."""
+    return Content(inputs.request.model_dump_json(), inputs.profile.walks_out)
+
+
 @lru_cache(maxsize=256)
-def model(request_json: str, walks_out: bool) -> tuple[Lifter, Inferred | None]:
+def model(of: Content) -> tuple[Lifter, Inferred | None]:
     """The model's lifter for a request: computed once for the same content."""
-    return LifterInputs.model_of(FitRequest.model_validate_json(request_json), walks_out)
+    return LifterInputs.model_of(FitRequest.model_validate_json(of.request_json), of.walks_out)
 
 
 def model_of(inputs: LifterInputs) -> tuple[Lifter, Inferred | None]:
     """The model's lifter with strengths from the own lifts, remembered by content."""
-    return model(inputs.request.model_dump_json(), inputs.profile.walks_out)
+    return model(content_key(inputs))
 
 
 def ask_of(inputs: LifterInputs) -> Ask:
@@ -113,13 +126,13 @@ def lifter_model(database: Database, who: Who, lifter_id: UUID) -> Lifter:
 
 
 @lru_cache(maxsize=64)
-def _point_fit(fitting: Fitting, request_json: str, walks_out: bool) -> Fit[Any]:
-    return fit_lift(fitting.of, model(request_json, walks_out)[0])
+def _point_fit(fitting: Fitting, of: Content) -> Fit[Any]:
+    return fit_lift(fitting.of, model(of)[0])
 
 
 def point_fit(fitting: Fitting, inputs: LifterInputs) -> Fit[Any]:
     """The fit of today's facts without its intervals: quick, computed once for the same content."""
-    return _point_fit(fitting, inputs.request.model_dump_json(), inputs.profile.walks_out)
+    return _point_fit(fitting, content_key(inputs))
 
 
 def content_of(inputs: LifterInputs) -> tuple[dict[str, object], str]:

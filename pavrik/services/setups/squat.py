@@ -16,7 +16,15 @@ from pavrik.formats.model.requests import SquatSetupIn
 from pavrik.formats.wire.setups import RankingAnswer
 from pavrik.services.context import Who
 from pavrik.services.lifters.model_lifter import squat_for
-from pavrik.services.setups.fits import SEED, Fitting, inputs_of, lifter_model, model
+from pavrik.services.setups.fits import (
+    SEED,
+    Content,
+    Fitting,
+    content_key,
+    inputs_of,
+    lifter_model,
+    model,
+)
 from pavrik.services.setups.squat_answers import fit_out
 from pavrik.services.setups.verdict_out import choice_out
 from pavrik.store.database import Database
@@ -42,8 +50,8 @@ SQUAT_FITTING = Fitting(SQUAT, RankingAnswer, _answer)
 
 
 @lru_cache(maxsize=64)
-def _grid(request_json: str, walks_out: bool, position: BarPosition, load_kg: float) -> bytes:
-    lifter, _ = model(request_json, walks_out)
+def _grid(of: Content, position: BarPosition, load_kg: float) -> bytes:
+    lifter, _ = model(of)
     around = SquatSetup(position, 0.0, 0.0)
     grid = grid_answer(explorer_grid(SQUAT, lifter, around, load_kg), load_kg)
     return grid.model_dump_json().encode()
@@ -54,7 +62,7 @@ def grid_json(
 ) -> bytes:
     """The explorer's grid of one bar position at a load, as JSON."""
     inputs = inputs_of(database, who, lifter_id)
-    return _grid(inputs.request.model_dump_json(), inputs.profile.walks_out, position, load_kg)
+    return _grid(content_key(inputs), position, load_kg)
 
 
 def exact(

@@ -8,10 +8,10 @@ import numpy as np
 
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.deadlift.deadlift import DEADLIFT
-from pavrik.core.deadlift.start import StartReport, start_report
+from pavrik.core.deadlift.start import StartReport
 from pavrik.core.faults.evidence import Signal
 from pavrik.core.faults.findings import competition_trend
-from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.fitting.explorer import ExactSetup
 from pavrik.core.fitting.report import one
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import TrainingSet
@@ -25,6 +25,7 @@ from pavrik.formats.model.requests import DeadliftSetupIn, SquatSetupIn
 from pavrik.formats.model.setup_codec import deadlift_from_wire, read_setup, squat_from_wire
 from pavrik.services.lifters.model_inputs import LifterInputs
 from pavrik.services.setups.fits import SettledView, model_of, settled_in
+from pavrik.services.setups.remembered import pull_at, squat_at
 from pavrik.store import lifters
 from pavrik.store.database import Connection
 
@@ -60,7 +61,7 @@ def _squat_in_force(record: RecordOfFit) -> ExactSetup[SquatSetup] | None:
         return None
     setup = squat_from_wire(read_setup(SquatSetupIn, view.settled.setup))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
-    return exact_setup(SQUAT, model_of(record.inputs)[0], setup, predicted_kg)
+    return squat_at(record.inputs, setup, predicted_kg)
 
 
 def _deadlift_in_force(record: RecordOfFit) -> StartReport | None:
@@ -70,7 +71,7 @@ def _deadlift_in_force(record: RecordOfFit) -> StartReport | None:
         return None
     setup = deadlift_from_wire(read_setup(DeadliftSetupIn, view.settled.setup))
     predicted_kg = view.settled.prediction["predicted_max_kg"]
-    return start_report(model_of(record.inputs)[0], setup, predicted_kg)
+    return pull_at(record.inputs, setup, predicted_kg)
 
 
 def _screen(name: str, reached_deg: float, limit_deg: float, assumed: bool, what: str) -> Signal:

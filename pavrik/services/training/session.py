@@ -4,6 +4,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 from uuid import UUID
 
 from pavrik.core.competition_lifts import LIFT_IDS, LiftId
@@ -37,7 +38,7 @@ from pavrik.formats.wire.session import (
 from pavrik.services import stored
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import LifterInputs
+from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs
 from pavrik.services.plans.lift_state import variation_names
 from pavrik.services.plans.prescribing import (
     NextLoadFacts,
@@ -47,7 +48,7 @@ from pavrik.services.plans.prescribing import (
     recorded_gym,
 )
 from pavrik.services.plans.standing import day_in
-from pavrik.services.setups.card import CardFacts, card_of, read_card_facts
+from pavrik.services.setups.card import CardFacts, card_facts_of, card_of
 from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
@@ -249,16 +250,17 @@ def _read_lift(
 
 def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> _LifterFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
-    card, on = read_card_facts(connection, lifter_id), today(connection)
+    inputs, on = load_inputs(connection, lifter_id), today(connection)
     day = day_in(connection, lifter_id, on)
+    lifts = [_read_lift(connection, inputs, lift, catalogue, on, day) for lift in LIFT_IDS]
     return _LifterFacts(
         lifter_id,
-        card.record.inputs.profile.name,
-        card,
+        inputs.profile.name,
+        card_facts_of(connection, inputs, {of.lift: of.told for of in lifts}),
         sorted(silenced_faults(schools_in_force(connection, lifter_id))),
         shown_sets_in(connection, lifter_id, None, RECENT),
         day,
-        [_read_lift(connection, card.record.inputs, lift, catalogue, on, day) for lift in LIFT_IDS],
+        lifts,
     )
 
 
@@ -299,6 +301,7 @@ def _one(facts: _LifterFacts, gym: Gym | None) -> PlatformLifter:
     )
 
 
+@lru_cache(maxsize=64)
 def _loadings(gym: Gym | None) -> GymLoadings:
     """Every load that the gym's first bar can be given, for a phone without a network."""
     if gym is None:

@@ -13,12 +13,17 @@ from pavrik.core.tracking.expected import Expected, expected_way
 from pavrik.core.tracking.linkage import SideLinkage, side_linkage
 from pavrik.errors import InvalidError
 from pavrik.services.context import Who
-from pavrik.services.lifters.model_inputs import LifterInputs, load_inputs, setup_at
+from pavrik.services.lifters.model_inputs import (
+    LifterInputs,
+    SettledThen,
+    load_inputs,
+    settled_then,
+    setup_at,
+)
 from pavrik.services.setups.fits import model_of, point_fit
 from pavrik.services.setups.sureness import FITTINGS
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
-from pavrik.store.setups import Settled, list_settled
 
 
 @dataclass(frozen=True)
@@ -80,16 +85,16 @@ def read_lifting(
         raise InvalidError(
             f"the {lift.name} has no style “{style}”: it has {', '.join(lift.styles)}", "style"
         )
-    settled = list_settled(connection, lifter_id)
+    settled = settled_then(connection, lifter_id)
     in_force = _setup_on(lift, inputs.profile.stature_m, settled, on)
     other = style if style not in ("", in_force.style) else ""
     return LiftingFacts(lift, inputs, in_force, other)
 
 
-def _setup_on(lift: Lift[Any], stature_m: float, settled: list[Settled], on: date) -> Any:
+def _setup_on(lift: Lift[Any], stature_m: float, settled: list[SettledThen], on: date) -> Any:
     """The set-up settled by the end of a day, else the first one that was settled later."""
     at = datetime.combine(on, time.max, UTC)
-    first = min((s.settled_at for s in settled if s.lift == lift.id), default=at)
+    first = min((s.at for s in settled if s.lift == lift.id), default=at)
     return setup_at(lift, stature_m, settled, max(at, first))
 
 

@@ -42,10 +42,6 @@ select edit_id, kind, line_id, day_id, to_date, e.name, sets, reps, rpe, load_kg
 from plan_edit e join coach c on c.club_id = e.club_id and c.coach_id = e.said_by
 where series_id = :series_id order by number;
 
--- name: edited_series
--- The plans that anything was done to by hand.
-select distinct series_id from plan_edit;
-
 -- name: add_variation_word!
 -- A coach's word on a variation for a lifter.
 insert into variation_word (club_id, word_id, lifter_id, variation, word, reason, said_by)

@@ -9,7 +9,7 @@ import sys
 import threading
 import time
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
@@ -24,6 +24,7 @@ from uuid6 import uuid7
 
 from pavrik.api.security import COOKIE
 from pavrik.demo.load import CLUB_ID, OWNER_ID, WHO, load_demo
+from pavrik.demo.people import PEOPLE
 from pavrik.errors import OperationError
 from pavrik.formats.club_archive import Unpacked, pack
 from pavrik.services.club import moving
@@ -38,7 +39,10 @@ from pavrik.store.database import Database
 from pavrik.store.lifters import list_profiles
 from pavrik.store.setup import throwaway
 
-CLUBS, COACHES, THINK_S, LASTS_S, WORKERS = 10, 50, 4.0, 90.0, 2
+USUAL, BEST = (0.60, 0.65, 0.70), 1.01
+"""Loads that are logged, over the lifter's max: work sets of five, and a single that is a best."""
+BEST_ONCE_IN = 50
+CLUBS, COACHES, THINK_S, WARM_S, LASTS_S, WORKERS = 10, 50, 4.0, 120.0, 90.0, 2
 SHARES = {"floor": 30, "platform": 20, "log a set": 20, "plan": 10, "ranking": 10, "bare read": 10}
 
 
@@ -93,7 +97,8 @@ class _Coach:
 
     number: int
     signed_in: SignedIn
-    lifters: list[str]
+    lifters: Mapping[str, float]
+    """Their squat's max in kg by id."""
     ports: dict[str, int]
     took_s: dict[str, list[float]] = field(default_factory=lambda: defaultdict(list))
     failed: list[str] = field(default_factory=list)
@@ -104,12 +109,12 @@ class _Coach:
         pause.wait(chance.uniform(0, THINK_S))
         while time.perf_counter() < until_s:
             what = chance.choices([*SHARES], [*SHARES.values()])[0]
-            self.ask(what, chance.choice(self.lifters), chance)
+            self.ask(what, chance.choice([*self.lifters]), chance)
             pause.wait(chance.uniform(0.5, 1.5) * THINK_S)
 
     def ask(self, what: str, lifter: str, chance: random.Random) -> None:
         """One request, timed."""
-        method, path, body = _request(what, lifter, chance)
+        method, path, body = _request(what, lifter, self.lifters[lifter], chance)
         headers = {
             "Cookie": f"{COOKIE}={self.signed_in.token}", "Content-Type": "application/json",
             "X-CSRF-Token": self.signed_in.csrf_token, "Idempotency-Key": str(uuid7()),
@@ -129,11 +134,16 @@ class _Coach:
             self.failed.append(f"{what}: {answer.status}")
 
 
-def _request(what: str, lifter: str, chance: random.Random) -> tuple[str, str, str | None]:
+def _request(
+    what: str, lifter: str, max_kg: float, chance: random.Random
+) -> tuple[str, str, str | None]:
     if what == "log a set":
+        best = chance.randrange(BEST_ONCE_IN) == 0
+        share = BEST if best else chance.choice(USUAL)
         logged = {
-            "set_id": str(uuid7()), "lift": "squat", "load_kg": chance.choice([60, 80, 100]),
-            "reps": 5, "rpe": 8, "performed_at": datetime.now(UTC).isoformat(),
+            "set_id": str(uuid7()), "lift": "squat", "load_kg": 2.5 * round(share * max_kg / 2.5),
+            "reps": 1 if best else 5, "rpe": 9 if best else 7,
+            "performed_at": datetime.now(UTC).isoformat(),
         }  # fmt: skip
         return "POST", f"/api/lifters/{lifter}/sets", json.dumps(logged)
     paths = {
@@ -189,8 +199,8 @@ def _fit_everybody(database: Database) -> None:
             whole_ranking(fitting, database, WHO, inputs)
 
 
-def _clubs(database: Database, owner_url: str) -> list[tuple[UUID, UUID, list[str]]]:
-    """The demo club and others like it: club, owner, lifters."""
+def _clubs(database: Database, owner_url: str) -> list[tuple[UUID, UUID, dict[str, float]]]:
+    """The demo club and others like it: club, owner, lifters with their squat's max in kg."""
     load_demo(database, PasswordHasher(), datetime.now(UTC))
     _fit_everybody(database)
     archive = moving.take_out(database, WHO)
@@ -201,10 +211,10 @@ def _clubs(database: Database, owner_url: str) -> list[tuple[UUID, UUID, list[st
     with psycopg.connect(owner_url) as connection:
         for club_id in clubs[1:]:
             connection.execute(_SAME_FITS, (club_id, CLUB_ID))
-    found = []
+    found, max_kg = [], {person.name: person.squat_max_kg for person in PEOPLE}
     for club_id in clubs:
         with database.club(club_id) as connection:
-            lifters = [str(p.lifter_id) for p in list_profiles(connection)]
+            lifters = {str(p.lifter_id): max_kg[p.name] for p in list_profiles(connection)}
         found.append((club_id, OWNER_ID, lifters))
     return found
 
@@ -226,14 +236,15 @@ def _look_at_everybody(coaches: list[_Coach]) -> None:
     """The day before: every club's floor, and every lifter's page of it, was looked at."""
     chance = random.Random(0)  # noqa: S311
     for coach in coaches:
-        for what, lifters in (("floor", coach.lifters[:1]), ("platform", coach.lifters)):
+        everybody = [*coach.lifters]
+        for what, lifters in (("floor", everybody[:1]), ("platform", everybody)):
             for lifter in lifters:
                 coach.ask(what, lifter, chance)
         coach.took_s.clear()
 
 
-def _work(coaches: list[_Coach]) -> None:
-    until = time.perf_counter() + LASTS_S
+def _work(coaches: list[_Coach], lasts_s: float) -> None:
+    until = time.perf_counter() + lasts_s
     threads = [threading.Thread(target=coach.work, args=(until,)) for coach in coaches]
     for thread in threads:
         thread.start()
@@ -276,11 +287,14 @@ def _measure(owner_url: str, app_url: str) -> None:
         ports = {"pavrik": pavrik, "bare": plain}
         coaches = [_Coach(n, s, known, ports) for n, (s, known) in enumerate(sessions)]
         _look_at_everybody(coaches[:CLUBS])
+        _work(coaches, WARM_S)
+        for coach in coaches:
+            coach.took_s.clear()
         before = _resident_mb()
-        _work(coaches)
+        _work(coaches, LASTS_S)
         print(
             f"{COACHES} coaches of {CLUBS} clubs, {THINK_S:g} s to think, {WORKERS} workers, "
-            f"{LASTS_S:g} s"
+            f"{LASTS_S:g} s after {WARM_S:g} s of the same"
         )
         _print(coaches)
         print(f"memory of all processes: {before:.0f} MB before, {_resident_mb():.0f} MB after")

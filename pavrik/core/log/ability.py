@@ -12,6 +12,7 @@ import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
+from functools import lru_cache
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.log.load_velocity import LoadVelocity, lines_by_day
@@ -56,6 +57,9 @@ AWAY_SD_SHARE = 0.5
 BAND = 1.2816
 FAR = 4.0
 """Spreads from a bound at which it says nothing."""
+
+REMEMBERED_SETS = 1000
+"""A log up to so long is remembered: one study asks for the same series from several sides."""
 
 State = list[float]
 Spread = list[list[float]]
@@ -270,6 +274,17 @@ def ability_series(sets: Sequence[TrainingSet], age: str = "trained") -> list[Ab
     Bounds raise or lower it and nothing else; before anything counts in full a lower bound stands
     for the max. What was on the bar cleanly cannot lie above the max by more than a good day.
     """
+    if len(sets) > REMEMBERED_SETS:
+        return _series(sets, age)
+    return list(_remembered(tuple(sets), age))
+
+
+@lru_cache(maxsize=64)
+def _remembered(sets: tuple[TrainingSet, ...], age: str) -> tuple[AbilityDay, ...]:
+    return tuple(_series(sets, age))
+
+
+def _series(sets: Sequence[TrainingSet], age: str) -> list[AbilityDay]:
     shares: Shares = {s.variation: s.of_max for s in sets if s.of_max is not None}
     lines = lines_by_day(sets)
     if lines:

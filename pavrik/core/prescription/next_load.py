@@ -7,6 +7,7 @@ pain hold this session's load and nothing else. Every one leaves a reason with i
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date
+from functools import lru_cache
 
 import numpy as np
 
@@ -92,8 +93,13 @@ class Gym:
         steps = (load_kg - self.empty_kg) / step
         whole = np.floor(steps + 1e-6) if capped else np.floor(steps + 0.5)
         target = max(self.empty_kg + step * float(whole), self.empty_kg)
-        made = load_bar(target, self.bar_kg, self.collars_kg, self.stock, never_above=capped)
+        made = _made(self, target, capped)
         return replace(made, error_kg=made.total_kg - load_kg)
+
+
+@lru_cache(maxsize=2048)
+def _made(gym: Gym, target_kg: float, capped: bool) -> Loading:
+    return load_bar(target_kg, gym.bar_kg, gym.collars_kg, gym.stock, never_above=capped)
 
 
 @dataclass(frozen=True)

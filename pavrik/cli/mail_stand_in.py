@@ -9,10 +9,10 @@ from threading import Event
 from aiosmtpd.controller import Controller
 from aiosmtpd.smtp import SMTP, Envelope, Session
 
-from pavrik.cli.start import LOOPBACK, choose_port
+from pavrik.cli.ports import LOOPBACK
+from pavrik.cli.start import choose_port
 
 TAKEN = "250 taken"
-USUAL_PORT = 8525
 
 
 class Letterbox:

@@ -5,7 +5,6 @@ from tempfile import TemporaryDirectory
 
 import uvicorn
 
-from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.errors import OperationError
 
@@ -15,12 +14,19 @@ SLOWEST_START_S = 120
 seconds after which the server would take it for hung, end it and begin again, for ever."""
 
 
+def check_workers(workers: int) -> None:
+    """Raises OperationError for a number of processes that makes no sense."""
+    if not 1 <= workers <= MOST_WORKERS:
+        raise OperationError(f"--workers takes 1 to {MOST_WORKERS} processes, not {workers}")
+
+
 def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> None:
     """Serve until told to stop; several processes count their answers together. Paths hold ids and
     tokens of links: nothing logs them. Raises OperationError for a number that makes no sense."""
-    if not 1 <= workers <= MOST_WORKERS:
-        raise OperationError(f"--workers takes 1 to {MOST_WORKERS} processes, not {workers}")
+    check_workers(workers)
     if workers == 1:
+        from pavrik.api.app import create_app
+
         uvicorn.run(
             create_app(settings), host=host, port=port, log_level="warning", access_log=False
         )

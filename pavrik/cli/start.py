@@ -15,9 +15,8 @@ from pathlib import Path
 from argon2 import PasswordHasher
 
 from pavrik.api.settings import FILMS, Settings
-from pavrik.cli.serving import serve_app
-from pavrik.demo.load import is_removed, load_demo
-from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
+from pavrik.cli.ports import FIRST_PORT, LOOPBACK
+from pavrik.cli.serving import check_workers, serve_app
 from pavrik.errors import OperationError
 from pavrik.settings import Environment
 from pavrik.store.cluster import Cluster
@@ -25,8 +24,6 @@ from pavrik.store.database import Database
 from pavrik.store.migrate import migrate
 from pavrik.store.setup import DATABASE, prepare
 
-FIRST_PORT = 8460
-LOOPBACK = "127.0.0.1"
 ANY = ("0.0.0.0", "::")  # noqa: S104 - named to be told apart, not to be listened on
 ADDRESS = "address"
 ROOT = Path(__file__).resolve().parents[2]
@@ -99,6 +96,8 @@ def _database_urls() -> Iterator[tuple[str, str]]:
 
 def _load_demo(app_url: str) -> bool:
     """Load the demo club where it is missing and nobody took it away; whether it is there."""
+    from pavrik.demo.load import is_removed, load_demo
+
     database = Database(app_url)
     database.open()
     try:
@@ -166,15 +165,19 @@ def _public_url(host: str, port: int) -> str | None:
 
 
 def start(
-    port: int | None, demo: bool, prepare_only: bool, host: str = LOOPBACK, workers: int = 1
+    port: int | None, no_demo: bool, prepare_only: bool, host: str = LOOPBACK, workers: int = 1
 ) -> None:
     """Run until Ctrl-C or SIGTERM, both of which stop the database too; ``prepare_only`` sets
     everything up and stops."""
+    from pavrik.demo.people import OWNER_EMAIL, OWNER_PASSWORD
+
+    check_workers(workers)
     signal.signal(signal.SIGTERM, _leave)
     logging.basicConfig(level=logging.INFO, format="%(asctime)s %(message)s")
     logging.getLogger("psycopg.pool").setLevel(logging.ERROR)
     with _database_urls() as (_, app_url):
-        if demo:
+        demo = False
+        if not no_demo:
             print("Loading the demo club where it is missing ...", flush=True)
             demo = _load_demo(app_url)
         if prepare_only:

@@ -1,12 +1,17 @@
 """The public command line: JSON in, JSON out, exit 2 and one line for bad input."""
 
+import argparse
 import io
 import json
+from functools import partial
+from importlib import import_module
+from inspect import signature
 from pathlib import Path
 
 import pytest
 
-from pavrik.cli.main import main
+from pavrik.cli.computations import COMPUTATIONS
+from pavrik.cli.main import BENCHES, COMPUTED, _later, _parser, main
 
 BODY = {"sex": "male", "mass_kg": 83, "stature_m": 1.75}
 SETUP = {
@@ -147,15 +152,35 @@ def test_an_impossible_stance_is_an_answer_with_reasons(run):
     assert any("150 cm apart the thigh does not reach" in reason for reason in answer["reasons"])
 
 
+def every_parser(parser):
+    """A parser and all of its commands, by what is typed."""
+    found = {"": parser}
+    for action in parser._actions:
+        if isinstance(action, argparse._SubParsersAction):
+            for name, below in action.choices.items():
+                found |= {f"{name} {more}".strip(): it for more, it in every_parser(below).items()}
+    return found
+
+
 def test_every_command_is_documented():
-    import argparse
-
-    from pavrik.cli.main import _parser
-
     text = (Path(__file__).parents[2] / "docs" / "operation.md").read_text()
-    actions = _parser()._actions
-    commands = next(a for a in actions if isinstance(a, argparse._SubParsersAction)).choices
+    commands = {typed.split()[0] for typed in every_parser(_parser()) if typed}
     assert [name for name in commands if f"`pavrik {name}" not in text] == []
+
+
+def test_every_command_finds_what_it_runs_and_can_tell_it_what_was_asked():
+    laters = [_later(module, function) for module, function, _ in BENCHES.values()]
+    for typed, parser in every_parser(_parser()).items():
+        run = parser.get_default("run")
+        if isinstance(run, partial):
+            laters.append(run)
+            known = {action.dest for action in parser._actions}
+            assert set(run.args[2]) <= known, typed
+    for later in laters:
+        module, function, told = later.args
+        found = getattr(import_module(f"pavrik.cli.{module}"), function)
+        signature(found).bind(*told)
+    assert set(COMPUTED) == set(COMPUTATIONS)
 
 
 PLAN = {

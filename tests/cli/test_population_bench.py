@@ -27,8 +27,10 @@ def test_every_target_has_a_row_with_its_band_and_both_seeds(capsys):
 
 def test_the_command_asks_for_the_population(monkeypatch):
     asked = []
-    monkeypatch.setattr("pavrik.cli.main.run_population_bench", lambda: asked.append("population"))
-    monkeypatch.setattr("pavrik.cli.main.run_bench", lambda: asked.append("speed"))
+    monkeypatch.setattr(
+        "pavrik.cli.bench_population.run_population_bench", lambda: asked.append("population")
+    )
+    monkeypatch.setattr("pavrik.cli.bench.run_bench", lambda: asked.append("speed"))
     for words in (["bench", "--population"], ["bench"]):
         main(words)
     assert asked == ["population", "speed"]

@@ -11,7 +11,7 @@ from typing import Any
 
 from pydantic import TypeAdapter
 
-from pavrik.cli.main import COMPUTATIONS
+from pavrik.cli.computations import COMPUTATIONS
 from tests.golden.requests import COUNT, made_up
 
 FOLDER = Path(__file__).parent / "answers"
@@ -60,7 +60,7 @@ def short(value: Any) -> Any:
 
 def answer(name: str, request: dict[str, Any]) -> Any:
     """What the command line answers, or its refusal."""
-    request_type, compute, _ = COMPUTATIONS[name.split()[-1]]
+    request_type, compute = COMPUTATIONS[name.split()[-1]]
     try:
         made = compute(TypeAdapter(request_type).validate_python(request))
     except ValueError as error:

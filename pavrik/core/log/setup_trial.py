@@ -11,7 +11,7 @@ from datetime import date
 from typing import Literal
 
 import numpy as np
-from scipy.stats import t as student
+from scipy.special import stdtr, stdtrit
 
 from pavrik.core.assumptions import assume
 from pavrik.core.log.ability import GROWTH
@@ -156,8 +156,8 @@ def judge(trial: SetupTrial, history: Sequence[TrainingSet]) -> TrialResult:
     days = np.array([date.fromisoformat(day).toordinal() for day in told], float)
     in_b = np.array([float(side == "b") for side in sides])
     gain, spread, freedom = _step_between(days, in_b, np.log(list(told.values())))
-    low, high = (gain + spread * float(student.ppf(edge, freedom)) for edge in (0.1, 0.9))
-    chance = float(student.cdf(gain / spread, freedom))
+    low, high = (gain + spread * float(stdtrit(freedom, edge)) for edge in (0.1, 0.9))
+    chance = float(stdtr(freedom, gain / spread))
     return TrialResult(
         seen, gain, (low, high), chance, _outcome(chance, low, high, finished), finished
     )

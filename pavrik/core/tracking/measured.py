@@ -3,7 +3,6 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.signal import savgol_filter
 
 from pavrik.core.tracking.camera import (
     PLATE_RADIUS_M,
@@ -57,6 +56,8 @@ def slope(values: Floats, times_s: Floats) -> Floats:
     window = max(5, round(_SMOOTHED_S / step) | 1)
     if window > len(even):
         return np.gradient(values, times_s)
+    from scipy.signal import savgol_filter  # takes as long to load as all of the model
+
     found = savgol_filter(np.interp(even, times_s, values), window, 2, deriv=1, delta=step)
     return np.interp(times_s, even, found)
 

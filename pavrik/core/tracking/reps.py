@@ -3,11 +3,10 @@
 from dataclasses import dataclass
 
 import numpy as np
-from scipy.signal import find_peaks
 
 from pavrik.core.assumptions import assume
 from pavrik.core.tracking.measured import Measured, slope
-from pavrik.core.units import Floats
+from pavrik.core.units import Floats, Indices
 
 LEAST_WAY_M = assume("rep_least_way_m", 0.20, "m", "a bar that travels less has done no rep")
 MOVING_M = assume("rep_moving_m", 0.02, "m", "off where it stood: the bar is moving")
@@ -43,9 +42,17 @@ def reps_in(measured: Measured) -> list[Rep]:
     return found(measured.times_s, measured.bar[:, 1])
 
 
+def _peaks(values: Floats) -> Indices:
+    """Where a series is highest by as much as a rep travels at least."""
+    from scipy.signal import find_peaks  # takes as long to load as all of the model
+
+    found, _ = find_peaks(values, prominence=LEAST_WAY_M)
+    return np.asarray(found)
+
+
 def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
     """Reps whose lowest points stand out; a film that begins or ends under way loses that rep."""
-    lows, _ = find_peaks(-height_m, prominence=LEAST_WAY_M)
+    lows = _peaks(-height_m)
     found: list[Rep] = []
     for low in lows:
         first = _last_still(height_m, int(low))
@@ -58,7 +65,7 @@ def squat_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
 
 def deadlift_reps(times_s: Floats, height_m: Floats) -> list[Rep]:
     """Reps from where the plates leave the floor to where they are down again, or the film ends."""
-    highs, _ = find_peaks(np.append(height_m, height_m.min()), prominence=LEAST_WAY_M)
+    highs = _peaks(np.append(height_m, height_m.min()))
     found: list[Rep] = []
     for high in highs:
         first = _lift_off(height_m, int(high))
@@ -84,13 +91,13 @@ def _last_still(height_m: Floats, low: int) -> int | None:
 
 def _plateau(before: Floats, low: int) -> int:
     """Where the run down to a low began: after the low before it, if there is one."""
-    lows, _ = find_peaks(-before[:low], prominence=LEAST_WAY_M)
+    lows = _peaks(-before[:low])
     return int(lows[-1]) if len(lows) else 0
 
 
 def _first_up(height_m: Floats, low: int) -> int | None:
     after = height_m[low:]
-    lows, _ = find_peaks(-after[1:], prominence=LEAST_WAY_M)
+    lows = _peaks(-after[1:])
     until = int(lows[0]) + 1 if len(lows) else len(after)
     high = float(after[:until].max())
     if high < height_m[low] + LEAST_WAY_M:

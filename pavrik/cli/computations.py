@@ -1,0 +1,55 @@
+"""The public computations by name: JSON in, JSON out."""
+
+from collections.abc import Callable
+from typing import Any
+
+from pydantic import BaseModel, TypeAdapter, ValidationError
+
+from pavrik.errors import BadInputError
+from pavrik.formats.model.computations import (
+    AnyCostRequest,
+    AnyFitRequest,
+    AtLoadRequest,
+    PoseRequest,
+)
+from pavrik.formats.model.picture import LengthsRequest, PictureRequest
+from pavrik.formats.model.requests import PlatesRequest
+from pavrik.formats.plan_request import PublicPlanRequest
+from pavrik.formats.refusals import sentence
+from pavrik.formats.wire.shapes import StoryRequest
+from pavrik.formats.wire.watch_compute import WatchRequest
+from pavrik.services.compute import by_lift, model, picture, plan, watch
+from pavrik.services.plans import shapes
+from pavrik.services.setups import analysis
+
+COMPUTATIONS: dict[str, tuple[Any, Callable[[Any], BaseModel]]] = {
+    "pose": (PoseRequest, model.pose),
+    "fit": (AnyFitRequest, by_lift.fit),
+    "path": (AtLoadRequest, by_lift.path),
+    "cost": (AnyCostRequest, analysis.cost),
+    "plan": (PublicPlanRequest, plan.plan),
+    "story": (StoryRequest, shapes.story),
+    "watch": (WatchRequest, watch.watch),
+    "picture": (PictureRequest, picture.picture),
+    "lengths": (LengthsRequest, picture.lengths),
+    "plates": (PlatesRequest, model.plates),
+}
+
+
+def _one_line(error: ValidationError) -> str:
+    return "; ".join(
+        f"{'.'.join(str(part) for part in e['loc']) or 'input'}: {sentence(e)}"
+        for e in error.errors()
+    )
+
+
+def print_answer(name: str, request: Any) -> None:
+    """The answer to a request, printed. Raises BadInputError with one line."""
+    request_type, service = COMPUTATIONS[name]
+    try:
+        answer = service(TypeAdapter(request_type).validate_python(request))
+    except ValidationError as error:
+        raise BadInputError(_one_line(error)) from error
+    except ValueError as error:
+        raise BadInputError("; ".join(str(error).splitlines())) from error
+    print(answer.model_dump_json(indent=2))

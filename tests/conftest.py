@@ -1,5 +1,6 @@
 """One throw-away PostgreSQL per worker, one migrated template, one database per module."""
 
+import fcntl
 import tempfile
 from collections import Counter
 from collections.abc import Callable, Iterator
@@ -14,7 +15,8 @@ from argon2 import PasswordHasher
 from pavrik.demo.load import load_demo
 from pavrik.store.cluster import UNSAFE_BUT_FAST, Cluster
 from pavrik.store.database import Database
-from pavrik.store.setup import prepare
+from pavrik.store.dumps import dump, restore
+from pavrik.store.setup import create_database, prepare
 
 CHEAP = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 NOW = datetime(2026, 11, 20, 12, 0, tzinfo=UTC)
@@ -49,6 +51,12 @@ class Server:
             connection.execute(f"create database {made} template {template} strategy file_copy")
         return made
 
+    def from_dump(self, file: Path, name: str) -> str:
+        """A new database made from a dump; its name."""
+        create_database(self.owner_url("postgres"), name)
+        restore(self.owner_url(name), file)
+        return name
+
 
 @pytest.fixture(scope="session", autouse=True)
 def jobs_give_way_to_nobody() -> Iterator[None]:
@@ -69,13 +77,28 @@ def server() -> Iterator[Server]:
         cluster.stop()
 
 
-@pytest.fixture(scope="session")
-def demo_template(server: Server) -> str:
-    name = server.copy(TEMPLATE, WITH_DEMO)
-    database = Database(server.app_url(name))
+def _load(url: str) -> None:
+    database = Database(url)
     database.open()
     load_demo(database, CHEAP, NOW)
     database.close()
+
+
+@pytest.fixture(scope="session")
+def demo_template(
+    server: Server, testrun_uid: str, tmp_path_factory: pytest.TempPathFactory
+) -> str:
+    """The migrated template with the demo club: loaded by the first worker of a run that asks, made
+    from its dump by the others."""
+    shared = tmp_path_factory.getbasetemp().parent
+    kept = shared / f"{testrun_uid}.dump"
+    with kept.with_suffix(".lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if kept.exists():
+            return server.from_dump(kept, WITH_DEMO)
+        name = server.copy(TEMPLATE, WITH_DEMO)
+        _load(server.app_url(name))
+        dump(server.owner_url(name), kept)
     return name
 
 

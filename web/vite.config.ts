@@ -54,5 +54,10 @@ export default defineConfig({
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   server: { proxy: { '/api': 'http://127.0.0.1:8460' } },
   build: { chunkSizeWarningLimit: 900 },
-  test: { environment: 'jsdom', server: { deps: { inline: ['vuetify'] } } },
+  test: {
+    environment: 'jsdom',
+    pool: 'threads',
+    testTimeout: 30_000,
+    server: { deps: { inline: ['vuetify'] } },
+  },
 })

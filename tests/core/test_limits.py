@@ -4,6 +4,8 @@ from dataclasses import replace
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from pavrik.core.assumptions import DEFAULT
 from pavrik.core.competition_lifts import LIFTS
@@ -13,10 +15,12 @@ from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.limited_by import limit_shares, limited_by
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import SCREEN_LIMITS, hard_limits, make_screens
+from pavrik.core.lifts.grid import SetupGrid
+from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import radians
-from tests.core.bodies import DEFAULT_MAN
+from tests.core.bodies import DEFAULT_MAN, adults
 
 MAN = default_lifter(DEFAULT_MAN)
 LOW = SquatSetup("low", 0.44, 0.35)
@@ -89,3 +93,15 @@ def test_shares_of_what_limits_add_up_and_are_told_largest_first():
             assert list(shares.values()) == sorted(shares.values(), reverse=True)
             assert limited_by(shares).startswith(next(iter(shares)))
     assert limited_by({"hips": 0.6, "quads": 0.36, "lats": 0.04}) == "hips 60%, quads 36%"
+
+
+@given(adults(), st.floats(14, 34), st.floats(100, 155), st.floats(16, 44))
+@settings(max_examples=12, deadline=None)
+def test_a_body_is_closed_where_no_set_up_of_the_grid_is_open(body, ankle, closing, hip):
+    screens = make_screens(
+        ankle_dorsiflexion_deg=ankle, neutral_closing_deg=closing, hip_abduction_deg=hip
+    )
+    lifter, setup = default_lifter(body, screens=screens), SQUAT.usual(1.75)
+    assert (closed_because(lifter, setup) == "") == bool(
+        assess(SQUAT, lifter, [setup, *SetupGrid(SQUAT).setups()])[0]
+    )

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import { elbow, limb } from '@/figure/shapes'
 import type { Pose } from '@/figure/pose'

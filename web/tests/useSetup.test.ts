@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest'
 import type { Axis } from '@/shared/lifts'
 import { higherBar } from '@/stages/setup/squat/squatPage'

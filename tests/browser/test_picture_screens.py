@@ -65,13 +65,13 @@ def standing(segments_m, stature_m, **longer_m):
 def test_a_tape_that_read_another_bone_is_found_by_a_picture(coach, picture):
     person = next(one for one in PEOPLE if one.name == "Marlow Teague")
     coach.open_lifter(person.name, "Measure")
-    coach.click("Check the tape with a picture")
-    coach.find("details .of-picture input[type=file]").send_keys(str(picture))
+    coach.find(".tape summary").click()
+    coach.find(".tape .of-picture input[type=file]").send_keys(str(picture))
     coach.until(lambda: coach.find(".stage-film img").size["height"] > 100, "the picture")
     for place in standing(person.segments_m, person.stature_m, thigh=0.07):
         tap(coach, place, SIZE)
-    coach.see("knee line to hip bone: tape and picture cannot well be of one length")
-    rows = [row.text.splitlines()[0] for row in coach.all("details tbody tr")]
+    coach.see("Knee line to hip bone: tape and picture cannot well be of one length")
+    rows = [row.text.splitlines()[0] for row in coach.all(".tape tbody tr")]
     assert len(rows) == 5
     assert coach.serious_violations() == []
     coach.resize(390, 844)

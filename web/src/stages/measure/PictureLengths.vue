@@ -41,7 +41,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
 </script>
 
 <template>
-  <details class="note mt-5 small">
+  <details class="note mt-5 small tape">
     <summary><b>Check the tape with a picture</b></summary>
     <TappedPicture
       name="A picture from the side"
@@ -54,7 +54,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
     >
       <template #told>
         <template v-if="wrong.length">
-          <b class="signal">{{ wrong.map(({ landmark }) => landmark.name.toLowerCase()).join(', ') }}:</b>
+          <b class="signal">{{ wrong.map(({ landmark }) => landmark.name).join(', ') }}:</b>
           tape and picture cannot well be of one length. Read it again.
         </template>
         <template v-else-if="rows.length">

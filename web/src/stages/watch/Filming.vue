@@ -356,7 +356,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
   margin-bottom: 16px;
 }
 .short {
-  max-width: 150px;
+  flex: 0 0 160px;
 }
 .choose {
   margin-top: 14px;

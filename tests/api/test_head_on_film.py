@@ -1,13 +1,17 @@
 """A film from behind over HTTP: filmed, tapped, tracked, told on the lifter's own side, logged."""
 
+from dataclasses import asdict
 from io import BytesIO
 
+import numpy as np
 import pytest
 from pypdf import PdfReader
 from uuid6 import uuid7
 
+from pavrik.demo.made_up import LARGE_PLATES
 from tests.api.helpers import add_lifter
 from tests.api.test_film import asked, at, ended, facts, say
+from tests.core.test_head_on import head_on_shot
 
 
 @pytest.fixture(scope="module")
@@ -115,3 +119,31 @@ def test_the_coach_says_a_line_otherwise_on_the_sheet_the_print_and_the_link(
     assert shown["lines"] == ["out of the hole: Left hip first, I saw it from the chair too"]
     assert said("the set", "").status_code == 201
     assert coach.get(at(filmed, "clips", clip)).json()["verdict"]["said"] == ""
+
+
+def test_pictures_from_the_front_are_told_by_their_taps_alone(coach):
+    lifter = add_lifter(coach, name="Front Probe", sex="male", mass_kg=83.0, stature_m=1.75)
+    _, shot = head_on_shot("squat", "front", {"knees-in": 0.05}, reps=1, size=(960, 540))
+    places = shot.motion.points
+    out = places["left knee"][:, 1] - places["left ankle"][:, 1]
+    frames = [0, int(np.argmin(out))]
+    instants = [
+        {"time_s": float(shot.motion.times_s[at]), "taps": asdict(shot.taps(at))} for at in frames
+    ]
+    body = facts(large_plates=LARGE_PLATES) | {
+        "view": "front", "width": 960, "height": 540, "instants": instants[::-1],
+    }  # fmt: skip
+    path = at(lifter, "clips", "head-on-points")
+    assert coach.post(path, body).status_code == 201
+    told = coach.get(at(lifter, "clips", body["clip_id"])).json()
+    assert (told["way"], told["view"], told["reps"]) == ("points", "front", [])
+    assert told["cannot_tell"][0] == "single pictures: no rep and no speed is told of them"
+    standing, deepest = told["head_on_instants"]
+    for seen, frame in ((standing, frames[0]), (deepest, frames[1])):
+        assert seen["knee_left_out_m"] == pytest.approx(float(out[frame]), abs=0.01)
+        assert abs(seen["tilt_m"]) < 0.005
+    assert deepest["knee_left_out_m"] < deepest["expected_out_m"] - 0.03, "the knee goes in"
+    twice = body | {"clip_id": str(uuid7()), "instants": instants[:1] * 2}
+    assert "two pictures have the same time" in coach.post(path, twice).json()["detail"]
+    blind = {**instants[0], "taps": instants[0]["taps"] | {"knee_left": None}}
+    assert "tap both knees" in coach.post(path, body | {"instants": [blind]}).text

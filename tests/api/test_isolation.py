@@ -182,6 +182,9 @@ BODIES = {
         "film_id": str(uuid7()), "lift": "squat", "load_kg": 60},
     ("POST", "/api/lifters/{lifter_id}/clips"): lambda: CLIP | {
         "clip_id": str(uuid7()), "film_id": str(uuid7()), "tapped_s": 0.0, "taps": TAPS},
+    ("POST", "/api/lifters/{lifter_id}/clips/head-on-points"): lambda: CLIP | {
+        "clip_id": str(uuid7()), "width": 1280, "height": 720, "view": "front",
+        "instants": [{"time_s": 0.0, "taps": HEAD_ON}]},
     ("POST", "/api/lifters/{lifter_id}/clips/points"): lambda: CLIP | {
         "clip_id": str(uuid7()), "width": 1280, "height": 720,
         "instants": [{"time_s": 0.0, "taps": TAPS}]},

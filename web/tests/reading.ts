@@ -87,6 +87,7 @@ export const reading = (over: Partial<Reading> = {}): Reading => ({
     },
   ],
   instants: [],
+  head_on_instants: [],
   phases: [
     {
       phase: 'out of the hole',

@@ -137,11 +137,11 @@ describe('the picture under the finger', () => {
   it('sends several pictures when only the taps leave the device', async () => {
     const { shown, button } = await film('squat', squat())
     await button('Add another picture').trigger('click')
-    expect(button('Only my taps').text()).toBe('Only my taps (1 pictures)')
+    expect(button('Only my taps').text()).toBe('Only my taps (1 picture)')
     await button('Only my taps').trigger('click')
-    const [instants, size] = shown.emitted('points')![0] as [{ time_s: number; taps: unknown }[], number[]]
+    const [pictures, size] = shown.emitted('points')![0]!
     expect(size).toEqual([1280, 720])
-    expect(instants).toMatchObject([{ time_s: 0, taps: { plate: [600, 300], plate_radius: 50 } }])
+    expect(pictures).toMatchObject([{ time_s: 0, tapped: { plate: [600, 300], rim: [630, 340] } }])
   })
   it('is one picture where no film was chosen: read, never tracked', async () => {
     const shown = mounted(Tapping, {

@@ -21,6 +21,7 @@ from pavrik.formats.wire.watch_requests import (
     ClipWordRequest,
     DepthRequest,
     FileFacts,
+    HeadOnPointsRequest,
     HeadOnTapsIn,
     HeadOnTrackRequest,
     PointsRequest,
@@ -159,6 +160,14 @@ def read_points(
 ) -> ClipRef:
     """Single pictures by their taps alone: the film stays where it is."""
     return clips.read_points(database, who, key, lifter_id, body)
+
+
+@router.post("/clips/head-on-points", status_code=201)
+def read_head_on_points(
+    lifter_id: UUID, body: HeadOnPointsRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
+) -> ClipRef:
+    """The same from the front or from behind."""
+    return clips.read_head_on_points(database, who, key, lifter_id, body)
 
 
 @router.post("/clips/file", status_code=201)

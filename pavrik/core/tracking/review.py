@@ -155,18 +155,18 @@ def head_on_rows(
             frame = rep.last
         state = min((one.state for one in here if one.by_rep), key=WORST.index)
         ids = tuple(one.detector.id for one in here)
-        at = head_on_instant(expected, measured, reps, frame)
+        lowest = float(measured.height_m[reps[0].up[0]])
+        at = head_on_instant(expected, measured, lowest, frame)
         rows.append(PhaseRow(phase.id, state, rep.number, None, at, ids, ""))
     return rows
 
 
 def head_on_instant(
-    expected: Expected, measured: HeadOnMeasured, reps: Sequence[Rep], frame: int
+    expected: Expected, measured: HeadOnMeasured, lowest_m: float, frame: int
 ) -> HeadOnInstant:
-    """One picture; the knee beside where it was computed at the same height of the bar."""
-    heights = measured.height_m
-    lowest = float(heights[reps[0].up[0]]) if reps else float(heights.min())
-    height = float(heights[frame]) - lowest + float(expected.height_m[0])
+    """One picture; the knee beside where it was computed at the same height of the bar above its
+    lowest."""
+    height = float(measured.height_m[frame]) - lowest_m + float(expected.height_m[0])
     knee, ankle = (expected.point(joint, 1, height) for joint in ("knee", "ankle"))
     left, right = (_seen(out) for out in measured.knees_out_m[frame] - measured.feet_m)
     return HeadOnInstant(

@@ -186,6 +186,7 @@ class ClipReading(BaseModel):
     findings: list[FindingOut]
     phases: list[PhaseOut]
     instants: list[Instant] = []
+    head_on_instants: list[HeadOnInstant] = []
     comparisons: list[Comparison]
     speed: SpeedOut
     verdict: VerdictOut

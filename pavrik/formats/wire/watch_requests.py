@@ -106,14 +106,18 @@ class HeadOnTrackRequest(TrackedFacts):
 
     @model_validator(mode="after")
     def _seen_from_there(self) -> "HeadOnTrackRequest":
-        if LIFTS[self.lift].carried == "hands":
-            return self
-        knees = self.taps.knee_left and self.taps.knee_right
-        if self.view == "front" and not knees:
-            raise ValueError("tap both knees: from the front they are what is measured")
-        if self.view == "rear" and not self.taps.belt:
-            raise ValueError("tap the middle of the belt: from behind the hips are measured by it")
+        _need_what_is_seen(self.lift, self.view, self.taps)
         return self
+
+
+def _need_what_is_seen(lift: LiftId, view: HeadOnView, taps: HeadOnTapsIn) -> None:
+    """Raises ValueError where what a view measures was not tapped."""
+    if LIFTS[lift].carried == "hands":
+        return
+    if view == "front" and not (taps.knee_left and taps.knee_right):
+        raise ValueError("tap both knees: from the front they are what is measured")
+    if view == "rear" and not taps.belt:
+        raise ValueError("tap the middle of the belt: from behind the hips are measured by it")
 
 
 MarkerName = Annotated[str, Field(max_length=60)]
@@ -148,6 +152,28 @@ class PointsRequest(ClipFacts):
     width: Annotated[int, Field(ge=100, le=10_000)]
     height: Annotated[int, Field(ge=100, le=10_000)]
     instants: Annotated[list[TappedInstant], Field(min_length=1, max_length=60)]
+
+
+class HeadOnInstantIn(Strict):
+    """One picture from the front or from behind, tapped by hand."""
+
+    time_s: Annotated[float, Field(ge=0, le=3600)]
+    taps: HeadOnTapsIn
+
+
+class HeadOnPointsRequest(ClipFacts):
+    """The same of a film from the front or from behind; the camera is told by the first picture."""
+
+    width: Annotated[int, Field(ge=100, le=10_000)]
+    height: Annotated[int, Field(ge=100, le=10_000)]
+    view: HeadOnView
+    instants: Annotated[list[HeadOnInstantIn], Field(min_length=1, max_length=60)]
+
+    @model_validator(mode="after")
+    def _seen_from_there(self) -> "HeadOnPointsRequest":
+        for one in self.instants:
+            _need_what_is_seen(self.lift, self.view, one.taps)
+        return self
 
 
 class StandIn(Strict):

@@ -9,13 +9,20 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.tracking.findings import blind_head_on, find_head_on, head_on_view
 from pavrik.core.tracking.head_on import HeadOnClip, HeadOnMeasured, measure_head_on
 from pavrik.core.tracking.reps import Rep
-from pavrik.core.tracking.review import column, first_against_last, head_on_rows
+from pavrik.core.tracking.review import (
+    HeadOnInstant,
+    column,
+    first_against_last,
+    head_on_instant,
+    head_on_rows,
+)
 from pavrik.core.units import Floats, degrees
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.watch import CameraOut, ClipReading, FramesOut, HeadOnFrames, PhaseOut
 from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.watch.lifting import Lifting
 from pavrik.services.watch.reading import (
+    LEAST_PICTURES,
     Advice,
     Earlier,
     findings_out,
@@ -38,7 +45,7 @@ def read_head_on(
         )
     except ValueError as error:
         raise InvalidError(str(error)) from error
-    reps = measured.reps()
+    reps = measured.reps() if len(clip.times_s) >= LEAST_PICTURES else []
     found = find_head_on(measured, lifting.expected, reps, earlier.light) if reps else []
     told = [one for one in found if any(np.isfinite(v) for v in one.by_rep)]
     view = head_on_view(measured)
@@ -57,18 +64,34 @@ def read_head_on(
         style=lifting.setup.style,
         predicted_max_kg=lifting.exact.predicted_max_kg,
         camera=_camera(measured),
-        cannot_tell=list(blind) if reps else ["no whole rep was seen", *blind],
+        cannot_tell=list(blind) if reps else [_why_no_rep(clip), *blind],
         misfit_m=0.0,
         frames=_frames(clip, measured, lifting, reps),
         reps=told_reps,
         findings=findings_out(told, lifting, advice.catalogue),
         phases=[PhaseOut(**{**vars(row), "findings": list(row.findings)}) for row in rows],
+        head_on_instants=[] if reps else _instants(measured, lifting),
         comparisons=first_against_last(told),
         speed=speed_out(facts, lifting.lift.slowest_m_s, told_reps, earlier),
         verdict=verdict_out(told, told_reps, advice),
         model_version=MODEL_VERSION,
         note=facts.note,
     )
+
+
+def _why_no_rep(clip: HeadOnClip) -> str:
+    if len(clip.times_s) < LEAST_PICTURES:
+        return "single pictures: no rep and no speed is told of them"
+    return "no whole rep was seen"
+
+
+def _instants(measured: HeadOnMeasured, lifting: Lifting) -> list[HeadOnInstant]:
+    """Tapped pictures as they are; how deep each is, the bar's own height tells."""
+    lowest = float(lifting.expected.height_m[0])
+    return [
+        head_on_instant(lifting.expected, measured, lowest, frame)
+        for frame in range(len(measured.times_s))
+    ]
 
 
 def _camera(measured: HeadOnMeasured) -> CameraOut:
@@ -131,7 +154,7 @@ def _ghost(measured: HeadOnMeasured, lifting: Lifting, reps: Sequence[Rep]) -> d
     if measured.view == "rear":
         return {}
     heights = measured.height_m
-    lowest = float(heights[reps[0].up[0]]) if reps else float(heights.min())
+    lowest = float(heights[reps[0].up[0]]) if reps else float(lifting.expected.height_m[0])
     height = heights - lowest + float(lifting.expected.height_m[0])
     ghost: dict[str, Places] = {}
     for side, sign in (("left", 1.0), ("right", -1.0)):

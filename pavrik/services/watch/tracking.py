@@ -8,16 +8,16 @@ from pathlib import Path
 from uuid import UUID
 
 from pavrik.core.tracking.clip import Clip
-from pavrik.core.tracking.head_on import Edge, HeadOnClip, HeadOnTaps
+from pavrik.core.tracking.head_on import HeadOnClip
 from pavrik.errors import InvalidError
 from pavrik.film.decode import FilmError, still
 from pavrik.film.head_on import track_head_on
 from pavrik.film.track import track
 from pavrik.formats.wire.watch import Way
-from pavrik.formats.wire.watch_requests import HeadOnTapsIn, HeadOnTrackRequest, TrackRequest
+from pavrik.formats.wire.watch_requests import HeadOnTrackRequest, TrackRequest
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs, Steps
-from pavrik.services.watch.clips import AnyClip, keep_clip, taps_of
+from pavrik.services.watch.clips import AnyClip, head_on_taps_of, keep_clip, taps_of
 from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.store.database import Database
@@ -101,16 +101,3 @@ def _following(
         from_the_side: list[Clip] = []
         yield from track(path, taps_of(request.taps), request.tapped_s, from_the_side)
         found += from_the_side
-
-
-def head_on_taps_of(given: HeadOnTapsIn) -> HeadOnTaps:
-    """Taps as the core has them."""
-    return HeadOnTaps(
-        plate_left=Edge(given.plate_left.top, given.plate_left.bottom),
-        plate_right=Edge(given.plate_right.top, given.plate_right.bottom),
-        ankle_left=given.ankle_left,
-        ankle_right=given.ankle_right,
-        knee_left=given.knee_left,
-        knee_right=given.knee_right,
-        belt=given.belt,
-    )

@@ -21,7 +21,7 @@ import Simulated from './Simulated.vue'
 import Tapping from './Tapping.vue'
 import TrackedFile from './TrackedFile.vue'
 import { hold, isPicture, letGo } from './films'
-import { headOnTapsOf, tapsOf, type Tapped, type View } from './taps'
+import { headOnTapsOf, tapsOf, type Tapped, type TappedPicture, type View } from './taps'
 
 const props = defineProps<{ lifterId: string; known: Schemas['ClipsAnswer'] }>()
 const emit = defineEmits<{ kept: [clipId: string] }>()
@@ -211,17 +211,27 @@ watch(
   },
 )
 
-async function keepPoints(instants: Schemas['TappedInstant'][], size: [number, number]) {
+async function keepPoints(pictures: TappedPicture[], size: [number, number]) {
   const now = film.value
   if (!now) return
-  const kept = await run(() =>
-    answered(
-      client.POST('/api/lifters/{lifter_id}/clips/points', {
-        params: { path: { lifter_id: props.lifterId }, ...once(now.clipId) },
-        body: { ...facts(now.clipId), width: size[0], height: size[1], instants },
+  const about = { ...facts(now.clipId), width: size[0], height: size[1] }
+  const params = { path: { lifter_id: props.lifterId }, ...once(now.clipId) }
+  const kept = await run(() => {
+    const from = view.value
+    if (from === 'side') {
+      const instants = pictures.map(({ time_s, tapped }) => ({ time_s, taps: tapsOf(tapped) }))
+      return answered(
+        client.POST('/api/lifters/{lifter_id}/clips/points', { params, body: { ...about, instants } }),
+      )
+    }
+    const instants = pictures.map(({ time_s, tapped }) => ({ time_s, taps: headOnTapsOf(tapped) }))
+    return answered(
+      client.POST('/api/lifters/{lifter_id}/clips/head-on-points', {
+        params,
+        body: { ...about, view: from, instants },
       }),
-    ),
-  )
+    )
+  })
   if (!kept) return
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })
   emit('kept', now.clipId)
@@ -280,8 +290,8 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         <div v-if="source === 'device'" class="choose">
           <ChooseFile
             name="Choose a film or a picture"
-            says="MP4, MOV or WebM, up to a minute and 200 MB; a picture from the side tells one moment"
-            :accept="view === 'side' ? 'video/*,image/*' : 'video/*'"
+            says="MP4, MOV or WebM, up to a minute and 200 MB; a picture tells one moment"
+            accept="video/*,image/*"
             @chosen="(film) => take(film, uuid7(), false)"
           />
           <h2 class="mt-4">How to film</h2>
@@ -339,7 +349,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
       </div>
       <p v-if="trouble" class="signal mt-3" role="alert">{{ trouble }}</p>
       <p class="small soft mt-4 privacy">
-        <b>Whose film?</b> With <i>Only my taps</i> (from the side) the film never leaves this device. With
+        <b>Whose film?</b> With <i>Only my taps</i> the film never leaves this device. With
         <i>Track this film</i> it is sent once, followed, and deleted when that ends; points stay, the film
         does not, unless the lifter wants it kept. It is no measurement for a referee and no diagnosis.
       </p>

@@ -7,6 +7,18 @@ import { aside, isTold, MARK, offset, size, stateClass, type Reading } from './w
 
 const props = defineProps<{ reading: Reading; film?: boolean }>()
 defineEmits<{ go: [time: number]; depth: [rep: number] }>()
+const lines = computed(() =>
+  props.reading.phases.length
+    ? props.reading.phases.map((row) => ({ ...row, name: row.phase }))
+    : (props.reading.head_on_instants ?? []).map((at) => ({
+        phase: '',
+        name: `tapped at ${at.time_s.toFixed(2)} s`,
+        state: 'holds' as const,
+        head_on: at,
+        findings: [],
+        said: '',
+      })),
+)
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
 const errors = computed(() =>
@@ -35,10 +47,10 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in reading.phases" :key="row.phase" :class="stateClass(row.state)">
+          <tr v-for="row in lines" :key="row.name" :class="stateClass(row.state)">
             <th scope="row">
               <button type="button" class="linkish" @click="$emit('go', row.head_on?.time_s ?? 0)">
-                <span class="mark">{{ MARK[row.state] }}</span> {{ row.phase }}
+                <span v-if="row.phase" class="mark">{{ MARK[row.state] }}</span> {{ row.name }}
               </button>
             </th>
             <td v-if="!reading.camera.angles_told" :colspan="front ? 4 : 2">cannot tell: oblique</td>
@@ -53,6 +65,7 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
             </template>
             <td>
               <OwnWords
+                v-if="row.phase"
                 :lifter-id="reading.lifter_id"
                 :clip-id="reading.clip_id"
                 :subject="`phase ${row.phase}`"
@@ -70,7 +83,7 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
         </tbody>
       </table>
     </div>
-    <p class="small soft">Errors of one film: {{ errors }}.</p>
+    <p v-if="errors" class="small soft">Errors of one film: {{ errors }}.</p>
     <RepTable v-if="reading.reps.length" :reading="reading" @go="$emit('go', $event)">
       <template #heads>
         <th v-for="f in reading.findings" :key="f.detector" scope="col">

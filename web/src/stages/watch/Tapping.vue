@@ -1,7 +1,6 @@
 <script setup lang="ts">
 // One picture of the film, tapped under a magnifier; arrow keys move the cross, Enter sets it.
 import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
-import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
 import TapStage from './TapStage.vue'
@@ -9,11 +8,11 @@ import {
   CHAINS,
   isComplete,
   stepsOf,
-  tapsOf,
   WHEN,
   type Pixel,
   type Step,
   type Tapped,
+  type TappedPicture,
   type View,
 } from './taps'
 
@@ -30,7 +29,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   track: [tapped: Tapped, atSeconds: number]
-  points: [instants: Schemas['TappedInstant'][], size: [number, number]]
+  points: [instants: TappedPicture[], size: [number, number]]
   drop: []
   /** The film is to be shown as single pictures. */
   stills: []
@@ -62,7 +61,7 @@ onUnmounted(() => single.value && URL.revokeObjectURL(single.value))
 /** When the points were set: the film may be moved on afterwards. Given ones are of its first picture. */
 const tappedAt = ref(0)
 const tapped = ref<Tapped>({ ...props.start })
-const instants = ref<{ time_s: number; tapped: Tapped }[]>([])
+const instants = ref<TappedPicture[]>([])
 const steps = computed(() => stepsOf(props.lift, props.view))
 const skipped = ref<Set<string>>(new Set())
 const step = computed<Step | null>(
@@ -95,12 +94,13 @@ function keepInstant() {
 function sendPoints() {
   if (complete.value) keepInstant()
   if (!size.value) return
-  emit(
-    'points',
-    instants.value.map((i) => ({ time_s: i.time_s, taps: tapsOf(i.tapped) })),
-    size.value,
-  )
+  emit('points', instants.value, size.value)
 }
+const howMany = computed(() => {
+  if (!instants.value.length) return ''
+  const many = instants.value.length + (complete.value ? 1 : 0)
+  return ` (${many} picture${many > 1 ? 's' : ''})`
+})
 const limbs = computed(() =>
   CHAINS.map((chain) => chain.map((id) => tapped.value[id]).filter((p): p is Pixel => Boolean(p))),
 )
@@ -177,12 +177,10 @@ const rim = computed(() => {
         @click="emit('track', tapped, tappedAt)"
         >Track this film</v-btn
       >
-      <template v-if="view === 'side' && !asStill">
+      <template v-if="!asStill">
         <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
         <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
-          >Only my taps{{
-            instants.length ? ` (${instants.length + (complete ? 1 : 0)} pictures)` : ''
-          }}</v-btn
+          >Only my taps{{ howMany }}</v-btn
         >
       </template>
       <button type="button" class="linkish" :disabled="busy" @click="emit('drop')">Another film</button>

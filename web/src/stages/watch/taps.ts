@@ -94,6 +94,11 @@ export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
   ]
 }
 
+/** One picture of a film with what was tapped in it. */
+export interface TappedPicture {
+  time_s: number
+  tapped: Tapped
+}
 /** When to tap: the picture in which everything asked for can be seen. */
 export const WHEN: Record<Lift, string> = {
   squat: 'Choose a picture in which the lifter stands still with the bar, before the first rep.',

@@ -21,7 +21,7 @@ from pavrik.core.log.ability import (
     ability_series,
 )
 from pavrik.core.log.logged_day import FORMULA_SD
-from pavrik.core.log.training_set import LoggedFault, TrainingSet
+from pavrik.core.log.training_set import LoggedFault, TrainingSet, evidence_of
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.strength.estimated_max import estimate_max
 from tests.core.obedient import drawn
@@ -223,3 +223,13 @@ def test_bands_cover_the_truth_as_often_as_they_say_and_the_middle_is_near(follo
 def test_what_was_on_the_bar_lies_above_the_max_by_a_good_day_at_most():
     sets = [*singles([200.0, 200.0, 200.0]), logged(12, 212.0)]
     assert ability_series(sets)[-1].kg >= 212.0 * np.exp(-DAY_SD) - 1e-9
+
+
+@pytest.mark.parametrize("rpe", [None, 5.0, 8.0, 10.0])
+def test_a_set_of_thirty_is_a_lower_bound_like_any_light_work(rpe):
+    """A log takes sets of up to 30 reps; formulas are trusted to 10 and end at 20."""
+    long = TrainingSet("long", "2026-11-02", 60.0, 30, rpe)
+    heavy = TrainingSet("heavy", "2026-11-04", 140.0, 3, 8.0)
+    alone, with_it = ability_series([heavy])[-1], ability_series([long, heavy])[-1]
+    assert evidence_of(long).at_least
+    assert with_it.kg == pytest.approx(alone.kg, rel=0.03)

@@ -16,7 +16,7 @@ from scipy.special import stdtr, stdtrit
 from pavrik.core.assumptions import assume
 from pavrik.core.log.ability import GROWTH
 from pavrik.core.log.training_set import TrainingSet, competition_sets
-from pavrik.core.strength.estimated_max import estimate_max
+from pavrik.core.strength.estimated_max import MOST_REPS, estimate_max
 from pavrik.core.units import Floats
 
 Arm = Literal["a", "b"]
@@ -124,7 +124,7 @@ def _days_kg(sets: Sequence[TrainingSet]) -> dict[str, float]:
     is too easy to tell a max still tells which one it was easier in."""
     best: dict[str, float] = {}
     for logged in sets:
-        if logged.rpe is not None and logged.counts_for_max:
+        if logged.rpe is not None and logged.counts_for_max and logged.reps <= MOST_REPS:
             kg = estimate_max(logged.load_kg, logged.reps, logged.rpe).kg
             best[logged.day] = max(kg, best.get(logged.day, 0.0))
     return best

@@ -5,9 +5,9 @@ from dataclasses import dataclass
 from typing import TypeVar
 
 from pavrik.core.strength.estimated_max import (
-    LEAST_TRUSTED_RPE,
     TRUSTED_REPS,
     EstimatedMax,
+    counted_in_full,
     estimate_max,
 )
 
@@ -77,10 +77,9 @@ class TrainingSet:
     def estimate(self) -> EstimatedMax | None:
         """Estimated max of a set that counts in full: an RPE of 6 or more was stated and no more
         than 10 effective reps were done. Else None."""
-        if not self.counts_for_max or self.rpe is None or self.rpe < LEAST_TRUSTED_RPE:
+        if not self.counts_for_max or counted_in_full(self.reps, self.rpe) is None:
             return None
-        found = estimate_max(self.load_kg, self.reps, self.rpe)
-        return found if found.trusted else None
+        return estimate_max(self.load_kg, self.reps, self.rpe)
 
     def at_least(self) -> EstimatedMax | None:
         """What a set proves whatever was left in the tank: the max if it had been all-out, with

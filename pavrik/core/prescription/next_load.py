@@ -21,7 +21,7 @@ from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.pain import PAIN_CAP_SHARE, PainFlag, regions_of
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.prescription.return_to_lift import days_away
-from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, load_for
+from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, MOST_REPS, load_for
 
 MOST_STEP = 0.025
 MOST_STEP_NOVICE = 0.05
@@ -297,7 +297,8 @@ def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reaso
 def _is_main(logged: TrainingSet) -> bool:
     """Main work was meant to be felt: aimed at RPE 6 or more, or told so where no aim is known."""
     effort = logged.aimed_rpe if logged.aimed_rpe is not None else logged.rpe
-    return effort is not None and effort >= LEAST_TRUSTED_RPE and logged.reps > 0
+    felt = effort is not None and effort >= LEAST_TRUSTED_RPE
+    return felt and 0 < logged.reps <= MOST_REPS
 
 
 def _last_main(history: Sequence[TrainingSet], target: Target) -> TrainingSet | None:

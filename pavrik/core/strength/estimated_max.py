@@ -94,10 +94,10 @@ class Counted(NamedTuple):
 def counted_in_full(reps: int, rpe: float | None) -> Counted | None:
     """What a set says of the max where it counts in full: an RPE of 6 or more was stated and no
     more than 10 effective reps were done. Else None."""
-    if rpe is None or rpe < LEAST_TRUSTED_RPE:
+    if rpe is None or rpe < LEAST_TRUSTED_RPE or effective_reps(reps, rpe) > TRUSTED_REPS:
         return None
     found = estimate_max(1.0, reps, rpe)
-    return Counted(found.kg, found.effective_reps - 1.0) if found.trusted else None
+    return Counted(found.kg, found.effective_reps - 1.0)
 
 
 def load_for(max_kg: float, reps: int, rpe: float) -> float:

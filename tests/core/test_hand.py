@@ -62,6 +62,13 @@ def test_without_a_load_the_reps_and_the_rpe_make_it():
     assert changed.rest_s == 240
 
 
+def test_sets_longer_than_the_formulas_tell_take_the_coachs_load_and_none_of_their_own():
+    alone = line_of(laid(edit(line_id=MAIN.line_id, reps=30, rpe=8.0)), MAIN.line_id)
+    assert (alone.reps, alone.load_kg, alone.per_side) == (30, None, ())
+    named = line_of(laid(edit(line_id=MAIN.line_id, reps=30, load_kg=60.0)), MAIN.line_id)
+    assert (named.reps, named.load_kg) == (30, 60.0)
+
+
 def test_a_computed_load_by_hand_stays_under_the_cap_and_a_named_one_says_that_it_passes():
     cap = Cap(0.8 * MAIN.load_kg, "the lower back rounds", ("fault:low-round",))
     states = STATES | {"squat": replace(STATES["squat"], caps=(cap,))}

@@ -15,7 +15,7 @@ from pavrik.core.prescription.effort import amount_words, rest_after_s, rpe_at
 from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan, Week
 from pavrik.core.prescription.reason import Reason, in_kg
-from pavrik.core.strength.estimated_max import load_for
+from pavrik.core.strength.estimated_max import MOST_REPS, load_for
 
 OWN_DAY = "on-"
 """A day that only the hand made is called by its date."""
@@ -94,14 +94,16 @@ def _loaded(line: Line, wanted_kg: float, max_kg: float | None, gym: Gym | None)
 
 def _with_rpe(line: Line, edit: Edit) -> Line:
     """The line with the RPE of its load, unless the coach named one."""
-    if edit.rpe is not None or not line.share:
+    if edit.rpe is not None or not line.share or line.reps > MOST_REPS:
         return line
     return replace(line, rpe=rpe_at(line.share, line.reps))
 
 
 def _from_effort(line: Line, known: _Known, gym: Gym | None) -> Line:
     """The line with the load that its reps and RPE ask for, under the cap; none is known without a
-    max."""
+    max, or for more reps than the formulas tell."""
+    if line.reps > MOST_REPS:
+        return replace(line, load_kg=None, per_side=(), share=None)
     if known.max_kg is None or line.rpe is None or gym is None:
         return line
     wanted = load_for(known.max_kg, line.reps, line.rpe)

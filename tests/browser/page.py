@@ -152,9 +152,15 @@ class Page:
         return found
 
     def fill(self, label: str, value: str) -> None:
-        field = self.field(label)
-        field.send_keys(Keys.CONTROL, "a")
-        field.send_keys(value)
+        """Write into a field; where the page put another in its place meanwhile, into that."""
+
+        def written() -> bool:
+            field = self.field(label)
+            field.send_keys(Keys.CONTROL, "a")
+            field.send_keys(value)
+            return True
+
+        self.until(written, f"a field “{label}” to write into")
 
     def choose(self, label: str, option: str) -> None:
         field = self.field(label)

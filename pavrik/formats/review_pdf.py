@@ -110,7 +110,9 @@ def _numbers(row: PhaseOut) -> tuple[str, str]:
     if row.head_on is None:
         return "", ""
     front = row.head_on
-    parts = [f"bar {front.tilt_m * 100:+.1f} cm to the left"]
+    parts = []
+    if front.tilt_m is not None:
+        parts.append(f"bar {front.tilt_m * 100:+.1f} cm to the left")
     if front.hips_off_m is not None:
         parts.append(f"hips {front.hips_off_m * 100:+.1f} cm to the left")
     if front.knee_left_out_m is None or front.knee_right_out_m is None:

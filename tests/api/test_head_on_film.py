@@ -141,7 +141,8 @@ def test_pictures_from_the_front_are_told_by_their_taps_alone(coach):
     standing, deepest = told["head_on_instants"]
     for seen, frame in ((standing, frames[0]), (deepest, frames[1])):
         assert seen["knee_left_out_m"] == pytest.approx(float(out[frame]), abs=0.01)
-        assert abs(seen["tilt_m"]) < 0.005
+    assert standing["tilt_m"] is None, "a tilt is told against where the bar stood"
+    assert abs(deepest["tilt_m"]) < 0.005
     assert deepest["knee_left_out_m"] < deepest["expected_out_m"] - 0.03, "the knee goes in"
     twice = body | {"clip_id": str(uuid7()), "instants": instants[:1] * 2}
     assert "two pictures have the same time" in coach.post(path, twice).json()["detail"]

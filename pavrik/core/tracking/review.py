@@ -48,7 +48,7 @@ class HeadOnInstant:
     knee_right_out_m: float | None
     expected_out_m: float
     hips_off_m: float | None
-    tilt_m: float
+    tilt_m: float | None
 
 
 @dataclass(frozen=True)
@@ -156,16 +156,17 @@ def head_on_rows(
         state = min((one.state for one in here if one.by_rep), key=WORST.index)
         ids = tuple(one.detector.id for one in here)
         lowest = float(measured.height_m[reps[0].up[0]])
-        at = head_on_instant(expected, measured, lowest, frame)
+        at = head_on_instant(expected, measured, lowest, rep.first, frame)
         rows.append(PhaseRow(phase.id, state, rep.number, None, at, ids, ""))
     return rows
 
 
 def head_on_instant(
-    expected: Expected, measured: HeadOnMeasured, lowest_m: float, frame: int
+    expected: Expected, measured: HeadOnMeasured, lowest_m: float, stood: int, frame: int
 ) -> HeadOnInstant:
     """One picture; the knee beside where it was computed at the same height of the bar above its
-    lowest."""
+    lowest, the bar's tilt against the picture in which it stood: a view that is judged some degrees
+    wrong tilts it by centimetres in every picture alike. None of that picture itself."""
     height = float(measured.height_m[frame]) - lowest_m + float(expected.height_m[0])
     knee, ankle = (expected.point(joint, 1, height) for joint in ("knee", "ankle"))
     left, right = (_seen(out) for out in measured.knees_out_m[frame] - measured.feet_m)
@@ -175,7 +176,7 @@ def head_on_instant(
         knee_right_out_m=right,
         expected_out_m=float(knee - ankle),
         hips_off_m=_seen(measured.hips_off_m[frame]),
-        tilt_m=float(measured.tilt_m[frame]),
+        tilt_m=None if frame == stood else float(measured.tilt_m[frame] - measured.tilt_m[stood]),
     )
 
 

@@ -89,7 +89,7 @@ def _instants(measured: HeadOnMeasured, lifting: Lifting) -> list[HeadOnInstant]
     """Tapped pictures as they are; how deep each is, the bar's own height tells."""
     lowest = float(lifting.expected.height_m[0])
     return [
-        head_on_instant(lifting.expected, measured, lowest, frame)
+        head_on_instant(lifting.expected, measured, lowest, 0, frame)
         for frame in range(len(measured.times_s))
     ]
 
@@ -134,12 +134,20 @@ def _frames(
         expected=_ghost(measured, lifting, reps),
         foot=(float(ankles[:, 0].mean()), float(ankles[:, 1].max())),
         head_on=HeadOnFrames(
-            tilt_m=column(measured.tilt_m),
+            tilt_m=column(_tilts(measured, reps)),
             hips_off_m=column(measured.hips_off_m),
             knee_left_m=column(out[:, 0]),
             knee_right_m=column(out[:, 1]),
         ),
     )
+
+
+def _tilts(measured: HeadOnMeasured, reps: Sequence[Rep]) -> Floats:
+    """The bar's tilt against where it stood, m; not told of the picture that says so."""
+    stood = reps[0].first if reps else 0
+    tilts = measured.tilt_m - measured.tilt_m[stood]
+    tilts[stood] = np.nan
+    return np.asarray(tilts)
 
 
 def _places(at: Floats) -> Places:

@@ -118,7 +118,8 @@ def _numbers(row: PhaseOut) -> tuple[str, str]:
     if front.knee_left_out_m is None or front.knee_right_out_m is None:
         return ", ".join(parts), ""
     knees = f"{front.knee_left_out_m * 100:.0f} and {front.knee_right_out_m * 100:.0f} cm"
-    return ", ".join([f"knees out {knees}", *parts]), f"knees out {front.expected_out_m * 100:.0f} cm"
+    seen = ", ".join([f"knees out {knees}", *parts])
+    return seen, f"knees out {front.expected_out_m * 100:.0f} cm"
 
 
 def _reps(reading: ClipReading) -> Flowable:

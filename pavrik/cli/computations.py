@@ -1,6 +1,9 @@
 """The public computations by name: JSON in, JSON out."""
 
+import json
+import sys
 from collections.abc import Callable
+from pathlib import Path
 from typing import Any
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
@@ -43,9 +46,21 @@ def _one_line(error: ValidationError) -> str:
     )
 
 
-def print_answer(name: str, request: Any) -> None:
-    """The answer to a request, printed. Raises BadInputError with one line."""
+def _read(file: str) -> Any:
+    try:
+        text = sys.stdin.read() if file == "-" else Path(file).read_text(encoding="utf-8")
+    except (OSError, UnicodeDecodeError) as error:
+        raise BadInputError(f"cannot read {file}: {error}") from error
+    try:
+        return json.loads(text)
+    except ValueError as error:
+        raise BadInputError(f"{file} is not JSON: {error}") from error
+
+
+def print_answer(name: str, file: str) -> None:
+    """The answer to a request in a file, printed. Raises BadInputError with one line."""
     request_type, service = COMPUTATIONS[name]
+    request = _read(file)
     try:
         answer = service(TypeAdapter(request_type).validate_python(request))
     except ValidationError as error:

@@ -1,16 +1,13 @@
 """``pavrik``: JSON in, JSON out; exit 2 and one line on standard error for bad input."""
 
 import argparse
-import json
 import sys
 from collections.abc import Callable
 from functools import partial
 from importlib import import_module
-from pathlib import Path
-from typing import Any
 
 from pavrik.cli.ports import FIRST_PORT, LOOPBACK, MAIL_PORT
-from pavrik.errors import BadInputError, PavrikError
+from pavrik.errors import PavrikError
 
 Command = Callable[[argparse.Namespace], None]
 """Commands import what they need when they run: the parser is there at once."""
@@ -29,17 +26,6 @@ COMPUTED = {
 }
 
 
-def _read(name: str) -> Any:
-    try:
-        text = sys.stdin.read() if name == "-" else Path(name).read_text(encoding="utf-8")
-    except (OSError, UnicodeDecodeError) as error:
-        raise BadInputError(f"cannot read {name}: {error}") from error
-    try:
-        return json.loads(text)
-    except ValueError as error:
-        raise BadInputError(f"{name} is not JSON: {error}") from error
-
-
 def _run(module: str, function: str, told: tuple[str, ...], asked: argparse.Namespace) -> None:
     found = getattr(import_module(f"pavrik.cli.{module}"), function)
     found(*(getattr(asked, one) for one in told))
@@ -49,12 +35,6 @@ def _later(module: str, function: str, *told: str) -> Command:
     """A function of a module, imported when the command runs, given what was told on the command
     line under these names."""
     return partial(_run, module, function, told)
-
-
-def _compute(asked: argparse.Namespace) -> None:
-    _later("computations", "print_answer", "command", "request")(
-        argparse.Namespace(command=asked.command, request=_read(asked.file))
-    )
 
 
 BENCHES = {
@@ -136,7 +116,7 @@ def _parser() -> argparse.ArgumentParser:
     for name, about in COMPUTED.items():
         command = commands.add_parser(name, help=about)
         command.add_argument("file", help='a JSON file, or "-" for standard input')
-        command.set_defaults(run=_compute)
+        command.set_defaults(run=_later("computations", "print_answer", "command", "file"))
     _add_operation(commands)
     return parser
 

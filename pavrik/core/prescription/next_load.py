@@ -295,7 +295,8 @@ def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reaso
 
 
 def _is_main(logged: TrainingSet) -> bool:
-    """Main work was meant to be felt: aimed at RPE 6 or more, or told so where no aim is known."""
+    """Main work was meant to be felt: aimed at RPE 6 or more, or told so where no aim is known;
+    more reps than the formulas tell are none."""
     effort = logged.aimed_rpe if logged.aimed_rpe is not None else logged.rpe
     felt = effort is not None and effort >= LEAST_TRUSTED_RPE
     return felt and 0 < logged.reps <= MOST_REPS

@@ -41,7 +41,8 @@ class Instant:
 @dataclass(frozen=True)
 class HeadOnInstant:
     """One moment seen from the front or from behind, in m; None where it was not seen. Knees are
-    outside their ankles, hips to the lifter's left, the bar's left end above the right one."""
+    outside their ankles, hips to the lifter's left, the bar's left end above the right one against
+    where it stood."""
 
     time_s: float
     knee_left_out_m: float | None

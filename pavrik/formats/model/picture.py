@@ -32,12 +32,8 @@ class PictureAnswer(BaseModel):
     unit: Literal["deg", "m"]
 
 
-BodyPoint = Literal[
-    "crown", "floor", "ankle", "knee", "hip", "shoulder", "elbow", "wrist"
-]  # fmt: skip
-
-
-SegmentName = Literal["shank_m", "thigh_m", "trunk_m", "upper_arm_m", "forearm_m"]
+BodyPoint = Literal["crown", "floor", "ankle", "knee", "hip", "shoulder", "elbow", "wrist"]
+Text = Annotated[str, Field(max_length=40)]
 
 
 class LengthsRequest(Strict):
@@ -47,9 +43,7 @@ class LengthsRequest(Strict):
 
     stature_m: Annotated[float, Field(ge=1.2, le=2.3)]
     points: dict[BodyPoint, tuple[Place, Place]]
-    taped_m: dict[SegmentName, Annotated[float, Field(ge=0.05, le=1.2)]] = Field(
-        default_factory=dict
-    )
+    taped_m: dict[Text, Annotated[float, Field(gt=0, le=2.3)]] = Field(default_factory=dict)
 
 
 class LengthOfPicture(BaseModel):

@@ -108,8 +108,8 @@ class CameraOut(BaseModel):
 
 class HeadOnFrames(BaseModel):
     """Columns over the pictures of a film from the front or from behind, in m: the left end of the
-    bar above the right one, hips off the middle between the feet (left positive), knees outside
-    it."""
+    bar above the right one against where it stood, hips off the middle between the feet (left
+    positive), knees outside it."""
 
     tilt_m: Series
     hips_off_m: Series

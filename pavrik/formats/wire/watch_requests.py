@@ -146,11 +146,17 @@ class TappedInstant(Strict):
     taps: TapsIn
 
 
-class PointsRequest(ClipFacts):
-    """A film that stays where it is: only the taps in some of its pictures are sent."""
+class PicturesFacts(ClipFacts):
+    """A film that stays where it is: only the taps in some of its pictures are sent, which are so
+    large."""
 
     width: Annotated[int, Field(ge=100, le=10_000)]
     height: Annotated[int, Field(ge=100, le=10_000)]
+
+
+class PointsRequest(PicturesFacts):
+    """Pictures from the side."""
+
     instants: Annotated[list[TappedInstant], Field(min_length=1, max_length=60)]
 
 
@@ -161,11 +167,9 @@ class HeadOnInstantIn(Strict):
     taps: HeadOnTapsIn
 
 
-class HeadOnPointsRequest(ClipFacts):
-    """The same of a film from the front or from behind; the camera is told by the first picture."""
+class HeadOnPointsRequest(PicturesFacts):
+    """Pictures from the front or from behind; the camera is told by the first of them."""
 
-    width: Annotated[int, Field(ge=100, le=10_000)]
-    height: Annotated[int, Field(ge=100, le=10_000)]
     view: HeadOnView
     instants: Annotated[list[HeadOnInstantIn], Field(min_length=1, max_length=60)]
 

@@ -22,7 +22,7 @@ def picture(request: PictureRequest) -> PictureAnswer:
 def lengths(request: LengthsRequest) -> LengthsAnswer:
     """Limbs of a standing lifter from taps. Raises ValueError."""
     points = {str(name): at for name, at in request.points.items()}
-    taped = {str(name): length for name, length in request.taped_m.items()}
+    taped = request.taped_m
     return LengthsAnswer(
         lengths={
             name: LengthOfPicture(

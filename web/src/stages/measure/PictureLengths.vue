@@ -6,7 +6,7 @@ import { useProblem } from '@/shared/useProblem'
 import { useUnits } from '@/shared/units'
 import type { Pixel } from '@/stages/watch/taps'
 import { STANDING } from './screens'
-import TappedPicture from './TappedPicture.vue'
+import PictureToTap from './PictureToTap.vue'
 
 type Landmark = Schemas['LandmarkAnswer']
 const props = defineProps<{ landmarks: Landmark[]; statureM: number }>()
@@ -23,14 +23,13 @@ async function measure(points: Record<string, Pixel>) {
         body: {
           stature_m: props.statureM,
           points,
-          taped_m: Object.fromEntries(taped.filter(([name]) => LIMBS.has(String(name)))),
+          taped_m: Object.fromEntries(taped),
         },
       }),
     ),
   )
   lengths.value = found?.lengths ?? null
 }
-const LIMBS = new Set(['shank_m', 'thigh_m', 'trunk_m', 'upper_arm_m', 'forearm_m'])
 const rows = computed(() =>
   props.landmarks.flatMap((landmark) => {
     const seen = lengths.value?.[landmark.segment]
@@ -43,7 +42,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
 <template>
   <details class="note mt-5 small tape">
     <summary><b>Check the tape with a picture</b></summary>
-    <TappedPicture
+    <PictureToTap
       name="A picture from the side"
       :how="STANDING.how"
       :points="STANDING.points"
@@ -65,7 +64,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
       <template #acts="{ again }">
         <v-btn v-if="!lengths" variant="flat" :disabled="busy" @click="again">Measure it</v-btn>
       </template>
-    </TappedPicture>
+    </PictureToTap>
     <table v-if="rows.length" class="num mt-2">
       <thead>
         <tr>

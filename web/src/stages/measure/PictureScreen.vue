@@ -6,7 +6,7 @@ import { useProblem } from '@/shared/useProblem'
 import { useUnits } from '@/shared/units'
 import type { Pixel } from '@/stages/watch/taps'
 import type { PictureOf } from './screens'
-import TappedPicture from './TappedPicture.vue'
+import PictureToTap from './PictureToTap.vue'
 
 const props = defineProps<{ of: PictureOf; statureM: number }>()
 const emit = defineEmits<{ read: [value: number] }>()
@@ -34,7 +34,7 @@ function take(close: () => void) {
 </script>
 
 <template>
-  <TappedPicture
+  <PictureToTap
     name="From a picture"
     :how="of.how"
     :points="of.points"
@@ -52,5 +52,5 @@ function take(close: () => void) {
       <v-btn v-if="told" variant="flat" :disabled="busy" @click="take(close)">Take it as a reading</v-btn>
       <v-btn v-else variant="flat" :disabled="busy" @click="again">Measure it</v-btn>
     </template>
-  </TappedPicture>
+  </PictureToTap>
 </template>

@@ -45,7 +45,8 @@ def test_bodies_at_the_edges_of_what_is_taken_leave_every_screen_standing(coach,
     if chance.random() < 0.5:
         taken += tell(coach, of, "flags", {"region": chance.choice(REGIONS)})
     for lift in ("squat", "deadlift"):
-        known = {"exercise": STYLES[lift], "load_kg": round(chance.choice([0.1, 1.5, 4.0]) * mass_kg, 1),
+        load_kg = round(chance.choice([0.1, 1.5, 4.0]) * mass_kg, 1)
+        known = {"exercise": STYLES[lift], "load_kg": load_kg,
                  "reps": chance.choice([1, 20]), "rpe": chance.choice([None, 5.0, 10.0]),
                  "done_on": "2026-01-10"}  # fmt: skip
         assert tell(coach, of, "known-lifts", known)

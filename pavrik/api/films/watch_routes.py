@@ -34,6 +34,7 @@ from pavrik.formats.wire.watch_requests import (
 from pavrik.services.watch import (
     clips,
     depth,
+    points,
     ready_made,
     simulated,
     tracked_files,
@@ -159,7 +160,7 @@ def read_points(
     lifter_id: UUID, body: PointsRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> ClipRef:
     """Single pictures by their taps alone: the film stays where it is."""
-    return clips.read_points(database, who, key, lifter_id, body)
+    return points.read_points(database, who, key, lifter_id, body)
 
 
 @router.post("/clips/head-on-points", status_code=201)
@@ -167,7 +168,7 @@ def read_head_on_points(
     lifter_id: UUID, body: HeadOnPointsRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> ClipRef:
     """The same from the front or from behind."""
-    return clips.read_head_on_points(database, who, key, lifter_id, body)
+    return points.read_points(database, who, key, lifter_id, body)
 
 
 @router.post("/clips/file", status_code=201)

@@ -4,7 +4,6 @@ from collections import defaultdict
 from collections.abc import Callable, Sequence
 from dataclasses import asdict
 from datetime import date
-from operator import attrgetter
 from typing import Any
 from uuid import UUID
 
@@ -15,10 +14,10 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Carried
 from pavrik.core.log.load_velocity import TOGETHER_DAYS
 from pavrik.core.log.repeatability import LIGHT_SHARE
-from pavrik.core.tracking.clip import JOINTS, Clip, Taps
+from pavrik.core.tracking.clip import JOINTS, Clip
 from pavrik.core.tracking.depth import TAPPED_UNSURE_M
 from pavrik.core.tracking.depth import told as depth_told
-from pavrik.core.tracking.head_on import PLACES, Edge, HeadOnClip, HeadOnTaps
+from pavrik.core.tracking.head_on import PLACES, HeadOnClip
 from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.errors import InvalidError, NotFoundError
 from pavrik.film.camera.head_on import side_faults_of
@@ -39,9 +38,6 @@ from pavrik.formats.wire.watch import (
 from pavrik.formats.wire.watch_requests import (
     ClipFacts,
     ClipView,
-    HeadOnPointsRequest,
-    HeadOnTapsIn,
-    PointsRequest,
     TapsIn,
 )
 from pavrik.services.afar.sent import film_of_clip
@@ -52,6 +48,7 @@ from pavrik.services.watch.films import check_sender
 from pavrik.services.watch.head_on_reading import read_head_on
 from pavrik.services.watch.lifting import read_lifting
 from pavrik.services.watch.reading import Advice, Earlier, best_speed_m_s, read_clip
+from pavrik.services.watch.taps import taps_of
 from pavrik.services.writes import compute_and_write
 from pavrik.store import accounts
 from pavrik.store import clips as store
@@ -71,24 +68,6 @@ FILMING = [
     "60 pictures a second for light and fast sets; start before the first rep, end after the last.",
     "For knees film from exactly in front, for hips and an uneven bar from exactly behind.",
 ]
-
-
-def taps_of(given: TapsIn) -> Taps:
-    """Taps as the core has them."""
-    return Taps(**given.model_dump())
-
-
-def head_on_taps_of(given: HeadOnTapsIn) -> HeadOnTaps:
-    """Taps as the core has them."""
-    return HeadOnTaps(
-        plate_left=Edge(given.plate_left.top, given.plate_left.bottom),
-        plate_right=Edge(given.plate_right.top, given.plate_right.bottom),
-        ankle_left=given.ankle_left,
-        ankle_right=given.ankle_right,
-        knee_left=given.knee_left,
-        knee_right=given.knee_right,
-        belt=given.belt,
-    )
 
 
 def keep_clip(
@@ -117,77 +96,6 @@ def keep_once(
 
     return compute_and_write(
         database, who, key, f"read {way}", asked, ClipRef, compute, action, subject=str(lifter_id)
-    )
-
-
-def read_points(
-    database: Database, who: Who, key: UUID, lifter_id: UUID, request: PointsRequest
-) -> ClipRef:
-    """Taps of single pictures as they are: the film stays where it is. Raises NotFoundError,
-    ForbiddenError, InvalidError."""
-    asked = request.model_dump(mode="json")
-    return keep_once(
-        database, who, key, lifter_id, request, "points", lambda _: _clip_of_points(request), asked
-    )
-
-
-def read_head_on_points(
-    database: Database, who: Who, key: UUID, lifter_id: UUID, request: HeadOnPointsRequest
-) -> ClipRef:
-    """The same from the front or from behind."""
-    asked = request.model_dump(mode="json")
-    return keep_once(
-        database, who, key, lifter_id, request, "points",
-        lambda _: _clip_of_head_on_points(request), asked,
-    )  # fmt: skip
-
-
-UNSEEN = (float("nan"), float("nan"))
-
-
-def _in_order(request: PointsRequest | HeadOnPointsRequest) -> list[Any]:
-    """The pictures by time. Raises InvalidError for two of one time."""
-    instants: list[Any] = sorted([*request.instants], key=attrgetter("time_s"))
-    if len({one.time_s for one in instants}) < len(instants):
-        raise InvalidError("two pictures have the same time: tap each picture once", "instants")
-    return instants
-
-
-def _clip_of_head_on_points(request: HeadOnPointsRequest) -> HeadOnClip:
-    instants = _in_order(request)
-    taps = [head_on_taps_of(one.taps) for one in instants]
-
-    def over(name: str) -> Any:
-        return np.array([getattr(one, name) or UNSEEN for one in taps], float)
-
-    return HeadOnClip(
-        view=request.view,
-        times_s=np.array([one.time_s for one in instants]),
-        width=request.width,
-        height=request.height,
-        plate_left=np.array([one.plate_left.middle for one in taps]),
-        plate_right=np.array([one.plate_right.middle for one in taps]),
-        knee_left=over("knee_left"),
-        knee_right=over("knee_right"),
-        belt=over("belt"),
-        taps=taps[0],
-    )
-
-
-def _clip_of_points(request: PointsRequest) -> Clip:
-    instants = _in_order(request)
-    times = [one.time_s for one in instants]
-
-    def over(name: str) -> Any:
-        return np.array([getattr(one.taps, name, None) or UNSEEN for one in instants], float)
-
-    return Clip(
-        times_s=np.array(times),
-        width=request.width,
-        height=request.height,
-        bar=over("plate"),
-        **{name: over(name) for name in JOINTS},
-        taps=taps_of(instants[0].taps),
     )
 
 

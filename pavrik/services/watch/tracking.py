@@ -17,9 +17,10 @@ from pavrik.formats.wire.watch import Way
 from pavrik.formats.wire.watch_requests import HeadOnTrackRequest, TrackRequest
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs, Steps
-from pavrik.services.watch.clips import AnyClip, head_on_taps_of, keep_clip, taps_of
+from pavrik.services.watch.clips import AnyClip, keep_clip
 from pavrik.services.watch.films import SIMULATED, Films, check_sender, digest_of_film
 from pavrik.services.watch.lifting import read_lifting
+from pavrik.services.watch.taps import head_on_taps_of, taps_of
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
 from pavrik.store.sent import NewItem, add_item, get_item

@@ -8,6 +8,7 @@ from reportlab.lib import colors
 from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, Paragraph, Spacer, Table
 
+from pavrik.core.tracking.review import HeadOnInstant, Instant
 from pavrik.formats.clip_words import size_text, whose
 from pavrik.formats.paper import (
     HEAD,
@@ -21,7 +22,7 @@ from pavrik.formats.paper import (
     on_paper,
     written,
 )
-from pavrik.formats.wire.watch import ClipReading, FindingOut, PhaseOut
+from pavrik.formats.wire.watch import ClipReading, FindingOut
 
 Place = tuple[float, float]
 _GHOST, _BAR = colors.HexColor("#1f7a70"), colors.HexColor("#c3421c")
@@ -79,13 +80,17 @@ def _told(one: FindingOut) -> str:
     return f"{whose(one)}: {one.state},{size}{cost}{seen}"
 
 
+NOT_TOLD = ("cannot tell", "")
+
+
 def _phases(reading: ClipReading) -> Flowable:
     named = {one.detector: one for one in reading.findings}
     rows: list[list[Paragraph]] = [
         [written(head, SMALL) for head in ("Phase", "", "Measured", "Computed", "What stands out")]
     ]
+    told_here = reading.camera.angles_told
     for row in reading.phases:
-        measured, computed = _numbers(row) if reading.camera.angles_told else ("cannot tell", "")
+        measured, computed = _numbers(row.instant, row.head_on) if told_here else NOT_TOLD
         found = [
             f"{named[one].name}, {size_text(named[one], named[one].value)}"
             for one in row.findings
@@ -94,22 +99,25 @@ def _phases(reading: ClipReading) -> Flowable:
         told = row.said or "; ".join([*found, *filter(None, [row.says])])
         cells = (row.phase, _MARK[row.state], measured, computed, told)
         rows.append([written(cell) for cell in cells])
+    for at in (*reading.instants, *reading.head_on_instants):
+        side, front = (at, None) if isinstance(at, Instant) else (None, at)
+        measured, computed = _numbers(side, front) if told_here else NOT_TOLD
+        cells = (f"tapped at {at.time_s:.2f} s", "", measured, computed, "")
+        rows.append([written(cell) for cell in cells])
     widths = (30 * mm, 20 * mm, 50 * mm, 38 * mm, 42 * mm)
     return Table(rows, widths, style=RULES, hAlign="LEFT")
 
 
-def _numbers(row: PhaseOut) -> tuple[str, str]:
-    if row.instant is not None:
-        at = row.instant
+def _numbers(at: Instant | None, front: HeadOnInstant | None) -> tuple[str, str]:
+    if at is not None:
         return (
             f"leans {at.lean_deg:.0f}°, bar {at.bar_x_m * 100:.0f} cm, hip "
             f"{at.hip_z_m * 100:.0f} cm",
             f"{at.expected_lean_deg:.0f}°, {at.expected_bar_x_m * 100:.0f} cm, "
             f"{at.expected_hip_z_m * 100:.0f} cm",
         )
-    if row.head_on is None:
+    if front is None:
         return "", ""
-    front = row.head_on
     parts = []
     if front.tilt_m is not None:
         parts.append(f"bar {front.tilt_m * 100:+.1f} cm to the left")

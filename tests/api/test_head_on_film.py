@@ -144,6 +144,11 @@ def test_pictures_from_the_front_are_told_by_their_taps_alone(coach):
     assert standing["tilt_m"] is None, "a tilt is told against where the bar stood"
     assert abs(deepest["tilt_m"]) < 0.005
     assert deepest["knee_left_out_m"] < deepest["expected_out_m"] - 0.03, "the knee goes in"
+    printed = coach.get(at(lifter, "clips", body["clip_id"], "review.pdf"))
+    (page, *_) = PdfReader(BytesIO(printed.content)).pages
+    words = page.extract_text().replace("\n", " ")
+    assert "tapped at 0.00 s" in words
+    assert "knees out" in words
     twice = body | {"clip_id": str(uuid7()), "instants": instants[:1] * 2}
     assert "two pictures have the same time" in coach.post(path, twice).json()["detail"]
     blind = {**instants[0], "taps": instants[0]["taps"] | {"knee_left": None}}

@@ -33,6 +33,8 @@ describe('tapped pictures from the front', () => {
   })
   it('carry no mark, no words to be edited and no errors of findings', () => {
     expect(shown.find('.mark').exists()).toBe(false)
+    expect(shown.text()).toContain('Picture by picture')
+    expect(shown.text()).not.toContain('What stands out')
     expect(shown.text()).not.toContain('Errors of one film')
   })
   it('lead to their picture', async () => {

@@ -146,7 +146,7 @@ const now = computed(() => {
           ><input v-model="ghost" type="checkbox" /> own computed posture</label
         >
       </PictureKeys>
-      <TimeLine :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
+      <TimeLine v-if="times.length > 1" :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
       <p v-if="kept && reading.film_until" class="small soft">
         The film is kept until {{ dayOf(reading.film_until) }}.
         <button v-if="mayWrite" type="button" class="linkish" :disabled="busy" @click="forgetFilm">

@@ -7,8 +7,9 @@ import { aside, isTold, MARK, offset, size, stateClass, type Reading } from './w
 
 const props = defineProps<{ reading: Reading; film?: boolean }>()
 defineEmits<{ go: [time: number]; depth: [rep: number] }>()
+const phased = computed(() => props.reading.phases.length > 0)
 const lines = computed(() =>
-  props.reading.phases.length
+  phased.value
     ? props.reading.phases.map((row) => ({ ...row, name: row.phase }))
     : (props.reading.head_on_instants ?? []).map((at) => ({
         phase: '',
@@ -30,12 +31,15 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
 
 <template>
   <div class="review">
-    <h2>Phase by phase <small>left and right are the lifter’s own</small></h2>
+    <h2>
+      {{ phased ? 'Phase by phase' : 'Picture by picture' }}
+      <small>left and right are the lifter’s own</small>
+    </h2>
     <div class="scroll">
       <table class="plain num">
         <thead>
           <tr>
-            <th scope="col">Phase</th>
+            <th scope="col">{{ phased ? 'Phase' : 'Picture' }}</th>
             <template v-if="front">
               <th scope="col">Left knee outside ankle</th>
               <th scope="col">Right knee</th>
@@ -43,7 +47,7 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
             </template>
             <th v-else scope="col">Hips off the middle</th>
             <th scope="col">Bar higher</th>
-            <th scope="col">What stands out</th>
+            <th v-if="phased" scope="col">What stands out</th>
           </tr>
         </thead>
         <tbody>
@@ -61,11 +65,10 @@ const knee = (m: number | null | undefined) => (typeof m === 'number' ? `${offse
                 <td class="soft">{{ knee(row.head_on.expected_out_m) }}</td>
               </template>
               <td v-else>{{ aside(row.head_on.hips_off_m) }}</td>
-              <td>{{ aside(row.head_on.tilt_m) }}</td>
+              <td>{{ row.head_on.tilt_m === null ? '–' : aside(row.head_on.tilt_m) }}</td>
             </template>
-            <td>
+            <td v-if="phased">
               <OwnWords
-                v-if="row.phase"
                 :lifter-id="reading.lifter_id"
                 :clip-id="reading.clip_id"
                 :subject="`phase ${row.phase}`"

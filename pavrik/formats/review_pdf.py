@@ -99,10 +99,11 @@ def _phases(reading: ClipReading) -> Flowable:
         told = row.said or "; ".join([*found, *filter(None, [row.says])])
         cells = (row.phase, _MARK[row.state], measured, computed, told)
         rows.append([written(cell) for cell in cells])
-    for at in (*reading.instants, *reading.head_on_instants):
-        side, front = (at, None) if isinstance(at, Instant) else (None, at)
-        measured, computed = _numbers(side, front) if told_here else NOT_TOLD
-        cells = (f"tapped at {at.time_s:.2f} s", "", measured, computed, "")
+    pictures = [(at.time_s, _numbers(at, None)) for at in reading.instants]
+    pictures += [(at.time_s, _numbers(None, at)) for at in reading.head_on_instants]
+    for time_s, numbers in pictures:
+        measured, computed = numbers if told_here else NOT_TOLD
+        cells = (f"tapped at {time_s:.2f} s", "", measured, computed, "")
         rows.append([written(cell) for cell in cells])
     widths = (30 * mm, 20 * mm, 50 * mm, 38 * mm, 42 * mm)
     return Table(rows, widths, style=RULES, hAlign="LEFT")

@@ -48,6 +48,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
       :points="STANDING.points"
       :limbs="STANDING.limbs"
       :message="message"
+      :busy="busy"
       @complete="measure"
       @anew="lengths = null"
     >

@@ -40,6 +40,7 @@ function take(close: () => void) {
     :points="of.points"
     :limbs="[of.limb]"
     :message="message"
+    :busy="busy"
     @complete="measure"
     @anew="told = null"
   >

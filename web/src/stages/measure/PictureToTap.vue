@@ -13,6 +13,8 @@ const props = defineProps<{
   points: PointOf[]
   limbs: string[][]
   message: string
+  /** It is being measured: an answer to these taps is on its way. */
+  busy: boolean
 }>()
 const emit = defineEmits<{ complete: [tapped: Record<string, Pixel>]; anew: [] }>()
 const file = ref<File | null>(null)
@@ -68,8 +70,8 @@ const close = () => (file.value = null)
       />
       <div class="acts">
         <slot v-if="!step" name="acts" :close="close" :again="() => emit('complete', tapped)" />
-        <button type="button" class="linkish small" @click="again">Tap anew</button>
-        <button type="button" class="linkish small" @click="close">Another picture</button>
+        <button type="button" class="linkish small" :disabled="busy" @click="again">Tap anew</button>
+        <button type="button" class="linkish small" :disabled="busy" @click="close">Another picture</button>
       </div>
     </template>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>

@@ -3,13 +3,15 @@
 import time
 from collections.abc import Callable
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import UTC, date, datetime, timedelta
 from uuid import UUID
 
 import psycopg
 from uuid6 import uuid7
 
 from pavrik.core.faults.findings import findings
+from pavrik.core.log.ability import ability_series
+from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.squat.squat import SQUAT
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services.club import board
@@ -27,6 +29,7 @@ from pavrik.store.training import StoredSet
 LIFTERS = 100
 REPS_OF_A_SET = 5
 LONG_LOG_REPS = 20_000
+CAREER_SETS, CAREER_DAYS = 20_000, 2_500
 CLUB_REPS = 2_000_000
 QUEUED = 200
 GROUP = 6
@@ -131,6 +134,19 @@ def _analysis_s(database: Database, club: _Club) -> float:
     return _seconds(lambda: findings(sets, catalogue, SQUAT.id, "trained"))
 
 
+def _career_s() -> float:
+    """The max on every day of a long career, from its sets alone."""
+    days = [date(2010, 1, 1) + timedelta(days=2 * at) for at in range(CAREER_DAYS)]
+    loads = (100.0, 110.0, 120.0, 130.0)
+    per_day = CAREER_SETS // CAREER_DAYS
+    sets = [
+        TrainingSet(f"{day}-{at}", day.isoformat(), loads[at % 4], 3 + at % 3, 7.0 + at % 2)
+        for day in days
+        for at in range(per_day)
+    ]
+    return min(_seconds(lambda: ability_series(sets)) for _ in range(5))
+
+
 def run_data_bench() -> None:
     """Make a club with two million reps and one a hundredth of it, and time every screen."""
     with throwaway() as urls:
@@ -156,6 +172,8 @@ def _measure(owner_url: str, app_url: str) -> None:
     analysis = _analysis_s(database, large)
     told = f"analysis of one lifter's {LONG_LOG_REPS:,} reps"
     print(f"{told:42}{analysis * 1e3:9.0f} ms")
+    told = f"filter of {CAREER_SETS:,} sets, {CAREER_DAYS:,} days"
+    print(f"{told:42}{_career_s() * 1e3:9.0f} ms")
     print(f"{'club of':30}{CLUB_REPS // 100:>12,}{CLUB_REPS:>12,} reps")
     little = _screens(database, small)
     for name, screen in _screens(database, large).items():

@@ -20,6 +20,7 @@ from pavrik.core.log.ability import (
     _Filter,
     ability_series,
 )
+from pavrik.core.log.known import Known
 from pavrik.core.log.logged_day import FORMULA_SD
 from pavrik.core.log.training_set import LoggedFault, TrainingSet, evidence_of
 from pavrik.core.prescription.ability import ability_of
@@ -62,8 +63,7 @@ def test_all_out_singles_are_filtered_as_statsmodels_does():
 def test_a_bound_moves_the_state_as_a_fine_grid_does(below, value):
     mean, sd, beyond = 5.3, 0.04, 4.0
     noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-    state = _Filter([mean, 0.0, 0.0, 0.0], [[sd**2 if i == j == 0 else 0.0 for j in range(4)]
-                                            for i in range(4)], 0)  # fmt: skip
+    state = _Filter(Known(mean, 0.0, (sd, 0.0, 0.0, 0.0), []), 0)
     told = state.bounded(value, beyond, below=below)
     grid = np.linspace(mean - 8 * sd, mean + 8 * sd, 200_001)
     tail = norm.cdf if below else norm.sf
@@ -72,8 +72,8 @@ def test_a_bound_moves_the_state_as_a_fine_grid_does(below, value):
     expected = float((grid * weight).sum())
     spread = float(np.sqrt(((grid - expected) ** 2 * weight).sum()))
     assert told
-    assert state.mean[0] == pytest.approx(expected, abs=1e-7)
-    assert np.sqrt(state.cov[0][0]) == pytest.approx(spread, abs=1e-7)
+    assert state.known.level == pytest.approx(expected, abs=1e-7)
+    assert np.sqrt(state.known.variance) == pytest.approx(spread, abs=1e-7)
 
 
 def test_a_bound_far_away_says_nothing_at_all():

@@ -10,11 +10,12 @@ is a lower bound and a miss an upper one: they enter by the moments of a truncat
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import date
 from functools import lru_cache
+from typing import NamedTuple
 
 from pavrik.core.assumptions import assume, assume_each
+from pavrik.core.log.known import Known, Look
 from pavrik.core.log.load_velocity import LoadVelocity, lines_by_day
 from pavrik.core.log.logged_day import FORMULA_SD, LoggedDay, Whole, days_of_log
 from pavrik.core.log.training_set import Evidence, TrainingSet
@@ -61,15 +62,8 @@ FAR = 4.0
 REMEMBERED_SETS = 1000
 """A log up to so long is remembered: one study asks for the same series from several sides."""
 
-State = list[float]
-Spread = list[list[float]]
-LEVEL, GROWTH_AT, CURVE, RATING = range(4)
-STATES = 4
-"""What is known of the lifter; shares of variations come behind."""
 
-
-@dataclass(frozen=True)
-class AbilityDay:
+class AbilityDay(NamedTuple):
     """The max after a day's sets: kg with its 80 % band, growth (log per week), how far the day
     moved it in kg, and the set of the day that says most (of a variation, at its usual share, where
     the lift was not done); ``level`` and ``spread`` are its log."""
@@ -111,31 +105,11 @@ def _lost(days: int) -> float:
     return min(max(days - AWAY_DAYS, 0) / 7 * AWAY_LOSS, AWAY_MOST)
 
 
-@dataclass(frozen=True)
-class _Look:
-    """What an observation sees: the level, so many reps of the curve, a share of the rating bias
-    and, of a variation, its share, by where that stands in the state."""
-
-    beyond: float
-    rated: float = 0.0
-    share: int | None = None
-
-    def of(self, rows: Spread) -> list[float]:
-        """The same of each row: of the mean, or of the covariance."""
-        beyond, rated, share = self.beyond, self.rated, self.share
-        seen = [row[LEVEL] + beyond * row[CURVE] + rated * row[RATING] for row in rows]
-        if share is None:
-            return seen
-        return [one + row[share] for one, row in zip(seen, rows, strict=True)]
-
-
 class _Filter:
-    """Mean and covariance of level, growth (per day), curve (per rep) and rating bias, and of the
-    log shares of variations behind them."""
+    """What is known of the lifter on a day, and how days and sets change it."""
 
-    def __init__(self, mean: State, cov: Spread, day: int) -> None:
-        self.mean, self.cov, self.day = mean, cov, day
-        self.prior_shares = [row[i] for i, row in enumerate(cov)][STATES:]
+    def __init__(self, known: Known, day: int) -> None:
+        self.known, self.day = known, day
         self.seen = False
         """Whether anything counted in full."""
 
@@ -145,36 +119,16 @@ class _Filter:
         if days <= 0:
             return
         self.day = day
-        mean, cov, lost = self.mean, self.cov, _lost(days)
-        grown = min(days, AWAY_DAYS)
-        mean[LEVEL] += grown * mean[GROWTH_AT] - lost
-        cov[LEVEL] = [a + grown * b for a, b in zip(cov[LEVEL], cov[GROWTH_AT], strict=True)]
-        for row in cov:
-            row[LEVEL] += grown * row[GROWTH_AT]
-        cov[LEVEL][LEVEL] += LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
-        for i, most in enumerate(self.prior_shares, STATES):
-            cov[i][i] = max(cov[i][i], min(cov[i][i] + SHARE_DRIFT**2 * days, most))
+        lost = _lost(days)
+        strayed = LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
+        self.known.passes(min(days, AWAY_DAYS), lost, strayed)
+        if self.known.shares:
+            self.known.shares_stray(SHARE_DRIFT**2 * days)
 
-    def _towards(self, look: _Look, noise: float) -> tuple[float, float, list[float]]:
-        """Expected value and variance of an observation, and how it goes with the state."""
-        along = look.of(self.cov)
-        expected, variance = look.of([self.mean, along])
-        return expected, variance + noise, along
-
-    def _learn(self, along: list[float], variance: float, moved: float, told: float) -> None:
-        """``moved`` is how far the observation's mean went, ``told`` the share of its variance that
-        is gone."""
-        mean, cov = self.mean, self.cov
-        for i, a in enumerate(along):
-            gain = a / variance
-            mean[i] += gain * moved
-            taken = gain * told
-            cov[i] = [c - taken * b for c, b in zip(cov[i], along, strict=True)]
-
-    def hears(self, value: float, look: _Look, noise: float) -> None:
+    def hears(self, value: float, look: Look, noise: float) -> None:
         """An observation in full."""
-        expected, variance, along = self._towards(look, noise)
-        self._learn(along, variance, value - expected, 1.0)
+        expected, variance, along = self.known.expects(look)
+        self.known.learns(along, variance + noise, value - expected, 1.0)
 
     def hears_sets(self, whole: Whole, share: int | None = None) -> None:
         """A day's sets of one kind; ``share`` is where the variation's share stands."""
@@ -182,25 +136,26 @@ class _Filter:
         noise = DAY_SD**2 + SET_SD**2 / n + whole.noise / n
         if share is not None:
             noise += VARIATION_SD**2
-        self.hears(whole.value / n, _Look(whole.beyond / n, whole.rated / n, share), noise)
+        self.hears(whole.value / n, Look(whole.beyond / n, whole.rated / n, share), noise)
 
     def hears_speed(self, line: LoadVelocity, share: int) -> None:
         """The max that a line of speed against load points at."""
         noise = DAY_SD**2 + max(line.max_sd_kg / line.max_kg, LINE_SD) ** 2
-        self.hears(math.log(line.max_kg), _Look(0.0, share=share), noise)
+        self.hears(math.log(line.max_kg), Look(0.0, share=share), noise)
         self.seen = True
 
     def bounded(self, value: float, beyond: float, *, below: bool) -> bool:
         """A bound: the max lies above ``value``, or below it, told by so many reps beyond one.
         False where it is so far off that it says nothing."""
         noise = DAY_SD**2 + (FORMULA_SD * beyond) ** 2
-        expected, variance, along = self._towards(_Look(beyond), noise)
+        expected, variance, along = self.known.expects(Look(beyond))
+        variance += noise
         root, sign = math.sqrt(variance), -1.0 if below else 1.0
         at = sign * (value - expected) / root
         if at < -FAR:
             return False
         hazard = _hazard(at)
-        self._learn(along, variance, sign * root * hazard, hazard * (hazard - at))
+        self.known.learns(along, variance, sign * root * hazard, hazard * (hazard - at))
         return True
 
 
@@ -236,11 +191,9 @@ def _begin(day: LoggedDay, on: int, age: str, shares: Shares) -> _Filter | None:
     if first is None:
         return None
     growth = GROWTH[age] / 7
-    mean = [first, growth, 0.0, 0.0, *(math.log(share) for share, _ in shares.values())]
-    own = (FIRST_SD, GROWTH_SD_SHARE * growth, CURVE_SD, RATING_SD)
-    spreads = (*own, *(sd / share for share, sd in shares.values()))
-    cov = [[s**2 if i == j else 0.0 for j in range(len(mean))] for i, s in enumerate(spreads)]
-    return _Filter(mean, cov, on)
+    sds = (FIRST_SD, GROWTH_SD_SHARE * growth, CURVE_SD, RATING_SD)
+    of_max = [(math.log(share), sd / share) for share, sd in shares.values()]
+    return _Filter(Known(first, growth, sds, of_max), on)
 
 
 def _take(state: _Filter, day: LoggedDay, at: dict[str, int]) -> bool:
@@ -249,20 +202,20 @@ def _take(state: _Filter, day: LoggedDay, at: dict[str, int]) -> bool:
     if day.whole is not None:
         state.hears_sets(day.whole)
         state.seen = told = True
-    for name, whole in (day.of_variation or {}).items():
+    for name, whole in day.of_variation.items():
         state.hears_sets(whole, at[name])
         state.seen = told = True
     if day.at_least is not None:
         value, beyond = day.at_least
         if not state.seen:
-            told = value >= state.mean[LEVEL] - 1e-12
-            state.mean[LEVEL] = max(state.mean[LEVEL], value)
+            told = value >= state.known.level - 1e-12
+            state.known.level = max(state.known.level, value)
         else:
             told |= state.bounded(value, beyond, below=False)
     if day.at_most is not None and state.seen:
         told |= state.bounded(*day.at_most, below=True)
-    if day.lifted and math.log(day.lifted) > state.mean[LEVEL] + DAY_SD:
-        state.mean[LEVEL] = math.log(day.lifted) - DAY_SD
+    if day.lifted and math.log(day.lifted) > state.known.level + DAY_SD:
+        state.known.level = math.log(day.lifted) - DAY_SD
         told = True
     return told
 
@@ -289,7 +242,7 @@ def _series(sets: Sequence[TrainingSet], age: str) -> list[AbilityDay]:
     lines = lines_by_day(sets)
     if lines:
         shares[SPEED] = (1.0, SPEED_SD)
-    at = {name: number for number, name in enumerate(shares, STATES)}
+    at = {name: number for number, name in enumerate(shares)}
     state: _Filter | None = None
     found: list[AbilityDay] = []
     for day, said in days_of_log(sets).items():
@@ -298,10 +251,10 @@ def _series(sets: Sequence[TrainingSet], age: str) -> list[AbilityDay]:
             state = _begin(said, on, age, shares)
             if state is None:
                 continue
-            before = state.mean[LEVEL]
+            before = state.known.level
         else:
             state.to(on)
-            before = state.mean[LEVEL]
+            before = state.known.level
         line = lines.get(day)
         if line is not None:
             state.hears_speed(line, at[SPEED])
@@ -310,12 +263,12 @@ def _series(sets: Sequence[TrainingSet], age: str) -> list[AbilityDay]:
         own = said.own
         says = own or said.instead or (found[-1].says if found else said.before_a_miss)
         assert says is not None
-        level = state.mean[LEVEL]
+        level = state.known.level
         found.append(
             AbilityDay(
-                day, says, level, math.sqrt(max(state.cov[LEVEL][LEVEL], 0.0)),
-                7 * state.mean[GROWTH_AT], math.exp(level) - math.exp(before) if found else 0.0,
-                "" if own else "".join([*(said.of_variation or ())][:1]),
+                day, says, level, math.sqrt(max(state.known.variance, 0.0)),
+                7 * state.known.growth, math.exp(level) - math.exp(before) if found else 0.0,
+                "" if own else "".join([*said.of_variation][:1]),
                 line.max_kg if line else None,
             )
         )  # fmt: skip

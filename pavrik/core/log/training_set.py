@@ -2,7 +2,7 @@
 
 from collections.abc import Hashable, Iterable, Sequence
 from dataclasses import dataclass
-from typing import TypeVar
+from typing import NamedTuple, TypeVar
 
 from pavrik.core.strength.estimated_max import (
     TRUSTED_REPS,
@@ -12,6 +12,7 @@ from pavrik.core.strength.estimated_max import (
 )
 
 COMPETITION = "competition"
+REBOUND = "rebound"
 Key = TypeVar("Key", bound=Hashable)
 
 
@@ -27,7 +28,7 @@ class LoggedFault:
     side: str | None = None
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, slots=True)
 class TrainingSet:
     """A set as the platform log has it; ``day`` is the ISO date, for the because-lines.
 
@@ -63,12 +64,12 @@ class TrainingSet:
     @property
     def is_rebound(self) -> bool:
         """Rebound pulls train everything but the start: they say nothing of a dead-stop max."""
-        return self.pull_style == "rebound"
+        return self.pull_style == REBOUND
 
     @property
     def counts_for_max(self) -> bool:
         """A miss, a lift-ending fault, a cut depth and a rebound say nothing about the max."""
-        if self.reps == 0 or self.missed_reps or self.is_rebound:
+        if self.reps == 0 or self.missed_reps or self.pull_style == REBOUND:
             return False
         return not self.faults or not any(
             fault.severity == 3 or fault.fault_id == "high" for fault in self.faults
@@ -77,7 +78,9 @@ class TrainingSet:
     def estimate(self) -> EstimatedMax | None:
         """Estimated max of a set that counts in full: an RPE of 6 or more was stated and no more
         than 10 effective reps were done. Else None."""
-        if not self.counts_for_max or counted_in_full(self.reps, self.rpe) is None:
+        if not self.counts_for_max:
+            return None
+        if counted_in_full(self.load_kg, self.reps, self.rpe) is None:
             return None
         return estimate_max(self.load_kg, self.reps, self.rpe)
 
@@ -89,8 +92,7 @@ class TrainingSet:
         return estimate_max(self.load_kg, min(self.reps, TRUSTED_REPS), 10.0)
 
 
-@dataclass(frozen=True)
-class Evidence:
+class Evidence(NamedTuple):
     """What a set says of the max; ``at_least``: it is a lower bound only."""
 
     logged: TrainingSet

@@ -5,6 +5,7 @@ Epley (1985) and Brzycki (1993), from memory; the third is the usual table of re
 with the *effective* reps, reps done plus reps left.
 """
 
+import math
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import NamedTuple
@@ -68,6 +69,7 @@ def _factors(done: float) -> tuple[float, float, float]:
     return least, middle, most
 
 
+@lru_cache(maxsize=4096)
 def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> EstimatedMax:
     """Estimated max of one set. A single at RPE 10 is its own max."""
     if reps < 1 or reps > MOST_REPS:
@@ -84,20 +86,22 @@ def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> Estimat
 
 
 class Counted(NamedTuple):
-    """A set that counts in full: its estimated max over its load, its effective reps beyond one."""
+    """A set that counts in full: its estimated max, the log of that, its effective reps beyond
+    one."""
 
-    factor: float
+    kg: float
+    log_kg: float
     beyond: float
 
 
 @lru_cache(maxsize=4096)
-def counted_in_full(reps: int, rpe: float | None) -> Counted | None:
+def counted_in_full(load_kg: float, reps: int, rpe: float | None) -> Counted | None:
     """What a set says of the max where it counts in full: an RPE of 6 or more was stated and no
     more than 10 effective reps were done. Else None."""
     if rpe is None or rpe < LEAST_TRUSTED_RPE or effective_reps(reps, rpe) > TRUSTED_REPS:
         return None
-    found = estimate_max(1.0, reps, rpe)
-    return Counted(found.kg, found.effective_reps - 1.0)
+    found = estimate_max(load_kg, reps, rpe)
+    return Counted(found.kg, math.log(found.kg), found.effective_reps - 1.0)
 
 
 def load_for(max_kg: float, reps: int, rpe: float) -> float:

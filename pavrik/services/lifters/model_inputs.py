@@ -150,9 +150,9 @@ LOOKED_AT = 8
 
 def _promise_kg(kept: training.StoredSet) -> float:
     """What a set says of the max, if it counts."""
-    full = counted_in_full(kept.reps, kept.rpe) if kept.reps else None
+    full = counted_in_full(kept.load_kg, kept.reps, kept.rpe) if kept.reps else None
     if full is not None:
-        return kept.load_kg * full.factor
+        return full.kg
     return estimate_max(kept.load_kg, min(max(kept.reps, 1), TRUSTED_REPS), 10.0).kg
 
 

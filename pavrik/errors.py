@@ -8,6 +8,7 @@ PavrikError
 ├── ForbiddenError         the role does not allow this
 ├── WrongSignInError       e-mail and password do not belong together
 ├── TooManyAttemptsError   signing in is paused; ``wait_s`` says how long
+├── OutOfTimeError         a computation took longer than it may
 ├── BadInputError          a file or text given to the command line cannot be used
 └── OperationError         the database or its tools cannot do what the operator asked for
 
@@ -53,6 +54,10 @@ class TooManyAttemptsError(PavrikError):
     def __init__(self, message: str, wait_s: int) -> None:
         super().__init__(message)
         self.wait_s = wait_s
+
+
+class OutOfTimeError(PavrikError):
+    """A computation took longer than it may."""
 
 
 class BadInputError(PavrikError):

@@ -15,6 +15,7 @@ from fastapi.staticfiles import StaticFiles
 from pavrik.api import compute_routes, lifts_routes, problems
 from pavrik.api.body_limit import BodyLimit
 from pavrik.api.club import gym_routes, library_routes, moving_routes, people_routes, sign_in_routes
+from pavrik.api.deadline import Deadline
 from pavrik.api.films import afar_routes, watch_routes
 from pavrik.api.lifters import lifter_routes
 from pavrik.api.local import LocalIn
@@ -128,6 +129,7 @@ def create_app(settings: Settings) -> FastAPI:
     problems.install(app)
     app.add_middleware(BodyLimit)
     app.add_middleware(SameSite, public_url=settings.public_url)
+    app.add_middleware(Deadline)
     app.add_middleware(Metered, metrics=metrics, secure=settings.secure_cookies)
     for module in ROUTERS:
         app.include_router(module.router)

@@ -55,7 +55,7 @@ PROBLEM_RESPONSES: dict[int | str, dict[str, Any]] = {
         413: "The request is too large",
         422: "The input breaks a rule",
         429: "Too many attempts",
-        503: "The database does not answer",
+        503: "The database does not answer, or not in time",
     }.items()
 }
 

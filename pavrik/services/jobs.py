@@ -15,13 +15,14 @@ from contextlib import closing, suppress
 from functools import partial
 from multiprocessing import get_context, parent_process
 from threading import Event, Thread, get_native_id
+from typing import NoReturn
 from uuid import UUID
 
 import psycopg
 from psycopg_pool import PoolTimeout
 from uuid6 import uuid7
 
-from pavrik.errors import NotFoundError, PavrikError
+from pavrik.errors import NotFoundError, OutOfTimeError, PavrikError
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
@@ -29,6 +30,8 @@ from pavrik.store.database import Database
 log = logging.getLogger("pavrik")
 GIVES_WAY = 10
 AT_ONCE = 2
+LONGEST_S = 900.0
+"""A computation apart from the answers that takes longer is stopped, wherever it is."""
 Steps = Generator[float, None, None]
 """Yields progress from 0 to 1; the result is stored by the generator itself before it ends. It is
 closed when the job ends, however it ends."""
@@ -71,6 +74,7 @@ def _begin(url: str) -> None:
     """In a fresh process: served last, stopped by the server alone, gone where the server is."""
     _give_way()
     signal.signal(signal.SIGINT, signal.SIG_IGN)
+    signal.signal(signal.SIGALRM, _out_of_time)
     Thread(target=_follow_parent, daemon=True).start()
     _own.append(Database(url, most_connections=2))
     _own[-1].open()
@@ -83,8 +87,16 @@ def _follow_parent() -> None:
         os._exit(1)
 
 
-def _run_apart(who: Who, job_id: UUID, task: Task) -> None:
-    _run(_own[-1], who, job_id, task)
+def _out_of_time(*_: object) -> NoReturn:
+    raise OutOfTimeError("this took too long and was stopped: ask for less, or try again later")
+
+
+def _run_apart(who: Who, job_id: UUID, task: Task, longest_s: float) -> None:
+    signal.setitimer(signal.ITIMER_REAL, longest_s)
+    try:
+        _run(_own[-1], who, job_id, task)
+    finally:
+        signal.setitimer(signal.ITIMER_REAL, 0.0)
 
 
 def _is_there() -> None:
@@ -95,8 +107,12 @@ class Jobs:
     """The pool of one server process: threads, or ``apart`` in processes, which take nothing from
     those who wait for an answer."""
 
-    def __init__(self, database: Database, at_once: int = AT_ONCE, *, apart: bool = False) -> None:
+    def __init__(
+        self, database: Database, at_once: int = AT_ONCE, *, apart: bool = False,
+        longest_s: float = LONGEST_S,
+    ) -> None:  # fmt: skip
         self._database, self._at_once, self._apart = database, at_once, apart
+        self._longest_s = longest_s
         self._held: dict[UUID, Who] = {}
         self._closed = Event()
         self._pool = self._new_pool()
@@ -140,11 +156,12 @@ class Jobs:
     def _submit(self, who: Who, job_id: UUID, task: Task) -> "Future[None]":
         if not self._apart:
             return self._pool.submit(_run, self._database, who, job_id, task)
+        apart = partial(_run_apart, who, job_id, task, self._longest_s)
         try:
-            return self._pool.submit(_run_apart, who, job_id, task)
+            return self._pool.submit(apart)
         except BrokenProcessPool:
             self._pool = self._new_pool()
-            return self._pool.submit(_run_apart, who, job_id, task)
+            return self._pool.submit(apart)
 
     def _ended(self, job_id: UUID, future: "Future[None]") -> None:
         """A job is over; where its process died, or could not be told of it, it failed."""

@@ -1,8 +1,10 @@
 """One pool of connections; every transaction names its club, or what a sign-in knows."""
 
-from collections.abc import Iterator
+from collections.abc import Hashable, Iterator
 from contextlib import contextmanager
+from typing import Any
 from uuid import UUID
+from weakref import WeakKeyDictionary
 
 import psycopg
 from psycopg.rows import TupleRow
@@ -15,6 +17,17 @@ APP_ROLE = "pavrik_app"
 RECONNECT_S = 2.0
 """How long the pool tries again by itself, ever more rarely, after the server was lost; after that
 the next request tries at once, so that nobody waits for a server that is back."""
+
+
+_ONE_MOMENT = "isolation level repeatable read"
+answers_of: WeakKeyDictionary[Connection, dict[Hashable, Any]] = WeakKeyDictionary()
+"""What was answered in a transaction that only reads, by what was asked."""
+
+
+def _set_clock(connection: Connection, club_id: UUID) -> None:
+    connection.execute(
+        "select set_config('TimeZone', time_zone, true) from club where club_id = %s", (club_id,)
+    )
 
 
 def _become_app(connection: Connection) -> None:
@@ -47,14 +60,12 @@ class Database:
         self._pool.close()
 
     @contextmanager
-    def _transaction(
-        self, *, as_of_one_moment: bool = False, **settings: str
-    ) -> Iterator[Connection]:
+    def _transaction(self, kind: str = "", **settings: str) -> Iterator[Connection]:
         with self._pool.connection() as connection:
             try:
                 with connection.transaction():
-                    if as_of_one_moment:
-                        connection.execute("set transaction isolation level repeatable read")
+                    if kind:
+                        connection.execute(f"set transaction {kind}")
                     for name, value in settings.items():
                         connection.execute(
                             "select set_config(%s, %s, true)", (f"pavrik.{name}", value)
@@ -68,14 +79,22 @@ class Database:
         """A transaction that sees one club and nothing else, on the club's own clock: what is read
         as a moment carries its time zone, so that its date is the day it was there. What others
         write meanwhile is not seen ``as_of_one_moment``."""
-        with self._transaction(
-            as_of_one_moment=as_of_one_moment, club_id=str(club_id)
-        ) as connection:
-            connection.execute(
-                "select set_config('TimeZone', time_zone, true) from club where club_id = %s",
-                (club_id,),
-            )
+        kind = _ONE_MOMENT if as_of_one_moment else ""
+        with self._transaction(kind, club_id=str(club_id)) as connection:
+            _set_clock(connection, club_id)
             yield connection
+
+    @contextmanager
+    def reading(self, club_id: UUID) -> Iterator[Connection]:
+        """The same for reading alone: all of one moment, whatever others write meanwhile, and what
+        was asked once is not asked of the server again."""
+        with self._transaction(f"{_ONE_MOMENT}, read only", club_id=str(club_id)) as connection:
+            _set_clock(connection, club_id)
+            answers_of[connection] = {}
+            try:
+                yield connection
+            finally:
+                del answers_of[connection]
 
     @contextmanager
     def signing_in(self, name: str) -> Iterator[Connection]:

@@ -24,8 +24,8 @@ def nothing_is_computed_inside_a_transaction() -> Iterator[None]:
     opened, transaction = local(), Database._transaction
 
     @contextmanager
-    def watched(database: Database, **settings: str) -> Iterator[object]:
-        with transaction(database, **settings) as connection:
+    def watched(database: Database, *kind: str, **settings: str) -> Iterator[object]:
+        with transaction(database, *kind, **settings) as connection:
             opened.count = getattr(opened, "count", 0) + 1
             try:
                 yield connection

@@ -7,7 +7,7 @@ import pytest
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import SIGNALS, Signal, TestResult, rank_causes, shipped_evidence
 from pavrik.core.faults.findings import cue_trials, findings, setup_trial
-from pavrik.core.faults.log_signals import log_signals
+from pavrik.core.faults.log_signals import signals_of_fault
 from pavrik.core.faults.off_the_floor import FloorFacts, floor_walk
 from pavrik.core.faults.own import OwnEntry, merged
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
@@ -134,7 +134,7 @@ def _log() -> list[TrainingSet]:
 
 def test_the_log_says_that_it_comes_late_and_with_load():
     known = findings(_log(), CATALOGUE, "squat", "trained")
-    signals = {s.id: s for s in log_signals(_log(), known.faults[0])}
+    signals = {s.id: s for s in signals_of_fault(_log(), known.faults[0])}
     assert signals["comes_with_load"].holds
     assert signals["at_any_load"].holds is False
     assert signals["late_reps"].holds

@@ -9,7 +9,7 @@ import pytest
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import rank_causes
 from pavrik.core.faults.findings import FaultFindings
-from pavrik.core.faults.log_signals import log_signals
+from pavrik.core.faults.log_signals import signals_of_fault, signals_of_log
 from pavrik.core.log.comparison import compare
 from pavrik.core.log.onset import fit_onset, onset_words
 from pavrik.core.log.rates import Rate
@@ -68,7 +68,10 @@ def known(by_load=(), by_rep=(), onset=TOO_FEW) -> FaultFindings:
 
 
 def signals(fault: FaultFindings, sets=()) -> dict[str, bool | None]:
-    return {signal.id: signal.holds for signal in log_signals(sets, fault)}
+    return {
+        signal.id: signal.holds
+        for signal in [*signals_of_fault(sets, fault), *signals_of_log(sets)]
+    }
 
 
 @pytest.mark.parametrize(

@@ -213,8 +213,8 @@ def a_set(number: int, load_kg: float, variation: str = "competition") -> Traini
 
 def test_a_day_is_compared_with_the_trend_of_its_time():
     sets = [a_set(0, 200.0), a_set(3, 160.0, "front squat"), a_set(300, 240.0)]
-    assert daily_ratios(sets, "front squat", "trained") == [(day(3), pytest.approx(0.8))]
-    assert daily_ratios(sets[1:2], "front squat", "trained") == []
+    assert daily_ratios(sets, "trained") == {"front squat": [(day(3), pytest.approx(0.8))]}
+    assert daily_ratios(sets[1:2], "trained") == {}
 
 
 def test_every_goal_has_its_formula_and_the_competition_lift_is_one():

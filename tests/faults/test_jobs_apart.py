@@ -37,6 +37,13 @@ def never_ends(database: Database) -> Steps:
         yield 0.5
 
 
+def hangs(_: Database) -> Steps:
+    """Stuck between two steps, where nothing asks whether it was told to stop."""
+    yield 0.5
+    while True:
+        Event().wait(60)
+
+
 @pytest.fixture
 def jobs(database):
     pool = Jobs(database, at_once=1, apart=True)
@@ -81,3 +88,20 @@ def test_a_job_is_stopped_at_its_next_step_and_at_the_end_of_the_server(jobs, wh
 def test_what_cannot_be_told_to_another_process_fails_and_hangs_nothing(jobs, who, lifter_id):
     job = jobs.ask(who, lifter_id, "film tracked", "one", lambda _: iter(()))
     assert ended(jobs, who, job).state == "failed"
+
+
+def test_a_job_that_hangs_is_stopped_in_the_middle_of_a_step_and_the_next_runs(
+    database, who, lifter_id, tmp_path
+):
+    jobs = Jobs(database, at_once=1, apart=True, longest_s=0.2)
+    try:
+        stuck = ended(jobs, who, jobs.ask(who, lifter_id, "film tracked", "one", hangs))
+        assert (stuck.state, stuck.told) == (
+            "failed", "this took too long and was stopped: ask for less, or try again later",
+        )  # fmt: skip
+        path = str(tmp_path / "told")
+        jobs._longest_s = 60.0
+        anew = jobs.ask(who, lifter_id, "film tracked", "two", partial(notes_itself, path=path))
+        assert ended(jobs, who, anew).state == "done"
+    finally:
+        jobs.close()

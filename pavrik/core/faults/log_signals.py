@@ -92,13 +92,16 @@ def _rebound(sets: Sequence[TrainingSet]) -> list[Signal]:
     return [Signal("rebound_reps", share >= 0.5, f"{share:.0%} of the pulls were rebound reps")]
 
 
-def log_signals(sets: Sequence[TrainingSet], fault: FaultFindings) -> list[Signal]:
-    """Every signal that the log of the lift can give about a fault."""
+def signals_of_log(sets: Sequence[TrainingSet]) -> list[Signal]:
+    """What the log of the lift says whatever the fault is."""
+    return [*_measured(sets), *_rebound(sets)]
+
+
+def signals_of_fault(sets: Sequence[TrainingSet], fault: FaultFindings) -> list[Signal]:
+    """What the log of the lift says about one fault."""
     return [
         _with_load(fault),
         _at_any_load(fault),
         *_by_rep_number(fault),
         _one_side(sets, fault.fault_id),
-        *_measured(sets),
-        *_rebound(sets),
     ]

@@ -3,7 +3,8 @@
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass
-from statistics import mean, stdev
+
+import numpy as np
 
 from pavrik.core.log.training_set import TrainingSet, best_of_days
 
@@ -56,7 +57,8 @@ class Repeatability:
 
 
 def _spread(values: Sequence[float]) -> Spread:
-    return Spread(len(values), mean(values), stdev(values) if len(values) > 1 else 0.0)
+    sd = float(np.std(values, ddof=1)) if len(values) > 1 else 0.0
+    return Spread(len(values), float(np.mean(values)), sd)
 
 
 def _show(kind: MeasureKind, value: float) -> str:

@@ -1,6 +1,6 @@
 """One lift studied for a plan: caps, ratios, loadings, weaknesses, specials, drills."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from pavrik.core.deadlift.styles import DeadliftSetup
@@ -26,19 +26,23 @@ from pavrik.core.prescription.weaknesses import RECENT, live_faults, weaknesses
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import Variation
-from pavrik.core.variations.loading import COMPETITION, PLACES, Loading, Placed
+from pavrik.core.variations.loading import COMPETITION, PLACES, Loading
 from pavrik.core.variations.ratio import LearntRatio, daily_ratios, learn_ratio
 
 UNKNOWN_RATIO = 0.85
 TIRED = frozenset({"lower_back", "upper_back"})
 
 
+LoadAll = Callable[[float, tuple[float, ...]], Sequence[Loading]]
+"""The competition lift and its computed variations at a max, each at its share of it."""
+
+
 @dataclass(frozen=True)
 class LiftFacts:
     """What is known of a lift: the model's lifter, the set-up in force, the log oldest first, the
     cues of the day, what coaches said of variations, the training age, what is checked before the
-    set, the stages of drills that were passed; ``placed`` and ``closed`` where the caller has them
-    already."""
+    set, the stages of drills that were passed; ``closed``, and what loads the computed variations
+    at their share of a max, where the caller has them already."""
 
     lift: str
     lifter: Lifter
@@ -49,7 +53,7 @@ class LiftFacts:
     age: str = "trained"
     checks: tuple[str, ...] = ()
     passed: frozenset[str] = frozenset()
-    placed: Placed | None = None
+    load_all: LoadAll | None = None
     closed: str | None = None
 
 
@@ -79,9 +83,9 @@ def _loadings(
     facts: LiftFacts, computed: Sequence[Variation], ratios: Mapping[str, LearntRatio],
     max_kg: float,
 ) -> dict[str, Loading]:  # fmt: skip
-    maxes = [ratios[v.name].ratio if v.name in ratios else UNKNOWN_RATIO for v in computed]
-    placed = facts.placed or PLACES[facts.lift](facts.lifter, facts.setup, computed)
-    return {one.name: one for one in placed.at(max_kg, maxes)}
+    shares = tuple(ratios[v.name].ratio if v.name in ratios else UNKNOWN_RATIO for v in computed)
+    load_all = facts.load_all or PLACES[facts.lift](facts.lifter, facts.setup, computed).at
+    return {one.name: one for one in load_all(max_kg, shares)}
 
 
 def _closed(facts: LiftFacts) -> str:
@@ -109,8 +113,9 @@ def analyse_lift(
     known = findings(sets, catalogue, lift, facts.age)
     guess_kg = WORK[lift].unknown_max * float(facts.lifter.body.mass_kg)
     max_kg = known.max_kg or guess_kg
+    daily = daily_ratios(sets, facts.age)
     ratios = {
-        v.name: learn_ratio(v.ratio, daily_ratios(sets, v.name, facts.age), today)
+        v.name: learn_ratio(v.ratio, daily.get(v.name, ()), today)
         for v in variations
         if v.ratio is not None
     }

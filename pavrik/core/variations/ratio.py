@@ -5,6 +5,7 @@ practice, each day of the variation moves it by its weight, and time adds a litt
 recent days count more and practice may move the ratio. Never taken over from another lifter.
 """
 
+from bisect import bisect_right
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -13,7 +14,13 @@ import numpy as np
 
 from pavrik.core.assumptions import assume
 from pavrik.core.log.ability import SHARE_DRIFT, ability_series
-from pavrik.core.log.training_set import TrainingSet, best_of_days, competition_sets
+from pavrik.core.log.training_set import (
+    COMPETITION,
+    Evidence,
+    TrainingSet,
+    best_of_days,
+    competition_sets,
+)
 
 DAY_ERROR = assume(
     "ratio_day_error",
@@ -87,19 +94,29 @@ def _aged(variance: float, before: str | None, day: str, most: float) -> float:
     return min(variance + days * SHARE_DRIFT**2, max(most, variance))
 
 
-def daily_ratios(sets: Sequence[TrainingSet], variation: str, age: str) -> list[tuple[str, float]]:
-    """(day, ratio) of every day with a counting set of the variation, against the trend of the
+DailyRatios = dict[str, list[tuple[str, float]]]
+
+
+def daily_ratios(sets: Sequence[TrainingSet], age: str) -> DailyRatios:
+    """By variation: (day, ratio) of every day with a counting set of it, against the trend of the
     competition lift at that time; days before the first competition set say nothing."""
-    best = best_of_days([s for s in sets if s.variation == variation])
-    own = ability_series(competition_sets(sets), age) if best else []
+    of_variation: dict[str, list[TrainingSet]] = {}
+    for logged in sets:
+        if logged.variation != COMPETITION:
+            of_variation.setdefault(logged.variation, []).append(logged)
+    own = ability_series(competition_sets(sets), age) if of_variation else []
     if not own:
-        return []
+        return {}
     days, levels = [found.day for found in own], [found.kg for found in own]
-    return [
-        (
-            one.logged.day,
-            one.kg / levels[int(np.searchsorted(days, one.logged.day, side="right")) - 1],
-        )
-        for one in best
-        if one.logged.day >= days[0] and not one.at_least
-    ]
+
+    def against_the_trend(one: Evidence) -> float:
+        return one.kg / levels[bisect_right(days, one.logged.day) - 1]
+
+    return {
+        name: [
+            (one.logged.day, against_the_trend(one))
+            for one in best_of_days(of)
+            if one.logged.day >= days[0] and not one.at_least
+        ]
+        for name, of in of_variation.items()
+    }

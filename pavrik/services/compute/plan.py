@@ -10,7 +10,7 @@ from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import RankedCause, rank_causes
 from pavrik.core.faults.expected import is_expected
 from pavrik.core.faults.findings import FaultFindings
-from pavrik.core.faults.log_signals import log_signals
+from pavrik.core.faults.log_signals import signals_of_fault, signals_of_log
 from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
@@ -81,8 +81,11 @@ def _study(
     sets = [_logged(i, lift, s, seen[i], shares) for i, s in enumerate(log.sets)]
     sets.sort(key=lambda s: s.day)
 
+    of_log = signals_of_log(sets)
+
     def causes_of(fault: FaultFindings) -> Sequence[RankedCause]:
-        return rank_causes(catalogue, fault.fault_id, log_signals(sets, fault))
+        told = [*of_log, *signals_of_fault(sets, fault)]
+        return rank_causes(catalogue, fault.fault_id, told)
 
     usual = LIFTS[lift].usual(request.body.stature_m)
     setup = from_wire(log.setup) if log.setup else usual

@@ -19,7 +19,7 @@ EXPORT_FORM = 1
 def export(database: Database, who: Who, lifter_id: UUID) -> bytes:
     """Every fact of a lifter as JSON, by table, with its units in the names. Raises
     NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         profile = get_profile(connection, lifter_id)
         facts = lifters.lifter_facts(connection, lifter_id)
     told = {

@@ -108,7 +108,7 @@ def _stages(
 
 def lifter_record(database: Database, who: Who, lifter_id: UUID) -> LifterAnswer:
     """Everything that the Lifter screen shows. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         sets = training.list_sets(connection, lifter_id)
         said = {k: v for k, v in vars(inputs.profile).items() if k in ProfileRequest.model_fields}
@@ -130,7 +130,7 @@ def lifter_record(database: Database, who: Who, lifter_id: UUID) -> LifterAnswer
 def measured(database: Database, who: Who, lifter_id: UUID) -> MeasureAnswer:
     """Readings beside what people of that stature have, and the lengths that the model takes.
     Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = facts_of(connection, get_profile(connection, lifter_id))
         body = model_of(facts)[0].body
         lengths = {name: float(v) for name, v in vars(body).items() if name.endswith("_m")}

@@ -81,7 +81,7 @@ def make_link(
 def list_links(database: Database, who: Who, lifter_id: UUID) -> list[LinkAnswer]:
     """Links of a lifter with their state."""
     now = datetime.now(UTC)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         get_profile(connection, lifter_id)
         found = plans.list_links(connection, lifter_id)
     return [

@@ -25,7 +25,7 @@ from pavrik.services.lifters.model_inputs import (
 )
 from pavrik.services.plans.prescribing import NEWEST
 from pavrik.services.setups.fits import model_of
-from pavrik.services.setups.remembered import closed_to, placed_variations
+from pavrik.services.setups.remembered import closed_to, load_all_of
 from pavrik.services.training.causes import CauseFacts, causes_of, read_cause_facts
 from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history
@@ -135,7 +135,7 @@ def studies_of(facts: PlanningFacts) -> dict[str, LiftAnalysis]:
             checks=tuple(facts.told[lift].checks),
             passed=frozenset(stage for of_lift, stage in facts.passed if of_lift == lift),
             age=inputs.profile.training_age,
-            placed=placed_variations(inputs, lift, setup, computed_of(variations)),
+            load_all=load_all_of(inputs, lift, setup, computed_of(variations)),
             closed=closed_to(inputs, lift, setup),
         )
         found[lift] = analyse_lift(

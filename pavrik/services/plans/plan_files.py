@@ -25,7 +25,7 @@ class PlanOnPaper(NamedTuple):
 
 
 def _read(database: Database, who: Who, lifter_id: UUID) -> PlanOnPaper:
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         profile = get_profile(connection, lifter_id)
         found = must_stand(connection, lifter_id)
         versions = stored.list_versions(connection, found.record.series_id)

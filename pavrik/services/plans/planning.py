@@ -68,7 +68,7 @@ def _record(
 
 def preview(database: Database, who: Who, lifter_id: UUID, frame: PlanFrame) -> PlanPreview:
     """The plan as it would be made; nothing is stored. Raises InvalidError, NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         read_now = read_anew(connection, lifter_id, frame)
     plan = read_now.make()
     return PlanPreview(plan=plan, volume=volume_of(plan, read_now.studies))
@@ -80,7 +80,7 @@ def make(
     """Make and keep a plan; it takes the place of the one before. Raises InvalidError."""
 
     def compute() -> plans.PlanRecord:
-        with database.club(who.club_id) as connection:
+        with database.reading(who.club_id) as connection:
             read_now = read_anew(connection, lifter_id, frame)
         return _record(lifter_id, plan_id, read_now.ask, read_now.make(), replaces=None)
 
@@ -110,7 +110,7 @@ def _afresh(now: PlanBasis, old: Standing) -> tuple[Plan, list[Change], list[Rea
 
 def read(database: Database, who: Who, lifter_id: UUID) -> StandingPlan:
     """The standing plan, what today's state would change in it, and its volume."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         get_profile(connection, lifter_id)
         found = standing(connection, lifter_id)
         if found is None:
@@ -149,7 +149,7 @@ def take_up(database: Database, who: Who, key: UUID, plan_id: UUID, lifter_id: U
     """Let the plan follow today's state: a new version with every change told."""
 
     def compute() -> plans.PlanRecord:
-        with database.club(who.club_id) as connection:
+        with database.reading(who.club_id) as connection:
             old = must_stand(connection, lifter_id)
             now = read_standing(connection, old.record)
         fresh, told, _ = _afresh(now, old)

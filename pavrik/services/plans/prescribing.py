@@ -171,7 +171,7 @@ def propose(
     database: Database, who: Who, lifter_id: UUID, lift: str, target: Target
 ) -> PrescriptionAnswer:
     """The next load as it would be prescribed; nothing is stored."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         facts = read_next_load_facts(connection, inputs, lift)
     return proposed(facts, target)
@@ -179,7 +179,7 @@ def propose(
 
 def given_so_far(database: Database, who: Who, lifter_id: UUID) -> list[StoredPrescriptionAnswer]:
     """Prescriptions, newest first. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         get_profile(connection, lifter_id)
         return [
             StoredPrescriptionAnswer.model_validate(given, from_attributes=True)

@@ -39,7 +39,7 @@ def _read(entry: library.Entry) -> Shape:
 
 def list_shapes(database: Database, who: Who) -> list[ShapeOut]:
     """Shipped ones first, then the club's own; hidden ones are marked."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         entries = {entry.ident: entry for entry in _entries(connection)}
     own = [_read(entry) for entry in entries.values() if entry.body is not None]
     hidden = {ident for ident, entry in entries.items() if entry.hidden}

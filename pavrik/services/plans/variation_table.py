@@ -92,7 +92,7 @@ def _row(study: LiftAnalysis, one: Variation, kit: frozenset[str], goal: str) ->
 
 def table(database: Database, who: Who, lifter_id: UUID, lift: str) -> VariationTable:
     """Every variation of a lift for a lifter. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = read_planning_facts(connection, lifter_id)
         words = plans.variation_words(connection, lifter_id)
     study, kit, goal = studies_of(facts)[lift], facts.about.kit, facts.about.goal
@@ -110,7 +110,7 @@ def table(database: Database, who: Who, lifter_id: UUID, lift: str) -> Variation
 
 def names(database: Database, who: Who) -> VariationNames:
     """Names of all variations by lift, and what a gym may own for them."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         return VariationNames(
             **variation_names(connection), kit=dict(variations_of(connection).kit)
         )

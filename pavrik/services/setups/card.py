@@ -216,7 +216,7 @@ def card_of(facts: CardFacts) -> CardAnswer:
 
 def card(database: Database, who: Who, lifter_id: UUID) -> CardAnswer:
     """The lifter's card. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = read_card_facts(connection, lifter_id)
     return card_of(facts)
 
@@ -225,7 +225,7 @@ def furniture(
     database: Database, who: Who, lifter_id: UUID, setup: SquatSetupIn, load_kg: float
 ) -> FurnitureAnswer:
     """Hands and rack holes for a set-up that is being tried."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         inputs, racks = load_inputs(connection, lifter_id), equipment.list_racks(connection)
     lifter, _ = model_of(inputs)
     wanted = squat_for(lifter, setup)

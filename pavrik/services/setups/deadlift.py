@@ -246,7 +246,7 @@ def start(
 ) -> StartAnswer:
     """One start of a lifter in full, on the club's own bars."""
     lifter = lifter_model(database, who, lifter_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         bars = [
             (bar.name, bar.mass_kg, bar.shaft_mm)
             for bar in equipment.list_bars(connection)

@@ -116,7 +116,7 @@ def ask_of(inputs: LifterInputs) -> Ask:
 
 def inputs_of(database: Database, who: Who, lifter_id: UUID) -> LifterInputs:
     """Today's facts of a lifter. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         return load_inputs(connection, lifter_id)
 
 
@@ -189,12 +189,12 @@ def drawing(
 
 def whole_ranking(fitting: Fitting, database: Database, who: Who, inputs: LifterInputs) -> Ranking:
     """The whole fit of a lifter's facts, from the store when the same content was fitted before."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         known = find(fitting, connection, inputs)
     if known is None:
         for _ in drawing(fitting, database, who, inputs):
             pass
-        with database.club(who.club_id) as connection:
+        with database.reading(who.club_id) as connection:
             known = find(fitting, connection, inputs)
     assert known is not None
     return Ranking(known, content_of(inputs)[1])
@@ -205,7 +205,7 @@ def answer_now(
 ) -> tuple[LifterInputs, Lifter, AnyRanking]:
     """A lifter's inputs, model and ranking, sure or not."""
     inputs = inputs_of(database, who, lifter_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         known = find(fitting, connection, inputs)
     lifter, inferred = model_of(inputs)
     return inputs, lifter, known or fitting.answer(lifter, inferred, point_fit(fitting, inputs))
@@ -306,7 +306,7 @@ def settled_view(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID
 ) -> SettledSetupAnswer[Any] | None:
     """The settled set-up as the bench shows it, or None."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         view = settled_in(fitting.of, connection, inputs)
     if view is None:
@@ -323,7 +323,7 @@ def settled_history(
     fitting: Fitting, database: Database, who: Who, lifter_id: UUID
 ) -> list[HistoryAnswer[Any]]:
     """Every settled set-up of a lifter in a lift, newest first."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         load_inputs(connection, lifter_id)
         return [
             _shown(fitting, settled)

@@ -123,7 +123,7 @@ def goals_of(
 ) -> GoalsAnswer:
     """By the weights of the lifter's own goal, or by others."""
     inputs, lifter, answer = answer_now(fitting, database, who, lifter_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         pain = tuple(flag.region for flag in lifters.list_open_flags(connection, lifter_id))
     profile = inputs.profile
     weights: Weights | None = {**asked.weights} if asked.weights is not None else None

@@ -20,7 +20,7 @@ def _of_lift(of: Content, lift: str, setup: Any) -> dict[str, float]:
 
 def levers(database: Database, who: Who, lifter_id: UUID) -> LeversAnswer:
     """For both lifts. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         inputs = load_inputs(connection, lifter_id)
         in_force = setups_in_force(connection, inputs)
     of = content_key(inputs)

@@ -1,17 +1,19 @@
 """What the model says of a lifter whatever he logs: remembered in this process by the content of
 his facts, so that a set logged makes none of it computed again."""
 
-from functools import lru_cache
+from collections.abc import Sequence
+from functools import lru_cache, partial
 from typing import Any
 
 from pavrik.core.deadlift.start import StartReport, start_report
 from pavrik.core.deadlift.styles import DeadliftSetup
 from pavrik.core.fitting.explorer import ExactSetup, exact_setup
+from pavrik.core.prescription.analysis import LoadAll
 from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.variations.catalogue import Variation
-from pavrik.core.variations.loading import PLACES, Placed
+from pavrik.core.variations.loading import PLACES, Loading, Placed
 from pavrik.services.lifters.model_inputs import LifterInputs
 from pavrik.services.setups.fits import Content, content_key, model
 
@@ -34,11 +36,20 @@ def _placed(of: Content, lift: str, setup: Any, variations: tuple[Variation, ...
     return PLACES[lift](model(of)[0], setup, variations)
 
 
-def placed_variations(
+@lru_cache(maxsize=MOST)
+def _loaded(
+    of: Content, lift: str, setup: Any, variations: tuple[Variation, ...], max_kg: float,
+    shares: tuple[float, ...],
+) -> Sequence[Loading]:  # fmt: skip
+    return _placed(of, lift, setup, variations).at(max_kg, shares)
+
+
+def load_all_of(
     inputs: LifterInputs, lift: str, setup: Any, variations: list[Variation]
-) -> Placed:
-    """Computed variations of a lift as this lifter holds them."""
-    return _placed(content_key(inputs), lift, setup, tuple(variations))
+) -> LoadAll:
+    """Computed variations of a lift as this lifter holds them, at any max: a set of one lift loads
+    nothing of the other anew."""
+    return partial(_loaded, content_key(inputs), lift, setup, tuple(variations))
 
 
 @lru_cache(maxsize=MOST)

@@ -34,7 +34,7 @@ def ranking(lift: str, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
     """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
     known."""
     fitting, inputs = FITTINGS[lift], inputs_of(database, who, lifter_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         known = find(fitting, connection, inputs)
         advice = fitting.advice(connection, lifter_id)
     if known is not None:

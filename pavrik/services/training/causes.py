@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.faults.evidence import RankedCause, TestResult, rank_causes
 from pavrik.core.faults.findings import FaultFindings
-from pavrik.core.faults.log_signals import log_signals
+from pavrik.core.faults.log_signals import signals_of_fault, signals_of_log
 from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.remedial import CausesOf
 from pavrik.services.lifters.model_inputs import LifterInputs
@@ -46,12 +46,13 @@ def read_cause_facts(
 
 def causes_of(facts: CauseFacts, lift: str) -> CausesOf:
     """Ranks the causes of any fault of a lift."""
-    signals, catalogue = fit_signals(facts.fit, lift, facts.sets), facts.catalogue
+    sets, catalogue = facts.sets[lift], facts.catalogue
+    signals = [*fit_signals(facts.fit, lift, facts.sets), *signals_of_log(sets)]
 
     def ranked(fault: FaultFindings) -> Sequence[RankedCause]:
         if fault.fault_id not in catalogue.faults:
             return []
-        both = [*signals, *log_signals(facts.sets[lift], fault)]
-        return rank_causes(catalogue, fault.fault_id, both, results_of(facts.tests, fault.fault_id))
+        told = [*signals, *signals_of_fault(sets, fault)]
+        return rank_causes(catalogue, fault.fault_id, told, results_of(facts.tests, fault.fault_id))
 
     return ranked

@@ -101,7 +101,7 @@ def diagnose(
     database: Database, who: Who, lifter_id: UUID, lift: str, fault_id: str
 ) -> DiagnosisAnswer:
     """Causes of a fault with evidence, tests and remedies. Raises NotFoundError, InvalidError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts, known = _read_causes(connection, lifter_id, lift, fault_id)
     catalogue, flags = facts.catalogue, facts.fit.pain
     tests = [t for t in facts.tests if t.fault_id == fault_id]
@@ -236,7 +236,7 @@ def floor_questions(
 ) -> FloorWalkAnswer:
     """The walk of questions for a pull that will not leave the floor; ``said`` overrides what the
     record knows. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         pulls = history(connection, lifter_id, DEADLIFT.id)
         squats = history(connection, lifter_id, SQUAT.id)
         catalogue = catalogue_of(connection)

@@ -129,10 +129,10 @@ def _deadlift(found: StartReport) -> list[Signal]:
 
 def _lagging(squats: Sequence[TrainingSet], age: str) -> list[Signal]:
     """Variations whose learnt ratio lies a spread below what is usual."""
-    signals = []
+    signals, daily = [], daily_ratios(squats, age)
     for variation, name in (("front squat", "front_squat_low"), ("high-bar squat", "high_bar_low")):
         usual = shipped_variations().by_name[variation].ratio
-        seen = daily_ratios(squats, variation, age)
+        seen = daily.get(variation)
         if usual is None or not seen:
             continue
         learnt = learn_ratio(usual, seen)

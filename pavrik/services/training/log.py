@@ -149,7 +149,7 @@ def shown_sets(
     database: Database, who: Who, lifter_id: UUID, lift: str | None, most: int
 ) -> list[SetAnswer]:
     """Standing sets with their faults and estimated max, newest first."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         return shown_sets_in(connection, lifter_id, lift, most)
 
 

@@ -147,7 +147,7 @@ def _decision(found: Findings, trials: Sequence[Trial]) -> str:
 
 def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAnswer:
     """Everything that the Review screen shows. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         sets, catalogue, found = known_of(connection, lifter_id, lift)
         cues = [s.cue for s in sets if s.cue]
         age = get_profile(connection, lifter_id).training_age

@@ -322,7 +322,7 @@ def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) ->
         raise InvalidError(
             f"{len(lifter_ids)} lifters: a platform takes 1 to {MOST_LIFTERS}", "lifter_id"
         )
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         catalogue = catalogue_of(connection)
         known = [_read_lifter(connection, i, catalogue) for i in dict.fromkeys(lifter_ids)]
         gym = recorded_gym(connection)

@@ -104,7 +104,7 @@ def _read_tracked(
     digest: str = "",
 ) -> store.NewClip:  # fmt: skip
     """A clip read against the lifter's facts, ready to be kept."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on, request.style)
         before = _summaries(connection, lifter_id, request.lift)
         tests = list_cause_tests(connection, lifter_id)
@@ -178,7 +178,7 @@ def earlier_clips(readings: Sequence[ClipSummary], light_most_kg: float, on: dat
 
 def list_clips(database: Database, who: Who, lifter_id: UUID) -> ClipsAnswer:
     """Clips of a lifter, newest first. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         get_profile(connection, lifter_id)
         stored = store.list_clips(connection, lifter_id)
     faults = {lift.id: _faults_on_film(lift.carried) for lift in LIFTS.values()}
@@ -293,7 +293,7 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
 
 def read(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> ClipReading:
     """What a clip says. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         return reading_in(connection, lifter_id, clip_id)
 
 
@@ -311,7 +311,7 @@ def motion_of(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> M
 
 def review_pdf(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> bytes:
     """The review of a clip for print. Raises NotFoundError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         reading = reading_in(connection, lifter_id, clip_id)
         name = get_profile(connection, lifter_id).name
         club, _ = accounts.get_club(connection, who.club_id)

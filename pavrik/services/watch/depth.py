@@ -27,7 +27,7 @@ def tap(
     check_sender(database, who, lifter_id)
 
     def compute() -> float:
-        with database.club(who.club_id) as connection:
+        with database.reading(who.club_id) as connection:
             reading = reading_in(connection, lifter_id, clip_id)
             facts = read_lifting(
                 connection, lifter_id, reading.lift, reading.filmed_on, reading.style

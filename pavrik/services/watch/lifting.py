@@ -103,6 +103,6 @@ def lifting_of(
 ) -> Lifting:  # fmt: skip
     """One lifter in today's set-up, or in another style, at a load. Raises NotFoundError,
     InvalidError."""
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, lift_id, today(connection), style)
     return facts.at_load(load_kg)

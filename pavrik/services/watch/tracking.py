@@ -36,7 +36,7 @@ def ask_to_track(
     """Track a film in the background. Raises NotFoundError, ForbiddenError, InvalidError."""
     check_sender(database, who, lifter_id)
     films.find(who.club_id, request.film_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         facts = read_lifting(connection, lifter_id, request.lift, request.filmed_on, request.style)
     facts.at_load(request.load_kg)
     task = partial(_tracking, who=who, films=films, lifter_id=lifter_id, request=request)

@@ -81,7 +81,7 @@ def write_into_log(
     was logged, amended, or of a new one. A clip is one set: logged again, its set is amended, and
     what the film said in it before gives way. Raises NotFoundError, InvalidError."""
     check_sender(database, who, lifter_id)
-    with database.club(who.club_id) as connection:
+    with database.reading(who.club_id) as connection:
         reading = reading_in(connection, lifter_id, clip_id)
         if known_ids(connection, [request.set_id]):
             return SetRef(set_id=request.set_id)

@@ -4,7 +4,7 @@ Axes: origin on the floor midway between the two mid-feet; x forward, y to the l
 z up. SI units and radians inside; a name at an edge carries its unit.
 """
 
-MODEL_VERSION = "2026.11.27.1"
+MODEL_VERSION = "2026.11.28.1"
 MODEL_CHANGES: tuple[tuple[str, str], ...] = (
     (
         "2026.11.26.5",

@@ -1,13 +1,13 @@
 """Many lifters as a table, CSV or XLSX: one row a lifter, with the best squat and deadlift."""
 
 from dataclasses import dataclass
-from datetime import date, datetime
-from typing import Any
+from datetime import date
 
 from pydantic import ValidationError
 
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.units import KG_PER_LB, M_PER_IN
+from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.log_table import BadRow, RowReader, table_rows
 from pavrik.formats.refusals import sentence
 from pavrik.formats.wire.lifters import KnownLiftRequest, ProfileRequest
@@ -28,14 +28,24 @@ class LifterRow:
     bests: tuple[KnownLiftRequest, ...]
 
 
-def read_lifters(data: bytes, on: date) -> list[LifterRow | BadRow]:
-    """Every row; a best without a day counts as of ``on``. Raises ValueError where the file as a
-    whole cannot be read."""
-    return [_read_row(line, cells, on) for line, cells in table_rows(data, NEEDED)]
+@dataclass(frozen=True)
+class LifterTable:
+    """Every row, and how its dates were read."""
+
+    rows: list[LifterRow | BadRow]
+    dates: DateReader
 
 
-def _read_row(line: int, cells: dict[str, Any], on: date) -> LifterRow | BadRow:
-    reader = RowReader(cells)
+def read_lifters(data: bytes, on: date, order: Order | None = None) -> LifterTable:
+    """Every row; a best without a day counts as of ``on``, dates stand in ``order`` where it was
+    said. Raises ValueError where the file as a whole cannot be read."""
+    table = table_rows(data, NEEDED)
+    dates = DateReader.of((cells.get(f"{lift}_on") for _, cells in table for lift in LIFTS), order)
+    rows = [_read_row(line, RowReader(cells, dates), on) for line, cells in table]
+    return LifterTable(rows, dates)
+
+
+def _read_row(line: int, reader: RowReader, on: date) -> LifterRow | BadRow:
     said = {name: value for name in OPTIONAL if (value := reader.text(name).lower())}
     given = {
         "name": reader.text("name"),
@@ -74,16 +84,5 @@ def _best(reader: RowReader, lift: str, on: date) -> KnownLiftRequest | None:
     of = LIFTS[lift]
     style = reader.one_of(f"{lift}_style", of.searched, of.usual(_ANY_STATURE_M).style)
     return KnownLiftRequest(
-        exercise=f"{lift}:{style}", load_kg=load_kg, done_on=_day(reader, f"{lift}_on", on)
+        exercise=f"{lift}:{style}", load_kg=load_kg, done_on=reader.day(f"{lift}_on", on)
     )
-
-
-def _day(reader: RowReader, name: str, usual: date) -> date:
-    text = reader.text(name)
-    if not text:
-        return usual
-    try:
-        return datetime.fromisoformat(text[:10]).date()
-    except ValueError:
-        reader.reasons.append(f"{name} “{text}” is not like 2026-11-25")
-        return usual

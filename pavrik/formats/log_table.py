@@ -19,6 +19,7 @@ from openpyxl.utils.exceptions import InvalidFileException
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.formats.cells import plain_text, safe_text
+from pavrik.formats.dates_in import DateReader
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -182,8 +183,8 @@ def read_table(data: bytes) -> list[tuple[int, dict[str, Any]]]:
 class RowReader:
     """Reads the cells of one row and collects what is wrong with them."""
 
-    def __init__(self, cells: dict[str, Any]) -> None:
-        self._cells = cells
+    def __init__(self, cells: dict[str, Any], dates: DateReader) -> None:
+        self._cells, self._dates = cells, dates
         self.reasons: list[str] = []
 
     def text(self, name: str, usual: str = "") -> str:
@@ -236,15 +237,22 @@ class RowReader:
             self.reasons.append(f"{load:.0f} kg is outside 0 to 600 kg: check the unit")
         return load
 
+    def day(self, name: str, usual: date) -> date:
+        """A cell as a date."""
+        cell = self._cells.get(name)
+        if cell in (None, ""):
+            return usual
+        try:
+            return self._dates.read(cell)
+        except ValueError as error:
+            self.reasons.append(str(error))
+            return usual
+
     def performed_at(self) -> datetime:
         """When the set was done."""
-        day, clock = self._cells.get("date"), self._cells.get("time")
-        try:
-            when = day if isinstance(day, datetime) else None
-            on = when.date() if when else date.fromisoformat(str(day).strip()[:10])
-        except ValueError:
-            self.reasons.append(f"date “{day}” is not like 2026-11-25")
-            return datetime.now(UTC)
+        if not self.text("date"):
+            self.reasons.append("the date is missing")
+        on, clock = self.day("date", datetime.now(UTC).date()), self._cells.get("time")
         try:
             at = clock if isinstance(clock, time) else time.fromisoformat(str(clock or "12:00"))
         except ValueError:
@@ -273,9 +281,9 @@ class RowReader:
         return tuple(found)
 
 
-def read_row(line: int, cells: dict[str, Any]) -> LogRow | BadRow:
+def read_row(line: int, cells: dict[str, Any], dates: DateReader) -> LogRow | BadRow:
     """One set of the table, or why it is none."""
-    reader = RowReader(cells)
+    reader = RowReader(cells, dates)
     lift = reader.one_of("lift", LIFT_IDS, None)
     row = LogRow(
         line=line,

@@ -75,8 +75,23 @@ def test_a_workbook_in_pounds_and_inches(coach):
     book.save(out)
     answer = send(coach, "/api/lifters/preview", out.getvalue()).json()
     assert answer["rows"][0]["words"] == (
-        "Inch Worm, 90.7185 kg, 180 cm, deadlift:conventional 226.796 kg"
+        "Inch Worm, 90.7 kg, 180 cm, deadlift:conventional 226.8 kg"
     )
+
+
+def test_the_day_of_a_best_is_read_in_the_order_that_is_said(coach):
+    book = (
+        b"name,sex,body_mass_kg,stature_cm,squat_kg,squat_on\nDay Order,male,90,180,200,3/4/2026\n"
+    )
+    asked = send(coach, "/api/lifters/preview", book).json()
+    assert (asked["dates"], asked["bad"]) == ("ask", 1)
+    for order, day in (("day_first", "2026-04-03"), ("month_first", "2026-03-04")):
+        name = f"Day {order}"
+        data = book.replace(b"Day Order", name.encode())
+        assert send(coach, "/api/lifters/import", data, dates=order).json()["kept"] == 1
+        row = next(r for r in coach.get("/api/floor").json() if r["name"] == name)
+        record = coach.get(f"/api/lifters/{row['lifter_id']}").json()
+        assert record["known"][0]["done_on"] == day
 
 
 def test_what_is_no_table_is_told(coach):

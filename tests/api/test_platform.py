@@ -172,10 +172,10 @@ def test_a_file_tells_every_rows_fate_and_nothing_is_half_imported(coach):
     preview = send_file(coach, "/api/log/preview", data)
     assert (preview["new"], preview["bad"]) == (2, 3)
     words = {row["line"]: row["words"] for row in preview["rows"]}
-    assert "102.058 kg" in words[2]
+    assert "squat 102.1 kg" in words[2]
     assert "no lifter is called Nobody Here" in words[4]
     assert "bench" in words[5]
-    assert "not like 2026-11-25" in words[6]
+    assert "not like 2026-11-25 or 25 Nov 2026" in words[6]
     assert "not like 3:bottom:heels-up:2" in words[6]
     refused = send_file(coach, "/api/log/import", data, 422)
     assert "3 of 5 rows are bad, the first in line 4" in refused["detail"]
@@ -186,6 +186,27 @@ def test_a_file_tells_every_rows_fate_and_nothing_is_half_imported(coach):
     again = send_file(coach, "/api/log/import?leave_bad=true", data)
     assert again["kept"] == 0
     assert len(sets_of(coach, lifter_id)) == 2
+
+
+def test_dates_that_may_be_two_days_are_asked_for_and_kept_as_said(coach):
+    lifter_id = add_lifter(coach, name="Dates Probe")
+    data = b"date,lifter,lift,load_kg,reps\n03/04/2026,Dates Probe,squat,100,5\n"
+    asked = send_file(coach, "/api/log/preview", data)
+    assert (asked["dates"], asked["new"], asked["bad"]) == ("ask", 0, 1)
+    assert "say which stands first" in asked["rows"][0]["words"]
+    told = send_file(coach, "/api/log/preview?dates=month_first", data)
+    assert (told["dates"], told["new"]) == ("month_first", 1)
+    assert "2026-03-04" in told["rows"][0]["words"]
+    send_file(coach, "/api/log/import?dates=month_first", data)
+    assert sets_of(coach, lifter_id)[0]["performed_at"].startswith("2026-03-04")
+
+
+def test_one_date_of_a_file_tells_how_all_are_read(coach):
+    add_lifter(coach, name="Told Probe")
+    rows = b"03.04.2026,Told Probe,squat,100,5\n25.11.2025,Told Probe,squat,100,5\n"
+    told = send_file(coach, "/api/log/preview", b"date,lifter,lift,load_kg,reps\n" + rows)
+    assert (told["dates"], told["new"]) == ("day_first", 2)
+    assert "2026-04-03" in told["rows"][0]["words"]
 
 
 @pytest.mark.parametrize(

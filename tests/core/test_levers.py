@@ -9,7 +9,7 @@ from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.fitting.levers import kg_per_centimetre, worth_of_reading_kg
-from pavrik.core.fitting.sampling import reading_errors
+from pavrik.core.fitting.unknowns import reading_errors
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT

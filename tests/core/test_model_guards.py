@@ -19,7 +19,6 @@ from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
 from pavrik.core.faults.findings import BACK_FAULTS, findings
 from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.fitting.goals import goal_scores
-from pavrik.core.fitting.sampling import draw_lifters
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens, neutral_flexion
@@ -38,6 +37,7 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.capacities import assumed_capacities, hip_share, pelvis_flexion_deg
 from pavrik.core.units import GRAVITY_M_S2
 from tests.core.plans import ASK, GYM, a_state
+from tests.population.made_up import draw_lifters
 
 MAN = make_body("male", 83, 1.75)
 LOW = SquatSetup("low", 0.42, np.deg2rad(20))

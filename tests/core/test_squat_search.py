@@ -10,15 +10,10 @@ from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.fitting.explorer import exact_setup, explorer_grid
 from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
-from pavrik.core.fitting.sampling import (
-    Ask,
-    explained_by_one_more,
-    intervals,
-    reading_errors,
-    sample,
-)
+from pavrik.core.fitting.sampling import Ask, explained_by_one_more, intervals, sample
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.fitting.staleness import changes_since
+from pavrik.core.fitting.unknowns import reading_errors
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifter.schools import SquatSchools

@@ -7,7 +7,8 @@ import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
-from pavrik.core.fitting.sampling import Ask, draw_lifters, intervals, sample, soft_maxes_kg
+from pavrik.core.fitting.sampling import Ask, intervals, sample, soft_maxes_kg
+from pavrik.core.fitting.unknowns import Unknowns
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.lift import Lift
@@ -18,6 +19,12 @@ USUAL_SCREENS = {
     "ankle_dorsiflexion_deg": 38.0, "neutral_closing_deg": 156.0, "hip_abduction_deg": 52.0,
     "hip_rotation_deg": 50.0,
 }  # fmt: skip
+
+
+def draw_lifters(lifter: Lifter, count: int, random: np.random.Generator) -> Lifter:
+    """``count`` lifters as one, drawn round what is believed of one."""
+    unknowns = Unknowns(lifter, lifter.capacities, ())
+    return unknowns.lifters(random.standard_normal((count, unknowns.count)))
 
 
 def truths(lift: Lift[Any], lifter: Lifter, setups: list[Any], count: int, seed: int) -> np.ndarray:

@@ -11,6 +11,7 @@ from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.units import KNEE_TO_WALL_DEG_PER_CM
 from pavrik.errors import InvalidError
+from pavrik.formats.dates_in import Order
 from pavrik.formats.wire.lifters import (
     Acknowledged,
     AwayAnswer,
@@ -58,17 +59,20 @@ def add_lifter(body: NewLifterRequest, database: DatabaseIn, who: WhoIn, key: Ke
 
 
 @router.post("/lifters/preview")
-def preview_lifters(body: FileIn, database: DatabaseIn, who: WhoIn) -> ImportAnswer:
+def preview_lifters(
+    body: FileIn, database: DatabaseIn, who: WhoIn, dates: Order | None = None
+) -> ImportAnswer:
     """Every row's fate of a CSV or XLSX file of lifters; nothing is kept."""
-    return lifter_files.preview(database, who, body)
+    return lifter_files.preview(database, who, body, dates)
 
 
 @router.post("/lifters/import")
 def import_lifters(
-    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False
-) -> ImportAnswer:
+    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False,
+    dates: Order | None = None,
+) -> ImportAnswer:  # fmt: skip
     """Keep all new lifters of a file, or nobody."""
-    return lifter_files.import_lifters(database, who, key, body, leave_bad)
+    return lifter_files.import_lifters(database, who, key, body, leave_bad, dates)
 
 
 @router.get("/lifters/away")

@@ -11,6 +11,7 @@ from pavrik.api.files import FileIn, file_answer, json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
 from pavrik.core.competition_lifts import LiftId
+from pavrik.formats.dates_in import Order
 from pavrik.formats.log_table import XLSX, write_csv, write_xlsx
 from pavrik.formats.refusals import sentence
 from pavrik.formats.wire.session import (
@@ -81,14 +82,17 @@ def log_xlsx(database: DatabaseIn, who: WhoIn, lifter_id: UUID | None = None) ->
 
 
 @router.post("/log/preview")
-def preview_log(body: FileIn, database: DatabaseIn, who: WhoIn) -> ImportAnswer:
+def preview_log(
+    body: FileIn, database: DatabaseIn, who: WhoIn, dates: Order | None = None
+) -> ImportAnswer:
     """Every row's fate of a CSV or XLSX file; nothing is kept."""
-    return log_files.preview(database, who, body)
+    return log_files.preview(database, who, body, dates)
 
 
 @router.post("/log/import")
 def import_log(
-    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False
-) -> ImportAnswer:
+    body: FileIn, database: DatabaseIn, who: WhoIn, key: KeyIn, leave_bad: bool = False,
+    dates: Order | None = None,
+) -> ImportAnswer:  # fmt: skip
     """Keep all new rows of a file, or none."""
-    return log_files.import_log(database, who, key, body, leave_bad)
+    return log_files.import_log(database, who, key, body, leave_bad, dates)

@@ -13,9 +13,9 @@ from pavrik.core.fitting.sampling import (
     PredictionInterval,
     explained_by_one_more,
     intervals,
-    reading_errors,
     sample,
 )
+from pavrik.core.fitting.unknowns import reading_errors
 from pavrik.core.fitting.verdict import Ranges, Verdict, ranges_of, verdict_on
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate, Rejected, S

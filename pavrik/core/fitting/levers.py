@@ -8,12 +8,8 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
-from pavrik.core.fitting.sampling import (
-    AXES,
-    best_maxes_kg,
-    explained_by_one_more,
-    reading_errors,
-)
+from pavrik.core.fitting.sampling import best_maxes_kg, explained_by_one_more
+from pavrik.core.fitting.unknowns import AXES, reading_errors
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
 

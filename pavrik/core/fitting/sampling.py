@@ -5,33 +5,39 @@ a set-up may move the feet a little and finds its best shank anew.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, replace
 from functools import partial
 from typing import Any
 
 import numpy as np
 
-from pavrik.core.body.segments import SEGMENTS, Body
+from pavrik.core.assumptions import Assumptions
+from pavrik.core.body.segments import SEGMENTS
 from pavrik.core.fitting.candidates import groups
 from pavrik.core.fitting.known_bests import KnownBest, doubts_of, doubts_of_tests
 from pavrik.core.fitting.search import Evaluation, evaluate
+from pavrik.core.fitting.unknowns import AXES, StyleOfLift, Unknowns
 from pavrik.core.lifter.lifter import Lifter
-from pavrik.core.lifter.mobility import ANGLE_SCREENS, Screens
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.lift import Lift, Unknown
 from pavrik.core.lifts.limit import broken_deg, own_share_left
-from pavrik.core.strength.capacities import Capacities
-from pavrik.core.strength.inverse import MUSCLES, OBSERVATION_SD, PRIOR_COVARIANCE
+from pavrik.core.strength.capacities import assumed_capacities
+from pavrik.core.strength.inverse import OBSERVATION_SD
 from pavrik.core.strength.isolated_tests import KnownTest, asked_nm, held_nm
 from pavrik.core.units import Floats, radians
 
 BAND_PERCENT = (10.0, 90.0)
-OFFSETS = ("hip_crease_m", "knee_top_m")
 STEP = 64
 """Bodies drawn at once: small enough to report progress, large enough to be fast."""
 LEAST_KG = 1.0
-AXES = (1, 1, 1)
-"""Set-up, shank and step: behind the lifters' own axis."""
+LEAST_ABLE = 0.5
+"""Share of the drawn bodies that must be able to take a best's set-up for it to be heard."""
+MOST_ERROR = 1.0
+"""Log error of a best that is heard: by more than a factor of nearly three it is no measure."""
+ROUNDS = 2
+"""How often drawn bodies are asked what they lift, and moved."""
+RIDGE = 0.01
+"""Of a spread squared: keeps slopes quiet where few bodies are drawn."""
 
 
 @dataclass(frozen=True)
@@ -55,13 +61,10 @@ class Ask:
 
 @dataclass(frozen=True)
 class Draws:
-    """Drawn bodies: predicted maxes in kg, shape (bodies, set-ups), what they hold in the set-ups
-    of the known bests (kg) and in the known tests (N m), shape (bodies, bests and tests), the doubt
-    (log) whether those were done so, and what each reading of the body came to."""
+    """Drawn bodies: predicted maxes in kg, shape (bodies, set-ups), 0 where no such posture exists,
+    and what each reading of the body came to."""
 
     maxes_kg: Floats
-    told: Floats
-    doubt: Floats
     readings: Mapping[str, Floats]
 
     def __len__(self) -> int:
@@ -72,27 +75,9 @@ class Draws:
         """All parts as one, in their order."""
         return Draws(
             np.concatenate([part.maxes_kg for part in parts]),
-            np.concatenate([part.told for part in parts]),
-            parts[0].doubt,
             {name: np.concatenate([part.readings[name] for part in parts])
              for name in parts[0].readings},
         )  # fmt: skip
-
-
-def reading_errors(lifter: Lifter) -> dict[str, float]:
-    """Error (sd) of every length (m) and screen (rad) as it is known now."""
-    assumed, body = lifter.assumed, lifter.body
-    errors = {}
-    for name in SEGMENTS:
-        length = float(getattr(body, name))
-        guess = assumed.offset_error_m if name in OFFSETS else assumed.length_error * length
-        taped = min(assumed.tape_error_m, 0.05 * length)
-        errors[name] = taped if name in lifter.measured else guess
-    for screen in ANGLE_SCREENS:
-        taken = screen.field not in lifter.screens.assumed
-        error = assumed.screen_error_deg if taken else assumed.screen_guess_deg
-        errors[screen.field] = float(radians(error))
-    return errors
 
 
 def explained_by_one_more(lifter: Lifter, name: str, error: float) -> float:
@@ -102,152 +87,138 @@ def explained_by_one_more(lifter: Lifter, name: str, error: float) -> float:
     return error**2 / (error**2 + again**2)
 
 
-def _sample_body(lifter: Lifter, count: int, random: np.random.Generator) -> Body:
-    errors = reading_errors(lifter)
-    drawn: dict[str, Any] = {}
-    for name in SEGMENTS:
-        length = float(getattr(lifter.body, name))
-        varied = length + errors[name] * random.standard_normal(count)
-        drawn[name] = np.maximum(varied, 0.3 * length)
-    return replace(lifter.body, **drawn).reshaped(count, *AXES)
+@dataclass(frozen=True)
+class _Part:
+    """Some of the drawn bodies: their places, and what of each lift's kinematics is not known and
+    no lift tells."""
+
+    rows: slice
+    put: Mapping[str, Unknown]
 
 
-def _sample_screens(lifter: Lifter, count: int, random: np.random.Generator) -> Screens:
-    errors, screens = reading_errors(lifter), lifter.screens
-
-    def draw(name: str) -> Floats:
-        drawn = getattr(screens, name) + errors[name] * random.standard_normal(count)
-        return np.asarray(np.maximum(drawn, 0.0).reshape(count, *AXES))
-
-    return screens.with_limits(**{screen.field: draw(screen.field) for screen in ANGLE_SCREENS})
-
-
-def _sample_capacities(lifter: Lifter, count: int, random: np.random.Generator) -> Capacities:
-    """Strengths drawn round those that are taken, as widely as while no lift is known."""
-    spread = np.linalg.cholesky(PRIOR_COVARIANCE)
-    factors = np.exp(spread @ random.standard_normal((len(MUSCLES), count)))
-    known = lifter.capacities
-    return replace(
-        known,
-        **{
-            name: getattr(known, name) * factor.reshape(count, *AXES)
-            for name, factor in zip(MUSCLES, factors, strict=True)
-        },
-    )
-
-
-def draw_lifters(lifter: Lifter, count: int, random: np.random.Generator) -> Lifter:
-    """``count`` lifters as one, their fields laid out along a leading axis, those of set-up, shank
-    and step behind it."""
-    return replace(
-        lifter,
-        body=_sample_body(lifter, count, random),
-        screens=_sample_screens(lifter, count, random),
-        capacities=_sample_capacities(lifter, count, random),
-    )
-
-
-def _readings_of(drawn: Lifter, count: int) -> dict[str, Floats]:
-    lengths = {name: getattr(drawn.body, name) for name in SEGMENTS}
-    screens = {screen.field: getattr(drawn.screens, screen.field) for screen in ANGLE_SCREENS}
-    return {name: np.reshape(values, count) for name, values in (lengths | screens).items()}
+def _parts(lifts: Mapping[str, Lift[Any]], assumed: Assumptions, ask: Ask) -> list[_Part]:
+    parts = []
+    for start in range(0, ask.samples, STEP):
+        random = np.random.default_rng([ask.seed, start])
+        count = min(STEP, ask.samples - start)
+        put = {
+            name: lift.kinematics.unknown(assumed, random, (count, *AXES))
+            for name, lift in sorted(lifts.items())
+        }
+        parts.append(_Part(slice(start, start + count), put))
+    return parts
 
 
 @dataclass(frozen=True)
-class _Missed:
-    """What the model misses in each style of each lift: one factor for each drawn body."""
+class _Told:
+    """What bests and tests say of drawn bodies, as logs of kg and N m: what was ``done``, with what
+    ``error``, and what the bodies do in the same."""
 
-    error: float
-    count: int
-    random: np.random.Generator
-    factors: dict[tuple[str, str], Floats] = field(default_factory=dict)
+    unknowns: Unknowns
+    ask: Ask
+    parts: Sequence[_Part]
+    done: Floats
+    error: Floats
 
-    def of(self, lift: Lift[Any], setups: Sequence[Any]) -> Floats:
-        """Factors of shape (bodies, set-ups); the same style always has the same."""
-        for setup in setups:
-            if (lift.id, setup.style) not in self.factors:
-                drawn = np.exp(self.error * self.random.standard_normal(self.count))
-                self.factors[lift.id, setup.style] = drawn
-        return np.stack([self.factors[lift.id, setup.style] for setup in setups], axis=1)
+    @staticmethod
+    def of(unknowns: Unknowns, ask: Ask, parts: Sequence[_Part]) -> "_Told":
+        lifter = unknowns.lifter
+        kg = [best.estimated_max_kg for best in ask.known]
+        doubt = np.concatenate([doubts_of(lifter, ask.known), doubts_of_tests(ask.tests)])
+        rep = np.array([*(b.rep_error for b in ask.known), *(t.rep_error for t in ask.tests)])
+        done = np.concatenate([kg, asked_nm(lifter.body, ask.tests, lifter.assumed)])
+        error = np.sqrt(OBSERVATION_SD**2 + rep**2 + doubt**2)
+        return _Told(unknowns, ask, parts, np.log(done), error)
+
+    def by(self, deviates: Floats) -> Floats:
+        """Shape (bodies, bests and tests); -inf where no such posture exists. What was lifted was
+        lifted: screens, schools and what must be kept today did not bind it, as in the strengths
+        that are inferred from it."""
+        found = [self._part(deviates[part.rows], part) for part in self.parts]
+        with np.errstate(divide="ignore"):
+            return np.log(np.concatenate(found))
+
+    def _part(self, deviates: Floats, part: _Part) -> Floats:
+        known, of = self.ask.known, self.unknowns
+        drawn = of.lifters(deviates)
+        drawn = replace(drawn, screens=replace(drawn.screens, hard=frozenset()))
+        told = np.zeros((len(deviates), len(known)))
+        for lift in {best.lift.id: best.lift for best in known}.values():
+            places = [at for at, best in enumerate(known) if best.lift.id == lift.id]
+            setups = [known[at].setup for at in places]
+            kg = _best_of_neighbours(
+                lift, drawn, setups, part.put[lift.id], partial(_lifted_kg, lift), held_there=True
+            )
+            told[:, places] = kg * of.missed(deviates, _styles(lift, setups))
+        if not self.ask.tests:
+            return told
+        return np.hstack([told, held_nm(drawn.capacities, self.ask.tests, of.lifter.assumed)])
 
 
-def _told_kg(
-    drawn: Lifter, known: Sequence[KnownBest], missed: _Missed, unknown: Mapping[str, Unknown]
-) -> Floats:
-    """What the drawn bodies lift in the very set-ups of the known bests, shape (bodies, bests); 0
-    where no such posture exists. What was lifted was lifted: screens, schools and what must be kept
-    today did not bind it, as in the strengths that are inferred from it."""
-    told = np.zeros((missed.count, len(known)))
-    drawn = replace(drawn, screens=replace(drawn.screens, hard=frozenset()))
-    for lift in {best.lift.id: best.lift for best in known}.values():
-        places = [at for at, best in enumerate(known) if best.lift.id == lift.id]
-        setups = [known[at].setup for at in places]
-        put = unknown[lift.id]
-        kg = _best_of_neighbours(lift, drawn, setups, put, partial(_lifted_kg, lift), refit=False)
-        told[:, places] = kg * missed.of(lift, setups)
-    return told
+def _styles(lift: Lift[Any], setups: Sequence[Any]) -> list[StyleOfLift]:
+    return [(lift.id, setup.style) for setup in setups]
+
+
+def _explained(told: _Told, believed: Floats, from_strengths: Floats) -> Floats:
+    """Drawn bodies moved until they lift what was lifted, as far as bests and tests can be trusted:
+    each keeps near where it was drawn and explains what was done, give or take its own error
+    (randomised maximum likelihood: Oliver, He & Reynolds 1996; slopes by regression over all drawn
+    bodies as in the ensemble smoothers of Chen & Oliver 2013; both from memory). The search starts
+    at the strengths that explain the lifts best, where the slopes are. A best in a set-up that a
+    drawn body cannot take tells that body nothing, and nobody where hardly any can; one that may
+    err by more than ``MOST_ERROR`` tells nobody."""
+    bodies = believed + from_strengths
+    found = told.by(bodies)
+    noise = np.random.default_rng(told.ask.seed).standard_normal(found.shape)
+    wanted = told.done + told.error * (noise - noise.mean(axis=0))
+    slopes = _slopes(bodies, found) * (told.error < MOST_ERROR)[:, None]
+    gain = np.linalg.solve(slopes @ slopes.T + np.diag(told.error**2), slopes)
+    for asked_again in reversed(range(ROUNDS)):
+        missed = np.where(found > np.log(LEAST_KG), wanted - found, 0.0)
+        bodies = believed + (missed + (bodies - believed) @ slopes.T) @ gain
+        found = told.by(bodies) if asked_again else found
+    return bodies
+
+
+def _slopes(bodies: Floats, told: Floats) -> Floats:
+    """What a spread of each unknown is worth, shape (bests and tests, unknowns): by least squares
+    with a little weight on none. All 0 for what few bodies can do."""
+    slopes = np.zeros((told.shape[1], bodies.shape[1]))
+    for at, column in enumerate(told.T):
+        able = column > np.log(LEAST_KG)
+        if able.mean() < LEAST_ABLE:
+            continue
+        away, moved = bodies[able] - bodies[able].mean(axis=0), column[able] - column[able].mean()
+        together = away.T @ away + RIDGE * len(away) * np.eye(away.shape[1])
+        slopes[at] = np.linalg.solve(together, away.T @ moved)
+    return slopes
 
 
 def sample_in_steps(
     lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], ask: Ask
 ) -> Iterator[Draws]:
-    """Drawn bodies, a few at a time; ``conditioned`` on the bests that are known when all are
-    there. Same seed, same answer."""
-    doubt = np.concatenate([doubts_of(lifter, ask.known), doubts_of_tests(ask.tests)])
-    for start in range(0, ask.samples, STEP):
-        random = np.random.default_rng([ask.seed, start])
-        count = min(STEP, ask.samples - start)
-        drawn = draw_lifters(lifter, count, random)
-        lifts = {lift.id: lift} | {best.lift.id: best.lift for best in ask.known}
-        unknown = {
-            name: one.kinematics.unknown(lifter.assumed, random, (count, *AXES))
-            for name, one in sorted(lifts.items())
-        }
-        missed = _Missed(lifter.assumed.style_error, count, random)
-        maxes = soft_maxes_kg(lift, drawn, setups, unknown[lift.id]) * missed.of(lift, setups)
-        told = _told_kg(drawn, ask.known, missed, unknown)
-        if ask.tests:
-            told = np.hstack([told, held_nm(drawn.capacities, ask.tests, lifter.assumed)])
-        yield Draws(maxes, told, doubt, _readings_of(drawn, count))
-
-
-def conditioned(draws: Draws, ask: Ask, lifter: Lifter) -> Draws:
-    """The draws as far as the known bests leave them: every body is moved by what its own lifts in
-    those set-ups miss of what was lifted, as far as a best can be trusted (Burgers, van Leeuwen &
-    Evensen 1998, from memory: ensemble update with perturbed observations). A best in a set-up
-    that some drawn body cannot take at all says nothing here, one that this body can hardly hold
-    says little."""
-    heard = np.flatnonzero(np.all(draws.told > LEAST_KG, axis=0))
-    if not len(heard):
-        return draws
-    of_formula = [*(best.rep_error for best in ask.known), *(t.rep_error for t in ask.tests)]
-    rep_error = np.array(of_formula)[heard]
-    errors = np.sqrt(OBSERVATION_SD**2 + rep_error**2 + draws.doubt[heard] ** 2)
-    told = np.log(draws.told[:, heard])
-    noise = errors * np.random.default_rng(ask.seed).standard_normal(told.shape)
-    kg = [best.estimated_max_kg for best in ask.known]
-    done = np.concatenate([kg, asked_nm(lifter.body, ask.tests, lifter.assumed)])
-    lifted = np.log(done[heard])
-    away = told - told.mean(axis=0)
-    spread = away.T @ away / len(told) + np.diag(errors**2)
-    missed = np.linalg.solve(spread, (lifted + noise - noise.mean(axis=0) - told).T).T
-
-    def moved(values: Floats) -> Floats:
-        columns = values.reshape(len(told), -1)
-        together = (columns - columns.mean(axis=0)).T @ away / len(told)
-        return np.asarray((columns + missed @ together.T).reshape(values.shape))
-
-    none = draws.maxes_kg <= 0
-    maxes = np.exp(moved(np.log(np.maximum(draws.maxes_kg, LEAST_KG))))
-    return Draws(
-        np.where(none, 0.0, maxes), draws.told, draws.doubt,
-        {name: moved(values) for name, values in draws.readings.items()},
-    )  # fmt: skip
+    """Drawn bodies, as far as the known bests leave them, a few at a time. Same seed, same
+    answer."""
+    lifts = {lift.id: lift} | {best.lift.id: best.lift for best in ask.known}
+    told_of = [(best.lift.id, best.setup.style) for best in ask.known]
+    styles = tuple(dict.fromkeys([*_styles(lift, setups), *told_of]))
+    heard = bool(ask.known or ask.tests)
+    before = assumed_capacities(lifter.body, lifter.assumed) if heard else lifter.capacities
+    unknowns = Unknowns(lifter, before, styles)
+    parts = _parts(lifts, lifter.assumed, ask)
+    bodies = np.random.default_rng(ask.seed).standard_normal((ask.samples, unknowns.count))
+    if heard:
+        told = _Told.of(unknowns, ask, parts)
+        bodies = _explained(told, bodies, unknowns.away(lifter.capacities))
+    for part in parts:
+        rows = bodies[part.rows]
+        maxes = soft_maxes_kg(lift, unknowns.lifters(rows), setups, part.put[lift.id])
+        yield Draws(maxes * unknowns.missed(rows, _styles(lift, setups)), unknowns.readings(rows))
 
 
 def sample(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any], ask: Ask) -> Draws:
     """All drawn bodies at once; a max is 0 where no such posture exists."""
-    return conditioned(Draws.joined(list(sample_in_steps(lift, lifter, setups, ask))), ask, lifter)
+    return Draws.joined(list(sample_in_steps(lift, lifter, setups, ask)))
 
 
 def _as_assumed(case: Case) -> Case:
@@ -284,15 +255,18 @@ def soft_maxes_kg(
 
 def _best_of_neighbours(
     lift: Lift[Any], lifters: Lifter, setups: Sequence[Any], unknown: Unknown,
-    kg_of: Callable[[Evaluation], Floats], refit: bool = True,
+    kg_of: Callable[[Evaluation], Floats], *, held_there: bool = False,
 ) -> Floats:  # fmt: skip
+    """Most kg of each set-up and its neighbours, shape (lifters, set-ups); 0 for lifters who cannot
+    take the set-up itself where it must be ``held_there``."""
     best = np.zeros((np.shape(lifters.body.thigh_m)[0], len(setups)))
     for places in groups(lift, setups):
         alike = [setups[place] for place in places]
-        refits = [near for setup in alike for near in lift.neighbours(setup)] if refit else alike
+        refits = [near for setup in alike for near in lift.neighbours(setup)]
         case = unknown(lift.kinematics.case(lifters, refits, before=(1,)))
-        maxes = kg_of(evaluate(lift, case, lift.quick))
-        best[:, places] = maxes.reshape(len(best), len(places), -1).max(axis=-1)
+        kg = kg_of(evaluate(lift, case, lift.quick)).reshape(len(best), len(places), -1)
+        there = kg[..., kg.shape[-1] // 2] > LEAST_KG if held_there else True
+        best[:, places] = np.where(there, kg.max(axis=-1), 0.0)
     return best
 
 

@@ -13,7 +13,8 @@ from typing import Any
 import numpy as np
 
 from pavrik.core.body.segments import SEGMENTS
-from pavrik.core.fitting.sampling import AXES, OFFSETS, best_maxes_kg
+from pavrik.core.fitting.sampling import best_maxes_kg
+from pavrik.core.fitting.unknowns import AXES, OFFSETS
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS
 from pavrik.core.lifts.lift import Lift

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field, SkipValidation, TypeAdapter
 from pavrik.core.competition_lifts import LiftId
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.variations.catalogue import Unit
+from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.library import BarAnswer
 from pavrik.formats.wire.log import (
@@ -180,15 +181,19 @@ class ImportAnswer(BaseModel):
     here: int
     bad: int
     rows: list[RowFate]
+    dates: Order | Literal["ask"] | None = None
+    """Whether the day or the month stands first in its dates, where that matters."""
 
     @classmethod
-    def of(cls, new: Sequence[Line], here: Sequence[Line], bad: Sequence[Line]) -> "ImportAnswer":
+    def of(
+        cls, new: Sequence[Line], here: Sequence[Line], bad: Sequence[Line], dates: DateReader
+    ) -> "ImportAnswer":
         """Rows by their fate, each a line and its words; nothing is kept yet."""
         fates = [RowFate(line=line, fate="new", words=words) for line, words in new]
         fates += [RowFate(line=line, fate="already here", words=words) for line, words in here]
         fates += [RowFate(line=line, fate="bad", words=words) for line, words in bad]
         rows = sorted(fates, key=lambda fate: fate.line)
-        return cls(kept=0, new=len(new), here=len(here), bad=len(bad), rows=rows)
+        return cls(kept=0, new=len(new), here=len(here), bad=len(bad), rows=rows, dates=dates.told)
 
     def kept_as_counts(self) -> "ImportAnswer":
         """All new rows kept; counts alone, no name that a deletion would miss."""

@@ -8,6 +8,7 @@ from uuid import UUID, uuid5
 from uuid6 import uuid7
 
 from pavrik.errors import InvalidError
+from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.lifter_table import LifterRow, read_lifters
 from pavrik.formats.log_table import BadRow
 from pavrik.formats.wire.session import ImportAnswer
@@ -29,6 +30,7 @@ class _Sorted:
     new: list[LifterRow]
     here: list[LifterRow]
     bad: list[BadRow]
+    dates: DateReader
 
 
 def _check_bests(row: LifterRow, on: date) -> BadRow | None:
@@ -41,17 +43,17 @@ def _check_bests(row: LifterRow, on: date) -> BadRow | None:
     return BadRow(row.line, tuple(reasons)) if reasons else None
 
 
-def _sort(connection: Connection, data: bytes) -> _Sorted:
+def _sort(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
     """Raises InvalidError where the file cannot be read. A name that is in the club already, or
     twice in the file, is one lifter."""
     on = today(connection)
     try:
-        rows = read_lifters(data, on)
+        table = read_lifters(data, on, order)
     except ValueError as error:
         raise InvalidError(str(error), "file") from error
     known = {profile.name.casefold() for profile in store.list_profiles(connection, everyone=True)}
-    found = _Sorted([], [], [])
-    for row in rows:
+    found = _Sorted([], [], [], table.dates)
+    for row in table.rows:
         if isinstance(row, BadRow):
             found.bad.append(row)
         elif row.profile.name.casefold() in known:
@@ -65,8 +67,8 @@ def _sort(connection: Connection, data: bytes) -> _Sorted:
 
 
 def _words(row: LifterRow) -> str:
-    told = [f"{best.exercise} {best.load_kg:g} kg" for best in row.bests]
-    size = f"{row.profile.mass_kg:g} kg, {row.profile.stature_m * 100:.0f} cm"
+    told = [f"{best.exercise} {round(best.load_kg or 0, 1):g} kg" for best in row.bests]
+    size = f"{round(row.profile.mass_kg, 1):g} kg, {row.profile.stature_m * 100:.0f} cm"
     return ", ".join([row.profile.name, size, *told])
 
 
@@ -75,29 +77,31 @@ def _answer(rows: _Sorted) -> ImportAnswer:
         [(r.line, _words(r)) for r in rows.new],
         [(r.line, _words(r)) for r in rows.here],
         [(r.line, "; ".join(r.reasons)) for r in rows.bad],
+        rows.dates,
     )
 
 
-def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
+def preview(database: Database, who: Who, data: bytes, order: Order | None = None) -> ImportAnswer:
     """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
-    with database.club(who.club_id) as connection:
-        return _answer(_sort(connection, data))
+    with database.reading(who.club_id) as connection:
+        return _answer(_sort(connection, data, order))
 
 
 def import_lifters(
-    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool
-) -> ImportAnswer:
+    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool,
+    order: Order | None = None,
+) -> ImportAnswer:  # fmt: skip
     """Keep all new lifters in one transaction, or nobody. Raises InvalidError with bad rows unless
     they are to be left out."""
 
     def action(connection: Connection) -> ImportAnswer:
-        rows = _sort(connection, data)
+        rows = _sort(connection, data, order)
         answer = _answer(rows)
         check_bad_rows(answer, leave_bad)
         _add(connection, who, key, rows.new)
         return answer.kept_as_counts()
 
-    asked = {"file": digest_of(data.hex()), "leave": leave_bad}
+    asked = {"file": digest_of(data.hex()), "leave": leave_bad, "dates": order}
     return write_once(database, who, key, "import lifters", asked, ImportAnswer, action)
 
 

@@ -14,7 +14,7 @@ from pavrik.core import MODEL_VERSION
 from pavrik.core.fitting.candidates import assess
 from pavrik.core.fitting.fit import Fit, with_intervals
 from pavrik.core.fitting.fit import fit as fit_lift
-from pavrik.core.fitting.sampling import Ask, Draws, conditioned, sample_in_steps
+from pavrik.core.fitting.sampling import Ask, Draws, sample_in_steps
 from pavrik.core.fitting.staleness import changes_since, model_changes, stored_wrong
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.lift import Lift
@@ -183,7 +183,7 @@ def drawing(
         drawn.append(rows)
         yield min(sum(map(len, drawn)) / SAMPLES, 1.0)
     if drawn:
-        fit = with_intervals(fit, lifter, conditioned(Draws.joined(drawn), ask, lifter))
+        fit = with_intervals(fit, lifter, Draws.joined(drawn))
     _keep(fitting, database, who, inputs, fit)
 
 

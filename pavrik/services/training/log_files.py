@@ -1,11 +1,11 @@
 """The log as files: whole out, and in with a preview that tells every row's fate."""
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 from uuid import UUID, uuid5
 
 from pavrik.core.faults.catalogue import Catalogue
 from pavrik.errors import InvalidError
+from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
 from pavrik.formats.wire.session import ImportAnswer
 from pavrik.services.club.library import catalogue_of
@@ -88,14 +88,22 @@ def _ready(catalogue: Catalogue, row: LogRow, ids: dict[str, list[UUID]]) -> _Re
     return _Ready(row, logged, seen)
 
 
-def _sort_rows(
-    connection: Connection, data: bytes
-) -> tuple[list[_Ready], list[LogRow], list[BadRow]]:
-    """Rows to keep, rows that are here already, bad rows."""
+@dataclass(frozen=True)
+class _Sorted:
+    """Rows to keep, rows that are here already, bad rows; how dates were read."""
+
+    new: list[_Ready]
+    here: list[LogRow]
+    bad: list[BadRow]
+    dates: DateReader
+
+
+def _sort_rows(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
     try:
         table = read_table(data)
     except ValueError as error:
         raise InvalidError(str(error), "file") from error
+    dates = DateReader.of((cells.get("date") for _, cells in table), order)
     ids: dict[str, list[UUID]] = {}
     for profile in lifters.list_profiles(connection, everyone=True):
         ids.setdefault(profile.name.casefold(), []).append(profile.lifter_id)
@@ -104,7 +112,7 @@ def _sort_rows(
     ready: dict[UUID, _Ready] = {}
     here: list[LogRow] = []
     for line, cells in table:
-        row = read_row(line, cells)
+        row = read_row(line, cells, dates)
         found = row if isinstance(row, BadRow) else _ready(catalogue, row, ids)
         if isinstance(found, BadRow):
             bad.append(found)
@@ -114,38 +122,40 @@ def _sort_rows(
             ready[found.logged.set_id] = found
     known = store.known_ids(connection, list(ready))
     here += [ready[set_id].row for set_id in known]
-    return [r for set_id, r in ready.items() if set_id not in known], here, bad
+    return _Sorted([r for set_id, r in ready.items() if set_id not in known], here, bad, dates)
 
 
 def _words(row: LogRow) -> str:
     reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
-    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {row.load_kg:g} kg × {reps}"
+    load_kg = round(row.load_kg, 1)
+    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {load_kg:g} kg × {reps}"
 
 
-def _answer(new: Sequence[_Ready], here: Sequence[LogRow], bad: Sequence[BadRow]) -> ImportAnswer:
+def _answer(rows: _Sorted) -> ImportAnswer:
     return ImportAnswer.of(
-        [(r.row.line, _words(r.row)) for r in new],
-        [(r.line, _words(r)) for r in here],
-        [(r.line, "; ".join(r.reasons)) for r in bad],
+        [(r.row.line, _words(r.row)) for r in rows.new],
+        [(r.line, _words(r)) for r in rows.here],
+        [(r.line, "; ".join(r.reasons)) for r in rows.bad],
+        rows.dates,
     )
 
 
-def preview(database: Database, who: Who, data: bytes) -> ImportAnswer:
+def preview(database: Database, who: Who, data: bytes, order: Order | None = None) -> ImportAnswer:
     """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
-    with database.club(who.club_id) as connection:
-        new, here, bad = _sort_rows(connection, data)
-    return _answer(new, here, bad)
+    with database.reading(who.club_id) as connection:
+        return _answer(_sort_rows(connection, data, order))
 
 
 def import_log(
-    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool
-) -> ImportAnswer:
+    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool,
+    order: Order | None = None,
+) -> ImportAnswer:  # fmt: skip
     """Keep all new rows in one transaction, or nothing. Raises InvalidError with bad rows unless
     they are to be left out."""
 
     def action(connection: Connection) -> ImportAnswer:
-        new, here, bad = _sort_rows(connection, data)
-        answer = _answer(new, here, bad)
+        rows = _sort_rows(connection, data, order)
+        answer, new = _answer(rows), rows.new
         check_bad_rows(answer, leave_bad)
         for ready in new:
             schools = schools_in_force(connection, ready.logged.lifter_id)
@@ -162,7 +172,7 @@ def import_log(
         who,
         key,
         "import log",
-        {"file": digest_of(data.hex()), "leave": leave_bad},
+        {"file": digest_of(data.hex()), "leave": leave_bad, "dates": order},
         ImportAnswer,
         action,
     )

@@ -21,9 +21,10 @@ from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.maps import setup_map
 from pavrik.core.fitting.remedies import why_not
 from pavrik.core.fitting.report import one, pose_report
-from pavrik.core.fitting.sampling import Ask, best_maxes_kg, reading_errors
+from pavrik.core.fitting.sampling import Ask, best_maxes_kg
 from pavrik.core.fitting.search import evaluate
 from pavrik.core.fitting.sensitivity import STEPS, sensitivity
+from pavrik.core.fitting.unknowns import reading_errors
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifter.mobility import make_screens
 from pavrik.core.lifts.case import DEEPEST

@@ -2,6 +2,7 @@
 // A table in: a preview tells every row's fate, nothing is kept before that is looked at.
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
+import OneOf from './OneOf.vue'
 import { answered, client, once, uuid7, type Schemas } from './api'
 import { asBytes } from './files'
 import { useProblem } from './useProblem'
@@ -15,16 +16,37 @@ const seen = ref<Schemas['ImportAnswer'] | null>(null)
 const done = ref('')
 let key = uuid7()
 
+type Order = 'day_first' | 'month_first'
+const orders = [
+  ['day_first', 'Day first: 25/11'],
+  ['month_first', 'Month first: 11/25'],
+] as const
+/** How the coach says that the file's dates are to be read; undefined as long as the file tells. */
+const said = ref<Order>()
+const order = computed<Order | null>({
+  get: () => (seen.value?.dates === 'ask' ? null : (seen.value?.dates ?? null)),
+  set: (chosen) => {
+    said.value = chosen ?? undefined
+    void preview()
+  },
+})
+
 async function look(event: Event) {
   file.value = (event.target as HTMLInputElement).files?.[0] ?? null
+  said.value = undefined
   seen.value = null
+  await preview()
+}
+async function preview() {
   done.value = ''
   key = uuid7()
   if (!file.value) return
   const body = file.value as unknown as string
+  const params = { query: { dates: said.value } }
   seen.value =
-    (await run(() => answered(client.POST(`/api/${props.what}/preview` as const, { body, ...asBytes })))) ??
-    null
+    (await run(() =>
+      answered(client.POST(`/api/${props.what}/preview` as const, { body, ...asBytes, params })),
+    )) ?? null
 }
 const leavesBad = computed(() => Boolean(seen.value?.bad))
 async function take() {
@@ -34,7 +56,7 @@ async function take() {
       client.POST(`/api/${props.what}/import` as const, {
         body,
         ...asBytes,
-        params: { ...once(key), query: { leave_bad: leavesBad.value } },
+        params: { ...once(key), query: { leave_bad: leavesBad.value, dates: said.value } },
       }),
     ),
   )
@@ -58,6 +80,12 @@ async function take() {
         <b>{{ seen.new }} new</b>, {{ seen.here }} already here,
         <span :class="{ signal: seen.bad }">{{ seen.bad }} bad</span>. Nothing is kept yet.
       </p>
+      <div v-if="seen.dates" class="dates small">
+        <span :class="{ signal: seen.dates === 'ask' }">{{
+          seen.dates === 'ask' ? 'In its dates, which stands first?' : 'Its dates are read'
+        }}</span>
+        <OneOf v-model="order" loose label="Dates in the file" :options="orders" />
+      </div>
       <ul class="rows small">
         <li v-for="r in seen.rows" :key="r.line">
           <span class="soft">line {{ r.line }}</span>
@@ -76,6 +104,12 @@ async function take() {
   display: grid;
   gap: 4px;
   margin-top: 6px;
+}
+.dates {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
 }
 .rows {
   list-style: none;

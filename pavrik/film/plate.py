@@ -7,14 +7,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.film.opencv import Picture, Place, likeness, patch
+from pavrik.film.stack import RAYS, Stack
 
-_RAYS = 96
 _BAND = 0.14
 """The rim is looked for within this share of the radius."""
 _LEAST_RIM = 0.35
 _SURE_RIM = 0.6
-_ANGLES = np.linspace(0, 2 * np.pi, _RAYS, endpoint=False)
-_DIRECTIONS = np.stack([np.cos(_ANGLES), np.sin(_ANGLES)], -1)
 
 
 @dataclass(frozen=True)
@@ -28,10 +26,13 @@ class Disc:
     sharp: float = 0.0
 
 
-def fit_rim(picture: Picture, centre: Place, radius: float, band: float = _BAND) -> Disc:
-    """The circle through the sharpest edges near a guess; the guess where too little is seen."""
+def fit_rim(
+    picture: Picture, centre: Place, radius: float, stack: Stack, band: float = _BAND
+) -> Disc:
+    """The face through the sharpest edges near a guess; the guess where too little is seen."""
     steps = np.arange(radius * (1 - band), radius * (1 + band), 0.5)
-    rays = centre + _DIRECTIONS[:, None, :] * steps[None, :, None]
+    start = centre + stack.bow(centre, radius)
+    rays = start[:, None, :] + RAYS[:, None, :] * steps[None, :, None]
     grey = cv2.remap(
         picture, rays[..., 0].astype(np.float32), rays[..., 1].astype(np.float32),
         cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
@@ -44,17 +45,23 @@ def fit_rim(picture: Picture, centre: Place, radius: float, band: float = _BAND)
     bend = left - 2 * strength + right
     off = np.where(np.abs(bend) > 1e-9, 0.5 * (left - right) / np.where(bend == 0, 1.0, bend), 0.0)
     reach = steps[at] + np.clip(off, -0.5, 0.5) * 0.5
-    return _circle(centre, radius, reach, strength)
+    own = stack.own_rim(centre, radius)
+    found = _circle(centre, radius, RAYS[own], reach[own], strength[own])
+    if found.rim >= _SURE_RIM or own.all():
+        return found
+    return max(found, _circle(centre, radius, RAYS, reach, strength), key=lambda disc: disc.rim)
 
 
-def _circle(centre: Place, radius: float, reach: Place, strength: Place) -> Disc:
+def _circle(centre: Place, radius: float, rays: Place, reach: Place, strength: Place) -> Disc:
     """Robust fit of a circle to a distance along each ray."""
-    points = centre + _DIRECTIONS * reach[:, None]
+    points = centre + rays * reach[:, None]
     kept = strength > 0.25 * np.percentile(strength, 90)
+    if not kept.any():
+        return Disc(centre, radius, 0.0)
     kept &= np.abs(reach - np.median(reach[kept])) < 0.06 * radius
-    found = np.array([*centre, float(np.median(reach[kept])) if kept.any() else radius])
+    found = np.array([*centre, float(np.median(reach[kept]))])
     for within in (0.05, 0.03, 0.02):
-        if kept.sum() < _LEAST_RIM * _RAYS:
+        if kept.mean() < _LEAST_RIM:
             return Disc(centre, radius, float(kept.mean()))
         u, v = points[kept].T
         sides = np.stack([2 * u, 2 * v, np.ones_like(u)], -1)
@@ -71,11 +78,11 @@ _TAP_OFF = 0.20
 _STARTS = [np.array([u, v]) for u in (-0.1, 0.0, 0.1) for v in (-0.1, 0.0, 0.1)]
 
 
-def find_disc(picture: Picture, centre: Place, radius: float) -> Disc:
+def find_disc(picture: Picture, centre: Place, radius: float, stack: Stack) -> Disc:
     """The plate near a tap that may be a tenth of its radius off: of the circles that are found
     from round about, the one with the sharpest and most complete rim."""
     tried = [
-        fit_rim(picture, centre + radius * off, radius * size, _BAND / 2)
+        fit_rim(picture, centre + radius * off, radius * size, stack, _BAND / 2)
         for off in _STARTS
         for size in (0.92, 1.0, 1.08)
     ]
@@ -87,7 +94,7 @@ def find_disc(picture: Picture, centre: Place, radius: float) -> Disc:
     found = max(tried, key=trust)
     if found.rim < _LEAST_RIM:
         return Disc(centre, radius, found.rim)
-    return fit_rim(picture, found.centre, found.radius, _BAND / 3)
+    return fit_rim(picture, found.centre, found.radius, stack, _BAND / 3)
 
 
 @dataclass
@@ -96,6 +103,7 @@ class PlateTracker:
 
     first: Picture
     disc: Disc
+    stack: Stack
     speed: Place = field(default_factory=lambda: np.zeros(2))
 
     def __post_init__(self) -> None:
@@ -123,8 +131,8 @@ class PlateTracker:
     def _by_rim(self, picture: Picture, near: Place, band: float) -> Disc:
         """The rim round a guess, fitted twice: the second time from where the first one found it;
         the guess where it is no plate of the usual size."""
-        first = fit_rim(picture, near, self.usual, band)
-        disc = fit_rim(picture, first.centre, self.usual, _BAND / 2)
+        first = fit_rim(picture, near, self.usual, self.stack, band)
+        disc = fit_rim(picture, first.centre, self.usual, self.stack, _BAND / 2)
         off = abs(disc.radius / self.usual - 1)
         if disc.rim < _LEAST_RIM or off > 0.08:
             return Disc(near, self.usual, 0.0)

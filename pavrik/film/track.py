@@ -17,6 +17,7 @@ from pavrik.film.follow import Row, Tracked, both_ways, tapped_colours
 from pavrik.film.limbs import Joints
 from pavrik.film.opencv import Affine, Picture, moved
 from pavrik.film.plate import Disc, PlateTracker, find_disc
+from pavrik.film.stack import Stack, stack_of
 
 
 def _scaled(taps: Taps, by: float) -> Taps:
@@ -34,7 +35,7 @@ class _Follower:
         self.before = start.picture
         self.background = Background(start.picture, _around(taps, start.picture.shape))
         disc = Disc(np.array(taps.plate), taps.plate_radius, 1.0)
-        self.plate = PlateTracker(start.picture, disc)
+        self.plate = PlateTracker(start.picture, disc, _stack(start.picture, taps))
         self.joints = Joints(start.picture, taps)
 
     def at_start(self, time_s: float) -> Row:
@@ -92,14 +93,24 @@ def track(
     yield 1.0
 
 
+def _stack(picture: Picture, taps: Taps) -> Stack:
+    size = (picture.shape[1], picture.shape[0])
+    return stack_of(size, taps.plate, taps.plate_radius, taps.sleeve_end)
+
+
+def _found(picture: Picture, taps: Taps) -> Disc:
+    stack = _stack(picture, taps)
+    return find_disc(picture, np.array(taps.plate), taps.plate_radius, stack)
+
+
 def _rim_in(picture: Picture, taps: Taps) -> float:
-    disc = find_disc(picture, np.array(taps.plate), taps.plate_radius)
+    disc = _found(picture, taps)
     return disc.rim * disc.sharp
 
 
 def _rimmed(frame: Frame, taps: Taps) -> Taps:
     """The taps with the plate put onto its rim."""
-    disc = find_disc(frame.picture, np.array(taps.plate), taps.plate_radius)
+    disc = _found(frame.picture, taps)
     centre = (float(disc.centre[0]), float(disc.centre[1]))
     return replace(taps, plate=centre, plate_radius=disc.radius)
 

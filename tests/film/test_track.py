@@ -16,6 +16,7 @@ from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Stand
 from pavrik.film.decode import FilmError, open_film, still
 from pavrik.film.plate import find_disc, fit_rim
+from pavrik.film.stack import stack_of
 from pavrik.film.track import track
 from pavrik.services.watch.simulated import off_taps
 from tests.film.filmed import rendered, true_findings
@@ -213,6 +214,8 @@ class TestFiles:
 
 
 class TestParts:
+    stack = stack_of((420, 320), (200.3, 150.7), 60.0, None)
+
     def picture(self, centre=(200.3, 150.7), radius=60.0):
         image = np.full((320, 420), 150, np.uint8)
         fixed = np.round(np.array(centre) * 16).astype(int)
@@ -222,7 +225,7 @@ class TestParts:
 
     @pytest.mark.parametrize("off", [(0, 0), (4, -3), (-5, 4)])
     def test_a_rim_is_found_to_a_fifth_of_a_pixel(self, off):
-        disc = find_disc(self.picture(), np.array([200.3, 150.7]) + off, 58.0)
+        disc = find_disc(self.picture(), np.array([200.3, 150.7]) + off, 58.0, self.stack)
         assert disc.centre == pytest.approx([200.3, 150.7], abs=0.25)
         assert disc.radius == pytest.approx(60.5, abs=0.3)  # OpenCV fills half a pixel further
         assert disc.rim > 0.9
@@ -230,7 +233,7 @@ class TestParts:
     def test_half_a_rim_behind_the_lifter_is_enough(self):
         image = self.picture()
         image[:, :190] = 40
-        disc = fit_rim(image, np.array([202.0, 150.0]), 60.0)
+        disc = fit_rim(image, np.array([202.0, 150.0]), 60.0, self.stack)
         assert disc.centre == pytest.approx([200.3, 150.7], abs=0.8)
 
     def test_a_wall_shows_how_the_camera_moved(self):

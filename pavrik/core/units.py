@@ -27,3 +27,8 @@ def degrees(angle_rad: ArrayLike) -> Floats:
 def dorsiflexion_from_knee_to_wall(distance_cm: float) -> float:
     """Ankle bend in radians from the toe-to-wall distance of the lunge test."""
     return float(radians(distance_cm * KNEE_TO_WALL_DEG_PER_CM))
+
+
+def told_kg(kg: float) -> str:
+    """A load or a body mass as it is told: to a tenth of a kilo, which pounds hardly ever are."""
+    return f"{round(kg, 1):g} kg"

@@ -9,6 +9,7 @@ from reportlab.platypus import Flowable, KeepTogether, Paragraph, Spacer, Table
 from pavrik.core.prescription.attempts import Attempt
 from pavrik.core.prescription.effort import amount_words, effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
+from pavrik.core.units import told_kg
 from pavrik.formats.paper import HEAD, RULES, SMALL, STRONG, TITLE, on_paper, written
 from pavrik.formats.plan_words import CAUTION, title_of
 
@@ -23,7 +24,7 @@ def _plates(line: Line) -> str:
 
 
 def _line(line: Line) -> list[Paragraph]:
-    load = f"{line.load_kg:g} kg" if line.load_kg is not None else ""
+    load = told_kg(line.load_kg) if line.load_kg is not None else ""
     rpe = effort_words(line.rpe)
     return [
         written(title_of(line)),
@@ -57,7 +58,7 @@ def _week(week: Week) -> list[Flowable]:
 def _attempts(found: Mapping[str, tuple[Attempt, ...]]) -> list[Flowable]:
     parts: list[Flowable] = []
     for lift, tries in found.items():
-        loads = ", ".join(f"{a.load_kg:g} kg" for a in tries)
+        loads = ", ".join(told_kg(a.load_kg) for a in tries)
         parts.append(written(f"Attempts, {lift}: {loads}", HEAD))
         parts += [written(f"{a.number}: {b.text}", SMALL) for a in tries for b in a.reasons]
     return parts

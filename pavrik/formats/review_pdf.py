@@ -9,6 +9,7 @@ from reportlab.lib.units import mm
 from reportlab.platypus import Flowable, Paragraph, Spacer, Table
 
 from pavrik.core.tracking.review import HeadOnInstant, Instant
+from pavrik.core.units import told_kg
 from pavrik.formats.clip_words import size_text, whose
 from pavrik.formats.paper import (
     HEAD,
@@ -47,7 +48,7 @@ def write_review_pdf(reading: ClipReading, name: str, club: str) -> bytes:
     story: list[Flowable] = [
         written(name, TITLE),
         written(
-            f"{reading.lift} {reading.load_kg:g} kg, {reading.filmed_on:%d %B %Y}{where}; "
+            f"{reading.lift} {told_kg(reading.load_kg)}, {reading.filmed_on:%d %B %Y}{where}; "
             f"{len(reading.reps)} reps, {reading.setup_words}", SMALL,
         ),
         Spacer(0, 3 * mm),

@@ -5,6 +5,7 @@ from typing import Any
 
 from pavrik.core import MODEL_CHANGES
 from pavrik.core.lifter.mobility import ANGLE_SCREENS
+from pavrik.core.units import told_kg
 
 MASS_SHARE = 0.02
 LENGTH_M = 0.01
@@ -15,7 +16,7 @@ _ANGLES = tuple(screen.key for screen in ANGLE_SCREENS)
 def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
     changes = []
     if abs(now["mass_kg"] - then["mass_kg"]) > MASS_SHARE * then["mass_kg"]:
-        changes.append(f"body mass {then['mass_kg']:g} → {now['mass_kg']:g} kg")
+        changes.append(f"body mass {round(then['mass_kg'], 1):g} → {told_kg(now['mass_kg'])}")
     before, after = then.get("segments", {}), now.get("segments", {})
     for name in sorted(set(before) | set(after)):
         old, new = before.get(name), after.get(name)

@@ -15,6 +15,7 @@ from pavrik.core.faults.schools import silenced_faults
 from pavrik.core.log.comparison import chance_lower
 from pavrik.core.prescription.reflow import lifts_of
 from pavrik.core.squat.squat import SQUAT
+from pavrik.core.units import told_kg
 from pavrik.formats.plan_words import day_title
 from pavrik.formats.wire.log import FloorRow, Need, NextOnFloor, PlannedDay, Pressing
 from pavrik.services import stored
@@ -56,7 +57,7 @@ def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs
     for (lifter_id, lift, fault_id), endings in grouped.items():
         often = f", {len(endings)} times in {RECENT_DAYS} days" if len(endings) > 1 else ""
         name = catalogue.name_of(fault_id)
-        text = f"{name} ended a {lift} at {endings[0].load_kg:g} kg{often}"
+        text = f"{name} ended a {lift} at {told_kg(endings[0].load_kg)}{often}"
         needs[lifter_id].append(_need("lift_ending", text, lift))
 
 

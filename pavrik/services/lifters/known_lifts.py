@@ -12,6 +12,7 @@ from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
+from pavrik.core.units import told_kg
 from pavrik.core.variations.catalogue import shares_of_max, shipped_variations
 from pavrik.errors import InvalidError
 from pavrik.formats.model.requests import KnownTestIn
@@ -165,7 +166,7 @@ def check_known_lift(request: KnownLiftRequest, mass_kg: float, on: date) -> Non
     if request.load_kg is not None and request.load_kg > MOST_BODY_MASSES * mass_kg:
         times = request.load_kg / mass_kg
         raise InvalidError(
-            f"{request.load_kg:g} kg would be {times:.1f} times the body mass of {mass_kg:g} kg: "
-            "was it meant in pounds?",
+            f"{told_kg(request.load_kg)} would be {times:.1f} times the body mass of "
+            f"{told_kg(mass_kg)}: was it meant in pounds?",
             "load_kg",
         )

@@ -7,6 +7,7 @@ from uuid import UUID, uuid5
 
 from uuid6 import uuid7
 
+from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
 from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.lifter_table import LifterRow, read_lifters
@@ -67,8 +68,8 @@ def _sort(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
 
 
 def _words(row: LifterRow) -> str:
-    told = [f"{best.exercise} {round(best.load_kg or 0, 1):g} kg" for best in row.bests]
-    size = f"{round(row.profile.mass_kg, 1):g} kg, {row.profile.stature_m * 100:.0f} cm"
+    told = [f"{best.exercise} {told_kg(best.load_kg or 0)}" for best in row.bests]
+    size = f"{told_kg(row.profile.mass_kg)}, {row.profile.stature_m * 100:.0f} cm"
     return ", ".join([row.profile.name, size, *told])
 
 

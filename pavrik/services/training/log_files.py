@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from uuid import UUID, uuid5
 
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
 from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
@@ -127,8 +128,7 @@ def _sort_rows(connection: Connection, data: bytes, order: Order | None) -> _Sor
 
 def _words(row: LogRow) -> str:
     reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
-    load_kg = round(row.load_kg, 1)
-    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {load_kg:g} kg × {reps}"
+    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {told_kg(row.load_kg)} × {reps}"
 
 
 def _answer(rows: _Sorted) -> ImportAnswer:

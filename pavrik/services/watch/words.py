@@ -9,6 +9,7 @@ import numpy as np
 
 from pavrik.core.competition_lifts import LIFTS
 from pavrik.core.log.repeatability import REP_SPEED
+from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
 from pavrik.formats.clip_words import in_rep
 from pavrik.formats.wire.log import SetRef
@@ -147,8 +148,8 @@ def _check_same(reading: ClipReading, old: StoredSet) -> None:
     """Raises InvalidError where a set cannot be the one on film."""
     if abs(old.load_kg - reading.load_kg) > SAME_KG:
         raise InvalidError(
-            f"the film is of {reading.load_kg:g} kg and the set of {old.load_kg:g} kg: choose the "
-            "set that was filmed, or a new one",
+            f"the film is of {told_kg(reading.load_kg)} and the set of {told_kg(old.load_kg)}: "
+            "choose the set that was filmed, or a new one",
             "replaces",
         )
     if (all_reps := old.reps + old.missed_reps) < len(reading.reps):

@@ -42,7 +42,7 @@ def _gone(series_id: UUID, version: int, made_at: datetime, day_id: str, on: dat
     event.add("sequence", version)
     event.add("dtstamp", made_at)
     event.add("dtstart", on)
-    event.add("summary", "left out of the plan")
+    event.add("summary", "Training day left out of the plan")
     event.add("status", "CANCELLED")
     return event
 

@@ -41,8 +41,8 @@ def _day(day: Day) -> Flowable:
         parts.append(written(day.moved, SMALL))
     rows = [_line(line) for line in day.lines]
     parts.append(Table(rows, _WIDTHS, style=RULES, hAlign="LEFT"))
-    told = {b.text for line in day.lines for b in line.reasons[:2]}
-    parts += [written(f"because {text}", SMALL) for text in sorted(told)]
+    told = dict.fromkeys(b.text for line in day.lines for b in line.reasons[:2])
+    parts += [written(f"because {text}", SMALL) for text in told]
     if day.checks:
         parts.append(written("Before the set: " + " / ".join(day.checks), SMALL))
     if day.cues:

@@ -36,7 +36,7 @@ _CHAINS = {
 }  # fmt: skip
 _MARK = {"holds": "holds", "slight": "slight", "fails": "FAILS", "cannot tell": "cannot tell"}
 CAUTION = (
-    "A measurement of one film with its errors, no light of a referee and no diagnosis. Stop at "
+    "A measurement of one film with its errors, no referee's light and no diagnosis. Stop at "
     "sharp or new pain and see a licensed clinician; the rule book in force decides."
 )
 
@@ -61,12 +61,12 @@ def write_review_pdf(reading: ClipReading, name: str, club: str) -> bytes:
         Spacer(0, 2 * mm),
         _phases(reading),
         Spacer(0, 3 * mm),
-        written("Told", HEAD),
+        written("What the film shows", HEAD),
         *[written(_told(one), TEXT) for one in reading.findings if one.word != "dismissed"],
         Spacer(0, 3 * mm),
         _reps(reading),
         Spacer(0, 3 * mm),
-        written("Cannot be told", HEAD),
+        written("What it cannot show", HEAD),
         *[written(text, SMALL) for text in (*reading.camera.words, *reading.cannot_tell)],
         Spacer(0, 3 * mm),
         written(CAUTION, SMALL),
@@ -106,17 +106,22 @@ def _phases(reading: ClipReading) -> Flowable:
         measured, computed = numbers if told_here else NOT_TOLD
         cells = (f"tapped at {time_s:.2f} s", "", measured, computed, "")
         rows.append([written(cell) for cell in cells])
-    widths = (30 * mm, 20 * mm, 50 * mm, 38 * mm, 42 * mm)
+    widths = (28 * mm, 18 * mm, 46 * mm, 46 * mm, 42 * mm)
     return Table(rows, widths, style=RULES, hAlign="LEFT")
+
+
+def _side_words(lean_deg: float, bar_x_m: float, hip_z_m: float) -> str:
+    ahead = round(bar_x_m * 100)
+    way = "ahead of" if ahead >= 0 else "behind"
+    bar = f"bar {abs(ahead)} cm {way} mid-foot" if ahead else "bar over mid-foot"
+    return f"leans {lean_deg:.0f}°, {bar}, hip {hip_z_m * 100:.0f} cm high"
 
 
 def _numbers(at: Instant | None, front: HeadOnInstant | None) -> tuple[str, str]:
     if at is not None:
         return (
-            f"leans {at.lean_deg:.0f}°, bar {at.bar_x_m * 100:.0f} cm, hip "
-            f"{at.hip_z_m * 100:.0f} cm",
-            f"{at.expected_lean_deg:.0f}°, {at.expected_bar_x_m * 100:.0f} cm, "
-            f"{at.expected_hip_z_m * 100:.0f} cm",
+            _side_words(at.lean_deg, at.bar_x_m, at.hip_z_m),
+            _side_words(at.expected_lean_deg, at.expected_bar_x_m, at.expected_hip_z_m),
         )
     if front is None:
         return "", ""

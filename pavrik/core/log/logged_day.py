@@ -89,8 +89,11 @@ class LoggedDay:
                 self._bound(logged)
             elif logged.missed_reps and not logged.is_rebound:
                 self._miss(logged)
-        read = ((name, _read(of, own=False)[0]) for name, of in variations.items())
-        self.of_variation = {name: whole for name, whole in read if whole is not None}
+        self.of_variation: dict[str, Whole] = {}
+        for name, of in variations.items():
+            whole, _ = _read(of, own=False)
+            if whole is not None:
+                self.of_variation[name] = whole
 
     def _bound(self, logged: TrainingSet) -> None:
         """A set that proves no more than itself."""

@@ -207,7 +207,7 @@ const now = computed(() => {
       <p v-if="!reading.findings.length" class="soft">
         No whole rep: the moments you tapped stand in the table.
       </p>
-      <h2 class="mt-4">Cannot be told</h2>
+      <h2 class="mt-4">What the film cannot show</h2>
       <ul class="untold">
         <li v-for="line in [...reading.camera.words, ...reading.cannot_tell]" :key="line">{{ line }}</li>
       </ul>

@@ -192,7 +192,7 @@ const now = computed(() => {
           <span class="small soft">Your words to the set:</span>
         </OwnWords>
       </p>
-      <h2 class="mt-4">Told <small>each with its error</small></h2>
+      <h2 class="mt-4">What it shows <small>each with its error</small></h2>
       <ul class="findings">
         <FindingRow
           v-for="finding in reading.findings"
@@ -207,7 +207,7 @@ const now = computed(() => {
       <p v-if="!reading.findings.length" class="soft">
         No whole rep: the moments you tapped stand in the table.
       </p>
-      <h2 class="mt-4">What the film cannot show</h2>
+      <h2 class="mt-4">What it cannot show</h2>
       <ul class="untold">
         <li v-for="line in [...reading.camera.words, ...reading.cannot_tell]" :key="line">{{ line }}</li>
       </ul>

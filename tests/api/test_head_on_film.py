@@ -110,7 +110,7 @@ def test_the_coach_says_a_line_otherwise_on_the_sheet_the_print_and_the_link(
     pages = PdfReader(BytesIO(printed.content)).pages
     text = " ".join(page.extract_text() for page in pages).replace("\n", " ")
     for words in ("Rear Probe", "A good set otherwise", "Next: Push the floor", "Left hip first",
-                  "knees in: film from the front", "no light of a referee"):  # fmt: skip
+                  "knees in: film from the front", "no referee's light"):  # fmt: skip
         assert words in text, words
     link = coach.post(at(filmed, "links"), {"link_id": str(uuid7())}).json()["path"]
     (shown,) = nobody.get(f"/api/shared/{link.removeprefix('/s/')}").json()["clips"]

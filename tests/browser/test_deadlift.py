@@ -68,6 +68,7 @@ def test_a_start_that_is_too_low_has_the_natural_one_and_a_rise(coach):
 
 def test_feet_too_far_are_named_and_cannot_be_settled(coach):
     open_pull(coach)
+    coach.choose("Style", "Sumo")
     coach.fill("Ahead", "9")
     coach.keys(Keys.ENTER)
     coach.see("Cannot be held as drawn", "tep nearer to the bar")

@@ -21,6 +21,8 @@ class Deadline:
 
     def __init__(self, app: ASGIApp, longest_s: float = LONGEST_S) -> None:
         self._app, self._longest_s = app, longest_s
+        self._late: set[asyncio.Future[None]] = set()
+        """Work that goes on though nobody waits for it: the loop alone would not hold it."""
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
@@ -28,17 +30,30 @@ class Deadline:
             return
         answer = _Answer(receive, send)
         work = asyncio.ensure_future(self._app(scope, answer.receive, answer.send))
-        while not work.done() and not answer.begun:
-            left = answer.read_at + self._longest_s - time.monotonic()
-            if left <= 0:
-                answer.given_up = True
-                work.add_done_callback(_tell_end)
-                told = f"this took longer than {self._longest_s:.0f} s: ask for less at once, or "
-                told += "try again later; what was already entered is kept"
-                await problem(503, "Too slow", told)(scope, receive, send)
+        try:
+            while not work.done() and not answer.begun:
+                left = answer.read_at + self._longest_s - time.monotonic()
+                if left <= 0:
+                    answer.given_up = True
+                    break
+                await asyncio.wait({work}, timeout=left)
+            if not answer.given_up:
+                await work
                 return
-            await asyncio.wait({work}, timeout=left)
-        await work
+        except asyncio.CancelledError:
+            work.cancel()
+            raise
+        self._late.add(work)
+        work.add_done_callback(self._ended_late)
+        told = f"this took longer than {self._longest_s:.0f} s: ask for less at once, or try again "
+        told += "later; what was already entered is kept"
+        await problem(503, "Too slow", told)(scope, receive, send)
+
+    def _ended_late(self, work: "asyncio.Future[None]") -> None:
+        """Nobody reads what it answered; its error is told."""
+        self._late.discard(work)
+        if not work.cancelled() and (error := work.exception()) is not None:
+            log.error("an answer that came too late failed: %s", type(error).__name__)
 
 
 class _Answer:
@@ -59,9 +74,3 @@ class _Answer:
             return
         self.begun = True
         await self._send(message)
-
-
-def _tell_end(work: "asyncio.Future[None]") -> None:
-    """An answer that came too late: nobody reads it, its error is told."""
-    if not work.cancelled() and (error := work.exception()) is not None:
-        log.error("an answer that came too late failed: %s", type(error).__name__)

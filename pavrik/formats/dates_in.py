@@ -11,9 +11,10 @@ from datetime import date, datetime
 from typing import Any, Literal
 
 Order = Literal["day_first", "month_first"]
-_NUMBERS = re.compile(r"(\d{1,2})([./-])(\d{1,2})\2(\d{4}|\d{2})")
+_NUMBERS = re.compile(r"(\d{1,2})([./-])(\d{1,2})\2(\d{4}|\d{2})(?:[T ].*)?")
 _NAMED = ("%d %b %Y", "%d %B %Y", "%b %d %Y", "%B %d %Y")
-_CENTURY = 2000
+_LAST_OF_2000S = 68
+"""Of two figures of a year, as POSIX has it: 69 is 1969."""
 
 
 def _numbers(cell: Any) -> tuple[int, int, int, str] | None:
@@ -22,7 +23,9 @@ def _numbers(cell: Any) -> tuple[int, int, int, str] | None:
     if isinstance(cell, date) or found is None:
         return None
     year = int(found[4])
-    return int(found[1]), int(found[3]), year if year > 99 else _CENTURY + year, found[2]
+    if year < 100:
+        year += 2000 if year <= _LAST_OF_2000S else 1900
+    return int(found[1]), int(found[3]), year, found[2]
 
 
 def _tells(cell: Any) -> Order | None:
@@ -71,14 +74,14 @@ class DateReader:
         order = self.order or _tells(text)
         if order is None and first != second:
             raise ValueError(
-                f"date “{text}” may be the {first}. or the {second}. of a month: say which stands "
+                f"“{text}” may be the {first}. or the {second}. of a month: say which stands "
                 "first, the day or the month"
             )
         day, month = (second, first) if order == "month_first" else (first, second)
         try:
             return date(year, month, day)
         except ValueError:
-            raise ValueError(f"date “{text}” is no day of the calendar") from None
+            raise ValueError(f"“{text}” is no day of the calendar") from None
 
 
 def _by_name(text: str) -> date:
@@ -92,4 +95,4 @@ def _by_name(text: str) -> date:
             return datetime.strptime(plain, form).date()
         except ValueError:
             continue
-    raise ValueError(f"date “{text}” is not like 2026-11-25 or 25 Nov 2026")
+    raise ValueError(f"“{text}” is not like 2026-11-25 or 25 Nov 2026")

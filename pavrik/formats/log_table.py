@@ -245,7 +245,7 @@ class RowReader:
         try:
             return self._dates.read(cell)
         except ValueError as error:
-            self.reasons.append(str(error))
+            self.reasons.append(f"{name} {error}")
             return usual
 
     def performed_at(self) -> datetime:

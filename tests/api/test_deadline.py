@@ -107,6 +107,29 @@ def test_an_answer_that_has_begun_may_take_as_long_as_it_likes(clock):
     assert asked(app, 60.0)[-1]["body"] == b"long"
 
 
+def test_who_hangs_up_stops_the_work():
+    stopped = []
+
+    async def app(scope, receive, send):
+        try:
+            await asyncio.Event().wait()
+        except asyncio.CancelledError:
+            stopped.append(True)
+            raise
+
+    async def scenario():
+        asked = asyncio.ensure_future(Deadline(app, 60.0)(SCOPE, None, None))
+        await asyncio.sleep(0)
+        await asyncio.sleep(0)
+        asked.cancel()
+        with pytest.raises(asyncio.CancelledError):
+            await asked
+        await asyncio.sleep(0)
+        assert stopped == [True], "before the loop itself stops what is left"
+
+    asyncio.run(scenario())
+
+
 def test_an_error_in_time_stays_the_error_that_it_is():
     async def app(scope, receive, send):
         raise ValueError("broken")

@@ -85,6 +85,7 @@ def test_the_day_of_a_best_is_read_in_the_order_that_is_said(coach):
     )
     asked = send(coach, "/api/lifters/preview", book).json()
     assert (asked["dates"], asked["bad"]) == ("ask", 1)
+    assert asked["rows"][0]["words"].startswith("squat_on “3/4/2026” may be")
     for order, day in (("day_first", "2026-04-03"), ("month_first", "2026-03-04")):
         name = f"Day {order}"
         data = book.replace(b"Day Order", name.encode())

@@ -16,7 +16,7 @@ days = st.dates(date(2000, 1, 1), date(2099, 12, 31))
     "cell",
     ["2026-11-25", "2026-11-25T17:30:00", "25.11.2026", "25.11.26", "25/11/2026", "11/25/2026",
      "25-11-26", "25 Nov 2026", "25 November 2026", "Nov 25, 2026", "november 25 2026",
-     " 25.11.2026 ", datetime(2026, 11, 25, 17, 30), WINTER],
+     " 25.11.2026 ", "25/11/2026 17:30", datetime(2026, 11, 25, 17, 30), WINTER],
 )  # fmt: skip
 def test_every_habit_reads_as_the_same_day(cell):
     assert DateReader.of([cell]).read(cell) == WINTER
@@ -31,6 +31,11 @@ def test_a_file_in_one_order_reads_as_written_or_asks(written, order):
     if not reader.asks:
         assert [reader.read(cell) for cell in cells] == written
     assert [DateReader.of(cells, order).read(cell) for cell in cells] == written
+
+
+@pytest.mark.parametrize(("cell", "year"), [("25/11/68", 2068), ("25/11/69", 1969)])
+def test_two_figures_of_a_year_are_read_as_everywhere(cell, year):
+    assert DateReader.of([cell]).read(cell) == date(year, 11, 25)
 
 
 def test_one_date_tells_for_the_whole_file():

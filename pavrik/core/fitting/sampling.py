@@ -96,11 +96,12 @@ class _Part:
     put: Mapping[str, Unknown]
 
 
-def _parts(lifts: Mapping[str, Lift[Any]], assumed: Assumptions, ask: Ask) -> list[_Part]:
-    parts = []
-    for start in range(0, ask.samples, STEP):
-        random = np.random.default_rng([ask.seed, start])
-        count = min(STEP, ask.samples - start)
+def _parts(
+    lifts: Mapping[str, Lift[Any]], assumed: Assumptions, samples: int, seed: np.random.SeedSequence
+) -> list[_Part]:
+    parts, starts = [], range(0, samples, STEP)
+    for start, own in zip(starts, seed.spawn(len(starts)), strict=True):
+        random, count = np.random.default_rng(own), min(STEP, samples - start)
         put = {
             name: lift.kinematics.unknown(assumed, random, (count, *AXES))
             for name, lift in sorted(lifts.items())
@@ -159,7 +160,9 @@ def _styles(lift: Lift[Any], setups: Sequence[Any]) -> list[StyleOfLift]:
     return [(lift.id, setup.style) for setup in setups]
 
 
-def _explained(told: _Told, believed: Floats, from_strengths: Floats) -> Floats:
+def _explained(
+    told: _Told, believed: Floats, from_strengths: Floats, random: np.random.Generator
+) -> Floats:
     """Drawn bodies moved until they lift what was lifted, as far as bests and tests can be trusted:
     each keeps near where it was drawn and explains what was done, give or take its own error
     (randomised maximum likelihood: Oliver, He & Reynolds 1996; slopes by regression over all drawn
@@ -167,16 +170,20 @@ def _explained(told: _Told, believed: Floats, from_strengths: Floats) -> Floats:
     at the strengths that explain the lifts best, where the slopes are. A best in a set-up that a
     drawn body cannot take tells that body nothing, and nobody where hardly any can; one that may
     err by more than ``MOST_ERROR`` tells nobody."""
-    bodies = believed + from_strengths
-    found = told.by(bodies)
-    noise = np.random.default_rng(told.ask.seed).standard_normal(found.shape)
+    start = believed + from_strengths
+    first = told.by(start)
+    noise = random.standard_normal(first.shape)
     wanted = told.done + told.error * (noise - noise.mean(axis=0))
-    slopes = _slopes(bodies, found) * (told.error < MOST_ERROR)[:, None]
+    slopes = _slopes(start, first) * (told.error < MOST_ERROR)[:, None]
     gain = np.linalg.solve(slopes @ slopes.T + np.diag(told.error**2), slopes)
-    for asked_again in reversed(range(ROUNDS)):
+
+    def nearer(bodies: Floats, found: Floats) -> Floats:
         missed = np.where(found > np.log(LEAST_KG), wanted - found, 0.0)
-        bodies = believed + (missed + (bodies - believed) @ slopes.T) @ gain
-        found = told.by(bodies) if asked_again else found
+        return np.asarray(believed + (missed + (bodies - believed) @ slopes.T) @ gain)
+
+    bodies = nearer(start, first)
+    for _ in range(ROUNDS - 1):
+        bodies = nearer(bodies, told.by(bodies))
     return bodies
 
 
@@ -205,11 +212,13 @@ def sample_in_steps(
     heard = bool(ask.known or ask.tests)
     before = assumed_capacities(lifter.body, lifter.assumed) if heard else lifter.capacities
     unknowns = Unknowns(lifter, before, styles)
-    parts = _parts(lifts, lifter.assumed, ask)
-    bodies = np.random.default_rng(ask.seed).standard_normal((ask.samples, unknowns.count))
+    of_bodies, of_bests, of_parts = np.random.SeedSequence(ask.seed).spawn(3)
+    parts = _parts(lifts, lifter.assumed, ask.samples, of_parts)
+    drawn = (ask.samples, unknowns.count)
+    bodies = np.random.default_rng(of_bodies).standard_normal(drawn)
     if heard:
-        told = _Told.of(unknowns, ask, parts)
-        bodies = _explained(told, bodies, unknowns.away(lifter.capacities))
+        told, away = _Told.of(unknowns, ask, parts), unknowns.away(lifter.capacities)
+        bodies = _explained(told, bodies, away, np.random.default_rng(of_bests))
     for part in parts:
         rows = bodies[part.rows]
         maxes = soft_maxes_kg(lift, unknowns.lifters(rows), setups, part.put[lift.id])

@@ -122,8 +122,7 @@ class _Filter:
         lost = _lost(days)
         strayed = LEVEL_DRIFT**2 * days / 7 + (AWAY_SD_SHARE * lost) ** 2
         self.known.passes(min(days, AWAY_DAYS), lost, strayed)
-        if self.known.shares:
-            self.known.shares_stray(SHARE_DRIFT**2 * days)
+        self.known.shares_stray(SHARE_DRIFT**2 * days)
 
     def hears(self, value: float, look: Look, noise: float) -> None:
         """An observation in full."""

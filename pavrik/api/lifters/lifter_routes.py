@@ -63,7 +63,7 @@ def preview_lifters(
     body: FileIn, database: DatabaseIn, who: WhoIn, dates: Order | None = None
 ) -> ImportAnswer:
     """Every row's fate of a CSV or XLSX file of lifters; nothing is kept."""
-    return lifter_files.preview(database, who, body, dates)
+    return lifter_files.LIFTERS.preview(database, who, body, dates)
 
 
 @router.post("/lifters/import")
@@ -72,7 +72,7 @@ def import_lifters(
     dates: Order | None = None,
 ) -> ImportAnswer:  # fmt: skip
     """Keep all new lifters of a file, or nobody."""
-    return lifter_files.import_lifters(database, who, key, body, leave_bad, dates)
+    return lifter_files.LIFTERS.take(database, who, key, body, leave_bad, dates)
 
 
 @router.get("/lifters/away")

@@ -86,7 +86,7 @@ def preview_log(
     body: FileIn, database: DatabaseIn, who: WhoIn, dates: Order | None = None
 ) -> ImportAnswer:
     """Every row's fate of a CSV or XLSX file; nothing is kept."""
-    return log_files.preview(database, who, body, dates)
+    return log_files.SETS.preview(database, who, body, dates)
 
 
 @router.post("/log/import")
@@ -95,4 +95,4 @@ def import_log(
     dates: Order | None = None,
 ) -> ImportAnswer:  # fmt: skip
     """Keep all new rows of a file, or none."""
-    return log_files.import_log(database, who, key, body, leave_bad, dates)
+    return log_files.SETS.take(database, who, key, body, leave_bad, dates)

@@ -1,7 +1,6 @@
 """Many lifters at once from a file, with a preview that tells every row's fate."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from datetime import UTC, date, datetime
 from uuid import UUID, uuid5
 
@@ -9,29 +8,18 @@ from uuid6 import uuid7
 
 from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
-from pavrik.formats.dates_in import DateReader, Order
+from pavrik.formats.dates_in import Order
 from pavrik.formats.lifter_table import LifterRow, read_lifters
 from pavrik.formats.log_table import BadRow
-from pavrik.formats.wire.session import ImportAnswer
+from pavrik.formats.wire.session import Line
 from pavrik.services.context import Who
 from pavrik.services.lifters.known_lifts import check_known_lift
-from pavrik.services.table_files import check_bad_rows
-from pavrik.services.writes import digest_of, write_once
+from pavrik.services.table_files import Sorted, TableImport, of_the_file
 from pavrik.store import lifters as store
 from pavrik.store.accounts import today
-from pavrik.store.database import Connection, Database
+from pavrik.store.database import Connection
 
 NAMESPACE = UUID("5b7e0d52-91c4-7d1a-b6de-0c2f7a9e3d14")
-
-
-@dataclass(frozen=True)
-class _Sorted:
-    """Rows by their fate."""
-
-    new: list[LifterRow]
-    here: list[LifterRow]
-    bad: list[BadRow]
-    dates: DateReader
 
 
 def _check_bests(row: LifterRow, on: date) -> BadRow | None:
@@ -44,16 +32,13 @@ def _check_bests(row: LifterRow, on: date) -> BadRow | None:
     return BadRow(row.line, tuple(reasons)) if reasons else None
 
 
-def _sort(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
-    """Raises InvalidError where the file cannot be read. A name that is in the club already, or
-    twice in the file, is one lifter."""
+def _sort(connection: Connection, data: bytes, order: Order | None) -> Sorted[LifterRow]:
+    """A name that is in the club already, or twice in the file, is one lifter."""
     on = today(connection)
-    try:
+    with of_the_file():
         table = read_lifters(data, on, order)
-    except ValueError as error:
-        raise InvalidError(str(error), "file") from error
     known = {profile.name.casefold() for profile in store.list_profiles(connection, everyone=True)}
-    found = _Sorted([], [], [], table.dates)
+    found = Sorted[LifterRow](table.dates)
     for row in table.rows:
         if isinstance(row, BadRow):
             found.bad.append(row)
@@ -67,46 +52,13 @@ def _sort(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
     return found
 
 
-def _words(row: LifterRow) -> str:
+def _told(row: LifterRow) -> Line:
     told = [f"{best.exercise} {told_kg(best.load_kg or 0)}" for best in row.bests]
     size = f"{told_kg(row.profile.mass_kg)}, {row.profile.stature_m * 100:.0f} cm"
-    return ", ".join([row.profile.name, size, *told])
+    return row.line, ", ".join([row.profile.name, size, *told])
 
 
-def _answer(rows: _Sorted) -> ImportAnswer:
-    return ImportAnswer.of(
-        [(r.line, _words(r)) for r in rows.new],
-        [(r.line, _words(r)) for r in rows.here],
-        [(r.line, "; ".join(r.reasons)) for r in rows.bad],
-        rows.dates,
-    )
-
-
-def preview(database: Database, who: Who, data: bytes, order: Order | None = None) -> ImportAnswer:
-    """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
-    with database.reading(who.club_id) as connection:
-        return _answer(_sort(connection, data, order))
-
-
-def import_lifters(
-    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool,
-    order: Order | None = None,
-) -> ImportAnswer:  # fmt: skip
-    """Keep all new lifters in one transaction, or nobody. Raises InvalidError with bad rows unless
-    they are to be left out."""
-
-    def action(connection: Connection) -> ImportAnswer:
-        rows = _sort(connection, data, order)
-        answer = _answer(rows)
-        check_bad_rows(answer, leave_bad)
-        _add(connection, who, key, rows.new)
-        return answer.kept_as_counts()
-
-    asked = {"file": digest_of(data.hex()), "leave": leave_bad, "dates": order}
-    return write_once(database, who, key, "import lifters", asked, ImportAnswer, action)
-
-
-def _add(connection: Connection, who: Who, key: UUID, rows: Sequence[LifterRow]) -> None:
+def _keep(connection: Connection, who: Who, key: UUID, rows: Sequence[LifterRow]) -> None:
     now = datetime.now(UTC)
     for row in rows:
         lifter_id = uuid5(NAMESPACE, f"{who.club_id}/{key}/{row.line}")
@@ -118,3 +70,7 @@ def _add(connection: Connection, who: Who, key: UUID, rows: Sequence[LifterRow])
                 uuid7(), best.exercise, best.load_kg, best.reps, best.rpe, best.done_on
             )
             store.add_known_lift(connection, who.club_id, lifter_id, who.coach_id, now, known)
+
+
+LIFTERS = TableImport("import lifters", _sort, _told, _keep)
+"""Lifters with their bests into the club."""

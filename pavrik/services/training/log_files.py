@@ -1,5 +1,6 @@
 """The log as files: whole out, and in with a preview that tells every row's fate."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from uuid import UUID, uuid5
 
@@ -8,14 +9,13 @@ from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
 from pavrik.formats.dates_in import DateReader, Order
 from pavrik.formats.log_table import BadRow, FaultCell, LogRow, read_row, read_table
-from pavrik.formats.wire.session import ImportAnswer
+from pavrik.formats.wire.session import Line
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
-from pavrik.services.table_files import check_bad_rows
+from pavrik.services.table_files import Sorted, TableImport, of_the_file
 from pavrik.services.training import log
 from pavrik.services.training.history import schools_in_force
 from pavrik.services.training.review import refresh_summary
-from pavrik.services.writes import digest_of, write_once
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -89,90 +89,46 @@ def _ready(catalogue: Catalogue, row: LogRow, ids: dict[str, list[UUID]]) -> _Re
     return _Ready(row, logged, seen)
 
 
-@dataclass(frozen=True)
-class _Sorted:
-    """Rows to keep, rows that are here already, bad rows; how dates were read."""
-
-    new: list[_Ready]
-    here: list[LogRow]
-    bad: list[BadRow]
-    dates: DateReader
-
-
-def _sort_rows(connection: Connection, data: bytes, order: Order | None) -> _Sorted:
-    try:
+def _sort(connection: Connection, data: bytes, order: Order | None) -> Sorted[_Ready]:
+    with of_the_file():
         table = read_table(data)
-    except ValueError as error:
-        raise InvalidError(str(error), "file") from error
     dates = DateReader.of((cells.get("date") for _, cells in table), order)
     ids: dict[str, list[UUID]] = {}
     for profile in lifters.list_profiles(connection, everyone=True):
         ids.setdefault(profile.name.casefold(), []).append(profile.lifter_id)
-    catalogue = catalogue_of(connection)
-    bad: list[BadRow] = []
+    catalogue, rows = catalogue_of(connection), Sorted[_Ready](dates)
     ready: dict[UUID, _Ready] = {}
-    here: list[LogRow] = []
     for line, cells in table:
         row = read_row(line, cells, dates)
         found = row if isinstance(row, BadRow) else _ready(catalogue, row, ids)
         if isinstance(found, BadRow):
-            bad.append(found)
+            rows.bad.append(found)
         elif found.logged.set_id in ready:
-            here.append(found.row)
+            rows.here.append(found)
         else:
             ready[found.logged.set_id] = found
     known = store.known_ids(connection, list(ready))
-    here += [ready[set_id].row for set_id in known]
-    return _Sorted([r for set_id, r in ready.items() if set_id not in known], here, bad, dates)
+    for set_id, found in ready.items():
+        (rows.here if set_id in known else rows.new).append(found)
+    return rows
 
 
-def _words(row: LogRow) -> str:
+def _told(ready: _Ready) -> Line:
+    row = ready.row
     reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
-    return f"{row.performed_at:%Y-%m-%d} {row.lifter}: {row.lift} {told_kg(row.load_kg)} × {reps}"
+    done = f"{row.lift} {told_kg(row.load_kg)} × {reps}"
+    return row.line, f"{row.performed_at:%Y-%m-%d} {row.lifter}: {done}"
 
 
-def _answer(rows: _Sorted) -> ImportAnswer:
-    return ImportAnswer.of(
-        [(r.row.line, _words(r.row)) for r in rows.new],
-        [(r.line, _words(r)) for r in rows.here],
-        [(r.line, "; ".join(r.reasons)) for r in rows.bad],
-        rows.dates,
-    )
+def _keep(connection: Connection, who: Who, _: UUID, rows: Sequence[_Ready]) -> None:
+    for ready in rows:
+        schools = schools_in_force(connection, ready.logged.lifter_id)
+        whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
+        store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
+        store.add_measures(connection, who.club_id, whole.set_id, dict(ready.row.measures))
+    for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in rows}:
+        refresh_summary(connection, who.club_id, lifter_id, lift)
 
 
-def preview(database: Database, who: Who, data: bytes, order: Order | None = None) -> ImportAnswer:
-    """Every row's fate; nothing is kept. Raises InvalidError where the file cannot be read."""
-    with database.reading(who.club_id) as connection:
-        return _answer(_sort_rows(connection, data, order))
-
-
-def import_log(
-    database: Database, who: Who, key: UUID, data: bytes, leave_bad: bool,
-    order: Order | None = None,
-) -> ImportAnswer:  # fmt: skip
-    """Keep all new rows in one transaction, or nothing. Raises InvalidError with bad rows unless
-    they are to be left out."""
-
-    def action(connection: Connection) -> ImportAnswer:
-        rows = _sort_rows(connection, data, order)
-        answer, new = _answer(rows), rows.new
-        check_bad_rows(answer, leave_bad)
-        for ready in new:
-            schools = schools_in_force(connection, ready.logged.lifter_id)
-            whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
-            store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
-            measures = dict(ready.row.measures)
-            store.add_measures(connection, who.club_id, whole.set_id, measures)
-        for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in new}:
-            refresh_summary(connection, who.club_id, lifter_id, lift)
-        return answer.kept_as_counts()
-
-    return write_once(
-        database,
-        who,
-        key,
-        "import log",
-        {"file": digest_of(data.hex()), "leave": leave_bad, "dates": order},
-        ImportAnswer,
-        action,
-    )
+SETS = TableImport("import log", _sort, _told, _keep)
+"""Sets into the log."""

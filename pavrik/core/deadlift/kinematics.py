@@ -171,8 +171,11 @@ class DeadliftCase(Case):
             return case.posture(stands, DEEPEST)
 
         def balanced(place: Floats, load: Floats) -> Floats:
-            found = balanced_offset_m(lambda offset: at(offset).at_load(load).centre_x_m, place)
-            return np.where(unknown, found, place)
+            def centre(offset: Floats) -> Floats:
+                case, stands = moved(offset)
+                return case._centre_x_m(stands, load)
+
+            return np.where(unknown, balanced_offset_m(centre, place), place)
 
         def held_kg(posture: DeadliftPosture) -> Floats:
             return load_at_full_utilization(
@@ -190,20 +193,32 @@ class DeadliftCase(Case):
     def posture(self, shank: Floats, progress: Floats) -> DeadliftPosture:
         if np.any(np.isnan(np.asarray(self.bar_offset_m))):
             raise ValueError("the bar has no place over the foot yet: place it by balance first")
-        arm, arms_short = effective_arm(self.body, self.grip_m)
-        ahead = np.asarray(self.shoulder_offset_m) * progress
-        rise, ahead_too_far = safe_root(arm**2 - ahead**2)
-        bar = np.asarray(self.bar_offset_m), self._bar_z(arm, progress)
-        shoulder = bar[0] + ahead, bar[1] + rise
+        bar, shoulder, out_of_reach = self._hands(progress)
         if not np.all(np.asarray(progress) == 1.0):
             shank = self._balanced_shank(shank, progress, bar, shoulder)
         trunk = self._trunk(progress)
         legs, gap = self._legs(shank, shoulder, trunk)
-        no_pose = arms_short | ahead_too_far | legs.unreachable
+        no_pose = out_of_reach | legs.unreachable
         if not self.free:
             _, too_close = self._on_bar
             no_pose = no_pose | (too_close & np.isnan(self.shank))
         return replace(self.hold(legs, shoulder, bar, trunk), reach_gap_m=gap, no_pose=no_pose)
+
+    def _hands(self, progress: Floats) -> tuple[Place, Place, Mask]:
+        """The bar and the shoulder at the ends of the arms, and where no arm reaches."""
+        arm, arms_short = effective_arm(self.body, self.grip_m)
+        ahead = np.asarray(self.shoulder_offset_m) * progress
+        rise, ahead_too_far = safe_root(arm**2 - ahead**2)
+        bar = np.asarray(self.bar_offset_m), self._bar_z(arm, progress)
+        return bar, (bar[0] + ahead, bar[1] + rise), arms_short | ahead_too_far
+
+    def _centre_x_m(self, shank: Floats, load_kg: Floats) -> Floats:
+        """Mass centre of lifter and bar at the start, in front of mid-foot."""
+        bar, shoulder, _ = self._hands(DEEPEST)
+        trunk = self._trunk(DEEPEST)
+        legs, _ = self._legs(shank, shoulder, trunk)
+        body = self._first_moment(legs, self._upper(legs, shoulder, bar, trunk))
+        return np.asarray((body + load_kg * bar[0]) / (self.body.mass_kg + load_kg))
 
     def _trunk(self, progress: Floats) -> RoundedTrunk | None:
         """The trunk where it is not straight."""

@@ -5,6 +5,7 @@ left to choose there is one angle and nothing to search.
 """
 
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Any
 
 import numpy as np
@@ -13,8 +14,12 @@ from pavrik.core.lifts.case import DEEPEST, Case, Effort
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import excesses, share_left, shut_deg
 from pavrik.core.lifts.posture import LoadedPosture, Posture
-from pavrik.core.strength.predicted_max import ROUGH_STEPS, STEPS, load_at_full_utilization
+from pavrik.core.strength.predicted_max import NEAR, ROUGH_STEPS, STEPS, load_at_full_utilization
 from pavrik.core.units import Floats, Indices, Mask
+
+HARDEST = 3
+"""Steps of a way that are loaded to the end, where a guess tells them from the others."""
+LEAST_RISE = 1e-9
 
 
 @dataclass(frozen=True)
@@ -27,17 +32,38 @@ class Evaluation:
     balance decides; ``deepest`` and ``loaded`` have the two axes of shank and step behind.
     """
 
+    lift: Lift[Any]
     case: Case
     shank: Floats
     feasible: Mask
     predicted_max_kg: Floats
     held_max_kg: Floats
     left: Floats
-    worst_progress: Floats
-    limiter: Indices
     deepest: Posture
     loaded: LoadedPosture
     excess: dict[str, Floats]
+
+    @property
+    def worst_progress(self) -> Floats:
+        """Progress (0 to 1) of the hardest point that is judged."""
+        return self._where_it_breaks[0]
+
+    @property
+    def limiter(self) -> Indices:
+        """Index into ``LIMITERS`` of what gives out first there."""
+        return self._where_it_breaks[1]
+
+    @cached_property
+    def _where_it_breaks(self) -> tuple[Floats, Indices]:
+        judged, use = self.lift.judged, self.loaded.utilization
+        if not np.array_equal(judged, DEEPEST):
+            along = self.case.posture(self.shank[..., None, None], judged)
+            use = along.at_load(self.loaded.load_kg).utilization
+        most = np.broadcast_to(use.most, (*self.shank.shape, 1, len(judged)))
+        limiters = np.broadcast_to(use.limiter, most.shape)
+        worst = np.argmax(most, axis=-1)[..., 0]
+        limiter = np.take_along_axis(limiters[..., 0, :], worst[..., None], axis=-1)[..., 0]
+        return judged[worst], limiter
 
 
 @dataclass(frozen=True)
@@ -59,6 +85,14 @@ def _held_kg(posture: Posture, near_kg: Floats | None, steps: int) -> Floats:
     )
 
 
+def _hardest(along: Posture, progress: Floats, near_kg: Floats) -> Floats:
+    """Progress of the few steps that give way first, by a straight line through two loads."""
+    before, now = (along.at_load(near_kg * share).utilization.most for share in (NEAR, 1.0))
+    gives_way = (1.0 - now) / np.maximum(now - before, LEAST_RISE)
+    first = np.argpartition(gives_way, HARDEST, axis=-1)[..., :HARDEST]
+    return progress[first]
+
+
 def _assess(
     lift: Lift[Any], case: Case, shank: Floats, progress: Floats, near_kg: Floats | None = None,
     steps: int = STEPS,
@@ -66,6 +100,8 @@ def _assess(
     case, placed = case.placed(shank)
     shank = shank if placed is None else placed
     along = case.posture(shank, progress)
+    if near_kg is not None and len(progress) > 2 * HARDEST:
+        along = case.posture(shank, _hardest(along, progress, near_kg))
     load = np.min(_held_kg(along, near_kg, steps), axis=-1, keepdims=True)
     deepest = along if np.array_equal(progress, DEEPEST) else case.posture(shank, DEEPEST)
     over = excesses(lift.limits, case, deepest, deepest.at_load(load))
@@ -120,7 +156,8 @@ def _search(lift: Lift[Any], case: Case, effort: Effort) -> _Angles:
         best = _best_angle(found)
         shank = angles_round(found.shank, best, spacing, finer.angles, (least, most))
         near_kg = np.take_along_axis(found.load_kg, best, axis=-1)[..., None]
-        found = _assess(lift, case, shank, finer.progress, near_kg)
+        steps = STEPS if finer is effort[-1] else ROUGH_STEPS
+        found = _assess(lift, case, shank, finer.progress, near_kg, steps)
     return found
 
 
@@ -148,16 +185,14 @@ def _report(lift: Lift[Any], case: Case, angles: _Angles) -> Evaluation:
     excess = excesses(lift.limits, case, deepest, loaded)
     left = np.broadcast_to(share_left(lift.limits, case, excess), (*score.shape, 1))[..., 0, 0]
     feasible = pick(angles.feasible)[..., 0]
-    worst, limiter = _where_it_breaks(lift, case, shank, loaded)
     return Evaluation(
+        lift=lift,
         case=case,
         shank=shank[..., 0],
         feasible=feasible,
         predicted_max_kg=np.where(feasible, score[..., 0], 0.0),
         held_max_kg=load[..., 0],
         left=left,
-        worst_progress=worst,
-        limiter=limiter,
         deepest=deepest,
         loaded=loaded,
         excess={
@@ -165,17 +200,3 @@ def _report(lift: Lift[Any], case: Case, angles: _Angles) -> Evaluation:
             for name, value in excess.items()
         },
     )
-
-
-def _where_it_breaks(
-    lift: Lift[Any], case: Case, shank: Floats, loaded: LoadedPosture
-) -> tuple[Floats, Indices]:
-    """Progress (0 to 1) of the hardest point that is judged, and the limiter's index there."""
-    use = loaded.utilization
-    if not np.array_equal(lift.judged, DEEPEST):
-        use = case.posture(shank[..., None], lift.judged).at_load(loaded.load_kg).utilization
-    most = np.broadcast_to(use.most, (*shank.shape, len(lift.judged)))
-    limiters = np.broadcast_to(use.limiter, most.shape)
-    worst = np.argmax(most, axis=-1)[..., 0]
-    limiter = np.take_along_axis(limiters[..., 0, :], worst[..., None], axis=-1)[..., 0]
-    return lift.judged[worst], limiter

@@ -1,6 +1,7 @@
 """The left leg from the floor up: shank and thigh in space, the hip at its spacing."""
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -24,10 +25,29 @@ class LegPose:
     hip: Point
     thigh_direction: Point
     shank: Floats
-    knee_flexion: Floats
-    abduction: Floats
-    azimuth: Floats
     unreachable: Mask
+
+    @cached_property
+    def knee_flexion(self) -> Floats:
+        """Angle between thigh and shank, 0 where the leg is straight."""
+        thigh, foot = self.thigh_direction, self.foot
+        shank_down = Point(
+            -np.sin(self.shank) * np.cos(foot.toe_out),
+            -np.sin(self.shank) * np.sin(foot.toe_out),
+            -np.cos(self.shank),
+        )
+        dot = thigh.x * shank_down.x + thigh.y * shank_down.y + thigh.z * shank_down.z
+        return angle_of_cosine(dot)
+
+    @cached_property
+    def abduction(self) -> Floats:
+        """How far the thigh is opened sideways."""
+        return np.asarray(np.arcsin(np.clip(self.thigh_direction.y, -1.0, 1.0)))
+
+    @cached_property
+    def azimuth(self) -> Floats:
+        """Where the thigh points, seen from above."""
+        return np.asarray(np.arctan2(self.thigh_direction.y, self.thigh_direction.x))
 
     @property
     def rotation(self) -> Floats:
@@ -129,21 +149,12 @@ def _leg_pose(
     body: Body, foot: FootPlacement, shank_angle: Floats, knee: Point, hip: Point, missing: Mask
 ) -> LegPose:
     thigh = Point(*((k - h) / body.thigh_m for k, h in zip(knee, hip, strict=True)))
-    shank_down = Point(
-        -np.sin(shank_angle) * np.cos(foot.toe_out),
-        -np.sin(shank_angle) * np.sin(foot.toe_out),
-        -np.cos(shank_angle),
-    )
-    dot = thigh.x * shank_down.x + thigh.y * shank_down.y + thigh.z * shank_down.z
     return LegPose(
         foot=foot,
         knee=knee,
         hip=hip,
         thigh_direction=thigh,
         shank=shank_angle,
-        knee_flexion=angle_of_cosine(dot),
-        abduction=np.arcsin(np.clip(thigh.y, -1.0, 1.0)),
-        azimuth=np.arctan2(thigh.y, thigh.x),
         unreachable=missing,
     )
 

@@ -13,7 +13,7 @@ export function useSent(lifterId: () => string, kind: 'set' | 'film') {
   const waiting = computed(() =>
     (sent.data.value ?? []).filter((one) => one.kind === kind && one.state === 'waits'),
   )
-  async function say(itemId: string, word: Schemas['SentWordRequest']['word']) {
+  async function sayWord(itemId: string, word: Schemas['SentWordRequest']['word']) {
     const id = uuid7()
     const said = await problem.run(() =>
       answered(
@@ -26,5 +26,5 @@ export function useSent(lifterId: () => string, kind: 'set' | 'film') {
     if (said) await forget(lifterId())
     return said !== undefined
   }
-  return { waiting, say, ...problem }
+  return { waiting, sayWord, ...problem }
 }

@@ -8,7 +8,7 @@ import { dayOf } from '@/shared/words'
 const props = defineProps<{ lifterId: string }>()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
-const { waiting, say, message, busy } = useSent(() => props.lifterId, 'set')
+const { waiting, sayWord, message, busy } = useSent(() => props.lifterId, 'set')
 </script>
 
 <template>
@@ -26,10 +26,10 @@ const { waiting, say, message, busy } = useSent(() => props.lifterId, 'set')
         </p>
         <p v-if="one.note" class="small">“{{ one.note }}”</p>
         <p v-if="mayWrite" class="acts">
-          <button type="button" class="key yes" :disabled="busy" @click="say(one.item_id, 'accepted')">
+          <button type="button" class="key yes" :disabled="busy" @click="sayWord(one.item_id, 'accepted')">
             Count it
           </button>
-          <button type="button" class="key" :disabled="busy" @click="say(one.item_id, 'declined')">
+          <button type="button" class="key" :disabled="busy" @click="sayWord(one.item_id, 'declined')">
             Leave it out
           </button>
         </p>

@@ -9,7 +9,7 @@ const props = defineProps<{ lifterId: string; line: { lift: string; variation: s
 const forget = useForget()
 const problem = useProblem()
 const said = ref('')
-async function say(passed: boolean) {
+async function sayPassed(passed: boolean) {
   const id = uuid7()
   const kept = await problem.run(() =>
     answered(
@@ -32,8 +32,8 @@ async function say(passed: boolean) {
 
 <template>
   <p class="small result">
-    <button class="linkish" :disabled="problem.busy.value" @click="say(true)">passed</button>
-    <button class="linkish soft" :disabled="problem.busy.value" @click="say(false)">not yet</button>
+    <button class="linkish" :disabled="problem.busy.value" @click="sayPassed(true)">passed</button>
+    <button class="linkish soft" :disabled="problem.busy.value" @click="sayPassed(false)">not yet</button>
     <span v-if="said" class="holds" role="status">{{ said }}</span>
     <span v-if="problem.message.value" class="signal" role="alert">{{ problem.message.value }}</span>
   </p>

@@ -21,13 +21,13 @@ const props = defineProps<{
   busy: boolean
   message: string
 }>()
-const emit = defineEmits<{ say: [word: 'use' | 'leave out' | 'as computed', reason: string] }>()
+const emit = defineEmits<{ word: [word: 'use' | 'leave out' | 'as computed', reason: string] }>()
 const { kg } = useUnits()
 const reason = ref('')
 const wrong = ref('')
-function say(word: 'use' | 'leave out' | 'as computed') {
+function sayWord(word: 'use' | 'leave out' | 'as computed') {
   wrong.value = reason.value.trim().length < 3 ? 'Say why: the reason is kept with it.' : ''
-  if (!wrong.value) emit('say', word, reason.value.trim())
+  if (!wrong.value) emit('word', word, reason.value.trim())
 }
 const uses = computed(() =>
   Object.entries(props.competition.use)
@@ -116,7 +116,7 @@ const way = computed(
         }}
       </p>
     </section>
-    <form v-if="mayWrite" novalidate @submit.prevent="say('use')">
+    <form v-if="mayWrite" novalidate @submit.prevent="sayWord('use')">
       <p v-if="word" class="small signal">{{ word.coach }}: {{ word.word }}, {{ word.reason }}</p>
       <v-text-field v-model="reason" label="Because" :error-messages="wrong" />
       <div class="acts">
@@ -133,10 +133,10 @@ const way = computed(
           class="quiet"
           size="small"
           :disabled="busy"
-          @click="say('leave out')"
+          @click="sayWord('leave out')"
           >Leave it out</v-btn
         >
-        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="say('as computed')"
+        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="sayWord('as computed')"
           >As computed</v-btn
         >
       </div>

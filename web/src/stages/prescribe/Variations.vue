@@ -53,7 +53,7 @@ const of = (row: Row, name: string) => most(row.loading?.use[name])
 const own = (name: string) => most(data.value?.competition.use[name])
 const bar = (value: number) => `${Math.min(100, value * 80)}%`
 const { message, busy, run } = useProblem()
-async function say(name: string, word: 'use' | 'leave out' | 'as computed', reason: string) {
+async function sayWord(name: string, word: 'use' | 'leave out' | 'as computed', reason: string) {
   const done = await run(() =>
     answered(
       client.POST('/api/lifters/{lifter_id}/variation-words/{name}', {
@@ -193,7 +193,7 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
       :may-write="mayWrite"
       :busy="busy"
       :message="message"
-      @say="(word, reason) => say(open?.name ?? '', word, reason)"
+      @word="(word, reason) => sayWord(open?.name ?? '', word, reason)"
     />
   </div>
 </template>

@@ -43,7 +43,7 @@ function ask() {
     wait_heavy_s: seconds(typed.heavy),
   }
 }
-const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.value, ...part })
+const sayFact = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.value, ...part })
 </script>
 
 <template>
@@ -60,7 +60,7 @@ const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.valu
         ><input
           type="checkbox"
           :checked="Boolean(walk.data.value.facts.all_out_before)"
-          @change="say({ all_out_before: !walk.data.value?.facts.all_out_before })"
+          @change="sayFact({ all_out_before: !walk.data.value?.facts.all_out_before })"
         />
         an all-out attempt came just before</label
       >
@@ -68,7 +68,7 @@ const say = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.valu
         ><input
           type="checkbox"
           :checked="Boolean(walk.data.value.facts.old_injury)"
-          @change="say({ old_injury: !walk.data.value?.facts.old_injury })"
+          @change="sayFact({ old_injury: !walk.data.value?.facts.old_injury })"
         />
         an old injury is guarded</label
       >

@@ -72,7 +72,7 @@ function forget() {
   draft.value = chosen.value?.own ? copyOf(chosen.value.text) : null
   draftOf.value = chosen.value?.own ? chosen.value.id : null
 }
-async function say(entry: { ident: string; body: Schemas['ShapeBody'] | null; hidden: boolean }) {
+async function sayShape(entry: { ident: string; body: Schemas['ShapeBody'] | null; hidden: boolean }) {
   const kept = await run(() =>
     answered(
       client.POST('/api/library/own', {
@@ -88,7 +88,7 @@ async function keep() {
   const body = seen.value?.body
   if (!body || !draft.value) return
   const ident = draftOf.value ?? ownId(draft.value.name, new Set(all.value.map((s) => s.id)))
-  if (!(await say({ ident, body, hidden: false }))) return
+  if (!(await sayShape({ ident, body, hidden: false }))) return
   forget()
   await router.replace({ name: 'shapes', params: { shapeId: ident } })
 }
@@ -96,7 +96,7 @@ async function hide() {
   const shape = chosen.value
   if (!shape) return
   const body = shape.own ? (seen.value?.body ?? null) : null
-  await say({ ident: shape.id, body, hidden: !shape.hidden })
+  await sayShape({ ident: shape.id, body, hidden: !shape.hidden })
 }
 const LEAVE = 'The draft of this shape is not kept. Leave it?'
 const mayGo = () => !changed.value || window.confirm(LEAVE)

@@ -59,7 +59,7 @@ async function log() {
   await forget(props.lifterId)
   emit('said')
 }
-async function say(word: 'shown' | 'hidden' | 'withdrawn') {
+async function sayWord(word: 'shown' | 'hidden' | 'withdrawn') {
   const id = uuid7()
   const said = await run(() =>
     answered(
@@ -100,7 +100,7 @@ const print = () => window.print()
       <p v-if="reading.logged" class="small holds mt-1">It is in the log; once more amends that set.</p>
     </template>
     <p class="links">
-      <button type="button" class="linkish" :disabled="busy" @click="say(reading.shown ? 'hidden' : 'shown')">
+      <button type="button" class="linkish" :disabled="busy" @click="sayWord(reading.shown ? 'hidden' : 'shown')">
         {{ reading.shown ? 'Hide it from the lifter' : 'Show it on the lifter’s link' }}
       </button>
       <button type="button" class="linkish" @click="print">Print the review</button>
@@ -114,7 +114,7 @@ const print = () => window.print()
         download
         >Points (CSV)</a
       >
-      <button type="button" class="linkish" :disabled="busy" @click="say('withdrawn')">
+      <button type="button" class="linkish" :disabled="busy" @click="sayWord('withdrawn')">
         Take the clip back
       </button>
     </p>

@@ -29,7 +29,7 @@ defineEmits<{ gone: [] }>()
 const queries = useQueryClient()
 const { kg } = useUnits()
 const { mayWrite } = useSession()
-const { say, message, busy } = useSent(() => props.lifterId, 'film')
+const { sayWord, message, busy } = useSent(() => props.lifterId, 'film')
 const clip = useQuery(clipQuery(props.lifterId, props.clipId))
 const reading = computed(() => (clip.data.value as Reading | undefined) ?? null)
 const kept = computed(() => reading.value?.film_id ?? null)
@@ -93,7 +93,7 @@ onKeyStroke([',', '.', ' '], (event) => {
   else step(event.key === '.' ? 1 : -1)
 })
 async function forgetFilm() {
-  if (await say(kept.value ?? '', 'deleted')) await again()
+  if (await sayWord(kept.value ?? '', 'deleted')) await again()
 }
 async function again() {
   await queries.invalidateQueries({ queryKey: ['clips', props.lifterId] })

@@ -14,7 +14,7 @@ const told = computed(() => isTold(props.finding))
 const threshold = computed(
   () => `told ${props.finding.below ? 'below' : 'from'} ${size(props.finding, props.finding.told_from)}`,
 )
-async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
+async function sayWord(word: 'confirmed' | 'dismissed' | 'undecided') {
   const id = uuid7()
   const said = await run(() =>
     answered(
@@ -51,12 +51,12 @@ async function say(word: 'confirmed' | 'dismissed' | 'undecided') {
     <p v-if="finding.cost_words" class="small cost">costs {{ finding.cost_words }}</p>
     <p v-if="told && mayWrite" class="acts no-print">
       <template v-if="finding.word === 'undecided'">
-        <button type="button" class="key yes" :disabled="busy" @click="say('confirmed')">I see it too</button>
-        <button type="button" class="key" :disabled="busy" @click="say('dismissed')">No</button>
+        <button type="button" class="key yes" :disabled="busy" @click="sayWord('confirmed')">I see it too</button>
+        <button type="button" class="key" :disabled="busy" @click="sayWord('dismissed')">No</button>
       </template>
       <span v-else class="small">
         {{ finding.word === 'confirmed' ? 'You see it too.' : 'You do not see it.' }}
-        <button type="button" class="linkish" :disabled="busy" @click="say('undecided')">Undo</button>
+        <button type="button" class="linkish" :disabled="busy" @click="sayWord('undecided')">Undo</button>
       </span>
     </p>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>

@@ -10,7 +10,7 @@ type Sent = Schemas['SentAnswer']
 const props = defineProps<{ lifterId: string }>()
 const emit = defineEmits<{ open: [film: Blob, about: Sent] }>()
 const { kg } = useUnits()
-const { waiting, say, message, busy, run } = useSent(() => props.lifterId, 'film')
+const { waiting, sayWord, message, busy, run } = useSent(() => props.lifterId, 'film')
 
 async function open(about: Sent) {
   await run(async () => {
@@ -33,7 +33,7 @@ async function open(about: Sent) {
         >
         <p class="acts">
           <button type="button" class="key yes" :disabled="busy" @click="open(one)">Look at it</button>
-          <button type="button" class="key" :disabled="busy" @click="say(one.item_id, 'declined')">
+          <button type="button" class="key" :disabled="busy" @click="sayWord(one.item_id, 'declined')">
             Delete it
           </button>
         </p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { onKeyStroke, useOnline } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -55,9 +56,7 @@ watch(
         @find="finding = true"
       />
       <div class="stage">
-        <p v-if="!online" class="offline" role="status">
-          No network. You see what was loaded last; sets are kept on this device and sent when it is back.
-        </p>
+        <p v-if="!online" class="offline" role="status">{{ say('shared.no_network_you_see_what_was') }}</p>
         <p v-if="clockTrouble" class="offline" role="status">{{ clockTrouble }}</p>
         <RouterView :key="lifterId ?? 'club'" />
       </div>

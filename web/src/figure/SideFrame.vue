@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A lift from the side: floor, plumb line through mid-foot, ghosts behind, moment arms dimensioned,
 // the bar's way. What a lift adds stands in the slots.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
 import Lifter from './Lifter.vue'
@@ -89,7 +90,9 @@ const label = ({ x }: Dimension) =>
     >
       {{ m.text }}
     </text>
-    <text :x="right - 2" y="-2" text-anchor="end" class="unit">{{ lengthUnit }}, to scale</text>
+    <text :x="right - 2" y="-2" text-anchor="end" class="unit">
+      {{ say('figure.to_scale', { lengthUnit }) }}
+    </text>
     <text v-if="verdict" x="0" :y="box.y + 8" text-anchor="middle" class="not">{{ verdict }}</text>
     <slot name="handles" />
   </svg>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The lifter standing, from the front, in own proportions; segments can be picked.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { limb } from './shapes'
 
@@ -98,7 +99,7 @@ const cm = (name: string) => `${((props.segments[name] ?? 0) * 100).toFixed(1)} 
     class="standing"
     :viewBox="`-62 ${s.top - 6} 124 ${-s.top + 16}`"
     role="group"
-    aria-label="The lifter standing, to own proportions"
+    :aria-label="say('figure.the_lifter_standing_to_own_proportions')"
   >
     <line x1="-60" x2="60" y1="0" y2="0" class="floor" />
     <line x1="0" x2="0" :y1="s.top - 4" y2="6" class="plumb" />

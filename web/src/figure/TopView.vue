@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Both feet from above: drag a foot for the stance, its toes for the toe-out.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useUnits } from '@/shared/units'
 import { useHandle } from './useHandle'
@@ -58,7 +59,7 @@ const barY = computed(() => -props.footM * 25 - (props.barOffsetM ?? 0) * 100)
     class="top"
     viewBox="-50 -28 100 48"
     role="group"
-    :aria-label="`Feet from above: stance ${cm(stanceM, 0)}, toes out ${toeOutDeg} degrees`"
+    :aria-label="say('figure.feet_from_above_stance_toes_out', { stanceM: cm(stanceM, 0), toeOutDeg })"
   >
     <line x1="0" y1="-26" x2="0" y2="12" class="plumb" />
     <g :transform="`translate(${-half} 0) rotate(${-toeOutDeg}) scale(-1 1)`">
@@ -68,7 +69,7 @@ const barY = computed(() => -props.footM * 25 - (props.barOffsetM ?? 0) * 100)
       class="handle"
       role="slider"
       tabindex="0"
-      aria-label="Stance, ankle to ankle"
+      :aria-label="say('figure.stance_ankle_to_ankle')"
       :aria-valuetext="cm(stanceM, 0)"
       aria-valuemin="24"
       aria-valuemax="80"
@@ -81,8 +82,8 @@ const barY = computed(() => -props.footM * 25 - (props.barOffsetM ?? 0) * 100)
       class="handle"
       role="slider"
       tabindex="0"
-      aria-label="Toes out"
-      :aria-valuetext="`${toeOutDeg} degrees`"
+      :aria-label="say('figure.toes_out')"
+      :aria-valuetext="say('figure.toe_out_deg_degrees', { toeOutDeg })"
       aria-valuemin="0"
       aria-valuemax="45"
       :aria-valuenow="toeOutDeg"
@@ -105,7 +106,7 @@ const barY = computed(() => -props.footM * 25 - (props.barOffsetM ?? 0) * 100)
         class="handle"
         role="slider"
         tabindex="0"
-        aria-label="Hands, middle to middle"
+        :aria-label="say('figure.hands_middle_to_middle')"
         :aria-valuetext="cm(gripM, 0)"
         aria-valuemin="30"
         aria-valuemax="100"

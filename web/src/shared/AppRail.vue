@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { STAGES } from './places'
@@ -17,17 +18,17 @@ const { data: lifter } = useLifter(() => props.lifterId)
 const stages = computed(() =>
   STAGES.map(([name, title]) => {
     const state = lifter.value?.stages[name]
-    return { name, title, state: state?.state ?? 'nothing yet', note: state?.note || state?.state || '' }
+    return {
+      name,
+      title,
+      state: state?.state ?? say('shared.nothing_yet'),
+      note: state?.note || state?.state || '',
+    }
   }),
 )
 
 async function leave() {
-  if (
-    waiting.value &&
-    !confirm(
-      `${waiting.value} sets are kept on this device and not sent yet. They stay here and go out when you sign in again. Sign out?`,
-    )
-  )
+  if (waiting.value && !confirm(say('shared.sets_are_kept_on_this_device', { waiting: waiting.value })))
     return
   await signOut()
   await router.push({ name: 'sign-in' })
@@ -35,43 +36,51 @@ async function leave() {
 </script>
 
 <template>
-  <nav class="rail" aria-label="Stages">
-    <RouterLink to="/" class="brand">Pavr<span class="signal">|</span>k</RouterLink>
+  <nav class="rail" :aria-label="say('shared.stages')">
+    <RouterLink to="/" class="brand">{{ say('shared.pavr') }}<span class="signal">|</span>k</RouterLink>
     <p class="soft small club">
       <span class="name">{{ session?.club }}</span>
-      <b v-if="session?.is_demo" class="demo" title="Made-up people and numbers">demo</b>
+      <b v-if="session?.is_demo" class="demo" :title="say('shared.made_up_people_and_numbers')">{{
+        say('shared.demo')
+      }}</b>
     </p>
     <ol class="stages">
       <li>
         <RouterLink to="/" :class="['stage', { open: route.name === 'floor' }]">
-          <span class="dot floor" aria-hidden="true" /><span><b>Floor</b></span>
+          <span class="dot floor" aria-hidden="true" /><span
+            ><b>{{ say('shared.floor') }}</b></span
+          >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/gym" :class="['stage', { open: route.name === 'gym' }]">
           <span class="dot floor" aria-hidden="true" /><span
-            ><b>Gym</b><span class="small soft note-line">racks, bars, schools</span></span
+            ><b>{{ say('shared.gym') }}</b
+            ><span class="small soft note-line">{{ say('shared.racks_bars_schools') }}</span></span
           >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/platform" :class="['stage', { open: route.name === 'platform' }]">
           <span class="dot floor" aria-hidden="true" /><span
-            ><b>Platform</b><span class="small soft note-line">a group in turn</span></span
+            ><b>{{ say('shared.platform') }}</b
+            ><span class="small soft note-line">{{ say('shared.a_group_in_turn') }}</span></span
           >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/people" :class="['stage', { open: route.name === 'people' }]">
           <span class="dot floor" aria-hidden="true" /><span
-            ><b>People</b><span class="small soft note-line">roles, your account</span></span
+            ><b>{{ say('shared.people') }}</b
+            ><span class="small soft note-line">{{ say('shared.roles_your_account') }}</span></span
           >
         </RouterLink>
       </li>
       <li v-if="!lifterId">
         <RouterLink to="/library" :class="['stage', { open: route.name === 'library' }]">
           <span class="dot floor" aria-hidden="true" /><span
-            ><b>Library</b><span class="small soft note-line">faults, causes, cues</span></span
+            ><b>{{ say('shared.library') }}</b
+            ><span class="small soft note-line">{{ say('shared.faults_causes_cues') }}</span></span
           >
         </RouterLink>
       </li>
@@ -98,11 +107,16 @@ async function leave() {
           switchUnits(session?.mass_unit === 'kg' ? 'lb' : 'kg', session?.length_unit === 'cm' ? 'in' : 'cm')
         "
       >
-        {{ session?.mass_unit }}, {{ session?.length_unit }}: switch
+        {{
+          say('shared.mass_unit_length_unit_switch', {
+            mass_unit: session?.mass_unit,
+            length_unit: session?.length_unit,
+          })
+        }}
       </button>
-      <button class="linkish" @click="$emit('find')">Go to <kbd>/</kbd></button>
-      <button class="linkish" @click="$emit('keys')">Keys</button>
-      <button class="linkish" @click="leave">Sign out</button>
+      <button class="linkish" @click="$emit('find')">{{ say('shared.go_to') }} <kbd>/</kbd></button>
+      <button class="linkish" @click="$emit('keys')">{{ say('shared.keys') }}</button>
+      <button class="linkish" @click="leave">{{ say('shared.sign_out') }}</button>
     </div>
   </nav>
 </template>

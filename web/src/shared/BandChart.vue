@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A line with its band, and points: for what is estimated and how surely.
+import { dateHabit, say } from '@/words'
 import { useElementSize } from '@vueuse/core'
 import { extent } from 'd3-array'
 import { scaleLinear, scaleTime } from 'd3-scale'
@@ -63,7 +64,8 @@ const drawn = computed(() => ({
     )(props.band) ?? '',
 }))
 const yText = (value: number) => (props.yPercent ? `${Math.round(value * 100)} %` : String(Math.round(value)))
-const day = (value: number) => new Date(value).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+const day = (value: number) =>
+  new Date(value).toLocaleDateString(dateHabit, { day: 'numeric', month: 'short' })
 const xText = (value: number) => (props.time ? day(value) : String(Math.round(value)))
 
 const pointed = ref<number | null>(null)
@@ -76,7 +78,13 @@ function point(event: PointerEvent) {
       event.clientX - box.left,
     )
 }
-const told = (p: BandPoint) => `${xText(p.x)}: ${yText(p.mid)}, ${yText(p.low)} to ${yText(p.high)}`
+const told = (p: BandPoint) =>
+  say('shared.x_mid_low_to_high', {
+    x: xText(p.x),
+    mid: yText(p.mid),
+    low: yText(p.low),
+    high: yText(p.high),
+  })
 const words = computed(() => {
   const [first, last] = [props.band[0], props.band.at(-1)]
   return first && last ? `${props.yName}. ${told(first)}; ${told(last)}` : props.yName

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A table in: a preview tells every row's fate, nothing is kept before that is looked at.
+import { say } from '@/words'
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import OneOf from './OneOf.vue'
@@ -18,8 +19,8 @@ let key = uuid7()
 
 type Order = 'day_first' | 'month_first'
 const orders = [
-  ['day_first', 'Day first: 25/11'],
-  ['month_first', 'Month first: 11/25'],
+  ['day_first', say('shared.day_first_25_11')],
+  ['month_first', say('shared.month_first_11_25')],
 ] as const
 /** How the coach says that the file's dates are to be read; undefined as long as the file tells. */
 const said = ref<Order>()
@@ -61,7 +62,7 @@ async function take() {
     ),
   )
   if (!kept) return
-  done.value = `${kept.kept} ${props.many} kept.`
+  done.value = say('shared.kept_many_kept', { kept: kept.kept, many: props.many })
   seen.value = null
   await queries.invalidateQueries()
   emit('kept')
@@ -77,23 +78,31 @@ async function take() {
     <p v-if="done" class="holds" role="status">{{ done }}</p>
     <template v-if="seen">
       <p>
-        <b>{{ seen.new }} new</b>, {{ seen.here }} already here,
-        <span :class="{ signal: seen.bad }">{{ seen.bad }} bad</span>. Nothing is kept yet.
+        <b>{{ say('shared.new_new', { new: seen.new }) }}</b>{{
+          say('shared.already_here', { here: seen.here })
+        }}
+        <span :class="{ signal: seen.bad }">{{ say('shared.bad_bad', { bad: seen.bad }) }}</span>{{
+          say('shared.nothing_is_kept_yet')
+        }}
       </p>
       <div v-if="seen.dates" class="dates small">
         <span :class="{ signal: seen.dates === 'ask' }">{{
-          seen.dates === 'ask' ? 'In its dates, which stands first?' : 'Its dates are read'
+          seen.dates === 'ask'
+            ? say('shared.in_its_dates_which_stands_first')
+            : say('shared.its_dates_are_read')
         }}</span>
-        <OneOf v-model="order" loose label="Dates in the file" :options="orders" />
+        <OneOf v-model="order" loose :label="say('shared.dates_in_the_file')" :options="orders" />
       </div>
       <ul class="rows small">
         <li v-for="r in seen.rows" :key="r.line">
-          <span class="soft">line {{ r.line }}</span>
+          <span class="soft">{{ say('shared.line_line', { line: r.line }) }}</span>
           <b :class="{ signal: r.fate === 'bad' }">{{ r.fate }}</b> {{ r.words }}
         </li>
       </ul>
       <v-btn class="mt-2" variant="flat" :disabled="busy || !seen.new" @click="take">{{
-        leavesBad ? `Keep ${seen.new}, leave ${seen.bad} bad rows out` : `Keep ${seen.new} ${many}`
+        leavesBad
+          ? say('shared.keep_leave_bad_rows_out', { new: seen.new, bad: seen.bad })
+          : say('shared.keep_new_many', { new: seen.new, many })
       }}</v-btn>
     </template>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One box from anywhere to any lifter, stage, fault: type a few letters of each word.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -47,22 +48,22 @@ function onKey(event: KeyboardEvent) {
 </script>
 
 <template>
-  <v-dialog v-model="shown" max-width="560" class="go-to" aria-label="Go to a lifter, a stage, a fault">
+  <v-dialog v-model="shown" max-width="560" class="go-to" :aria-label="say('shared.go_to_a_lifter_a_stage')">
     <div class="sheet box">
       <input
         ref="box"
         v-model="typed"
         role="combobox"
-        aria-label="Go to"
+        :aria-label="say('shared.go_to')"
         aria-expanded="true"
         aria-controls="go-to-places"
         autocomplete="off"
         spellcheck="false"
         :aria-activedescendant="hits[at] ? `go-${hits[at]?.id}` : undefined"
-        placeholder="A lifter, a stage, a fault"
+        :placeholder="say('shared.a_lifter_a_stage_a_fault')"
         @keydown="onKey"
       />
-      <ul id="go-to-places" role="listbox" aria-label="Places">
+      <ul id="go-to-places" role="listbox" :aria-label="say('shared.places')">
         <li
           v-for="(place, i) in hits"
           :id="`go-${place.id}`"
@@ -77,7 +78,7 @@ function onKey(event: KeyboardEvent) {
         </li>
       </ul>
       <p v-if="!hits.length" class="soft none" role="status">
-        Nothing is called so. A few letters of each word are enough: “mar lo” for a lifter’s log.
+        {{ say('shared.nothing_is_called_so_a_few') }}
       </p>
     </div>
   </v-dialog>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A link that is shown once: to copy, or to be read off the screen by a phone.
+import { say } from '@/words'
 import { computed } from 'vue'
 
 const props = defineProps<{ link: { path: string; qr_svg: string } }>()
@@ -11,17 +12,15 @@ const qr = computed(
 
 <template>
   <div class="made note">
-    <img v-if="qr" :src="qr" alt="QR code of the link" width="132" height="132" />
+    <img v-if="qr" :src="qr" :alt="say('shared.qr_code_of_the_link')" width="132" height="132" />
     <div>
-      <p class="small">Shown once; <slot /></p>
-      <p v-if="!qr" class="small soft">
-        No QR code: this server was not told under which address others reach it (PAVRIK_PUBLIC_URL).
-      </p>
+      <p class="small">{{ say('shared.shown_once') }} <slot /></p>
+      <p v-if="!qr" class="small soft">{{ say('shared.no_qr_code_this_server_was') }}</p>
       <input
         class="plain"
         :value="address"
         readonly
-        aria-label="Address of the link"
+        :aria-label="say('shared.address_of_the_link')"
         @focus="($event.target as HTMLInputElement).select()"
       />
     </div>

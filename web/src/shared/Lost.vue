@@ -1,8 +1,13 @@
+<script setup lang="ts">
+import { say } from '@/words'
+</script>
+
 <template>
   <main class="pa-8">
-    <h1>There is nothing at this address</h1>
+    <h1>{{ say('shared.there_is_nothing_at_this_address') }}</h1>
     <p class="mt-2">
-      The lifter or stage may have been renamed. <RouterLink to="/">Back to the floor</RouterLink>
+      {{ say('shared.the_lifter_or_stage_may_have') }}
+      <RouterLink to="/">{{ say('shared.back_to_the_floor') }}</RouterLink>
     </p>
   </main>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useUnits } from './units'
 
@@ -17,7 +18,7 @@ const places = computed(() => {
 })
 const end = computed(() => (places.value.at(-1)?.x ?? 40) + (places.value.at(-1)?.w ?? 0) + 4)
 const words = computed(() =>
-  props.perSide.length ? props.perSide.map((kg) => massOf(kg, 2)).join(' + ') : 'nothing',
+  props.perSide.length ? props.perSide.map((kg) => massOf(kg, 2)).join(' + ') : say('shared.no_plates'),
 )
 </script>
 
@@ -26,7 +27,7 @@ const words = computed(() =>
     <svg
       :viewBox="`0 0 ${Math.max(end + 40, 170)} 100`"
       role="img"
-      :aria-label="`each side: ${words} ${massUnit}`"
+      :aria-label="say('shared.each_side', { words, massUnit })"
     >
       <rect x="0" y="47" width="36" height="6" class="bar" />
       <rect x="34" y="40" width="5" height="20" class="bar" />
@@ -39,8 +40,10 @@ const words = computed(() =>
     <figcaption class="small">
       <b>{{ words }}</b>
       <span class="soft"
-        >each side, inside first; bar {{ massOf(barKg)
-        }}<template v-if="collarsKg">, collars {{ massOf(collarsKg) }}</template></span
+        >{{ say('shared.each_side_inside_first_bar', { barKg: massOf(barKg) })
+        }}<template v-if="collarsKg">{{
+          say('shared.collars_collars_kg', { collarsKg: massOf(collarsKg) })
+        }}</template></span
       >
     </figcaption>
   </figure>

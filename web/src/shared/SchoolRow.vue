@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One school: the question, the position in force, why it is the default, what it changes.
+import { say } from '@/words'
 import { computed } from 'vue'
 import type { Schemas } from './api'
 
@@ -24,9 +25,12 @@ const cue = computed(() => props.school.positions.find((p) => p.id === props.cho
       <option v-for="p in school.positions" :key="p.id" :value="p.id">{{ p.text }}</option>
     </select>
     <span class="small soft why"
-      >Default because: {{ school.why_default }} It changes {{ school.switches }}.<template v-if="cue">
-        Cue: “{{ cue }}”</template
-      ></span
+      >{{
+        say('shared.default_because_it_changes', {
+          why_default: school.why_default,
+          switches: school.switches,
+        })
+      }}<template v-if="cue"> {{ say('shared.cue_cue', { cue }) }}</template></span
     >
   </div>
 </template>

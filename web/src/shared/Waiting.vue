@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 defineProps<{ error?: Error | null; what: string }>()
 defineEmits<{ again: [] }>()
 </script>
@@ -7,9 +8,9 @@ defineEmits<{ again: [] }>()
   <div class="waiting" role="status">
     <template v-if="error">
       <p>
-        <b>{{ what }} did not load.</b> {{ error.message }}
+        <b>{{ say('shared.did_not_load', { what }) }}</b> {{ error.message }}
       </p>
-      <v-btn class="mt-3" @click="$emit('again')">Try again</v-btn>
+      <v-btn class="mt-3" @click="$emit('again')">{{ say('shared.try_again') }}</v-btn>
     </template>
     <template v-else>
       <span class="bob" aria-hidden="true" />

@@ -1,5 +1,6 @@
 // The one way to the server: types made from its OpenAPI description, the session's CSRF token on
 // every write, an idempotency key where a write takes one, problem+json as an Error.
+import { say } from '@/words'
 import createClient, { type Middleware } from 'openapi-fetch'
 import { v7 as uuid7 } from 'uuid'
 import type { components, paths } from './api-types'
@@ -69,19 +70,14 @@ export async function answered<T>(outcome: Promise<Outcome<T>>): Promise<T> {
   try {
     result = await outcome
   } catch {
-    throw new ProblemError(
-      0,
-      'No connection',
-      'No connection to Pavrik. What you entered is kept here; try again.',
-      [],
-    )
+    throw new ProblemError(0, say('shared.no_connection'), say('shared.no_connection_to_pavrik_what_you'), [])
   }
   if (result.response.ok) return result.data as T
   const body = (result.error ?? {}) as { title?: string; detail?: string; errors?: FieldError[] }
   throw new ProblemError(
     result.response.status,
-    body.title ?? 'Something went wrong',
-    body.detail ?? `The server answered ${result.response.status}. What you entered is kept here; try again.`,
+    body.title ?? say('shared.something_went_wrong'),
+    body.detail ?? say('shared.the_server_answered_what_you_entered', { status: result.response.status }),
     body.errors ?? [],
   )
 }

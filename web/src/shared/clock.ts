@@ -1,5 +1,6 @@
 // This device's clock against the server's. A clock that is wrong is told, and what is entered gets the
 // right time by the difference that was heard last, without a network too.
+import { say } from '@/words'
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 
@@ -31,14 +32,19 @@ export const today = () => isoDay(now())
 
 function lengthWords(ms: number): string {
   const minutes = Math.round(ms / 60_000)
-  if (minutes < 120) return `${minutes} minutes`
+  if (minutes < 120) return say('shared.minutes_minutes', { minutes })
   const hours = Math.round(minutes / 60)
-  return hours < 48 ? `${hours} hours` : `${Math.round(hours / 24)} days`
+  return hours < 48
+    ? say('shared.hours_hours', { hours })
+    : say('shared.hours_days', { hours: Math.round(hours / 24) })
 }
 
 /** What to tell a coach whose device shows a wrong time; empty where it does not. */
 export const clockTrouble = computed(() => {
   if (!behindMs.value) return ''
   const way = behindMs.value > 0 ? 'slow' : 'fast'
-  return `This device's clock is ${lengthWords(Math.abs(behindMs.value))} ${way}. What you log gets the right time; set the clock all the same.`
+  return say('shared.this_devices_clock_is_what_you', {
+    behindMs: lengthWords(Math.abs(behindMs.value)),
+    way,
+  })
 })

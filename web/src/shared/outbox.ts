@@ -1,5 +1,6 @@
 // What was logged and is not on the server yet: kept in the browser's database, sent in order, each
 // item under a key of its own, so that nothing is lost and nothing doubled.
+import { say } from '@/words'
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import { useDocumentVisibility, useOnline, useTimeoutFn } from '@vueuse/core'
 import { computed, reactive, readonly, ref, watch } from 'vue'
@@ -139,7 +140,9 @@ export async function drain(): Promise<void> {
     tries.value = 0
   } catch (error) {
     state.trouble =
-      error instanceof ProblemError && error.status === 401 ? 'Sign in again to send.' : 'No connection.'
+      error instanceof ProblemError && error.status === 401
+        ? say('shared.sign_in_again_to_send')
+        : say('shared.no_connection_2')
     if (error instanceof ProblemError && error.status === 403) await loadSession()
     again()
   } finally {

@@ -1,4 +1,5 @@
 // Everywhere the box “Go to” leads: the club's places, lifters, their stages, faults.
+import { say } from '@/words'
 import type { RouteLocationRaw } from 'vue-router'
 import type { Schemas } from './api'
 
@@ -10,25 +11,50 @@ export interface Place {
 }
 
 export const STAGES = [
-  ['lifter', 'Lifter'],
-  ['measure', 'Measure'],
-  ['squat', 'Squat'],
-  ['deadlift', 'Deadlift'],
-  ['log', 'Log'],
-  ['prescribe', 'Prescribe'],
-  ['review', 'Review'],
-  ['watch', 'Watch'],
-  ['card', 'Card'],
+  ['lifter', say('shared.lifter')],
+  ['measure', say('shared.measure')],
+  ['squat', say('shared.squat')],
+  ['deadlift', say('shared.deadlift')],
+  ['log', say('shared.log')],
+  ['prescribe', say('shared.prescribe')],
+  ['review', say('shared.review')],
+  ['watch', say('shared.watch')],
+  ['card', say('shared.card')],
 ] as const
 
 const CLUB: Place[] = [
-  { id: 'floor', title: 'Floor', note: 'who needs you', to: { name: 'floor' } },
-  { id: 'gym', title: 'Gym', note: 'racks, bars, plates, schools', to: { name: 'gym' } },
-  { id: 'people', title: 'People', note: 'roles, invitations, your account', to: { name: 'people' } },
-  { id: 'platform', title: 'Platform', note: 'log a group in turn', to: { name: 'platform' } },
-  { id: 'library', title: 'Library', note: 'faults, causes, cues, variations', to: { name: 'library' } },
-  { id: 'shapes', title: 'Shapes of a season', note: 'what a week asks', to: { name: 'shapes' } },
-  { id: 'new-lifter', title: 'Add a lifter', note: 'name, body mass, stature', to: { name: 'new-lifter' } },
+  { id: 'floor', title: say('shared.floor'), note: say('shared.who_needs_you'), to: { name: 'floor' } },
+  { id: 'gym', title: say('shared.gym'), note: say('shared.racks_bars_plates_schools'), to: { name: 'gym' } },
+  {
+    id: 'people',
+    title: say('shared.people'),
+    note: say('shared.roles_invitations_your_account'),
+    to: { name: 'people' },
+  },
+  {
+    id: 'platform',
+    title: say('shared.platform'),
+    note: say('shared.log_a_group_in_turn'),
+    to: { name: 'platform' },
+  },
+  {
+    id: 'library',
+    title: say('shared.library'),
+    note: say('shared.faults_causes_cues_variations'),
+    to: { name: 'library' },
+  },
+  {
+    id: 'shapes',
+    title: say('shared.shapes_of_a_season'),
+    note: say('shared.what_a_week_asks'),
+    to: { name: 'shapes' },
+  },
+  {
+    id: 'new-lifter',
+    title: say('shared.add_a_lifter'),
+    note: say('shared.name_body_mass_stature'),
+    to: { name: 'new-lifter' },
+  },
 ]
 
 type Named = Pick<Schemas['FloorRow'], 'lifter_id' | 'name'>
@@ -37,7 +63,7 @@ function stagesOf({ lifter_id, name }: Named): Place[] {
   return STAGES.map(([stage, title]) => ({
     id: `${lifter_id}/${stage}`,
     title: stage === 'lifter' ? name : `${name}, ${title}`,
-    note: stage === 'lifter' ? 'goal, history, flags' : '',
+    note: stage === 'lifter' ? say('shared.goal_history_flags') : '',
     to: { name: stage, params: { lifterId: lifter_id } },
   }))
 }
@@ -47,7 +73,7 @@ function faultPlaces(faults: Schemas['FaultAnswer'][], open: Named | undefined):
     const known = {
       id: fault.id,
       title: fault.name,
-      note: `${fault.lift}, in the library`,
+      note: say('shared.in_the_library', { lift: fault.lift }),
       to: { name: 'library', query: { fault: fault.id } },
     }
     if (!open) return [known]
@@ -60,7 +86,7 @@ function faultPlaces(faults: Schemas['FaultAnswer'][], open: Named | undefined):
       {
         id: `${open.lifter_id}/${fault.id}`,
         title: fault.name,
-        note: `${fault.lift}, in ${open.name}’s log`,
+        note: say('shared.in_s_log', { lift: fault.lift, name: open.name }),
         to,
       },
       known,

@@ -1,4 +1,5 @@
 // Runs an action and keeps its problem: one message for the form, one per field.
+import { say } from '@/words'
 import { computed, readonly, ref } from 'vue'
 import { ProblemError } from './api'
 
@@ -13,7 +14,9 @@ export function useProblem() {
       return await action()
     } catch (error) {
       problem.value =
-        error instanceof ProblemError ? error : new ProblemError(0, 'Something went wrong', String(error), [])
+        error instanceof ProblemError
+          ? error
+          : new ProblemError(0, say('shared.something_went_wrong'), String(error), [])
       return undefined
     } finally {
       busy.value = false

@@ -1,49 +1,56 @@
 // Words for what the model names.
+import { dateHabit, say } from '@/words'
+
 /** The lifts to choose between. */
 export const LIFT_CHOICE = [
-  ['squat', 'squat'],
-  ['deadlift', 'deadlift'],
+  ['squat', say('shared.the_squat_alone')],
+  ['deadlift', say('shared.the_deadlift_alone')],
 ] as const
 
 export const USE_NAMES: Record<string, string> = {
-  hips: 'Hips',
-  legs: 'Hips and knees together',
-  quads: 'Quads',
-  knee_flexors: 'Knee flexors',
-  lower_back: 'Lower back',
-  upper_back: 'Upper back',
-  lats: 'Lats',
+  hips: say('shared.hips'),
+  legs: say('shared.hips_and_knees_together'),
+  quads: say('shared.quads'),
+  knee_flexors: say('shared.knee_flexors'),
+  lower_back: say('shared.lower_back'),
+  upper_back: say('shared.upper_back'),
+  lats: say('shared.lats'),
 }
 
 /** What limits, in words: "quads give out first", "lower back gives out first". */
 export const givesOutFirst = (limiter: string) =>
-  `${USE_NAMES[limiter]?.toLowerCase()} ${limiter.endsWith('back') ? 'gives' : 'give'} out first`
+  say(limiter.endsWith('back') ? 'shared.gives_out_first' : 'shared.give_out_first', {
+    group: USE_NAMES[limiter]?.toLowerCase(),
+  })
+
+/** Sides as the lifter has them. */
+export const SIDES: Record<'left' | 'right', string> = { left: say('shared.left'), right: say('shared.right') }
 
 /** What can forbid or limit a set-up: capacities, and the body's limits. */
 export const LIMIT_NAMES: Record<string, string> = {
   ...USE_NAMES,
-  balance: 'Balance',
-  reach: 'The thigh’s length',
-  strength: 'Strength',
-  hip_flexion: 'Depth with a neutral back',
-  abduction: 'Hip opening',
-  rotation: 'Hip rotation',
-  width: 'The width school',
-  knee_track: 'Knee tracking',
-  knee_forward: 'The knees school',
-  lean: 'The lean the bar holds',
-  ankle: 'The ankle',
-  balance_back: 'Weight too far back',
-  balance_forward: 'Weight too far forward',
-  room: 'Room for the hands',
-  shins: 'The bar above the knees',
+  balance: say('shared.balance'),
+  reach: say('shared.the_thighs_length'),
+  strength: say('shared.strength'),
+  hip_flexion: say('shared.depth_with_a_neutral_back'),
+  abduction: say('shared.hip_opening'),
+  rotation: say('shared.hip_rotation'),
+  width: say('shared.the_width_school'),
+  knee_track: say('shared.knee_tracking'),
+  knee_forward: say('shared.the_knees_school'),
+  lean: say('shared.the_lean_the_bar_holds'),
+  ankle: say('shared.the_ankle'),
+  balance_back: say('shared.weight_too_far_back'),
+  balance_forward: say('shared.weight_too_far_forward'),
+  room: say('shared.room_for_the_hands'),
+  shins: say('shared.the_bar_above_the_knees'),
 }
 
 const SCREEN_NAMES: Record<string, string> = {
-  dorsiflexion: 'ankle bend',
-  hip_flexion: 'depth with a neutral back',
-  abduction: 'hip opening',
-  rotation: 'hip rotation',
+  dorsiflexion: say('shared.ankle_bend'),
+  hip_flexion: say('shared.depth_with_a_neutral_back_2'),
+  abduction: say('shared.hip_opening_2'),
+  rotation: say('shared.hip_rotation_2'),
   shoulder: 'shoulders',
 }
 /** Screens that nobody took, as a coach calls them. */
@@ -52,20 +59,22 @@ export const screensInWords = (names: readonly string[]) =>
 
 /** Where the hands go: by the ring where a finger lies on it, else how far apart they are. */
 export const handsOn = (ring: string, apart: string) =>
-  ring.endsWith('on the ring') ? `${ring}, ${apart} apart` : `${apart} apart, ${ring}`
+  ring.endsWith('on the ring')
+    ? say('shared.ring_apart_apart', { ring, apart })
+    : say('shared.apart_apart_ring', { apart, ring })
 
 export const GOALS = [
-  { value: 'competition', title: 'Competition' },
-  { value: 'strength', title: 'General strength' },
-  { value: 'muscle', title: 'Muscle' },
-  { value: 'sport', title: 'Another sport' },
-  { value: 'health', title: 'Health' },
+  { value: 'competition', title: say('shared.competition') },
+  { value: 'strength', title: say('shared.general_strength') },
+  { value: 'muscle', title: say('shared.muscle') },
+  { value: 'sport', title: say('shared.another_sport') },
+  { value: 'health', title: say('shared.health') },
 ] as const
 
 export const percent = (share: number, digits = 0) => `${(share * 100).toFixed(digits)} %`
 
 export function dayOf(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })
+  return new Date(iso).toLocaleDateString(dateHabit, { day: 'numeric', month: 'short' })
 }
 
 /** The id of an entry of one's own: of its name, in plain letters. */

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The pocket card: settings a lifter can check without a computer. Prints on one page.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
@@ -20,16 +21,23 @@ const print = () => window.print()
       class="no-print"
       :over="card.data.value?.name ?? ''"
       :answer="
-        !card.data.value || squat || pull ? 'The card in the pocket' : 'No card yet: nothing is settled'
+        !card.data.value || squat || pull
+          ? say('card.the_card_in_the_pocket')
+          : say('card.no_card_yet_nothing_is_settled')
       "
     >
-      <v-btn v-if="squat || pull" variant="flat" @click="print">Print</v-btn>
-      <v-btn :to="{ name: 'squat', params: { lifterId } }">To the squat</v-btn>
+      <v-btn v-if="squat || pull" variant="flat" @click="print">{{ say('card.print') }}</v-btn>
+      <v-btn :to="{ name: 'squat', params: { lifterId } }">{{ say('card.to_the_squat') }}</v-btn>
     </StageHead>
-    <Waiting v-if="!card.data.value" :error="card.error.value" what="The card" @again="card.refetch()" />
+    <Waiting
+      v-if="!card.data.value"
+      :error="card.error.value"
+      :what="say('card.the_card')"
+      @again="card.refetch()"
+    />
     <CardSheet v-else-if="squat || pull" :card="card.data.value" />
     <div v-else class="none">
-      <p>Settle on a set-up; its settings then stand here in holes, fingers and foot lengths.</p>
+      <p>{{ say('card.settle_on_a_set_up_its') }}</p>
     </div>
   </main>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The card itself: settings in finger, foot and hole terms, cues, cautions. Fits a pocket.
+import { say } from '@/words'
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -15,118 +16,142 @@ const told = computed(() => {
   const both = (title: string, squats: string[], pulls: string[]) => ({
     title,
     lifts: [
-      { name: 'Squat', texts: squats },
-      { name: 'Deadlift', texts: pulls },
+      { name: say('card.squat'), texts: squats },
+      { name: say('card.deadlift'), texts: pulls },
     ].filter((lift) => lift.texts.length),
   })
-  return [both('Think of', cues, pull_cues), both('Before the set', checks, pull_checks)].filter(
-    (part) => part.lifts.length,
-  )
+  return [
+    both(say('card.think_of'), cues, pull_cues),
+    both(say('card.before_the_set'), checks, pull_checks),
+  ].filter((part) => part.lifts.length)
 })
 /** How deep, as the school in force wants it. */
 const depth = computed(() => {
   const below = squat.value?.crease_below_knee_m ?? 0
-  const on = squat.value?.depth_school === 'box' ? ', on the box' : ''
-  if (Math.abs(below) < 0.005) return `Crease of the hip level with the top of the knee${on}.`
-  return `Crease of the hip ${cm(Math.abs(below))} ${below > 0 ? 'below' : 'above'} the top of the knee${on}.`
+  const on = squat.value?.depth_school === 'box' ? say('card.on_the_box') : ''
+  if (Math.abs(below) < 0.005) return say('card.crease_of_the_hip_level_with', { on })
+  return say(below > 0 ? 'card.crease_below_the_knee' : 'card.crease_above_the_knee', {
+    by: cm(Math.abs(below)),
+    on,
+  })
 })
 </script>
 
 <template>
-  <article class="card sheet" aria-label="Pocket card">
+  <article class="card sheet" :aria-label="say('card.pocket_card')">
     <header>
-      <p class="brand">Pavr<span class="signal">|</span>k</p>
+      <p class="brand">{{ say('card.pavr') }}<span class="signal">|</span>k</p>
       <p class="who">{{ card.name }}</p>
     </header>
     <p v-if="card.pain.length" class="note decide small">
-      Pain flag on the {{ card.pain.join(', ') }}: loads are capped; stop at sharp, radiating or new pain.
+      {{ say('card.pain_flag_on_the_loads_are', { pain: card.pain.join(', ') }) }}
     </p>
     <template v-if="squat">
-      <h2>Squat, {{ squat.bar }}</h2>
+      <h2>{{ say('card.squat_bar', { bar: squat.bar }) }}</h2>
       <p v-if="squat.stale_because.length" class="note decide small">
-        Out of date: {{ squat.stale_because.join(', ') }}. Ask the coach.
+        {{ say('card.out_of_date_ask_the_coach', { stale_because: squat.stale_because.join(', ') }) }}
       </p>
       <dl class="facts">
         <div>
-          <dt>Feet</dt>
+          <dt>{{ say('card.feet') }}</dt>
           <dd>
-            {{ cm(squat.stance_m, 0) }}<small>ankle to ankle, {{ squat.stance_feet }} of your feet</small>
+            {{ cm(squat.stance_m, 0)
+            }}<small>{{ say('card.ankle_to_ankle_of_your_feet', { stance_feet: squat.stance_feet }) }}</small>
           </dd>
         </div>
         <div>
-          <dt>Toes</dt>
-          <dd>{{ squat.toe_out_deg }}°<small>out, knees follow them</small></dd>
+          <dt>{{ say('card.toes') }}</dt>
+          <dd>
+            {{ squat.toe_out_deg }}°<small>{{ say('card.out_knees_follow_them') }}</small>
+          </dd>
         </div>
         <div>
-          <dt>Heel</dt>
+          <dt>{{ say('card.heel') }}</dt>
           <dd>
-            {{ squat.heel_lift_m ? cm(squat.heel_lift_m) : 'flat'
-            }}<small>{{ squat.heel_lift_m ? 'raised, by shoe or wedge' : 'soles, no wedge' }}</small>
+            {{ squat.heel_lift_m ? cm(squat.heel_lift_m) : say('card.flat')
+            }}<small>{{
+              squat.heel_lift_m ? say('card.raised_by_shoe_or_wedge') : say('card.soles_no_wedge')
+            }}</small>
           </dd>
         </div>
         <div class="wide">
-          <dt>Hands</dt>
+          <dt>{{ say('card.hands') }}</dt>
           <dd class="words">
-            {{ handsOn(squat.grip_words, cm(squat.grip_m, 0)) }}<small>both hands the same</small>
+            {{ handsOn(squat.grip_words, cm(squat.grip_m, 0))
+            }}<small>{{ say('card.both_hands_the_same') }}</small>
           </dd>
         </div>
         <div v-for="r in squat.racks" :key="r.rack" class="wide">
           <dt>{{ r.rack }}</dt>
           <dd class="words">
-            hooks {{ r.hook_hole ?? '–' }}, pins {{ r.safety_hole ?? '–'
-            }}<small>{{ r.problem ?? `pins ${cm(r.safety_below_m, 0)} under the bar at the bottom` }}</small>
+            {{ say('card.hooks_pins', { hook_hole: r.hook_hole ?? '–', safety_hole: r.safety_hole ?? '–' })
+            }}<small>{{
+              r.problem ?? say('card.pins_under_the_bar_at_the', { safety_below_m: cm(r.safety_below_m, 0) })
+            }}</small>
           </dd>
         </div>
       </dl>
       <p class="small soft">
-        At the bottom the trunk leans about {{ squat.lean_deg }}°, the shins {{ squat.shank_deg }}°.
-        {{ depth }} Predicted {{ kg(squat.predicted_max_kg, 0) }} when settled on
-        {{ dayOf(squat.settled_at) }}.
+        {{
+          say('card.at_the_bottom_the_trunk_leans', {
+            lean_deg: squat.lean_deg,
+            shank_deg: squat.shank_deg,
+            depth,
+            predicted_max_kg: kg(squat.predicted_max_kg, 0),
+            settled_at: dayOf(squat.settled_at),
+          })
+        }}
       </p>
     </template>
     <template v-if="pull">
-      <h2>Deadlift, {{ pull.style }}</h2>
+      <h2>{{ say('card.deadlift_style', { style: pull.style }) }}</h2>
       <p v-if="pull.stale_because.length" class="note decide small">
-        Out of date: {{ pull.stale_because.join(', ') }}. Ask the coach.
+        {{ say('card.out_of_date_ask_the_coach', { stale_because: pull.stale_because.join(', ') }) }}
       </p>
       <dl class="facts">
         <div>
-          <dt>Feet</dt>
+          <dt>{{ say('card.feet') }}</dt>
           <dd>
-            {{ cm(pull.stance_m, 0) }}<small>ankle to ankle, {{ pull.stance_feet }} of your feet</small>
+            {{ cm(pull.stance_m, 0)
+            }}<small>{{ say('card.ankle_to_ankle_of_your_feet', { stance_feet: pull.stance_feet }) }}</small>
           </dd>
         </div>
         <div>
-          <dt>Toes</dt>
-          <dd>{{ pull.toe_out_deg }}°<small>out, knees over them</small></dd>
+          <dt>{{ say('card.toes') }}</dt>
+          <dd>
+            {{ pull.toe_out_deg }}°<small>{{ say('card.out_knees_over_them') }}</small>
+          </dd>
         </div>
         <div>
-          <dt>Hips</dt>
+          <dt>{{ say('card.hips') }}</dt>
           <dd>
             {{ cm(pull.hip_over_knee_m, 0)
-            }}<small>above the knees, back {{ pull.back_deg }}° above level</small>
+            }}<small>{{ say('card.above_the_knees_back_above_level', { back_deg: pull.back_deg }) }}</small>
           </dd>
         </div>
         <div class="wide">
-          <dt>Feet to bar</dt>
+          <dt>{{ say('card.feet_to_bar') }}</dt>
           <dd class="words">
             {{ pull.foot_words
-            }}<small
-              >{{ cm(pull.bar_from_shin_m, 0) }} in front of the ankle; the shin meets it as the hips come
-              down</small
-            >
+            }}<small>{{
+              say('card.in_front_of_the_ankle_the', { bar_from_shin_m: cm(pull.bar_from_shin_m, 0) })
+            }}</small>
           </dd>
         </div>
         <div class="wide">
-          <dt>Hands</dt>
+          <dt>{{ say('card.hands') }}</dt>
           <dd class="words">
             {{ handsOn(pull.grip_words, cm(pull.grip_m, 0)) }}
           </dd>
         </div>
       </dl>
       <p class="small soft">
-        Slack first, then the floor. Predicted {{ kg(pull.predicted_max_kg, 0) }} when settled on
-        {{ dayOf(pull.settled_at) }}.
+        {{
+          say('card.slack_first_then_the_floor_predicted', {
+            predicted_max_kg: kg(pull.predicted_max_kg, 0),
+            settled_at: dayOf(pull.settled_at),
+          })
+        }}
       </p>
     </template>
     <template v-for="t in told" :key="t.title">
@@ -138,12 +163,12 @@ const depth = computed(() => {
         >
       </dl>
     </template>
-    <h2>Care</h2>
+    <h2>{{ say('card.care') }}</h2>
     <ul class="care small">
       <li v-for="c in card.cautions" :key="c">{{ c }}</li>
     </ul>
     <footer class="small soft">
-      A static model, not a promise. Model {{ (squat ?? pull)?.model_version }}.
+      {{ say('card.a_static_model_not_a_promise', { model_version: (squat ?? pull)?.model_version }) }}
     </footer>
   </article>
 </template>

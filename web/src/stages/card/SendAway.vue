@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // From afar: a set or a film for the coach, and what was sent so far.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
@@ -36,15 +37,15 @@ const ready = computed(
     loadKg.value <= 600 &&
     (what.value === 'set' || (film.value && agreed.value)),
 )
-const TOLD = { set: 'Sent: it counts once your coach says so.', film: 'Sent: your coach sees it.' }
+const TOLD = { set: say('card.sent_it_counts_once_your_coach'), film: say('card.sent_your_coach_sees_it') }
 const STATE: Record<Schemas['SentAnswer']['state'], string> = {
-  waits: 'waits for your coach',
+  waits: say('card.waits_for_your_coach'),
   counts: 'counts',
-  declined: 'left out by your coach',
-  'taken back': 'taken back',
-  'looked at': 'looked at',
+  declined: say('card.left_out_by_your_coach'),
+  'taken back': say('card.taken_back'),
+  'looked at': say('card.looked_at'),
   deleted: 'deleted',
-  expired: 'deleted, its time was over',
+  expired: say('card.deleted_its_time_was_over'),
   kept: 'kept',
 }
 const mayTakeBack = (one: Schemas['SentAnswer']) =>
@@ -57,7 +58,7 @@ async function send() {
   told.value = ''
   const done = await run(() => (what.value === 'set' ? sendSet() : sendFilm()))
   if (!done) return
-  told.value = done.counts ? 'Sent: it stands in your log.' : TOLD[what.value]
+  told.value = done.counts ? say('card.sent_it_stands_in_your_log') : TOLD[what.value]
   itemId.value = uuid7()
   note.value = ''
   film.value = null
@@ -112,27 +113,27 @@ async function takeBack(item: string) {
 const choose = (event: Event) => (film.value = (event.target as HTMLInputElement).files?.[0] ?? null)
 const titleOf = (one: Schemas['SentAnswer']) =>
   one.kind === 'set'
-    ? `${one.lift} ${one.reps}${one.missed_reps ? `+${one.missed_reps} missed` : ''} × ${kg(one.load_kg, 2)}${one.rpe ? ` @ ${one.rpe}` : ''}`
-    : `film, ${one.lift} ${kg(one.load_kg, 2)}`
+    ? `${one.lift} ${one.reps}${one.missed_reps ? say('card.missed_reps_missed', { missed_reps: one.missed_reps }) : ''} × ${kg(one.load_kg, 2)}${one.rpe ? ` @ ${one.rpe}` : ''}`
+    : say('card.film_lift_load_kg', { lift: one.lift, load_kg: kg(one.load_kg, 2) })
 </script>
 
 <template>
   <section class="send sheet">
-    <h2>Trained without your coach?</h2>
+    <h2>{{ say('card.trained_without_your_coach') }}</h2>
     <form novalidate @submit.prevent="send">
       <OneOf
         v-model="what"
-        label="What to send"
+        :label="say('card.what_to_send')"
         :options="[
-          ['set', 'A set'],
-          ['film', 'A film'],
+          ['set', say('card.a_set')],
+          ['film', say('card.a_film')],
         ]"
       />
-      <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+      <OneOf v-model="lift" :label="say('card.lift')" :options="LIFT_CHOICE" />
       <div class="row">
         <v-text-field
           v-model="load"
-          :label="`Load, ${massUnit}`"
+          :label="say('card.load_mass_unit', { massUnit })"
           inputmode="decimal"
           density="compact"
           hide-details
@@ -140,7 +141,7 @@ const titleOf = (one: Schemas['SentAnswer']) =>
         <template v-if="what === 'set'">
           <v-text-field
             v-model.number="reps"
-            label="Reps"
+            :label="say('card.reps')"
             type="number"
             min="0"
             max="30"
@@ -149,7 +150,7 @@ const titleOf = (one: Schemas['SentAnswer']) =>
           />
           <v-text-field
             v-model.number="missed"
-            label="Missed"
+            :label="say('card.missed')"
             type="number"
             min="0"
             max="30"
@@ -162,25 +163,31 @@ const titleOf = (one: Schemas['SentAnswer']) =>
       <template v-if="what === 'film'">
         <OneOf
           v-model="view"
-          label="Filmed from"
+          :label="say('card.filmed_from')"
           :options="[
-            ['side', 'The side'],
-            ['front', 'The front'],
-            ['rear', 'Behind'],
+            ['side', say('card.the_side')],
+            ['front', say('card.the_front')],
+            ['rear', say('card.behind')],
           ]"
         />
         <label class="file small"
-          >Film, up to a minute and 100 MB <input type="file" accept="video/*" @change="choose"
+          >{{ say('card.film_up_to_a_minute_and') }} <input type="file" accept="video/*" @change="choose"
         /></label>
       </template>
       <label class="labelled small soft"
-        >Done on <input v-model="doneOn" type="date" :max="today()" required
+        >{{ say('card.done_on') }} <input v-model="doneOn" type="date" :max="today()" required
       /></label>
-      <v-text-field v-model="note" label="A note" maxlength="300" density="compact" hide-details />
+      <v-text-field
+        v-model="note"
+        :label="say('card.a_note')"
+        maxlength="300"
+        density="compact"
+        hide-details
+      />
       <label v-if="what === 'film'" class="small agree"
         ><input v-model="agreed" type="checkbox" /> {{ consent }}</label
       >
-      <v-btn type="submit" :disabled="!ready || busy">Send it</v-btn>
+      <v-btn type="submit" :disabled="!ready || busy">{{ say('card.send_it') }}</v-btn>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <p v-else-if="told" class="holds" role="status">{{ told }}</p>
     </form>
@@ -197,7 +204,7 @@ const titleOf = (one: Schemas['SentAnswer']) =>
           :disabled="busy"
           @click="takeBack(one.item_id)"
         >
-          {{ one.kind === 'set' ? 'Take back' : 'Delete' }}
+          {{ one.kind === 'set' ? say('card.take_back') : say('card.delete') }}
         </button>
       </li>
     </ul>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What a lifter's own link shows, without a sign-in: the next day of the plan, films that were talked
 // over, the card; sets and films are sent from here.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import Waiting from '@/shared/Waiting.vue'
 import { answered, client } from '@/shared/api'
@@ -25,7 +26,7 @@ const shared = useQuery({
     <Waiting
       v-if="!shared.data.value"
       :error="shared.error.value"
-      what="Your card"
+      :what="say('card.your_card')"
       @again="shared.refetch()"
     />
     <template v-else>
@@ -43,26 +44,27 @@ const shared = useQuery({
             <span class="num">{{ line.sets }} × {{ amountOf(line) }}</span>
             <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b>
             <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
-            <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
+            <span class="small soft">{{ say('card.rest_rest_s', { rest_s: minutes(line.rest_s) }) }}</span>
           </p>
           <p v-if="line.per_side.length" class="small">
-            each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}
+            {{ say('card.each_side', { per_side: line.per_side.map((p) => massOf(p, 2)).join(' + ') }) }}
           </p>
           <p v-if="shared.data.value.warm_ups[line.line_id]?.length" class="small soft">
-            way up
             {{
-              shared.data.value.warm_ups[line.line_id]
-                ?.map((w) => `${w.reps} × ${massOf(w.load_kg, 2)}`)
-                .join(', ')
+              say('card.way_up', {
+                warm_ups: shared.data.value.warm_ups[line.line_id]
+                  ?.map((w) => `${w.reps} × ${massOf(w.load_kg, 2)}`)
+                  .join(', '),
+              })
             }}
           </p>
           <p class="small soft">{{ line.reasons[0]?.text }}</p>
         </div>
         <p v-if="shared.data.value.day.cues?.length" class="small">
-          <b>Cues</b> {{ shared.data.value.day.cues.join(' / ') }}
+          <b>{{ say('card.cues') }}</b> {{ shared.data.value.day.cues.join(' / ') }}
         </p>
       </section>
-      <p v-else class="soft none">No day is planned ahead.</p>
+      <p v-else class="soft none">{{ say('card.no_day_is_planned_ahead') }}</p>
       <SendAway
         :token="token"
         :sent="shared.data.value.sent ?? []"
@@ -71,7 +73,7 @@ const shared = useQuery({
       />
       <section v-for="clip in shared.data.value.clips" :key="clip.clip_id" class="day sheet">
         <h2>
-          On film
+          {{ say('card.on_film') }}
           <small
             >{{ dayOf(clip.filmed_on) }}, {{ clip.lift }} {{ kg(clip.load_kg) }}{{ VIEW[clip.view] }}</small
           >
@@ -81,7 +83,7 @@ const shared = useQuery({
             v-if="clip.bar_path.length"
             viewBox="-45 -175 90 180"
             role="img"
-            aria-label="The bar’s way beside a plumb line"
+            :aria-label="say('card.the_bars_way_beside_a_plumb')"
           >
             <line x1="0" x2="0" y1="-172" y2="0" class="plumb" />
             <line x1="-40" x2="40" y1="0" y2="0" class="floor" />
@@ -96,9 +98,11 @@ const shared = useQuery({
             </p>
             <p v-if="clip.said">{{ clip.said }}</p>
             <p v-for="line in [...clip.lines, ...clip.told]" :key="line" class="small">{{ line }}</p>
-            <p v-if="clip.cue" class="small"><b>Next</b> “{{ clip.cue }}”</p>
+            <p v-if="clip.cue" class="small">
+              <b>{{ say('card.next') }}</b> “{{ clip.cue }}”
+            </p>
             <p v-if="clip.not_seen.length" class="small soft">
-              Looked for and not seen: {{ clip.not_seen.join(', ').toLowerCase() }}.
+              {{ say('card.looked_for_and_not_seen', { not_seen: clip.not_seen.join(', ').toLowerCase() }) }}
             </p>
           </div>
         </div>
@@ -108,8 +112,9 @@ const shared = useQuery({
         :card="shared.data.value.card"
       />
       <p class="small soft none">
-        This link is yours until {{ dayOf(shared.data.value.expires_at) }}: whoever has it sees this and can
-        send in your name. Ask your coach before changing anything.
+        {{
+          say('card.this_link_is_yours_until_whoever', { expires_at: dayOf(shared.data.value.expires_at) })
+        }}
       </p>
     </template>
   </main>

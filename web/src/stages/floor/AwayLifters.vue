@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Who left the club: out of the way, and one press from being back.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { awayQuery } from '@/shared/queries'
 import { dayOf } from '@/shared/words'
@@ -9,11 +10,11 @@ const away = useQuery(awayQuery)
 
 <template>
   <details v-if="away.data.value?.length" class="small">
-    <summary class="soft">Left the club: {{ away.data.value.length }}</summary>
+    <summary class="soft">{{ say('floor.left_the_club', { data: away.data.value.length }) }}</summary>
     <ul>
       <li v-for="one in away.data.value" :key="one.lifter_id">
         <RouterLink :to="{ name: 'lifter', params: { lifterId: one.lifter_id } }">{{ one.name }}</RouterLink>
-        <span class="soft"> since {{ dayOf(one.since) }}</span>
+        <span class="soft"> {{ say('floor.since_since', { since: dayOf(one.since) }) }}</span>
       </li>
     </ul>
   </details>

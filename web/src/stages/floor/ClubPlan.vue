@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A plan for every lifter who has none, in the background, with progress.
+import { say } from '@/words'
 import { useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
@@ -34,25 +35,25 @@ async function begin() {
 <template>
   <form class="note club" novalidate @submit.prevent="begin">
     <p>
-      <b>{{ without }} lifters have no plan.</b> Each gets one from their own log, goal and flags; plans that
-      stand are left alone.
+      <b>{{ say('floor.lifters_have_no_plan', { without }) }}</b>
+      {{ say('floor.each_gets_one_from_their_own') }}
     </p>
     <div class="row">
       <FrameFields v-model="frame" />
-      <v-btn variant="flat" type="submit" :disabled="busy || job?.state === 'running' || !without"
-        >Plan for {{ without }}</v-btn
-      >
-      <v-btn class="quiet" @click="emit('close')">Close</v-btn>
+      <v-btn variant="flat" type="submit" :disabled="busy || job?.state === 'running' || !without">{{
+        say('floor.plan_for', { without })
+      }}</v-btn>
+      <v-btn class="quiet" @click="emit('close')">{{ say('floor.close') }}</v-btn>
     </div>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
     <p v-if="job" role="status">
       <template v-if="job.state === 'running'"
-        ><progress :value="job.progress" max="1" aria-label="Plans made" />
+        ><progress :value="job.progress" max="1" :aria-label="say('floor.plans_made')" />
         {{ Math.round(job.progress * 100) }} %
-        <button type="button" class="linkish" @click="cancel">stop</button></template
+        <button type="button" class="linkish" @click="cancel">{{ say('floor.stop') }}</button></template
       >
-      <span v-else-if="job.state === 'done'" class="holds">Every lifter has a plan.</span>
-      <span v-else class="signal">Stopped; the plans made until then stand.</span>
+      <span v-else-if="job.state === 'done'" class="holds">{{ say('floor.every_lifter_has_a_plan') }}</span>
+      <span v-else class="signal">{{ say('floor.stopped_the_plans_made_until_then') }}</span>
     </p>
   </form>
 </template>

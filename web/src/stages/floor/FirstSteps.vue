@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What a new club still lacks, each with its door; a step that is not wanted is put aside.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
@@ -15,23 +16,23 @@ const steps = computed(() => {
     {
       id: 'lifter',
       open: props.lifters === 0,
-      text: 'Add the first lifter',
+      text: say('floor.add_the_first_lifter'),
       to: { name: 'new-lifter' },
-      why: 'a name, body mass and stature are enough for a first set-up',
+      why: say('floor.a_name_body_mass_and_stature'),
     },
     {
       id: 'rack',
       open: equipment.data.value.racks.length === 0,
-      text: 'Measure a rack',
+      text: say('floor.measure_a_rack'),
       to: { name: 'gym' },
-      why: 'then hooks and pins are set by number',
+      why: say('floor.then_hooks_and_pins_are_set'),
     },
     {
       id: 'plates',
       open: equipment.data.value.bars.length < 2,
-      text: 'Count bars and plates',
+      text: say('floor.count_bars_and_plates'),
       to: { name: 'gym' },
-      why: 'a usual set stands in until then',
+      why: say('floor.a_usual_set_stands_in_until'),
     },
   ].filter((step) => step.open && !asideHere.includes(step.id))
 })
@@ -42,7 +43,7 @@ function putAside(id: string) {
 
 <template>
   <section v-if="steps.length" class="note steps" aria-labelledby="first-steps">
-    <h2 id="first-steps">First steps</h2>
+    <h2 id="first-steps">{{ say('floor.first_steps') }}</h2>
     <ul>
       <li v-for="step in steps" :key="step.id">
         <RouterLink :to="step.to"
@@ -52,10 +53,10 @@ function putAside(id: string) {
         <button
           type="button"
           class="linkish small"
-          :aria-label="`Not now: ${step.text}`"
+          :aria-label="say('floor.not_now', { text: step.text })"
           @click="putAside(step.id)"
         >
-          Not now
+          {{ say('floor.not_now_2') }}
         </button>
       </li>
     </ul>

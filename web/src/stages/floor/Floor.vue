@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Who needs me: every lifter with what is open, most pressing first.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
@@ -34,14 +35,14 @@ const STAGE_OF: Record<string, string> = {
 }
 /** What a coach decides, and by what; the rest is only noted. */
 const DECISIONS: Record<string, string> = {
-  pain: 'Clear or keep',
-  lift_ending: 'Why',
-  film: 'Look at it',
-  sent: 'Take it up',
-  rising: 'Why',
-  stale: 'Settle anew',
-  missed: 'See the plan',
-  open: 'Settle it',
+  pain: say('floor.clear_or_keep'),
+  lift_ending: say('floor.why'),
+  film: say('floor.look_at_it'),
+  sent: say('floor.take_it_up'),
+  rising: say('floor.why'),
+  stale: say('floor.settle_anew'),
+  missed: say('floor.see_the_plan'),
+  open: say('floor.settle_it'),
 }
 const isDecided = (need: Schemas['Need']) => need.kind in DECISIONS
 const notes = (row: Row) => row.needs.filter((n) => !isDecided(n))
@@ -60,29 +61,35 @@ const calm = computed(() =>
   (floor.data.value ?? []).filter((r) => !r.needs.some((n) => PRESSING.has(n.kind))),
 )
 const answer = computed(() => {
-  if (!floor.data.value) return 'Who needs you'
-  if (!floor.data.value.length) return 'No lifters yet'
+  if (!floor.data.value) return say('floor.who_needs_you')
+  if (!floor.data.value.length) return say('floor.no_lifters_yet')
   const n = pressing.value.length
-  return n ? `${n} of ${floor.data.value.length} lifters need you` : 'Nobody needs you right now'
+  return n
+    ? say('floor.of_lifters_need_you', { n, data: floor.data.value.length })
+    : say('floor.nobody_needs_you_right_now')
 })
 const groups = computed(() => [
-  { title: 'Need you', rows: pressing.value },
-  { title: 'On their way', rows: calm.value },
+  { title: say('floor.need_you'), rows: pressing.value },
+  { title: say('floor.on_their_way'), rows: calm.value },
 ])
 const nextText = (row: Row) =>
   row.planned
     ? `${dayWords(row.planned.on)}: ${row.planned.title.toLowerCase()}`
     : row.next?.load_kg
-      ? `${row.next.lift === 'squat' ? 'Squat' : 'Deadlift'} ${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}`
-      : 'nothing prescribed'
+      ? `${row.next.lift === 'squat' ? say('floor.squat') : say('floor.deadlift')} ${row.next.sets} × ${row.next.reps} @ ${row.next.rpe} · ${kg(row.next.load_kg)}`
+      : say('floor.nothing_prescribed')
 </script>
 
 <template>
   <main>
     <StageHead :over="session?.club ?? ''" :answer="answer">
-      <v-btn v-if="mayWrite && unplanned" class="quiet" @click="planning = !planning">Plan for all</v-btn>
-      <v-btn :to="{ name: 'platform' }">Log a group</v-btn>
-      <v-btn v-if="mayWrite" variant="flat" :to="{ name: 'new-lifter' }">Add a lifter</v-btn>
+      <v-btn v-if="mayWrite && unplanned" class="quiet" @click="planning = !planning">{{
+        say('floor.plan_for_all')
+      }}</v-btn>
+      <v-btn :to="{ name: 'platform' }">{{ say('floor.log_a_group') }}</v-btn>
+      <v-btn v-if="mayWrite" variant="flat" :to="{ name: 'new-lifter' }">{{
+        say('floor.add_a_lifter')
+      }}</v-btn>
     </StageHead>
     <ClubPlan v-if="planning" :without="unplanned" @close="planning = false" />
     <FirstSteps
@@ -90,12 +97,15 @@ const nextText = (row: Row) =>
       :club="session?.club ?? ''"
       :lifters="floor.data.value.length"
     />
-    <Waiting v-if="!floor.data.value" :error="floor.error.value" what="The floor" @again="floor.refetch()" />
+    <Waiting
+      v-if="!floor.data.value"
+      :error="floor.error.value"
+      :what="say('floor.the_floor')"
+      @again="floor.refetch()"
+    />
     <div v-else-if="!floor.data.value.length" class="empty">
-      <p class="big">An empty floor.</p>
-      <p class="mt-2 soft">
-        Add the first lifter: a name, body mass and stature are enough to see what the body allows.
-      </p>
+      <p class="big">{{ say('floor.an_empty_floor') }}</p>
+      <p class="mt-2 soft">{{ say('floor.add_the_first_lifter_a_name') }}</p>
       <AwayLifters class="mt-6" />
     </div>
     <div v-else class="board">
@@ -126,12 +136,16 @@ const nextText = (row: Row) =>
                     >{{ DECISIONS[need.kind] }}</RouterLink
                   >
                 </li>
-                <li v-if="!row.needs.length" class="holds">all settled</li>
+                <li v-if="!row.needs.length" class="holds">{{ say('floor.all_settled') }}</li>
               </ul>
               <details v-if="notes(row).length" class="small soft notes">
                 <summary>
-                  {{ notes(row).length === 1 ? '1 note' : `${notes(row).length} notes` }}
-                  <span class="visually-hidden">on {{ row.name }}</span>
+                  {{
+                    notes(row).length === 1
+                      ? say('floor.n_1_note')
+                      : say('floor.row_notes', { row: notes(row).length })
+                  }}
+                  <span class="visually-hidden">{{ say('floor.on_name', { name: row.name }) }}</span>
                 </summary>
                 <ul>
                   <li v-for="need in notes(row)" :key="need.text">
@@ -145,12 +159,16 @@ const nextText = (row: Row) =>
                 nextText(row)
               }}</RouterLink>
               <p class="small soft">
-                {{ row.last_set_at ? `last set ${dayOf(row.last_set_at)}` : 'no set logged' }}
+                {{
+                  row.last_set_at
+                    ? say('floor.last_set', { last_set_at: dayOf(row.last_set_at) })
+                    : say('floor.no_set_logged')
+                }}
               </p>
             </div>
-            <RouterLink class="to-log small" :to="{ name: 'log', params: { lifterId: row.lifter_id } }"
-              >Log</RouterLink
-            >
+            <RouterLink class="to-log small" :to="{ name: 'log', params: { lifterId: row.lifter_id } }">{{
+              say('floor.log')
+            }}</RouterLink>
           </li>
         </ul>
       </section>

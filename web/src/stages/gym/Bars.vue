@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Bars with their mass, shaft and collars; a bar with a centre of its own sits elsewhere on the body.
+import { say } from '@/words'
 import { ref } from 'vue'
 import PutBack from '@/shared/PutBack.vue'
 import { uuid7, type Schemas } from '@/shared/api'
@@ -65,15 +66,15 @@ async function putBack(bar: Schemas['BarAnswer']) {
 
 <template>
   <section>
-    <h2>Bars</h2>
+    <h2>{{ say('gym.bars') }}</h2>
     <table v-if="bars.length" class="plain">
       <thead>
         <tr>
-          <th>Bar</th>
-          <th>Mass</th>
-          <th>Shaft</th>
-          <th>Collars</th>
-          <th>Sits</th>
+          <th>{{ say('gym.bar') }}</th>
+          <th>{{ say('gym.mass') }}</th>
+          <th>{{ say('gym.shaft') }}</th>
+          <th>{{ say('gym.collars') }}</th>
+          <th>{{ say('gym.sits') }}</th>
           <th v-if="mayWrite" />
         </tr>
       </thead>
@@ -88,59 +89,71 @@ async function putBack(bar: Schemas['BarAnswer']) {
           <td class="small">
             {{
               b.beyond_shoulder_m == null
-                ? 'where it is put'
-                : `${cm(b.beyond_shoulder_m)} past the shoulders, ${cm(b.forward_m ?? 0)} forward${b.handles ? ', handles' : ''}`
+                ? say('gym.where_it_is_put')
+                : say('gym.past_the_shoulders_forward', {
+                    beyond_shoulder_m: cm(b.beyond_shoulder_m),
+                    forward_m: cm(b.forward_m ?? 0),
+                    handles: b.handles ? say('gym.handles') : '',
+                  })
             }}
           </td>
           <td v-if="mayWrite" class="unbroken">
-            <button class="linkish" :aria-label="`change ${b.name}`" @click="edit(b)">change</button>
-            <button class="linkish" :aria-label="`take out ${b.name}`" @click="takeOut(b)">take out</button>
+            <button class="linkish" :aria-label="say('gym.change_name', { name: b.name })" @click="edit(b)">
+              {{ say('gym.change') }}
+            </button>
+            <button class="linkish" :aria-label="say('gym.take_out', { name: b.name })" @click="takeOut(b)">
+              {{ say('gym.take_out_2') }}
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-else class="soft">None yet.</p>
-    <PutBack v-if="gone" :told="`Taken out: ${gone.name}`" @back="putBack(gone)" />
-    <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">Add a bar</v-btn>
+    <p v-else class="soft">{{ say('gym.none_yet') }}</p>
+    <PutBack v-if="gone" :told="say('gym.taken_out', { name: gone.name })" @back="putBack(gone)" />
+    <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">{{ say('gym.add_a_bar') }}</v-btn>
     <form v-if="form" class="note mt-2" novalidate @submit.prevent="save">
       <div class="fields">
-        <v-text-field v-model="form.name" label="Name of the bar" :error-messages="of('name')" />
-        <v-text-field v-model="form.mass" :label="`Mass, ${massUnit}`" :error-messages="of('mass_kg')" />
-        <v-text-field v-model="form.shaft" label="Shaft, mm" :error-messages="of('shaft_mm')" />
+        <v-text-field v-model="form.name" :label="say('gym.name_of_the_bar')" :error-messages="of('name')" />
+        <v-text-field
+          v-model="form.mass"
+          :label="say('gym.mass_mass_unit', { massUnit })"
+          :error-messages="of('mass_kg')"
+        />
+        <v-text-field v-model="form.shaft" :label="say('gym.shaft_mm')" :error-messages="of('shaft_mm')" />
         <v-text-field
           v-model="form.collars"
-          :label="`Both collars, ${massUnit}`"
+          :label="say('gym.both_collars', { massUnit })"
           :error-messages="of('collars_kg')"
         />
       </div>
       <label class="own"
-        ><input v-model="form.own" type="checkbox" /> It has a centre of its own on the body (yoke,
-        cambered)</label
+        ><input v-model="form.own" type="checkbox" /> {{ say('gym.it_has_a_centre_of_its') }}</label
       >
       <div v-if="form.own" class="fields">
         <v-text-field
           v-model="form.beyond"
-          :label="`Past the shoulder line, ${lengthUnit}`"
+          :label="say('gym.past_the_shoulder_line', { lengthUnit })"
           :error-messages="of('beyond_shoulder_m')"
         />
         <v-text-field
           v-model="form.forward"
-          :label="`Forward of the trunk, ${lengthUnit}`"
+          :label="say('gym.forward_of_the_trunk', { lengthUnit })"
           :error-messages="of('forward_m')"
         />
         <v-text-field
           v-model="form.lean"
-          label="Lean it holds well, °"
+          :label="say('gym.lean_it_holds_well')"
           :error-messages="of('holds_lean_deg')"
         />
         <label class="own"
-          ><input v-model="form.handles" type="checkbox" /> Handles in front: spares the shoulders</label
+          ><input v-model="form.handles" type="checkbox" />
+          {{ say('gym.handles_in_front_spares_the_shoulders') }}</label
         >
       </div>
       <p v-if="message" class="signal mt-2" role="alert">{{ message }}</p>
       <div class="mt-3">
-        <v-btn variant="flat" type="submit" :disabled="busy">Keep the bar</v-btn>
-        <v-btn class="quiet" @click="form = null">Leave it</v-btn>
+        <v-btn variant="flat" type="submit" :disabled="busy">{{ say('gym.keep_the_bar') }}</v-btn>
+        <v-btn class="quiet" @click="form = null">{{ say('gym.leave_it') }}</v-btn>
       </div>
     </form>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the gym owns, measured once, and which schools the club follows.
+import { say, sayMany } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
@@ -26,9 +27,12 @@ const lift = ref<'squat' | 'deadlift' | 'both'>('squat')
 const shown = computed(() => (schools.data.value?.schools ?? []).filter((s) => s.lift === lift.value))
 const answer = computed(() => {
   const e = equipment.data.value
-  if (!e) return 'The gym'
-  if (!e.racks.length) return 'No rack is recorded: hooks and pins cannot be set by number'
-  return `${e.racks.length} rack${e.racks.length > 1 ? 's' : ''}, ${e.bars.length} bars, ${e.plates.reduce((n, p) => n + p.pairs, 0)} pairs of plates`
+  if (!e) return say('gym.the_gym')
+  if (!e.racks.length) return say('gym.no_rack_is_recorded_hooks_and')
+  return sayMany('gym.racks_bars_pairs_of_plates', e.racks.length, {
+    bars: e.bars.length,
+    pairs: e.plates.reduce((n, p) => n + p.pairs, 0),
+  })
 })
 async function choose(question: string, position: string) {
   await run(() => answered(client.POST('/api/schools', { params: once(), body: { question, position } })))
@@ -42,7 +46,7 @@ async function choose(question: string, position: string) {
     <Waiting
       v-if="!equipment.data.value"
       :error="equipment.error.value"
-      what="The gym"
+      :what="say('gym.the_gym')"
       @again="equipment.refetch()"
     />
     <div v-else class="halves">
@@ -54,8 +58,15 @@ async function choose(question: string, position: string) {
         <Plates class="mt-6" :plates="equipment.data.value.plates" :may-write="mayWrite" />
       </div>
       <section>
-        <h2>Schools of the club <small>a lifter may follow another</small></h2>
-        <OneOf v-model="lift" class="my-2" label="Lift" :options="[...LIFT_CHOICE, ['both', 'both']]" />
+        <h2>
+          {{ say('gym.schools_of_the_club') }} <small>{{ say('gym.a_lifter_may_follow_another') }}</small>
+        </h2>
+        <OneOf
+          v-model="lift"
+          class="my-2"
+          :label="say('gym.lift')"
+          :options="[...LIFT_CHOICE, ['both', say('gym.both')]]"
+        />
         <p v-if="message" class="signal" role="alert">{{ message }}</p>
         <SchoolRow
           v-for="s in shown"

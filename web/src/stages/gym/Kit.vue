@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the gym owns beside bars and plates: variations that need more are not prescribed.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
@@ -34,7 +35,9 @@ async function save() {
 
 <template>
   <section>
-    <h2>What else there is <small>for variations</small></h2>
+    <h2>
+      {{ say('gym.what_else_there_is') }} <small>{{ say('gym.for_variations') }}</small>
+    </h2>
     <form v-if="names.data.value" novalidate @submit.prevent="save">
       <label v-for="(about, item) in names.data.value.kit" :key="item">
         <input
@@ -46,14 +49,14 @@ async function save() {
         <span
           >{{ item }}
           <span class="small soft">{{
-            found.includes(item) ? 'found among bars, racks and plates' : about
+            found.includes(item) ? say('gym.found_among_bars_racks_and_plates') : about
           }}</span></span
         >
       </label>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <p class="row">
-        <v-btn v-if="mayWrite" class="quiet" type="submit" :disabled="busy">Keep this</v-btn>
-        <span v-if="kept" class="holds" role="status">Kept.</span>
+        <v-btn v-if="mayWrite" class="quiet" type="submit" :disabled="busy">{{ say('gym.keep_this') }}</v-btn>
+        <span v-if="kept" class="holds" role="status">{{ say('gym.kept') }}</span>
       </p>
     </form>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The time zone that training days are counted in: the club's, not the server's.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
@@ -23,10 +24,12 @@ async function choose(zone: string) {
 
 <template>
   <section v-if="place.data.value">
-    <h2>Where the club trains <small>a training day begins and ends there</small></h2>
+    <h2>
+      {{ say('gym.where_the_club_trains') }} <small>{{ say('gym.a_training_day_begins_and_ends') }}</small>
+    </h2>
     <p class="row">
       <select
-        aria-label="Time zone of the club"
+        :aria-label="say('gym.time_zone_of_the_club')"
         :value="place.data.value.time_zone"
         :disabled="!mayWrite || busy"
         @change="choose(($event.target as HTMLSelectElement).value)"
@@ -34,7 +37,7 @@ async function choose(zone: string) {
         <option v-for="z in zones" :key="z">{{ z }}</option>
       </select>
       <button v-if="mayWrite && place.data.value.time_zone !== here" class="linkish" @click="choose(here)">
-        this device is in {{ here }}: use it
+        {{ say('gym.this_device_is_in_use_it', { here }) }}
       </button>
     </p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>

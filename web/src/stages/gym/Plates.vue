@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The stock of plates, by weight: pairs are counted, kilograms or pounds alike.
+import { say } from '@/words'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -28,25 +29,35 @@ const save = () =>
 
 <template>
   <section>
-    <h2>Plates <small>pairs</small></h2>
+    <h2>
+      {{ say('gym.plates') }} <small>{{ say('gym.pairs') }}</small>
+    </h2>
     <form novalidate @submit.prevent="save" @input="touched = true">
       <div class="rows">
         <div v-for="(row, i) in rows" :key="i" class="row">
-          <input v-model="row.mass" :aria-label="`Weight ${i + 1}, ${massUnit}`" :disabled="!mayWrite" />
+          <input
+            v-model="row.mass"
+            :aria-label="say('gym.weight_i_mass_unit', { i: i + 1, massUnit })"
+            :disabled="!mayWrite"
+          />
           <span class="small soft">{{ massUnit }} ×</span>
-          <input v-model="row.pairs" :aria-label="`Pairs of weight ${i + 1}`" :disabled="!mayWrite" />
+          <input
+            v-model="row.pairs"
+            :aria-label="say('gym.pairs_of_weight', { i: i + 1 })"
+            :disabled="!mayWrite"
+          />
           <span v-if="of(`plates.${i}.kg`).length || of(`plates.${i}.pairs`).length" class="small signal">{{
             [...of(`plates.${i}.kg`), ...of(`plates.${i}.pairs`)][0]
           }}</span>
         </div>
         <button v-if="mayWrite" type="button" class="linkish" @click="rows.push({ mass: '', pairs: '1' })">
-          another weight
+          {{ say('gym.another_weight') }}
         </button>
       </div>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
-      <v-btn v-if="mayWrite" class="mt-2 quiet" type="submit" :disabled="busy || !touched"
-        >Keep the count</v-btn
-      >
+      <v-btn v-if="mayWrite" class="mt-2 quiet" type="submit" :disabled="busy || !touched">{{
+        say('gym.keep_the_count')
+      }}</v-btn>
     </form>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Racks by their holes: first hole, pitch, count, lip, room, and safeties of their own.
+import { say } from '@/words'
 import { ref } from 'vue'
 import PutBack from '@/shared/PutBack.vue'
 import { uuid7, type Schemas } from '@/shared/api'
@@ -10,12 +11,12 @@ defineProps<{ racks: Schemas['RackRecordAnswer'][]; mayWrite: boolean }>()
 const { cm, lengthOf, lengthUnit, readLength } = useUnits()
 const { message, busy, of, saveRack, takeRack } = useGym()
 const FIELDS = [
-  { id: 'first_hole_m', label: 'First hole', of: 'floor to the bar in the lowest hook' },
-  { id: 'pitch_m', label: 'Pitch', of: 'from hole to hole' },
-  { id: 'lip_m', label: 'Lip', of: 'hook’s lip above the bar’s seat' },
-  { id: 'inner_width_m', label: 'Room', of: 'between the uprights' },
-  { id: 'first_safety_m', label: 'First safety', of: 'only where safeties have own holes' },
-  { id: 'safety_pitch_m', label: 'Safety pitch', of: 'likewise' },
+  { id: 'first_hole_m', label: say('gym.first_hole'), of: say('gym.floor_to_the_bar_in_the') },
+  { id: 'pitch_m', label: say('gym.pitch'), of: say('gym.from_hole_to_hole') },
+  { id: 'lip_m', label: say('gym.lip'), of: say('gym.hooks_lip_above_the_bars_seat') },
+  { id: 'inner_width_m', label: say('gym.room'), of: say('gym.between_the_uprights') },
+  { id: 'first_safety_m', label: say('gym.first_safety'), of: say('gym.only_where_safeties_have_own_holes') },
+  { id: 'safety_pitch_m', label: say('gym.safety_pitch'), of: 'likewise' },
 ] as const
 type Typed = { rack_id: string; name: string; holes: string } & Record<(typeof FIELDS)[number]['id'], string>
 const form = ref<Typed | null>(null)
@@ -63,19 +64,17 @@ async function putBack(rack: Schemas['RackRecordAnswer']) {
 
 <template>
   <section>
-    <h2>Racks</h2>
-    <p v-if="!racks.length" class="soft">
-      None yet. Measured once, every lifter’s hook and pin holes follow.
-    </p>
+    <h2>{{ say('gym.racks') }}</h2>
+    <p v-if="!racks.length" class="soft">{{ say('gym.none_yet_measured_once_every_lifters') }}</p>
     <table v-else class="plain">
       <thead>
         <tr>
-          <th>Rack</th>
-          <th>Holes</th>
-          <th>First, pitch</th>
-          <th>Lip</th>
-          <th>Room</th>
-          <th>Safeties</th>
+          <th>{{ say('gym.rack') }}</th>
+          <th>{{ say('gym.holes') }}</th>
+          <th>{{ say('gym.first_pitch') }}</th>
+          <th>{{ say('gym.lip') }}</th>
+          <th>{{ say('gym.room') }}</th>
+          <th>{{ say('gym.safeties') }}</th>
           <th v-if="mayWrite" />
         </tr>
       </thead>
@@ -91,23 +90,37 @@ async function putBack(rack: Schemas['RackRecordAnswer']) {
           <td>
             {{
               r.first_safety_m == null
-                ? 'same holes'
-                : `from ${cm(r.first_safety_m, 0)}${r.safety_pitch_m ? `, ${cm(r.safety_pitch_m)}` : ''}`
+                ? say('gym.same_holes')
+                : say('gym.from_first_safety_m_safety_pitch', {
+                    first_safety_m: cm(r.first_safety_m, 0),
+                    safety_pitch_m: r.safety_pitch_m ? `, ${cm(r.safety_pitch_m)}` : '',
+                  })
             }}
           </td>
           <td v-if="mayWrite" class="unbroken">
-            <button class="linkish" :aria-label="`change ${r.name}`" @click="edit(r)">change</button>
-            <button class="linkish" :aria-label="`take out ${r.name}`" @click="takeOut(r)">take out</button>
+            <button class="linkish" :aria-label="say('gym.change_name', { name: r.name })" @click="edit(r)">
+              {{ say('gym.change') }}
+            </button>
+            <button class="linkish" :aria-label="say('gym.take_out', { name: r.name })" @click="takeOut(r)">
+              {{ say('gym.take_out_2') }}
+            </button>
           </td>
         </tr>
       </tbody>
     </table>
-    <PutBack v-if="gone" :told="`Taken out: ${gone.name}`" @back="putBack(gone)" />
-    <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">Measure a rack</v-btn>
+    <PutBack v-if="gone" :told="say('gym.taken_out', { name: gone.name })" @back="putBack(gone)" />
+    <v-btn v-if="mayWrite && !form" class="mt-2 quiet" @click="edit(null)">{{
+      say('gym.measure_a_rack')
+    }}</v-btn>
     <form v-if="form" class="note mt-2" novalidate @submit.prevent="save">
       <div class="fields">
-        <v-text-field v-model="form.name" label="Name of the rack" :error-messages="of('name')" />
-        <v-text-field v-model="form.holes" label="Holes" inputmode="numeric" :error-messages="of('holes')" />
+        <v-text-field v-model="form.name" :label="say('gym.name_of_the_rack')" :error-messages="of('name')" />
+        <v-text-field
+          v-model="form.holes"
+          :label="say('gym.holes')"
+          inputmode="numeric"
+          :error-messages="of('holes')"
+        />
         <v-text-field
           v-for="f in FIELDS"
           :key="f.id"
@@ -120,8 +133,8 @@ async function putBack(rack: Schemas['RackRecordAnswer']) {
       </div>
       <p v-if="message" class="signal mt-2" role="alert">{{ message }}</p>
       <div class="mt-3">
-        <v-btn variant="flat" type="submit" :disabled="busy">Keep the rack</v-btn>
-        <v-btn class="quiet" @click="form = null">Leave it</v-btn>
+        <v-btn variant="flat" type="submit" :disabled="busy">{{ say('gym.keep_the_rack') }}</v-btn>
+        <v-btn class="quiet" @click="form = null">{{ say('gym.leave_it') }}</v-btn>
       </div>
     </form>
   </section>

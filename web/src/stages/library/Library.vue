@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Faults with their causes, tests and remedies; the coach's own beside the shipped ones.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -87,31 +88,42 @@ async function importFile(event: Event) {
 <template>
   <main>
     <StageHead
-      over="The library"
+      :over="say('library.the_library')"
       :answer="
         data
-          ? `${data.faults.length} faults, ${data.causes.length} causes, ${data.remedies.length} remedies`
-          : 'Faults, causes, remedies'
+          ? say('library.faults_causes_remedies', {
+              faults: data.faults.length,
+              causes: data.causes.length,
+              remedies: data.remedies.length,
+            })
+          : say('library.faults_causes_remedies_2')
       "
     >
       <template v-if="mayWrite">
-        <v-btn @click="adding = 'fault'">Own fault</v-btn>
-        <v-btn @click="adding = 'cause'">Own cause</v-btn>
-        <v-btn @click="adding = 'remedy'">Own cue or drill</v-btn>
-        <v-btn @click="adding = 'variation'">Own variation</v-btn>
+        <v-btn @click="adding = 'fault'">{{ say('library.own_fault') }}</v-btn>
+        <v-btn @click="adding = 'cause'">{{ say('library.own_cause') }}</v-btn>
+        <v-btn @click="adding = 'remedy'">{{ say('library.own_cue_or_drill') }}</v-btn>
+        <v-btn @click="adding = 'variation'">{{ say('library.own_variation') }}</v-btn>
       </template>
     </StageHead>
-    <Waiting v-if="!data" :error="catalogue.error.value" what="The library" @again="catalogue.refetch()" />
+    <Waiting
+      v-if="!data"
+      :error="catalogue.error.value"
+      :what="say('library.the_library')"
+      @again="catalogue.refetch()"
+    />
     <div v-else class="pad">
       <div class="bar">
-        <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
-        <v-text-field v-model="wanted" label="Find" class="find" />
+        <OneOf v-model="lift" :label="say('library.lift')" :options="LIFT_CHOICE" />
+        <v-text-field v-model="wanted" :label="say('library.find')" class="find" />
         <span class="small"
-          >Own entries: <a href="/api/library/own" download="pavrik-library.json">export</a
-          ><template v-if="mayWrite"
+          >{{ say('library.own_entries') }}
+          <a href="/api/library/own" download="pavrik-library.json">{{ say('library.export') }}</a><template
+            v-if="mayWrite"
             >,
             <label class="linkish"
-              >import<input
+              >{{ say('library.import')
+              }}<input
                 type="file"
                 accept=".json"
                 class="visually-hidden"
@@ -135,45 +147,58 @@ async function importFile(event: Event) {
         @keep="added"
         @close="adding = null"
       />
-      <p v-if="!faults.length" class="soft mt-4">Nothing is called so.</p>
+      <p v-if="!faults.length" class="soft mt-4">{{ say('library.nothing_is_called_so') }}</p>
       <section v-if="names.data.value" class="mt-4">
         <h2>
-          Shapes of a season
-          <small><RouterLink :to="{ name: 'shapes' }">read them, write your own</RouterLink></small>
+          {{ say('library.shapes_of_a_season') }}
+          <small
+            ><RouterLink :to="{ name: 'shapes' }">{{
+              say('library.read_them_write_your_own')
+            }}</RouterLink></small
+          >
         </h2>
-        <h2 class="mt-4">Variations <small>each computed for the lifter on the Prescribe stage</small></h2>
+        <h2 class="mt-4">
+          {{ say('library.variations') }} <small>{{ say('library.each_computed_for_the_lifter_on') }}</small>
+        </h2>
         <p>{{ names.data.value[lift].slice(1).join(', ') }}.</p>
       </section>
       <ul class="faults">
         <li v-for="f in faults" :id="`fault-${f.id}`" :key="f.id" :class="{ hidden: hidden.has(f.id) }">
           <button class="fault" :aria-expanded="open === f.id" @click="open = open === f.id ? null : f.id">
-            <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">own</span
-            ><span v-if="hidden.has(f.id)" class="mark">hidden</span>
+            <b>{{ f.name }}</b> <span v-if="own.has(f.id)" class="mark">{{ say('library.own') }}</span><span
+              v-if="hidden.has(f.id)"
+              class="mark"
+              >{{ say('library.hidden') }}</span
+            >
             <span class="soft">{{ f.seen }}</span><span class="small soft">{{
-              f.phases.length > 5 ? 'any phase' : f.phases.join(', ')
+              f.phases.length > 5 ? say('library.any_phase') : f.phases.join(', ')
             }}</span>
           </button>
           <div v-if="open === f.id" class="inside">
             <div v-for="c in causesOf(f)" :key="c.id" class="cause">
               <p>
-                <b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">own</span>
+                <b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">{{ say('library.own') }}</span>
               </p>
-              <p class="small">Test: {{ /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }}</p>
+              <p class="small">
+                {{ say('library.test_test', { test: /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }) }}
+              </p>
               <ul class="small">
                 <li v-for="r in remediesOf(c)" :key="r.id">
                   <span class="soft kind"
                     >{{ r.kind }}<template v-if="r.purpose">, {{ r.purpose }}, {{ r.aim }}</template></span
                   >
-                  {{ r.text }} <span v-if="own.has(r.id)" class="mark">own</span>
+                  {{ r.text }} <span v-if="own.has(r.id)" class="mark">{{ say('library.own') }}</span>
                 </li>
               </ul>
             </div>
-            <p v-if="f.watch" class="small">No price in this model: watch {{ f.watch }}.</p>
+            <p v-if="f.watch" class="small">
+              {{ say('library.no_price_in_this_model_watch', { watch: f.watch }) }}
+            </p>
             <p v-if="f.caution" class="note small">{{ f.caution }}</p>
             <p class="small soft">
-              Common practice, no source.
+              {{ say('library.common_practice_no_source') }}
               <button v-if="mayWrite" class="linkish" @click="hide('fault', f.id, hidden.has(f.id))">
-                {{ hidden.has(f.id) ? 'Show it again' : 'Hide this fault' }}
+                {{ hidden.has(f.id) ? say('library.show_it_again') : say('library.hide_this_fault') }}
               </button>
             </p>
           </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A fault, cause, cue or drill of the coach's own, hung where it belongs.
+import { say } from '@/words'
 import { computed, reactive } from 'vue'
 import type { LibraryEntry, Schemas } from '@/shared/api'
 import { ownIdOf } from '@/shared/words'
@@ -23,9 +24,9 @@ const form = reactive({
   level: 1,
 })
 const titles = {
-  fault: 'A fault of your own',
-  cause: 'A cause of your own',
-  remedy: 'A cue or drill of your own',
+  fault: say('library.a_fault_of_your_own'),
+  cause: say('library.a_cause_of_your_own'),
+  remedy: say('library.a_cue_or_drill_of_your'),
 }
 const faults = computed(() =>
   props.catalogue.faults.filter((f) => f.lift === props.lift).map((f) => ({ title: f.name, value: f.id })),
@@ -70,37 +71,48 @@ const keep = () =>
 <template>
   <form class="note mt-4 own" @submit.prevent="keep">
     <h2>{{ titles[kind] }}</h2>
-    <v-text-field v-model="form.name" :label="kind === 'fault' ? 'Name' : 'In your words'" maxlength="300" />
+    <v-text-field
+      v-model="form.name"
+      :label="kind === 'fault' ? say('library.name') : say('library.in_your_words')"
+      maxlength="300"
+    />
     <template v-if="kind === 'fault'">
-      <v-text-field v-model="form.seen" label="What is seen" maxlength="300" />
-      <v-select v-model="form.phases" :items="catalogue.phases[lift] ?? []" multiple label="Phases" />
-      <v-select v-model="form.links" :items="causes" multiple label="Likely causes" />
+      <v-text-field v-model="form.seen" :label="say('library.what_is_seen')" maxlength="300" />
+      <v-select
+        v-model="form.phases"
+        :items="catalogue.phases[lift] ?? []"
+        multiple
+        :label="say('library.phases')"
+      />
+      <v-select v-model="form.links" :items="causes" multiple :label="say('library.likely_causes')" />
     </template>
     <template v-else-if="kind === 'cause'">
-      <v-text-field v-model="form.test" label="The test that separates it" maxlength="300" />
+      <v-text-field v-model="form.test" :label="say('library.the_test_that_separates_it')" maxlength="300" />
       <v-select
         v-model="form.links"
         :items="faults"
         multiple
-        :label="`Faults of the ${lift} that it explains`"
+        :label="say('library.faults_of_the_that_it_explains', { lift })"
       />
-      <v-select v-model="form.remedies" :items="remedies" multiple label="What helps" />
+      <v-select v-model="form.remedies" :items="remedies" multiple :label="say('library.what_helps')" />
     </template>
     <template v-else>
       <v-select
         v-model="form.remedyKind"
         :items="['cue', 'ritual', 'drill', 'set-up', 'work', 'load', 'variation']"
-        label="Kind"
+        :label="say('library.kind')"
       />
       <template v-if="form.remedyKind === 'cue'">
-        <v-select v-model="form.aim" :items="['bar', 'body']" label="Aimed at" />
-        <v-select v-model="form.purpose" :items="catalogue.purposes" label="For" />
+        <v-select v-model="form.aim" :items="['bar', 'body']" :label="say('library.aimed_at')" />
+        <v-select v-model="form.purpose" :items="catalogue.purposes" :label="say('library.for')" />
       </template>
-      <v-select v-model="form.links" :items="causes" multiple label="Causes that it helps" />
+      <v-select v-model="form.links" :items="causes" multiple :label="say('library.causes_that_it_helps')" />
     </template>
     <div class="acts">
-      <v-btn variant="flat" type="submit" :disabled="!whole">Keep</v-btn
-      ><v-btn @click="emit('close')">Not now</v-btn>
+      <v-btn variant="flat" type="submit" :disabled="!whole">{{ say('library.keep') }}</v-btn><v-btn
+        @click="emit('close')"
+        >{{ say('library.not_now') }}</v-btn
+      >
     </div>
   </form>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A variation of the coach's own: the competition set-up with its knobs turned, computed like the rest.
+import { say } from '@/words'
 import { computed, reactive } from 'vue'
 import type { LibraryEntry, Schemas } from '@/shared/api'
 import { ownIdOf } from '@/shared/words'
@@ -12,7 +13,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ keep: [entry: LibraryEntry]; close: [] }>()
 const ROLES = ['skill', 'strength', 'overload', 'support']
-const ANY = { title: 'as settled', value: null }
+const ANY = { title: say('library.as_settled'), value: null }
 const { styles: positions } = useLift('squat')
 const { styles: pulls } = useLift('deadlift')
 const BARS = computed(() => [ANY, ...positions.value.map(({ id }) => id), 'safety'])
@@ -65,43 +66,50 @@ function keep() {
 
 <template>
   <form class="note mt-4 own" @submit.prevent="keep">
-    <h2>A {{ lift }} variation of your own</h2>
-    <p class="small soft">
-      Say how it differs from the settled competition {{ lift }}; its loading is then computed for every
-      lifter.
-    </p>
-    <v-text-field v-model="form.name" label="Name" maxlength="60" />
-    <v-text-field v-model="form.for" label="What it is good for" maxlength="200" />
-    <v-select v-model="form.role" :items="ROLES" label="Role" />
-    <v-select v-if="lift === 'squat'" v-model="form.bar" :items="BARS" label="Bar" />
-    <v-select v-else v-model="form.style" :items="STYLES" label="Style" />
+    <h2>{{ say('library.a_variation_of_your_own', { lift }) }}</h2>
+    <p class="small soft">{{ say('library.say_how_it_differs_from_the', { lift }) }}</p>
+    <v-text-field v-model="form.name" :label="say('library.name')" maxlength="60" />
+    <v-text-field v-model="form.for" :label="say('library.what_it_is_good_for')" maxlength="200" />
+    <v-select v-model="form.role" :items="ROLES" :label="say('library.role')" />
+    <v-select v-if="lift === 'squat'" v-model="form.bar" :items="BARS" :label="say('library.bar')" />
+    <v-select v-else v-model="form.style" :items="STYLES" :label="say('library.style')" />
     <v-text-field
       v-if="lift === 'squat'"
       v-model.number="form.stanceCm"
       type="number"
-      label="Stance wider by, cm"
+      :label="say('library.stance_wider_by_cm')"
     />
     <v-text-field
       v-model.number="form.heightCm"
       type="number"
-      :label="lift === 'squat' ? 'Hips stay higher at the bottom by, cm' : 'Bar higher by, cm'"
+      :label="
+        lift === 'squat' ? say('library.hips_stay_higher_at_the_bottom') : say('library.bar_higher_by_cm')
+      "
     />
     <v-text-field
       v-model.number="form.ratio"
       type="number"
       step="0.01"
-      label="Its max over the competition lift's, first guess"
+      :label="say('library.its_max_over_the_competition_lifts')"
     />
     <v-select
       v-model="form.place"
       :items="[{ title: 'nowhere', value: null }, ...(catalogue.phases[lift] ?? [])]"
-      label="Held or paused"
+      :label="say('library.held_or_paused')"
     />
-    <v-text-field v-model.number="form.holdS" type="number" min="0" max="30" label="Seconds held" />
-    <v-select v-model="form.kit" :items="Object.keys(names.kit)" multiple label="Needs" />
+    <v-text-field
+      v-model.number="form.holdS"
+      type="number"
+      min="0"
+      max="30"
+      :label="say('library.seconds_held')"
+    />
+    <v-select v-model="form.kit" :items="Object.keys(names.kit)" multiple :label="say('library.needs')" />
     <div class="acts">
-      <v-btn variant="flat" type="submit" :disabled="!whole">Keep</v-btn
-      ><v-btn @click="emit('close')">Not now</v-btn>
+      <v-btn variant="flat" type="submit" :disabled="!whole">{{ say('library.keep') }}</v-btn><v-btn
+        @click="emit('close')"
+        >{{ say('library.not_now') }}</v-btn
+      >
     </div>
   </form>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Body mass as a series: today's in one line, what came before as a curve.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import BandChart from '@/shared/BandChart.vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
@@ -43,13 +44,15 @@ async function save() {
 <template>
   <section>
     <h2>
-      Body mass
-      <small v-if="newest">{{ kg(newest.mass_kg) }} since {{ dayOf(newest.on) }}</small>
+      {{ say('lifter.body_mass') }}
+      <small v-if="newest">{{
+        say('lifter.mass_kg_since_on', { mass_kg: kg(newest.mass_kg), on: dayOf(newest.on) })
+      }}</small>
     </h2>
     <BandChart v-if="masses.length > 1" :band="line" :dots="dots" :y-name="massUnit" time :height="130" />
     <form v-if="mayWrite" class="weigh" novalidate @submit.prevent="save">
       <label
-        >Weighed today
+        >{{ say('lifter.weighed_today') }}
         <input
           v-model="typed"
           class="plain"
@@ -59,7 +62,9 @@ async function save() {
         />
         {{ massUnit }}</label
       >
-      <v-btn class="quiet" type="submit" size="small" :disabled="busy || !typed.trim()">Save</v-btn>
+      <v-btn class="quiet" type="submit" size="small" :disabled="busy || !typed.trim()">{{
+        say('lifter.save')
+      }}</v-btn>
     </form>
     <p v-if="message" class="signal small" role="alert">{{ of('mass_kg')[0] ?? message }}</p>
   </section>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Bests and isolated tests that were told, not logged: one line each, a newer fact takes its place.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
@@ -37,7 +38,10 @@ async function send(body: Schemas['KnownLiftRequest']) {
 }
 async function tell() {
   const load_kg = readMass(load.value)
-  wrong.value = Number.isFinite(load_kg) && load_kg > 0 ? '' : `a load such as 140 ${massUnit.value}`
+  wrong.value =
+    Number.isFinite(load_kg) && load_kg > 0
+      ? ''
+      : say('lifter.a_load_such_as_140', { massUnit: massUnit.value })
   if (wrong.value) return
   const rated = rpe.value.trim() ? Number(rpe.value.replace(',', '.')) : null
   const body = {
@@ -55,7 +59,9 @@ async function tell() {
 
 <template>
   <section>
-    <h2>Known bests <small>told, not logged: they count from today</small></h2>
+    <h2>
+      {{ say('lifter.known_bests') }} <small>{{ say('lifter.told_not_logged_they_count_from') }}</small>
+    </h2>
     <table v-if="known.length" class="plain mt-1">
       <tbody>
         <tr v-for="k in known" :key="k.known_id">
@@ -69,10 +75,10 @@ async function tell() {
               v-if="mayWrite"
               class="linkish small"
               :disabled="busy"
-              :aria-label="`Take back ${k.name}`"
+              :aria-label="say('lifter.take_back', { name: k.name })"
               @click="send({ exercise: k.exercise, load_kg: null, reps: 1, rpe: null, done_on: latest })"
             >
-              take back
+              {{ say('lifter.take_back_2') }}
             </button>
           </td>
         </tr>
@@ -80,7 +86,7 @@ async function tell() {
     </table>
     <form v-if="telling" class="tell mt-2" novalidate @submit.prevent="tell">
       <label
-        >What
+        >{{ say('lifter.what') }}
         <select v-model="exercise">
           <option v-for="e in exercises.data.value ?? []" :key="e.exercise" :value="e.exercise">
             {{ e.name }}
@@ -89,17 +95,25 @@ async function tell() {
       >
       <label
         >{{ massUnit }}
-        <input v-model="load" inputmode="decimal" :aria-label="`Load in ${massUnit}`" />
+        <input v-model="load" inputmode="decimal" :aria-label="say('lifter.load_in', { massUnit })" />
       </label>
-      <label>reps <input v-model="reps" inputmode="numeric" aria-label="Reps" /></label>
-      <label>RPE <input v-model="rpe" inputmode="decimal" aria-label="RPE, empty for all-out" /></label>
-      <label>on <input v-model="doneOn" type="date" :max="latest" aria-label="Day" /></label>
-      <p class="small soft how">{{ how }}. Without an RPE it was all-out.</p>
-      <v-btn type="submit" variant="flat" :disabled="busy">Keep</v-btn>
-      <v-btn @click="telling = false">Not now</v-btn>
+      <label
+        >{{ say('lifter.reps') }}
+        <input v-model="reps" inputmode="numeric" :aria-label="say('lifter.reps_2')"
+      /></label>
+      <label
+        >RPE <input v-model="rpe" inputmode="decimal" :aria-label="say('lifter.rpe_empty_for_all_out')"
+      /></label>
+      <label
+        >{{ say('lifter.on') }}
+        <input v-model="doneOn" type="date" :max="latest" :aria-label="say('lifter.day')"
+      /></label>
+      <p class="small soft how">{{ say('lifter.without_an_rpe_it_was_all', { how }) }}</p>
+      <v-btn type="submit" variant="flat" :disabled="busy">{{ say('lifter.keep') }}</v-btn>
+      <v-btn @click="telling = false">{{ say('lifter.not_now') }}</v-btn>
     </form>
     <button v-else-if="mayWrite" class="linkish small mt-2" @click="telling = true">
-      Tell a best or a test
+      {{ say('lifter.tell_a_best_or_a_test') }}
     </button>
     <p v-if="wrong" class="signal small" role="alert">{{ wrong }}</p>
     <p v-else-if="message" class="signal small" role="alert">

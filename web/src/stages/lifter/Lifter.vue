@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What is settled, what is open, what hurts, and which schools this lifter follows.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
 import Waiting from '@/shared/Waiting.vue'
@@ -58,26 +59,31 @@ async function save() {
   await forget(props.lifterId)
 }
 const answer = computed(() => {
-  if (lifter.data.value?.away_since) return 'Left the club'
+  if (lifter.data.value?.away_since) return say('lifter.left_the_club')
   const stages = lifter.data.value?.stages
-  if (!stages) return 'The lifter'
+  if (!stages) return say('lifter.the_lifter')
   const open = Object.entries(stages).filter(([, s]) => s.state !== 'settled' && s.state !== 'drafted')
-  if (lifter.data.value?.flags.length) return 'Something hurts: loads are capped until it is cleared'
-  if (stages.squat?.state === 'out of date') return `Squat out of date: ${stages.squat.note}`
-  return open.length ? `Still open: ${open.map(([name]) => name).join(', ')}` : 'Settled; train'
+  if (lifter.data.value?.flags.length) return say('lifter.something_hurts_loads_are_capped_until')
+  if (stages.squat?.state === 'out of date')
+    return say('lifter.squat_out_of_date', { note: stages.squat.note })
+  return open.length
+    ? say('lifter.still_open', { open: open.map(([name]) => name).join(', ') })
+    : say('lifter.settled_train')
 })
 </script>
 
 <template>
   <main>
     <StageHead :over="lifter.data.value?.profile.name ?? ''" :answer="answer">
-      <v-btn :to="{ name: 'measure', params: { lifterId } }">Measure</v-btn>
-      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
+      <v-btn :to="{ name: 'measure', params: { lifterId } }">{{ say('lifter.measure') }}</v-btn>
+      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">{{
+        say('lifter.fit_the_squat')
+      }}</v-btn>
     </StageHead>
     <Waiting
       v-if="!lifter.data.value"
       :error="lifter.error.value"
-      what="The lifter"
+      :what="say('lifter.the_lifter')"
       @again="lifter.refetch()"
     />
     <div v-else class="columns">
@@ -96,13 +102,15 @@ const answer = computed(() => {
         />
         <KnownLifts :lifter-id="lifterId" :known="lifter.data.value.known" />
         <section>
-          <h2>Best lifts <small>estimated from the log</small></h2>
+          <h2>
+            {{ say('lifter.best_lifts') }} <small>{{ say('lifter.estimated_from_the_log') }}</small>
+          </h2>
           <table v-if="lifter.data.value.bests.length" class="plain mt-1">
             <thead>
               <tr>
-                <th>Lift</th>
-                <th>Estimated max</th>
-                <th>From</th>
+                <th>{{ say('lifter.lift') }}</th>
+                <th>{{ say('lifter.estimated_max') }}</th>
+                <th>{{ say('lifter.from') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -118,16 +126,16 @@ const answer = computed(() => {
               </tr>
             </tbody>
           </table>
-          <p v-else class="soft">No set logged yet. Strengths are assumptions until two lifts are known.</p>
+          <p v-else class="soft">{{ say('lifter.no_set_logged_yet_strengths_are') }}</p>
         </section>
       </div>
       <div class="part">
         <form novalidate @submit.prevent="save">
-          <h2 class="mb-3">Who</h2>
+          <h2 class="mb-3">{{ say('lifter.who') }}</h2>
           <ProfileForm v-model="form" :of="of" />
           <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
           <div v-if="mayWrite" class="mt-4">
-            <v-btn variant="flat" type="submit" :disabled="busy || !touched">Save</v-btn>
+            <v-btn variant="flat" type="submit" :disabled="busy || !touched">{{ say('lifter.save') }}</v-btn>
           </div>
         </form>
         <LifterSchools :lifter-id="lifterId" :chosen="lifter.data.value.schools" />
@@ -138,7 +146,7 @@ const answer = computed(() => {
           :away-since="null"
         />
         <LifterData :lifter-id="lifterId" :name="lifter.data.value.profile.name" />
-        <p class="soft small">History keeps what stood before.</p>
+        <p class="soft small">{{ say('lifter.history_keeps_what_stood_before') }}</p>
       </div>
     </div>
   </main>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A lifter's data are his own: everything as one file, and deletion for good on the owner's word.
+import { say } from '@/words'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, client, once } from '@/shared/api'
@@ -35,30 +36,29 @@ async function erase() {
 
 <template>
   <section>
-    <h2>Data</h2>
+    <h2>{{ say('lifter.data') }}</h2>
     <p class="small">
-      <a :href="`/api/lifters/${lifterId}/export`" download>Everything of {{ name }} as one file</a>
-      <span class="soft"> JSON: facts, log, plans, with their times and authors.</span>
+      <a :href="`/api/lifters/${lifterId}/export`" download>{{
+        say('lifter.everything_of_as_one_file', { name })
+      }}</a>
+      <span class="soft"> {{ say('lifter.json_facts_log_plans_with_their') }}</span>
     </p>
     <template v-if="session?.role === 'owner'">
       <p class="small">
         <button class="linkish soft" :aria-expanded="asking" @click="asking = !asking">
-          Delete for good
+          {{ say('lifter.delete_for_good') }}
         </button>
       </p>
       <form v-if="asking" class="note decide" novalidate @submit.prevent="erase">
-        <p class="small">
-          This deletes {{ name }} with every measurement, set, plan, note and link. It cannot be undone: take
-          the file first. Type the name to go on.
-        </p>
-        <v-text-field v-model="typed" label="Name of the lifter" autocomplete="off" />
+        <p class="small">{{ say('lifter.this_deletes_with_every_measurement_set', { name }) }}</p>
+        <v-text-field v-model="typed" :label="say('lifter.name_of_the_lifter')" autocomplete="off" />
         <p v-if="problem.message.value" class="small signal" role="alert">{{ problem.message.value }}</p>
         <v-btn
           type="submit"
           class="quiet"
           size="small"
           :disabled="problem.busy.value || typed.trim() !== name"
-          >Delete everything of {{ name }}</v-btn
+          >{{ say('lifter.delete_everything_of', { name }) }}</v-btn
         >
       </form>
     </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The schools that this lifter follows, of both lifts: told in a line, changed where it opens.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import SchoolRow from '@/shared/SchoolRow.vue'
@@ -25,7 +26,7 @@ const groups = computed(() =>
       const position = s.positions.find((p) => p.id === props.chosen[s.id])
       return position && position.id !== usual ? [position.text] : []
     })
-    return { lift, of, words: own.join(', ') || 'as the club' }
+    return { lift, of, words: own.join(', ') || say('lifter.as_the_club') }
   }).filter((group) => group.of.length),
 )
 
@@ -44,10 +45,12 @@ async function choose(question: string, position: string) {
 
 <template>
   <section>
-    <h2>Schools <small>followed with this lifter</small></h2>
+    <h2>
+      {{ say('lifter.schools') }} <small>{{ say('lifter.followed_with_this_lifter') }}</small>
+    </h2>
     <details v-for="group in groups" :key="group.lift">
       <summary>
-        <b>{{ group.lift === 'both' ? 'Both lifts' : group.lift }}</b>
+        <b>{{ group.lift === 'both' ? say('lifter.both_lifts') : group.lift }}</b>
         <span class="soft">{{ group.words }}</span>
       </summary>
       <SchoolRow

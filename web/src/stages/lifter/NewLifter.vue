@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import FileIn from '@/shared/FileIn.vue'
@@ -36,20 +37,25 @@ async function add() {
 
 <template>
   <main>
-    <StageHead :over="session?.club ?? ''" answer="Who is the new lifter?" />
+    <StageHead :over="session?.club ?? ''" :answer="say('lifter.who_is_the_new_lifter')" />
     <form class="sheet-of" novalidate @submit.prevent="add">
       <ProfileForm v-model="form" :of="of" />
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-      <div class="mt-4"><v-btn variant="flat" type="submit" :disabled="busy">Add, then measure</v-btn></div>
+      <div class="mt-4">
+        <v-btn variant="flat" type="submit" :disabled="busy">{{ say('lifter.add_then_measure') }}</v-btn>
+      </div>
     </form>
     <section class="sheet-of many">
-      <h2>Many at once <small>from a CSV or XLSX, one row a lifter</small></h2>
-      <p class="small soft">
-        Columns: name, sex, body_mass_kg (or body_mass_lb), stature_cm (or stature_in); if you have them
-        born_year, goal, training_age, gear, squat_kg, squat_style, squat_on, deadlift_kg, deadlift_style,
-        deadlift_on.
-      </p>
-      <FileIn what="lifters" label="Choose the file" many="lifters" @kept="router.push({ name: 'floor' })" />
+      <h2>
+        {{ say('lifter.many_at_once') }} <small>{{ say('lifter.from_a_csv_or_xlsx_one') }}</small>
+      </h2>
+      <p class="small soft">{{ say('lifter.columns_name_sex_body_mass_kg') }}</p>
+      <FileIn
+        what="lifters"
+        :label="say('lifter.choose_the_file')"
+        :many="say('lifter.lifters')"
+        @kept="router.push({ name: 'floor' })"
+      />
     </section>
   </main>
 </template>

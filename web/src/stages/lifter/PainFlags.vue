@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Pain flags: raised in two taps, cleared only with a reason.
+import { say } from '@/words'
 import { ref } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
 import { useSession } from '@/shared/session'
@@ -59,30 +60,35 @@ async function clear(flagId: string) {
 
 <template>
   <section>
-    <h2>Pain</h2>
+    <h2>{{ say('lifter.pain') }}</h2>
     <div v-for="flag in flags" :key="flag.flag_id" class="note decide mt-2">
       <p>
-        <b>{{ flag.region }}</b> <span class="soft">since {{ dayOf(flag.raised_at) }}</span>
+        <b>{{ flag.region }}</b>
+        <span class="soft">{{ say('lifter.since_raised_at', { raised_at: dayOf(flag.raised_at) }) }}</span>
       </p>
       <p v-if="flag.note">{{ flag.note }}</p>
-      <p class="small soft">
-        Loads are capped. Sharp, radiating or new pain: stop, and a licensed clinician decides.
-      </p>
+      <p class="small soft">{{ say('lifter.loads_are_capped_sharp_radiating_or') }}</p>
       <div v-if="clearing === flag.flag_id" class="mt-2">
-        <v-text-field v-model="reason" label="Cleared because" :error-messages="of('reason')" />
-        <v-btn class="mt-2" :disabled="busy" @click="clear(flag.flag_id)">Clear it</v-btn>
+        <v-text-field
+          v-model="reason"
+          :label="say('lifter.cleared_because')"
+          :error-messages="of('reason')"
+        />
+        <v-btn class="mt-2" :disabled="busy" @click="clear(flag.flag_id)">{{ say('lifter.clear_it') }}</v-btn>
       </div>
       <button v-else-if="mayWrite" class="linkish small" @click="clearing = flag.flag_id">
-        Clear with a reason
+        {{ say('lifter.clear_with_a_reason') }}
       </button>
     </div>
-    <p v-if="!flags.length" class="soft">Nothing is flagged.</p>
+    <p v-if="!flags.length" class="soft">{{ say('lifter.nothing_is_flagged') }}</p>
     <div v-if="raising" class="raise mt-2">
-      <v-select v-model="region" label="Where" :items="REGIONS" />
-      <v-text-field v-model="note" class="mt-2" label="What was said" maxlength="1000" />
-      <v-btn class="mt-2" :disabled="busy" @click="raise">Flag it, cap loads</v-btn>
+      <v-select v-model="region" :label="say('lifter.where')" :items="REGIONS" />
+      <v-text-field v-model="note" class="mt-2" :label="say('lifter.what_was_said')" maxlength="1000" />
+      <v-btn class="mt-2" :disabled="busy" @click="raise">{{ say('lifter.flag_it_cap_loads') }}</v-btn>
     </div>
-    <button v-else-if="mayWrite" class="linkish small mt-2" @click="raising = true">Something hurts</button>
+    <button v-else-if="mayWrite" class="linkish small mt-2" @click="raising = true">
+      {{ say('lifter.something_hurts') }}
+    </button>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>
   </section>
 </template>

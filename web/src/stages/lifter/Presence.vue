@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A lifter leaves the club, and comes back whole.
+import { say } from '@/words'
 import { answered, client, once } from '@/shared/api'
 import { useSession } from '@/shared/session'
 import { useForget } from '@/shared/useLifter'
@@ -27,17 +28,19 @@ async function set(here: boolean) {
 <template>
   <section v-if="awaySince" class="note decide" role="status">
     <p>
-      <b>{{ name }} left the club on {{ dayOf(awaySince) }}.</b>
-      <span class="soft"> On no list and in no plan for all; nothing was deleted.</span>
+      <b>{{ say('lifter.left_the_club_on', { name, awaySince: dayOf(awaySince) }) }}</b>
+      <span class="soft"> {{ say('lifter.on_no_list_and_in_no') }}</span>
     </p>
-    <v-btn v-if="mayWrite" class="mt-2" size="small" :disabled="busy" @click="set(true)"
-      >Back in the club</v-btn
-    >
+    <v-btn v-if="mayWrite" class="mt-2" size="small" :disabled="busy" @click="set(true)">{{
+      say('lifter.back_in_the_club')
+    }}</v-btn>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>
   </section>
   <p v-else-if="mayWrite" class="small">
-    <button type="button" class="linkish soft" :disabled="busy" @click="set(false)">Left the club</button>
-    <span class="soft"> off the floor and out of every list; comes back whole.</span>
+    <button type="button" class="linkish soft" :disabled="busy" @click="set(false)">
+      {{ say('lifter.left_the_club') }}
+    </button>
+    <span class="soft"> {{ say('lifter.off_the_floor_and_out_of') }}</span>
     <span v-if="message" class="signal" role="alert"> {{ message }}</span>
   </p>
 </template>

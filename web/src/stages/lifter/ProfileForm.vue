@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { useUnits } from '@/shared/units'
 import { GOALS } from '@/shared/words'
 import type { TypedProfile } from './profile'
@@ -7,14 +8,14 @@ const form = defineModel<TypedProfile>({ required: true })
 defineProps<{ of: (path: string) => string[] }>()
 const { massUnit, lengthUnit } = useUnits()
 const GEAR = [
-  { value: 'raw', title: 'Raw' },
-  { value: 'sleeves', title: 'Sleeves or wraps' },
-  { value: 'suit', title: 'Supportive suit' },
+  { value: 'raw', title: say('lifter.raw') },
+  { value: 'sleeves', title: say('lifter.sleeves_or_wraps') },
+  { value: 'suit', title: say('lifter.supportive_suit') },
 ]
 const AGES = [
-  { value: 'novice', title: 'Novice' },
-  { value: 'trained', title: 'Trained' },
-  { value: 'advanced', title: 'Advanced' },
+  { value: 'novice', title: say('lifter.novice') },
+  { value: 'trained', title: say('lifter.trained') },
+  { value: 'advanced', title: say('lifter.advanced') },
 ]
 </script>
 
@@ -23,46 +24,51 @@ const AGES = [
     <v-text-field
       v-model="form.name"
       class="wide"
-      label="Name"
+      :label="say('lifter.name')"
       maxlength="120"
       :error-messages="of('name')"
     />
     <v-select
       v-model="form.sex"
-      label="Sex (segment masses)"
+      :label="say('lifter.sex_segment_masses')"
       :items="[
-        { value: 'female', title: 'Female' },
-        { value: 'male', title: 'Male' },
+        { value: 'female', title: say('lifter.female') },
+        { value: 'male', title: say('lifter.male') },
       ]"
     />
-    <v-text-field v-model="form.born" label="Born in" inputmode="numeric" :error-messages="of('born_year')" />
+    <v-text-field
+      v-model="form.born"
+      :label="say('lifter.born_in')"
+      inputmode="numeric"
+      :error-messages="of('born_year')"
+    />
     <v-text-field
       v-model="form.mass"
-      :label="`Body mass, ${massUnit}`"
+      :label="say('lifter.body_mass_2', { massUnit })"
       inputmode="decimal"
       :error-messages="of('mass_kg')"
     />
     <v-text-field
       v-model="form.stature"
-      :label="`Stature, ${lengthUnit}`"
+      :label="say('lifter.stature_length_unit', { lengthUnit })"
       inputmode="decimal"
       :error-messages="of('stature_m')"
     />
-    <v-select v-model="form.goal" label="Goal" :items="[...GOALS]" />
-    <v-select v-model="form.training_age" label="Training age" :items="AGES" />
+    <v-select v-model="form.goal" :label="say('lifter.goal')" :items="[...GOALS]" />
+    <v-select v-model="form.training_age" :label="say('lifter.training_age')" :items="AGES" />
     <v-select
       v-model="form.walks_out"
-      label="Squat"
+      :label="say('lifter.squat')"
       :items="[
-        { value: true, title: 'Walked out' },
-        { value: false, title: 'Monolift' },
+        { value: true, title: say('lifter.walked_out') },
+        { value: false, title: say('lifter.monolift') },
       ]"
     />
-    <v-select v-model="form.gear" label="Gear" :items="GEAR" />
+    <v-select v-model="form.gear" :label="say('lifter.gear')" :items="GEAR" />
     <v-textarea
       v-model="form.history"
       class="wide"
-      label="History, injuries, what the gym has"
+      :label="say('lifter.history_injuries_what_the_gym_has')"
       maxlength="4000"
       :error-messages="of('history')"
     />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The cues of the day: tick the one that is given in this set, swap one that does not land.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import { useTryCue } from '@/shared/useTryCue'
 import type { Lift } from './draft'
@@ -11,7 +12,7 @@ const { tryCue, problem } = useTryCue()
 
 <template>
   <section v-if="cues.length">
-    <h2>Cues</h2>
+    <h2>{{ say('log.cues') }}</h2>
     <p v-for="c in cues" :key="c.text" class="cue">
       {{ c.text }}
       <button
@@ -20,11 +21,11 @@ const { tryCue, problem } = useTryCue()
         :disabled="problem.busy.value"
         @click="tryCue(lifterId, lift, c.next_id)"
       >
-        another
+        {{ say('log.another') }}
       </button>
       <label v-if="c.id" class="small soft tick"
         ><input type="checkbox" :checked="given === c.id" @change="given = given === c.id ? '' : c.id" />
-        given in this set{{ c.on_trial ? ', on trial' : '' }}</label
+        {{ say('log.given_in_this_set', { words: c.on_trial ? say('log.on_trial') : '' }) }}</label
       >
     </p>
     <p v-if="problem.message.value" class="small signal" role="alert">{{ problem.message.value }}</p>

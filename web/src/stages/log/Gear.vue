@@ -1,51 +1,52 @@
 <script setup lang="ts">
 // What was used today, noted when it differs.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 const gear = defineModel<Schemas['Gear']>({ required: true })
 defineProps<{ bars: Schemas['BarAnswer'][]; racks: string[] }>()
 const set = (part: Partial<Schemas['Gear']>) => (gear.value = { ...gear.value, ...part })
 const words = (g: Schemas['Gear']) =>
   [g.bar, g.rack, g.belt ? 'belt' : null, g.suit ? 'suit' : null, g.shoes].filter(Boolean).join(', ') ||
-  'as usual'
+  say('log.as_usual')
 const valueOf = (event: Event) => (event.target as HTMLSelectElement).value || null
 </script>
 
 <template>
   <details>
     <summary class="small">
-      Gear: <b>{{ words(gear) }}</b>
+      {{ say('log.gear') }} <b>{{ words(gear) }}</b>
     </summary>
     <div class="fields">
       <label
-        ><span class="small soft">Bar</span
+        ><span class="small soft">{{ say('log.bar') }}</span
         ><select :value="gear.bar ?? ''" @change="set({ bar: valueOf($event) })">
-          <option value="">the usual</option>
+          <option value="">{{ say('log.the_usual') }}</option>
           <option v-for="b in bars" :key="b.bar_id">{{ b.name }}</option>
         </select></label
       >
       <label
-        ><span class="small soft">Rack</span
+        ><span class="small soft">{{ say('log.rack') }}</span
         ><select :value="gear.rack ?? ''" @change="set({ rack: valueOf($event) })">
-          <option value="">the usual</option>
+          <option value="">{{ say('log.the_usual') }}</option>
           <option v-for="r in racks" :key="r">{{ r }}</option>
         </select></label
       >
       <label
-        ><span class="small soft">Shoes</span
+        ><span class="small soft">{{ say('log.shoes') }}</span
         ><select :value="gear.shoes ?? ''" @change="set({ shoes: valueOf($event) })">
-          <option value="">the usual</option>
-          <option>flat</option>
-          <option>heeled</option>
-          <option>barefoot</option>
+          <option value="">{{ say('log.the_usual') }}</option>
+          <option>{{ say('log.flat') }}</option>
+          <option>{{ say('log.heeled') }}</option>
+          <option>{{ say('log.barefoot') }}</option>
         </select></label
       >
       <label class="tick"
         ><input type="checkbox" :checked="Boolean(gear.belt)" @change="set({ belt: !gear.belt })" />
-        belt</label
+        {{ say('log.belt') }}</label
       >
       <label class="tick"
         ><input type="checkbox" :checked="Boolean(gear.suit)" @change="set({ suit: !gear.suit })" />
-        suit</label
+        {{ say('log.suit') }}</label
       >
     </div>
   </details>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Who trains together today; the platform then puts them in turn.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -24,20 +25,18 @@ const begin = () => router.push({ name: 'platform', query: { lifters: picked.val
 <template>
   <Log v-if="chosen.length" :key="chosen.join()" :lifter-ids="chosen" />
   <main v-else>
-    <StageHead over="The platform" answer="Who lifts together?">
+    <StageHead :over="say('log.the_platform')" :answer="say('log.who_lifts_together')">
       <v-btn variant="flat" :disabled="!picked.length || picked.length > MOST" @click="begin">{{
-        picked.length ? `Start with ${picked.length}` : 'Start'
+        picked.length ? say('log.start_with', { picked: picked.length }) : say('log.start')
       }}</v-btn>
     </StageHead>
     <Waiting
       v-if="!floor.data.value"
       :error="floor.error.value"
-      what="The lifters"
+      :what="say('log.the_lifters')"
       @again="floor.refetch()"
     />
-    <p v-else-if="!floor.data.value.length" class="pad soft">
-      No lifters yet: add the first one on the floor.
-    </p>
+    <p v-else-if="!floor.data.value.length" class="pad soft">{{ say('log.no_lifters_yet_add_the_first') }}</p>
     <ul v-else class="pad">
       <li v-for="row in floor.data.value" :key="row.lifter_id">
         <label
@@ -47,7 +46,7 @@ const begin = () => router.push({ name: 'platform', query: { lifters: picked.val
       </li>
     </ul>
     <p v-if="picked.length > MOST" class="pad signal" role="alert">
-      A platform takes up to {{ MOST }}: take someone off, or start two groups.
+      {{ say('log.a_platform_takes_up_to_take', { MOST }) }}
     </p>
   </main>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The way up to the work set; a step is taken over with one tap.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 defineProps<{ steps: Schemas['WarmUpStep'][]; loadKg: number }>()
@@ -9,12 +10,16 @@ const { kg, massOf } = useUnits()
 
 <template>
   <section v-if="steps.length">
-    <h2>Way up <small>style and grip of the day from the first set</small></h2>
+    <h2>
+      {{ say('log.way_up') }} <small>{{ say('log.style_and_grip_of_the_day') }}</small>
+    </h2>
     <ul>
       <li v-for="w in steps" :key="w.load_kg">
         <button :class="['step', { on: w.load_kg === loadKg }]" @click="$emit('take', w.load_kg)">
           <b>{{ w.reps }} × {{ kg(w.load_kg, 2) }}</b>
-          <span class="small soft">{{ w.per_side.map((p) => massOf(p, 2)).join(' + ') || 'empty bar' }}</span>
+          <span class="small soft">{{
+            w.per_side.map((p) => massOf(p, 2)).join(' + ') || say('log.empty_bar')
+          }}</span>
         </button>
       </li>
     </ul>

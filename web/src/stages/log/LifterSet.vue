@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One lifter's set: load and plates, reps and faults, RPE, kept at once and sent when it can be.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import PlateStack from '@/shared/PlateStack.vue'
@@ -36,7 +37,7 @@ const { enqueue } = useOutbox()
 const { draft, next, isNew } = useDraft(props.one.lifter_id)
 const ofLift = computed(() => {
   const found = props.one.lifts.find((l) => l.lift === draft.value.lift)
-  if (!found) throw new Error(`the session has no ${draft.value.lift}`)
+  if (!found) throw new Error(say('log.the_session_has_no', { lift: draft.value.lift }))
   return found
 })
 
@@ -103,7 +104,7 @@ async function keep() {
   const d = draft.value
   if (!d.reps.length || loadWrong.value || !props.mayWrite) return
   const body = { kind: 'set' as const, key: d.key, lifter_id: props.one.lifter_id, set: bodyOf(d) }
-  said.value = `${d.replaces ? 'Amended' : 'Kept'}: ${d.reps.length} × ${kg(d.load_kg, 2)}.`
+  said.value = `${d.replaces ? say('log.amended') : say('log.kept')}: ${d.reps.length} × ${kg(d.load_kg, 2)}.`
   next()
   await enqueue(body)
   emit('kept')
@@ -135,33 +136,33 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
   <div class="platform">
     <section class="now">
       <p v-if="one.pain.length" class="pain signal">
-        Pain flag on the {{ one.pain.join(', ') }}: stay under the cap, stop at sharp, radiating or new pain.
+        {{ say('log.pain_flag_on_the_stay_under', { pain: one.pain.join(', ') }) }}
       </p>
       <p v-if="draft.replaces" class="note decide">
-        You are amending a logged set; the old one stays on record.
-        <button class="linkish" @click="giveUpAmending">Leave it as it was</button>
+        {{ say('log.you_are_amending_a_logged_set') }}
+        <button class="linkish" @click="giveUpAmending">{{ say('log.leave_it_as_it_was') }}</button>
       </p>
       <div class="top">
         <label class="load"
-          ><span class="small soft">Load, {{ massUnit }}</span
+          ><span class="small soft">{{ say('log.load_mass_unit', { massUnit }) }}</span
           ><input v-model="loadText" inputmode="decimal" :aria-invalid="loadWrong" @change="takeLoad"
         /></label>
         <label
-          ><span class="small soft">Variation</span
+          ><span class="small soft">{{ say('log.variation') }}</span
           ><select v-model="draft.variation">
             <option v-for="v in variations[draft.lift]" :key="v">{{ v }}</option>
           </select></label
         >
         <label v-if="draft.lift === 'deadlift'"
-          ><span class="small soft">Reps from</span
+          ><span class="small soft">{{ say('log.reps_from') }}</span
           ><select v-model="draft.pull_style">
-            <option :value="null">dead stop</option>
-            <option value="rebound">rebound</option>
+            <option :value="null">{{ say('log.dead_stop') }}</option>
+            <option value="rebound">{{ say('log.rebound') }}</option>
           </select></label
         >
         <RestClock :since="sets[0]?.performed_at ?? null" class="clock" />
       </div>
-      <p v-if="loadWrong" class="signal small" role="alert">A load lies between 0 and 600 kg.</p>
+      <p v-if="loadWrong" class="signal small" role="alert">{{ say('log.a_load_lies_between_0_and') }}</p>
       <PlateStack
         v-if="loading"
         :per-side="loading.per_side"
@@ -169,13 +170,16 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         :collars-kg="gym.collars_kg"
       />
       <p class="small signal steady">
-        <template v-if="loading && Math.abs(off) > 0.01"
-          >The plates make {{ kg(loading.total_kg, 2) }}, {{ kg(Math.abs(off), 2) }}
-          {{ off > 0 ? 'more' : 'less' }}.</template
-        >
+        <template v-if="loading && Math.abs(off) > 0.01">{{
+          say('log.the_plates_make', {
+            total_kg: kg(loading.total_kg, 2),
+            off: kg(Math.abs(off), 2),
+            more: off > 0 ? say('log.more') : say('log.less'),
+          })
+        }}</template>
       </p>
       <p v-if="overCap && ofLift.cap_kg !== null" class="small signal">
-        Above the cap of {{ kg(ofLift.cap_kg, 0) }}: {{ ofLift.cap_words }}.
+        {{ say('log.above_the_cap_of', { cap_kg: kg(ofLift.cap_kg, 0), cap_words: ofLift.cap_words }) }}
       </p>
       <RepKeys
         ref="keys"
@@ -195,14 +199,14 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
       </div>
       <div v-if="draft.lift === 'deadlift'" class="row">
         <v-btn class="quiet" @click="hands">{{
-          handsOn === null ? 'Hands on the bar' : 'Plates leave'
+          handsOn === null ? say('log.hands_on_the_bar') : say('log.plates_leave')
         }}</v-btn>
         <span class="small soft">{{
           handsOn !== null
-            ? 'timing …'
+            ? say('log.timing')
             : draft.measures.hands_to_pull_s != null
-              ? `${draft.measures.hands_to_pull_s} s from hands to pull`
-              : 'times the wait before the pull'
+              ? say('log.s_from_hands_to_pull', { hands_to_pull_s: draft.measures.hands_to_pull_s })
+              : say('log.times_the_wait_before_the_pull')
         }}</span>
       </div>
       <v-btn
@@ -211,13 +215,13 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         block
         :disabled="!draft.reps.length || loadWrong || !mayWrite"
         @click="keep"
-        >{{ draft.replaces ? 'Keep the amendment' : 'Keep the set' }}</v-btn
+        >{{ draft.replaces ? say('log.keep_the_amendment') : say('log.keep_the_set') }}</v-btn
       >
       <p v-if="said && !draft.reps.length" class="holds" role="status">{{ said }}</p>
       <slot />
       <Repeatability v-model="draft.measures" :lift="draft.lift" />
       <Gear v-model="draft.gear" :bars="bars" :racks="racks" />
-      <v-text-field v-model="draft.note" label="Note" maxlength="1000" />
+      <v-text-field v-model="draft.note" :label="say('log.note')" maxlength="1000" />
     </section>
     <aside class="side">
       <Planned
@@ -230,15 +234,15 @@ const RPES = [5, 5.5, 6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(
         @take="takeLine"
       />
       <section v-if="one.other_work?.length">
-        <h2>Also today</h2>
+        <h2>{{ say('log.also_today') }}</h2>
         <p v-for="w in one.other_work" :key="w">{{ w }}</p>
       </section>
       <section v-if="ofLift.setup_words.length">
-        <h2>Set-up of the day</h2>
+        <h2>{{ say('log.set_up_of_the_day') }}</h2>
         <p v-for="w in ofLift.setup_words" :key="w">{{ w }}</p>
       </section>
       <section v-if="ofLift.checks?.length">
-        <h2>Before the set</h2>
+        <h2>{{ say('log.before_the_set') }}</h2>
         <label v-for="c in ofLift.checks" :key="c" class="check"><input type="checkbox" /> {{ c }}</label>
       </section>
       <Cues

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The platform: one lifter or a group in turn, next set with its plates, rep by rep, offline too.
+import { say } from '@/words'
 import { onKeyStroke } from '@vueuse/core'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -83,30 +84,30 @@ function askAgain() {
 }
 const heading = computed(() => {
   const one = current.value
-  if (!one) return 'The platform'
+  if (!one) return say('log.the_platform')
   const ofLift = one.lifts.find((l) => l.lift === lift.value)
   if (ofLift?.planned.find((line) => line.done < line.sets)?.until_rpe)
-    return 'The way up: fives until one is RPE 6 to 7'
+    return say('log.the_way_up_fives_until_one')
   const next = ofLift?.next
   return next?.load_kg
-    ? `${next.prescribed ? 'Next' : 'Proposed'}: ${next.sets} × ${next.reps} @ ${next.rpe}`
-    : 'Log a set'
+    ? `${next.prescribed ? say('log.next') : say('log.proposed')}: ${next.sets} × ${next.reps} @ ${next.rpe}`
+    : say('log.log_a_set')
 })
 </script>
 
 <template>
   <main>
     <StageHead :over="current?.name ?? ''" :answer="heading">
-      <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+      <OneOf v-model="lift" :label="say('log.lift')" :options="LIFT_CHOICE" />
     </StageHead>
     <Waiting
       v-if="!session.data.value || !catalogue.data.value"
       :error="session.error.value ?? catalogue.error.value"
-      what="The platform"
+      :what="say('log.the_platform')"
       @again="askAgain"
     />
     <template v-else>
-      <nav v-if="group" class="turns" aria-label="Turns">
+      <nav v-if="group" class="turns" :aria-label="say('log.turns')">
         <button
           v-for="(one, i) in lifters"
           :key="one.lifter_id"
@@ -117,7 +118,7 @@ const heading = computed(() => {
           <span class="small soft">{{ i + 1 }}</span> <b>{{ one.name }}</b>
           <span class="small soft"
             >{{ nextLoad(one) ? `${nextLoad(one)} kg` : '–'
-            }}<template v-if="lastOf(one)?.waiting"> · waiting</template></span
+            }}<template v-if="lastOf(one)?.waiting"> {{ say('log.waiting') }}</template></span
           >
         </button>
       </nav>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Today's lines of the plan; one tap takes a line's load and variation into the set.
+import { say } from '@/words'
 import { computed } from 'vue'
 import DrillResult from '@/stages/prescribe/DrillResult.vue'
 import { amountOf, effortWords } from '@/stages/prescribe/words'
@@ -24,7 +25,7 @@ const why = (line: Schemas['PlannedLine']) =>
 
 <template>
   <section v-if="lines.length">
-    <h2>Today's plan</h2>
+    <h2>{{ say('log.todays_plan') }}</h2>
     <ul>
       <li v-for="line in lines" :key="line.line_id">
         <button
@@ -40,7 +41,11 @@ const why = (line: Schemas['PlannedLine']) =>
             ><template v-if="line.rpe !== null"> {{ effortWords(line.rpe) }}</template></span
           >
           <span class="small soft">{{
-            line.done >= line.sets ? 'done' : line.done ? `${line.done} of ${line.sets} done` : why(line)
+            line.done >= line.sets
+              ? say('log.done')
+              : line.done
+                ? say('log.of_done', { done: line.done, sets: line.sets })
+                : why(line)
           }}</span>
         </button>
         <DrillResult

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What was logged, day by day; a set can be amended or taken back, the old fact stays on record.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import PutBack from '@/shared/PutBack.vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
@@ -50,17 +51,15 @@ async function history(set_id: string) {
     )) ?? null
 }
 const asText = (s: Schemas['SetAnswer']) =>
-  `${s.reps}${s.missed_reps ? `+${s.missed_reps} missed` : ''} × ${kg(s.load_kg, 2)}`
+  `${s.reps}${s.missed_reps ? say('log.missed_reps_missed', { missed_reps: s.missed_reps }) : ''} × ${kg(s.load_kg, 2)}`
 </script>
 
 <template>
   <section>
-    <h2>Logged</h2>
-    <p v-if="!sets.length" class="soft mt-2">
-      Nothing yet: the first clean set of five gives the first estimate.
-    </p>
+    <h2>{{ say('log.logged') }}</h2>
+    <p v-if="!sets.length" class="soft mt-2">{{ say('log.nothing_yet_the_first_clean_set') }}</p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
-    <PutBack v-if="gone" :told="`Taken back: ${asText(gone)}`" @back="putBack(gone)" />
+    <PutBack v-if="gone" :told="say('log.taken_back', { gone: asText(gone) })" @back="putBack(gone)" />
     <div v-for="[day, logged] in days" :key="day" class="day">
       <p class="small soft">{{ day }}</p>
       <ul>
@@ -71,23 +70,29 @@ const asText = (s: Schemas['SetAnswer']) =>
           >
           <span class="small"
             ><span class="signal">{{ faultsOf(s) }}</span>
-            <span v-if="s.trial_arm" class="soft">trial {{ s.trial_arm.toUpperCase() }}</span>
-            <span v-if="s.waiting" class="soft">waiting</span></span
+            <span v-if="s.trial_arm" class="soft">{{
+              say('log.trial_trial_arm', { trial_arm: s.trial_arm.toUpperCase() })
+            }}</span>
+            <span v-if="s.waiting" class="soft">{{ say('log.waiting_2') }}</span></span
           >
           <span v-if="mayWrite" class="acts small soft">
-            <button class="linkish" :aria-label="`Amend ${asText(s)}`" @click="emit('amend', s)">
-              amend
+            <button
+              class="linkish"
+              :aria-label="say('log.amend_s', { s: asText(s) })"
+              @click="emit('amend', s)"
+            >
+              {{ say('log.amend') }}
             </button>
             <button
               v-if="s.replaces"
               class="linkish"
-              :aria-label="`History of ${asText(s)}`"
+              :aria-label="say('log.history_of', { s: asText(s) })"
               @click="history(s.set_id)"
             >
-              history
+              {{ say('log.history') }}
             </button>
-            <button class="linkish" :aria-label="`Take back ${asText(s)}`" @click="takeBack(s)">
-              take back
+            <button class="linkish" :aria-label="say('log.take_back', { s: asText(s) })" @click="takeBack(s)">
+              {{ say('log.take_back_2') }}
             </button>
           </span>
         </li>
@@ -99,17 +104,23 @@ const asText = (s: Schemas['SetAnswer']) =>
       @update:model-value="versions = null"
     >
       <v-card v-if="versions" class="pa-6">
-        <h1 id="versions-title">This set, as it was said</h1>
+        <h1 id="versions-title">{{ say('log.this_set_as_it_was_said') }}</h1>
         <ol class="mt-3">
           <li v-for="(v, i) in versions" :key="v.set_id" class="version">
             <b>{{ asText(v) }}</b><template v-if="v.rpe"> @ {{ v.rpe }}</template>
             <span class="signal">{{ faultsOf(v) }}</span>
             <span class="soft">{{
-              v.withdrawn ? ' taken back' : i === 0 ? ' stands now' : ' replaced'
+              v.withdrawn
+                ? ' ' + say('log.taken_back_2')
+                : i === 0
+                  ? ' ' + say('log.stands_now')
+                  : ' ' + say('log.replaced')
             }}</span>
           </li>
         </ol>
-        <div class="mt-4"><v-btn @click="versions = null">Close</v-btn></div>
+        <div class="mt-4">
+          <v-btn @click="versions = null">{{ say('log.close') }}</v-btn>
+        </div>
       </v-card>
     </v-dialog>
   </section>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 // Rep by rep: good, miss, or a fault in two touches, phase then fault, this lifter's likeliest first.
+import { SIDES } from '@/shared/words'
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import type { Schemas } from '@/shared/api'
@@ -51,7 +53,7 @@ const last = computed(() => props.draft.faults.at(-1))
 const SEVERITIES: [number, string][] = [
   [1, 'slight'],
   [2, 'clear'],
-  [3, 'lift-ending'],
+  [3, say('log.lift_ending')],
 ]
 
 function pick(fault_id: string, of: string) {
@@ -85,26 +87,35 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
 
 <template>
   <div class="rep-keys">
-    <div class="reps" aria-live="polite" aria-label="Reps of this set">
+    <div class="reps" aria-live="polite" :aria-label="say('log.reps_of_this_set')">
       <span
         v-for="(r, i) in draft.reps"
         :key="i"
         :class="['rep', r, { faulty: draft.faults.some((f) => f.rep === i + 1) }]"
         >{{ i + 1 }}</span
       >
-      <span v-if="!draft.reps.length" class="soft">No rep yet.</span>
+      <span v-if="!draft.reps.length" class="soft">{{ say('log.no_rep_yet') }}</span>
       <button class="linkish small undo" :disabled="!draft.past.length || disabled" @click="emit('undo')">
-        Undo the last
+        {{ say('log.undo_the_last') }}
       </button>
     </div>
     <div class="keys">
-      <button class="key good" :disabled="disabled" @click="emit('rep', 'good')">Good <kbd>g</kbd></button>
-      <button class="key miss" :disabled="disabled" @click="emit('rep', 'miss')">Miss <kbd>m</kbd></button>
+      <button class="key good" :disabled="disabled" @click="emit('rep', 'good')">
+        {{ say('log.good') }} <kbd>g</kbd>
+      </button>
+      <button class="key miss" :disabled="disabled" @click="emit('rep', 'miss')">
+        {{ say('log.miss') }} <kbd>m</kbd>
+      </button>
     </div>
     <p class="small soft lead">
-      Fault: {{ phase === null ? 'the phase' : `${phase}, and now what was seen` }}
+      {{
+        say('log.fault_the', {
+          the: phase === null ? say('log.the_phase') : say('log.and_now_what_was_seen', { phase }),
+        })
+      }}
       <label v-if="draft.reps.length" class="same"
-        ><input v-model="sameRep" type="checkbox" /> also in rep {{ draft.reps.length }} <kbd>s</kbd></label
+        ><input v-model="sameRep" type="checkbox" /> {{ say('log.also_in_rep', { reps: draft.reps.length }) }}
+        <kbd>s</kbd></label
       >
     </p>
     <template v-if="phase === null">
@@ -127,7 +138,10 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
           :disabled="disabled"
           @click="pick(f.fault_id, f.phase)"
         >
-          <b>{{ f.name }}</b> <span class="small soft">{{ f.phase }}, {{ f.count }} lately</span>
+          <b>{{ f.name }}</b>
+          <span class="small soft">{{
+            say('log.phase_count_lately', { phase: f.phase, count: f.count })
+          }}</span>
         </button>
       </div>
     </template>
@@ -143,25 +157,28 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
           ><b>{{ f.name }}</b> <kbd>{{ FAULT_KEYS[i] }}</kbd></span
         ><span class="small soft">{{ f.seen }}</span>
       </button>
-      <button class="tile" @click="phase = null">Another phase <kbd>esc</kbd></button>
+      <button class="tile" @click="phase = null">
+        {{ say('log.another_phase') }} <kbd>{{ say('log.esc') }}</kbd>
+      </button>
     </div>
     <div v-if="last" class="last small">
       <span
-        >Rep {{ last.rep }}: <b>{{ nameOf(last.fault_id) }}</b>, {{ last.phase }}</span
+        >{{ say('log.rep_rep', { rep: last.rep }) }} <b>{{ nameOf(last.fault_id) }}</b>,
+        {{ last.phase }}</span
       >
       <OneOf
         :model-value="last.severity"
-        label="How severe"
+        :label="say('log.how_severe')"
         :options="SEVERITIES"
         loose
         @update:model-value="emit('change', { severity: $event })"
       />
       <OneOf
         :model-value="last.side"
-        label="Which side"
+        :label="say('log.which_side')"
         :options="[
-          ['left', 'left'],
-          ['right', 'right'],
+          ['left', SIDES.left],
+          ['right', SIDES.right],
         ]"
         clearable
         loose

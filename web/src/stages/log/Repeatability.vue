@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What should be the same in every set: one press opens it, one press notes it.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import type { Schemas } from '@/shared/api'
@@ -18,10 +19,12 @@ const offsets = computed(() =>
   OFFSETS.map((m) => [m, m === 0 ? 'mid-foot' : `${m > 0 ? '+' : '−'}${lengthOf(Math.abs(m))}`] as const),
 )
 const noted = computed(() => [
-  ...(props.lift === 'squat' ? [{ name: 'walkout_steps' as const, label: 'Steps out', options: STEPS }] : []),
+  ...(props.lift === 'squat'
+    ? [{ name: 'walkout_steps' as const, label: say('log.steps_out'), options: STEPS }]
+    : []),
   {
     name: 'foot_offset_m' as const,
-    label: `Bar from mid-foot, ${lengthUnit.value}`,
+    label: say('log.bar_from_mid_foot', { lengthUnit: lengthUnit.value }),
     options: offsets.value,
   },
 ])
@@ -32,7 +35,12 @@ function typed(name: 'stance_m' | 'start_hip_m', event: Event) {
   const metres = readLength(text)
   const bad = text !== '' && !(metres >= least && metres <= most)
   wrong.value = bad
-    ? `“${text}” is no length from ${lengthOf(least, 0)} to ${lengthOf(most, 0)} ${lengthUnit.value}.`
+    ? say('log.is_no_length_from_to', {
+        text,
+        least: lengthOf(least, 0),
+        most: lengthOf(most, 0),
+        lengthUnit: lengthUnit.value,
+      })
     : ''
   if (!bad) set({ [name]: text ? metres : null })
 }
@@ -40,26 +48,37 @@ function typedSpeed(event: Event) {
   const text = (event.target as HTMLInputElement).value.trim()
   const speed = Number(text.replace(',', '.'))
   const bad = text !== '' && !(speed >= SPEEDS[0] && speed <= SPEEDS[1])
-  wrong.value = bad ? `“${text}” is no speed from ${SPEEDS[0]} to ${SPEEDS[1]} m/s.` : ''
+  wrong.value = bad ? say('log.is_no_speed_from_to_m', { text, SPEEDS: SPEEDS[0], SPEEDS2: SPEEDS[1] }) : ''
   if (!bad) measures.value = { ...measures.value, rep_speed_m_s: text ? speed : null }
 }
 const words = computed(() => {
   const m = measures.value
   const told = [
-    m.walkout_steps != null && props.lift === 'squat' && `${m.walkout_steps} steps`,
-    m.foot_offset_m != null && `bar ${lengthOf(m.foot_offset_m)} ${lengthUnit.value} from mid-foot`,
-    m.stance_m != null && `stance ${lengthOf(m.stance_m, 0)} ${lengthUnit.value}`,
-    m.start_hip_m != null && `hips ${lengthOf(m.start_hip_m, 0)} ${lengthUnit.value} up`,
+    m.walkout_steps != null &&
+      props.lift === 'squat' &&
+      say('log.walkout_steps_steps', { walkout_steps: m.walkout_steps }),
+    m.foot_offset_m != null &&
+      say('log.bar_from_mid_foot_2', {
+        foot_offset_m: lengthOf(m.foot_offset_m),
+        lengthUnit: lengthUnit.value,
+      }),
+    m.stance_m != null &&
+      say('log.stance_stance_m_length_unit', {
+        stance_m: lengthOf(m.stance_m, 0),
+        lengthUnit: lengthUnit.value,
+      }),
+    m.start_hip_m != null &&
+      say('log.hips_up', { start_hip_m: lengthOf(m.start_hip_m, 0), lengthUnit: lengthUnit.value }),
     m.rep_speed_m_s != null && `${m.rep_speed_m_s.toFixed(2)} m/s`,
   ].filter(Boolean)
-  return told.join(', ') || 'not noted'
+  return told.join(', ') || say('log.not_noted')
 })
 </script>
 
 <template>
   <details class="repeat">
     <summary class="small">
-      The same every time: <b>{{ words }}</b>
+      {{ say('log.the_same_every_time') }} <b>{{ words }}</b>
     </summary>
     <div v-for="one in noted" :key="one.name" class="row">
       <span class="small soft">{{ one.label }}</span>
@@ -74,7 +93,7 @@ const words = computed(() => {
     </div>
     <div class="row">
       <label
-        ><span class="small soft">Ankle to ankle, {{ lengthUnit }}</span>
+        ><span class="small soft">{{ say('log.ankle_to_ankle', { lengthUnit }) }}</span>
         <input
           class="plain"
           inputmode="decimal"
@@ -82,7 +101,7 @@ const words = computed(() => {
           @change="typed('stance_m', $event)"
       /></label>
       <label v-if="lift === 'deadlift'"
-        ><span class="small soft">Hips above the floor at the start, {{ lengthUnit }}</span>
+        ><span class="small soft">{{ say('log.hips_above_the_floor_at_the', { lengthUnit }) }}</span>
         <input
           class="plain"
           inputmode="decimal"
@@ -91,7 +110,7 @@ const words = computed(() => {
       /></label>
     </div>
     <label
-      ><span class="small soft">Fastest rep’s mean speed on the way up, m/s</span>
+      ><span class="small soft">{{ say('log.fastest_reps_mean_speed_on_the') }}</span>
       <input class="plain" inputmode="decimal" :value="measures.rep_speed_m_s ?? ''" @change="typedSpeed"
     /></label>
     <p v-if="wrong" class="signal small" role="alert">{{ wrong }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Time since the last set of this lifter; it outlives the page.
+import { say } from '@/words'
 import { useNow } from '@vueuse/core'
 import { computed } from 'vue'
 
@@ -16,8 +17,8 @@ const shown = computed(() => {
 </script>
 
 <template>
-  <p v-if="shown" class="rest" role="timer" :aria-label="`${shown} since the last set`">
-    <span class="big num">{{ shown }}</span> <span class="small soft">rest</span>
+  <p v-if="shown" class="rest" role="timer" :aria-label="say('log.since_the_last_set', { shown })">
+    <span class="big num">{{ shown }}</span> <span class="small soft">{{ say('log.rest') }}</span>
   </p>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Sets that the lifter did alone and sent by the own link: they count once a coach says so.
+import { say } from '@/words'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
 import { useSent } from '@/shared/useSent'
@@ -13,12 +14,15 @@ const { waiting, sayWord, message, busy } = useSent(() => props.lifterId, 'set')
 
 <template>
   <section v-if="waiting.length" class="sent">
-    <h2>Sent by the lifter <small>counts once you say so</small></h2>
+    <h2>
+      {{ say('log.sent_by_the_lifter') }} <small>{{ say('log.counts_once_you_say_so') }}</small>
+    </h2>
     <ul>
       <li v-for="one in waiting" :key="one.item_id">
         <p>
           <b class="num"
-            >{{ one.reps }}{{ one.missed_reps ? `+${one.missed_reps} missed` : '' }} ×
+            >{{ one.reps
+            }}{{ one.missed_reps ? say('log.missed_reps_missed', { missed_reps: one.missed_reps }) : '' }} ×
             {{ kg(one.load_kg, 2) }}</b
           >
           <span v-if="typeof one.rpe === 'number'"> @ {{ one.rpe }}</span>
@@ -27,10 +31,10 @@ const { waiting, sayWord, message, busy } = useSent(() => props.lifterId, 'set')
         <p v-if="one.note" class="small">“{{ one.note }}”</p>
         <p v-if="mayWrite" class="acts">
           <button type="button" class="key yes" :disabled="busy" @click="sayWord(one.item_id, 'accepted')">
-            Count it
+            {{ say('log.count_it') }}
           </button>
           <button type="button" class="key" :disabled="busy" @click="sayWord(one.item_id, 'declined')">
-            Leave it out
+            {{ say('log.leave_it_out') }}
           </button>
         </p>
       </li>

@@ -1,4 +1,5 @@
 // The platform's keys. Phases lie on one row of the keyboard, faults on the digits.
+import { say } from '@/words'
 export const PHASE_KEYS = ['q', 'w', 'e', 'r', 't', 'y', 'u', 'i', 'o', 'p']
 export const FAULT_KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0']
 const RPE_OF: Record<string, number> = { '6': 6, '7': 7, '8': 8, '9': 9, '0': 10 }
@@ -12,14 +13,14 @@ export function rpeOf(key: string, now: number | null): number | null | undefine
 }
 
 export const PLATFORM_KEYS: [string, string][] = [
-  ['g or space, m', 'a good rep, a miss'],
-  ['q … p, then a digit', 'a fault: its phase, then what was seen'],
-  ['s', 'the next fault belongs to the rep before'],
-  ['− =', 'the last fault was slighter, was worse'],
-  ['[ ]', 'it was the left side, the right side'],
-  ['6 … 9, 0', 'RPE 6 to 10; the same digit again adds a half'],
-  ['h', 'hands on the bar, and again when the plates leave'],
-  ['Enter', 'keep the set'],
-  ['n', 'the next lifter in turn'],
-  ['Backspace', 'undo the last'],
+  [say('log.g_or_space_m'), say('log.a_good_rep_a_miss')],
+  [say('log.q_p_then_a_digit'), say('log.a_fault_its_phase_then_what')],
+  ['s', say('log.the_next_fault_belongs_to_the')],
+  ['− =', say('log.the_last_fault_was_slighter_was')],
+  ['[ ]', say('log.it_was_the_left_side_the')],
+  ['6 … 9, 0', say('log.rpe_6_to_10_the_same')],
+  ['h', say('log.hands_on_the_bar_and_again')],
+  ['Enter', say('log.keep_the_set_2')],
+  ['n', say('log.the_next_lifter_in_turn')],
+  ['Backspace', say('log.undo_the_last_2')],
 ]

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The body in its own proportions; pick a segment, read it twice, see what it does to the squat.
+import { say, sayMany } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import StandingBody from '@/figure/StandingBody.vue'
@@ -40,13 +41,13 @@ const twice = computed(
 )
 const answer = computed(() => {
   const all = sheet.data.value?.landmarks.length ?? 0
-  if (!all) return 'Measuring'
+  if (!all) return say('measure.measuring')
   const doubts = (sheet.data.value?.landmarks ?? []).filter((l) => l.doubt && !l.kept_because).length
-  if (doubts) return `${doubts} reading${doubts > 1 ? 's' : ''} cannot well be right`
-  if (!twice.value) return 'Every length is still estimated from stature'
+  if (doubts) return sayMany('measure.readings_cannot_well_be_right', doubts)
+  if (!twice.value) return say('measure.every_length_is_still_estimated_from')
   return twice.value === all
-    ? 'Measured, twice'
-    : `${twice.value} of ${all} lengths measured twice, the rest estimated`
+    ? say('measure.measured_twice')
+    : say('measure.of_lengths_measured_twice_the_rest', { twice: twice.value, all })
 })
 
 const worth = computed(() => leverWords(levers.data.value?.kg_per_cm, picked.value, kg))
@@ -54,7 +55,7 @@ const worth = computed(() => leverWords(levers.data.value?.kg_per_cm, picked.val
 const before = ref<string | null>(null)
 const leader = computed(() => {
   const best = ranking.data.value?.leaders[0]
-  if (!best) return ranking.data.value ? 'no squat to full depth is feasible' : null
+  if (!best) return ranking.data.value ? say('measure.no_squat_to_full_depth_is') : null
   return `${nameOf(styleOf(best.setup))}, ${cm(best.setup.stance_m, 0)}, ${kg(best.predicted_max_kg, 0)}`
 })
 watch(leader, (now, then) => {
@@ -65,12 +66,14 @@ watch(leader, (now, then) => {
 <template>
   <main>
     <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
-      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">Fit the squat</v-btn>
+      <v-btn variant="flat" :to="{ name: 'squat', params: { lifterId } }">{{
+        say('measure.fit_the_squat')
+      }}</v-btn>
     </StageHead>
     <Waiting
       v-if="!sheet.data.value"
       :error="sheet.error.value"
-      what="The measuring sheet"
+      :what="say('measure.the_measuring_sheet')"
       @again="sheet.refetch()"
     />
     <div v-else class="columns">
@@ -84,17 +87,19 @@ watch(leader, (now, then) => {
       <div class="middle">
         <p v-if="next && levers.data.value" class="note decide lead" data-lead>
           <template v-if="worthKg(next.segment) >= LEAST_KG"
-            ><b>Take next: {{ next.name.toLowerCase() }}.</b> Reading it is likely to move a lift by about
-            {{ kg(worthKg(next.segment), 1) }}.</template
+            ><b>{{ say('measure.take_next', { name: next.name.toLowerCase() }) }}</b>
+            {{
+              say('measure.reading_it_is_likely_to_move', { segment: kg(worthKg(next.segment), 1) })
+            }}</template
           ><template v-else
-            ><b>Enough is measured:</b> no length that is left changes a lift by
-            {{ kg(LEAST_KG, 1) }}.</template
+            ><b>{{ say('measure.enough_is_measured') }}</b>
+            {{ say('measure.no_length_that_is_left_changes', { LEAST_KG: kg(LEAST_KG, 1) }) }}</template
           >
           <button v-if="picked !== next.segment" class="linkish" @click="picked = next.segment">
-            Show it
+            {{ say('measure.show_it') }}
           </button>
         </p>
-        <div class="picks" role="group" aria-label="Segments">
+        <div class="picks" role="group" :aria-label="say('measure.segments')">
           <button
             v-for="l in lengths"
             :key="l.landmark"
@@ -106,7 +111,7 @@ watch(leader, (now, then) => {
             <span class="small"
               ><b>{{ cm(l.length_m) }}</b>
               <span :class="l.doubt ? 'signal' : 'soft'">{{
-                l.estimated ? 'estimated' : `${l.readings_m.length}×`
+                l.estimated ? say('measure.estimated') : `${l.readings_m.length}×`
               }}</span>
               <span v-if="!isSettled(l) && worthKg(l.segment) >= LEAST_KG" class="worth num"
                 >± {{ kg(worthKg(l.segment), 1) }}</span
@@ -116,13 +121,21 @@ watch(leader, (now, then) => {
         </div>
         <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" @saved="chosen = null" />
         <div class="note mt-5 small">
-          <p><b>What it does to the squat.</b> {{ leader ?? 'Fitting …' }}</p>
-          <p v-if="landmark && worth" data-levers>
-            <b>1 cm more of “{{ landmark.name.toLowerCase() }}”</b>, all else equal: {{ worth }}.
+          <p>
+            <b>{{ say('measure.what_it_does_to_the_squat') }}</b> {{ leader ?? say('measure.fitting') }}
           </p>
-          <p v-if="before" class="soft">Before the last change: {{ before }}</p>
+          <p v-if="landmark && worth" data-levers>
+            <b>{{ say('measure.n_1_cm_more_of', { name: landmark.name.toLowerCase() }) }}</b>{{
+              say('measure.all_else_equal', { worth })
+            }}
+          </p>
+          <p v-if="before" class="soft">{{ say('measure.before_the_last_change', { before }) }}</p>
           <p v-if="sheet.data.value.technical_error_m !== null" class="soft">
-            Technical error of your tape: {{ cm(sheet.data.value.technical_error_m, 2) }}
+            {{
+              say('measure.technical_error_of_your_tape', {
+                technical_error_m: cm(sheet.data.value.technical_error_m, 2),
+              })
+            }}
           </p>
           <p v-if="sheet.data.value.sum_doubt" class="signal">{{ sheet.data.value.sum_doubt }}.</p>
         </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The tape checked by a picture: limbs of a lifter who stands side on, beside what was read twice.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
@@ -41,7 +42,9 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
 
 <template>
   <details class="note mt-5 small tape">
-    <summary><b>Check the tape with a picture</b></summary>
+    <summary>
+      <b>{{ say('measure.check_the_tape_with_a_picture') }}</b>
+    </summary>
     <PictureToTap
       name="A picture from the side"
       :how="STANDING.how"
@@ -55,23 +58,24 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
       <template #told>
         <template v-if="wrong.length">
           <b class="signal">{{ wrong.map(({ landmark }) => landmark.name).join(', ') }}:</b>
-          tape and picture cannot well be of one length. Read it again.
+          {{ say('measure.tape_and_picture_cannot_well_be') }}
         </template>
         <template v-else-if="rows.length">
-          Nothing that was taped is contradicted. A picture finds a tape that is some 5 cm off, not a smaller
-          slip.
+          {{ say('measure.nothing_that_was_taped_is_contradicted') }}
         </template>
       </template>
       <template #acts="{ again }">
-        <v-btn v-if="!lengths" variant="flat" :disabled="busy" @click="again">Measure it</v-btn>
+        <v-btn v-if="!lengths" variant="flat" :disabled="busy" @click="again">{{
+          say('measure.measure_it')
+        }}</v-btn>
       </template>
     </PictureToTap>
     <table v-if="rows.length" class="num mt-2">
       <thead>
         <tr>
-          <th scope="col">Length</th>
-          <th scope="col">Tape</th>
-          <th scope="col">Picture</th>
+          <th scope="col">{{ say('measure.length') }}</th>
+          <th scope="col">{{ say('measure.tape') }}</th>
+          <th scope="col">{{ say('measure.picture') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -81,7 +85,7 @@ const wrong = computed(() => rows.value.filter(({ seen }) => seen.contradicts))
               {{ landmark.name }}
             </button>
           </th>
-          <td>{{ landmark.estimated ? 'not taped' : cm(landmark.length_m) }}</td>
+          <td>{{ landmark.estimated ? say('measure.not_taped') : cm(landmark.length_m) }}</td>
           <td :class="{ signal: seen.contradicts }">{{ cm(seen.length_m) }} ± {{ cm(seen.error_m) }}</td>
         </tr>
       </tbody>

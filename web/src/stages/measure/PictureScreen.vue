@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A screen from one picture: it is opened, tapped and measured.
+import { say } from '@/words'
 import { ref } from 'vue'
 import { answered, client } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
@@ -46,12 +47,14 @@ function take(close: () => void) {
   >
     <template #told>
       <template v-if="told"
-        >The picture shows <b>{{ told.words }}</b>.</template
+        >{{ say('measure.the_picture_shows') }} <b>{{ told.words }}</b>.</template
       >
     </template>
     <template #acts="{ close, again }">
-      <v-btn v-if="told" variant="flat" :disabled="busy" @click="take(close)">Take it as a reading</v-btn>
-      <v-btn v-else variant="flat" :disabled="busy" @click="again">Measure it</v-btn>
+      <v-btn v-if="told" variant="flat" :disabled="busy" @click="take(close)">{{
+        say('measure.take_it_as_a_reading')
+      }}</v-btn>
+      <v-btn v-else variant="flat" :disabled="busy" @click="again">{{ say('measure.measure_it') }}</v-btn>
     </template>
   </PictureToTap>
 </template>

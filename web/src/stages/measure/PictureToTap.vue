@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A picture of this device, opened and tapped point by point; it never leaves the device.
+import { say } from '@/words'
 import { useObjectUrl } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import ChooseFile from '@/stages/watch/ChooseFile.vue'
@@ -46,13 +47,13 @@ const close = () => (file.value = null)
     <ChooseFile
       v-if="!file"
       :name="name"
-      :says="`${how} It stays on this device.`"
+      :says="say('measure.it_stays_on_this_device', { how })"
       accept="image/*"
       @chosen="file = $event"
     />
     <template v-else>
       <p class="small" role="status">
-        <template v-if="unreadable">This browser cannot show the picture: take it as JPEG or PNG.</template>
+        <template v-if="unreadable">{{ say('measure.this_browser_cannot_show_the_picture') }}</template>
         <template v-else-if="step"
           ><b>{{ step.name }}.</b> {{ step.says }}</template
         >
@@ -60,7 +61,7 @@ const close = () => (file.value = null)
       </p>
       <TapStage
         :url="url ?? ''"
-        :label="`Picture. ${step ? step.name : 'All points are set'}.`"
+        :label="say('measure.picture_name', { name: step ? step.name : say('measure.all_points_are_set') })"
         :asking="step !== null"
         :marks="Object.values(tapped)"
         :limbs="drawn"
@@ -70,8 +71,12 @@ const close = () => (file.value = null)
       />
       <div class="acts">
         <slot v-if="!step" name="acts" :close="close" :again="() => emit('complete', tapped)" />
-        <button type="button" class="linkish small" :disabled="busy" @click="again">Tap anew</button>
-        <button type="button" class="linkish small" :disabled="busy" @click="close">Another picture</button>
+        <button type="button" class="linkish small" :disabled="busy" @click="again">
+          {{ say('measure.tap_anew') }}
+        </button>
+        <button type="button" class="linkish small" :disabled="busy" @click="close">
+          {{ say('measure.another_picture') }}
+        </button>
       </div>
     </template>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Two readings of one landmark, a third when they differ, and a reason when it cannot well be right.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -30,7 +31,7 @@ watch(
 const lengths = computed(() => texts.value.filter((t) => t.trim()).map((t) => units.readLength(t)))
 const unreadable = computed(() =>
   texts.value.map((t) =>
-    t.trim() && !Number.isFinite(units.readLength(t)) ? 'write it like 43.5, 43.5 cm or 17 in' : '',
+    t.trim() && !Number.isFinite(units.readLength(t)) ? say('measure.write_it_like_43_5_43') : '',
   ),
 )
 const apart = computed(() => {
@@ -68,31 +69,39 @@ const place = computed(() => Math.min(100, Math.max(0, 50 + props.landmark.z_sco
         v-for="(_, i) in texts"
         :key="i"
         v-model="texts[i]"
-        :label="`${['First', 'Second', 'Third'][i]}, ${lengthUnit}`"
+        :label="`${[say('measure.first'), say('measure.second'), say('measure.third')][i]}, ${lengthUnit}`"
         inputmode="decimal"
         :error-messages="unreadable[i] ? [unreadable[i]!] : []"
       />
     </div>
     <p v-if="apart" class="signal small mt-2">
-      The two differ by {{ cm(apart) }}: take a third, the middle one counts.
+      {{ say('measure.the_two_differ_by_take_a', { apart: cm(apart) }) }}
     </p>
     <div class="against mt-4">
       <div class="scale" aria-hidden="true">
         <span class="band" /><span class="mark" :style="{ left: `${place}%` }" />
       </div>
       <p class="small">
-        <b>{{ cm(landmark.length_m) }}</b> {{ landmark.estimated ? 'estimated from stature' : '' }} · people
-        of this stature {{ cm(landmark.expected_m) }} · {{ landmark.z_score >= 0 ? '+' : '−'
-        }}{{ Math.abs(landmark.z_score).toFixed(1) }} SD
+        <b>{{ cm(landmark.length_m) }}</b>
+        {{
+          say('measure.people_of_this_stature_sd', {
+            estimated: landmark.estimated ? say('measure.estimated_from_stature') : '',
+            expected_m: cm(landmark.expected_m),
+            z_score: landmark.z_score >= 0 ? '+' : '−',
+            z_score2: Math.abs(landmark.z_score).toFixed(1),
+          })
+        }}
       </p>
     </div>
     <p v-if="landmark.doubt && !message" class="note decide small mt-2">
       {{ landmark.doubt }}.
-      <template v-if="landmark.kept_because">Kept: {{ landmark.kept_because }}</template>
+      <template v-if="landmark.kept_because">{{
+        say('measure.kept_kept_because', { kept_because: landmark.kept_because })
+      }}</template>
     </p>
     <template v-if="message">
       <p class="note decide small mt-2" role="alert">{{ message }}.</p>
-      <v-text-field v-model="kept" class="mt-2" label="Keep it because" maxlength="1000" />
+      <v-text-field v-model="kept" class="mt-2" :label="say('measure.keep_it_because')" maxlength="1000" />
     </template>
     <v-btn
       class="mt-4"
@@ -100,7 +109,7 @@ const place = computed(() => Math.min(100, Math.max(0, 50 + props.landmark.z_sco
       type="submit"
       :disabled="busy || !lengths.length || unreadable.some(Boolean)"
     >
-      Keep these readings
+      {{ say('measure.keep_these_readings') }}
     </v-btn>
   </form>
 </template>

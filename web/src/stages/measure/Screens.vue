@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Mobility screens that gate the squat: how to take each, two readings, the normal range, what it gates.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import { answered, client, once, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -31,14 +32,16 @@ const toggle = (kind: string) => (chosen.value = open.value === kind ? '' : kind
 const both = (kind: string): [string, string] => (typed.value[kind] ??= ['', ''])
 function shown(s: Screen): string {
   const found = known.value[s.kind]
-  if (!found) return 'not taken'
-  if (found.value === null) return 'cannot be held'
+  if (!found) return say('measure.not_taken')
+  if (found.value === null) return say('measure.cannot_be_held_2')
   return s.unit === 'deg' ? `${found.value.toFixed(0)}°` : units.cm(found.value, 0)
 }
 function apart(s: Screen): string {
   const [a, b] = known.value[s.kind]?.readings ?? []
   if (a === undefined || b === undefined || s.unit !== 'deg') return ''
-  return Math.abs(a - b) > 5 ? ` two readings ${Math.abs(a - b).toFixed(0)}° apart: take a third` : ''
+  return Math.abs(a - b) > 5
+    ? ' ' + say('measure.two_readings_apart_take_a_third', { a: Math.abs(a - b).toFixed(0) })
+    : ''
 }
 async function send(body: Schemas['ScreenRequest']) {
   const done = await run(() =>
@@ -61,7 +64,7 @@ function fill(s: Screen, value: number) {
   const text = s.unit === 'deg' ? value.toFixed(0) : units.lengthOf(value)
   pair[pair[0].trim() ? 1 : 0] = text
 }
-const SHELF: Record<string, string> = { 1: 'the bar stays', 0: 'the bar slides' }
+const SHELF: Record<string, string> = { 1: say('measure.the_bar_stays'), 0: say('measure.the_bar_slides') }
 const shelf = (stays: number): Schemas['ScreenRequest'] => ({
   kind: 'shelf',
   readings: [stays],
@@ -73,7 +76,11 @@ async function take(s: Screen) {
   const lunge = s.kind === 'ankle' && texts.length > 0 && texts.every((t) => /(cm|in)\s*$/i.test(t))
   const readings = texts.map((t) => (lunge || s.unit === 'm' ? units.readLength(t) : degrees(t)))
   const readable = readings.length > 0 && readings.every(Number.isFinite)
-  wrong.value[s.kind] = readable ? '' : s.unit === 'deg' ? 'a number of degrees' : 'a length such as 46 cm'
+  wrong.value[s.kind] = readable
+    ? ''
+    : s.unit === 'deg'
+      ? say('measure.a_number_of_degrees')
+      : say('measure.a_length_such_as_46_cm')
   if (!readable) return
   await send(
     lunge
@@ -83,7 +90,8 @@ async function take(s: Screen) {
 }
 async function takePicture() {
   const [thigh, lean] = [degrees(picture.value.thigh), degrees(picture.value.lean)]
-  wrong.value.picture = Number.isFinite(thigh) && Number.isFinite(lean) ? '' : 'two angles in degrees'
+  wrong.value.picture =
+    Number.isFinite(thigh) && Number.isFinite(lean) ? '' : say('measure.two_angles_in_degrees')
   if (!wrong.value.picture) {
     await send({
       kind: 'neutral_depth',
@@ -97,7 +105,9 @@ async function takePicture() {
 
 <template>
   <section>
-    <h2>Mobility screens <small>they decide which set-ups open; one at a time, each twice</small></h2>
+    <h2>
+      {{ say('measure.mobility_screens') }} <small>{{ say('measure.they_decide_which_set_ups_open') }}</small>
+    </h2>
     <div v-for="s in SCREENS" :key="s.kind" :class="['screen', { on: open === s.kind }]">
       <button class="row" :aria-expanded="open === s.kind" @click="toggle(s.kind)">
         <b>{{ s.name }}</b>
@@ -106,21 +116,32 @@ async function takePicture() {
       <template v-if="open === s.kind">
         <p class="small soft">
           {{ s.usual
-          }}<template v-if="known[s.kind]"
-            >{{ s.usual ? '; ' : '' }}taken {{ dayOf(known[s.kind]?.taken_at ?? '') }}</template
-          >
+          }}<template v-if="known[s.kind]">{{
+            say('measure.usual_taken_taken_at', {
+              usual: s.usual ? '; ' : '',
+              taken_at: dayOf(known[s.kind]?.taken_at ?? ''),
+            })
+          }}</template>
         </p>
-        <p class="small">{{ s.how }} <b>Gates:</b> {{ s.gates }}</p>
+        <p class="small">
+          {{ s.how }} <b>{{ say('measure.gates') }}</b> {{ s.gates }}
+        </p>
         <form class="take" @submit.prevent="take(s)">
           <v-text-field
             v-for="i in 2"
             :key="i"
             v-model="both(s.kind)[i - 1]"
-            :label="`${i === 1 ? 'First' : 'Second'}, ${s.field(units.lengthUnit.value)}`"
-            :aria-label="`${s.name}, reading ${i}`"
+            :label="`${i === 1 ? say('measure.first') : say('measure.second')}, ${s.field(units.lengthUnit.value)}`"
+            :aria-label="say('measure.name_reading_i', { name: s.name, i })"
             :error-messages="i === 1 && wrong[s.kind] ? [wrong[s.kind]!] : []"
           />
-          <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${s.name}`">Keep</v-btn>
+          <v-btn
+            type="submit"
+            class="quiet"
+            :disabled="busy"
+            :aria-label="say('measure.keep_name', { name: s.name })"
+            >{{ say('measure.keep') }}</v-btn
+          >
         </form>
         <PictureScreen
           v-if="s.picture && statureM"
@@ -129,11 +150,15 @@ async function takePicture() {
           @read="fill(s, $event)"
         />
         <form v-if="s.kind === 'neutral_depth'" class="picture" @submit.prevent="takePicture">
-          <span class="small soft">From a side picture: knee above hip</span>
-          <input v-model="picture.thigh" aria-label="Thigh above level, degrees" placeholder="0°" />
-          <span class="small soft">lean</span>
-          <input v-model="picture.lean" aria-label="Trunk lean, degrees" placeholder="45°" />
-          <button class="linkish small" :disabled="busy">Read</button>
+          <span class="small soft">{{ say('measure.from_a_side_picture_knee_above') }}</span>
+          <input
+            v-model="picture.thigh"
+            :aria-label="say('measure.thigh_above_level_degrees')"
+            placeholder="0°"
+          />
+          <span class="small soft">{{ say('measure.lean') }}</span>
+          <input v-model="picture.lean" :aria-label="say('measure.trunk_lean_degrees')" placeholder="45°" />
+          <button class="linkish small" :disabled="busy">{{ say('measure.read') }}</button>
           <span v-if="wrong.picture" class="small signal">{{ wrong.picture }}</span>
         </form>
       </template>
@@ -141,26 +166,28 @@ async function takePicture() {
     </div>
     <div :class="['screen', { on: open === 'shelf' }]">
       <button class="row" :aria-expanded="open === 'shelf'" @click="toggle('shelf')">
-        <b>Shelf</b>
-        <span :class="known.shelf ? '' : 'soft'">{{ SHELF[String(known.shelf?.value)] ?? 'not taken' }}</span>
+        <b>{{ say('measure.shelf') }}</b>
+        <span :class="known.shelf ? '' : 'soft'">{{
+          SHELF[String(known.shelf?.value)] ?? say('measure.not_taken')
+        }}</span>
       </button>
       <template v-if="open === 'shelf'">
-        <p class="small soft">asked of beginners</p>
+        <p class="small soft">{{ say('measure.asked_of_beginners') }}</p>
         <p class="small">
-          Empty bar low on the back in the rack, blades pinched, safeties set: open the hands. Does it stay?
-          <b>Gates:</b> low and middle bar.
+          {{ say('measure.empty_bar_low_on_the_back') }} <b>{{ say('measure.gates') }}</b>
+          {{ say('measure.low_and_middle_bar') }}
         </p>
         <div class="take">
-          <v-btn class="quiet" :disabled="busy" @click="send(shelf(1))">It stays</v-btn>
-          <v-btn class="quiet" :disabled="busy" @click="send(shelf(0))">It slides</v-btn>
+          <v-btn class="quiet" :disabled="busy" @click="send(shelf(1))">{{ say('measure.it_stays') }}</v-btn>
+          <v-btn class="quiet" :disabled="busy" @click="send(shelf(0))">{{ say('measure.it_slides') }}</v-btn>
         </div>
       </template>
     </div>
-    <h2 class="mt-5">Shoulders <small>narrowest bearable hands, by bar position</small></h2>
-    <p class="small soft">
-      Empty bar, hands moved in until elbow, wrist or shoulder complains; out again by a finger. It gates the
-      bar position and the grip.
-    </p>
+    <h2 class="mt-5">
+      {{ say('measure.shoulders') }}
+      <small>{{ say('measure.narrowest_bearable_hands_by_bar_position') }}</small>
+    </h2>
+    <p class="small soft">{{ say('measure.empty_bar_hands_moved_in_until') }}</p>
     <div v-for="g in GRIPS" :key="g.kind" class="screen hands">
       <p>
         <b>{{ g.name }}</b> <span :class="known[g.kind]?.value === null ? 'signal' : ''">{{ shown(g) }}</span>
@@ -169,16 +196,22 @@ async function takePicture() {
         <v-text-field
           v-model="both(g.kind)[0]"
           :label="units.lengthUnit.value"
-          :aria-label="`${g.name}, hands apart`"
+          :aria-label="say('measure.hands_apart', { name: g.name })"
           :error-messages="wrong[g.kind] ? [wrong[g.kind]!] : []"
         />
-        <v-btn type="submit" class="quiet" :disabled="busy" :aria-label="`Keep ${g.name}`">Keep</v-btn>
+        <v-btn
+          type="submit"
+          class="quiet"
+          :disabled="busy"
+          :aria-label="say('measure.keep_name', { name: g.name })"
+          >{{ say('measure.keep') }}</v-btn
+        >
         <v-btn
           class="quiet"
           :disabled="busy"
-          :aria-label="`${g.name} cannot be held`"
+          :aria-label="say('measure.cannot_be_held', { name: g.name })"
           @click="send({ kind: g.kind, readings: [], knee_to_wall_cm: [] })"
-          >Cannot</v-btn
+          >{{ say('measure.cannot') }}</v-btn
         >
       </form>
     </div>

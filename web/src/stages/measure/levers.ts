@@ -1,4 +1,5 @@
 // What a centimetre of a length is worth, in words; nothing where both set-ups are closed.
+import { say } from '@/words'
 type ByLift = Record<string, Record<string, number>>
 
 export function leverWords(
@@ -9,7 +10,7 @@ export function leverWords(
   const told = Object.entries(kgPerCm ?? {}).flatMap(([lift, lengths]) => {
     const by = lengths[segment]
     if (by === undefined) return []
-    if (Math.abs(by) < 0.05) return [`${lift} the same`]
+    if (Math.abs(by) < 0.05) return [say('measure.the_same', { lift })]
     return [`${lift} ${by > 0 ? '+' : '−'}${kg(Math.abs(by), 1)}`]
   })
   return told.join(', ')

@@ -1,4 +1,5 @@
 // The screens in the order in which they are taken, each with how, its usual range and what it gates.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 
 export interface Screen {
@@ -29,20 +30,28 @@ export interface PictureOf {
   limb: string[]
 }
 
-const KNEE = { id: 'knee', name: 'Knee', says: 'The middle of the joint, on the outside.' } as const
-const ANKLE = { id: 'ankle', name: 'Ankle', says: 'The bone on the outside.' } as const
+const KNEE = {
+  id: 'knee',
+  name: say('measure.knee'),
+  says: say('measure.the_middle_of_the_joint_on'),
+} as const
+const ANKLE = {
+  id: 'ankle',
+  name: say('measure.ankle'),
+  says: say('measure.the_bone_on_the_outside'),
+} as const
 /** How a standing lifter is tapped for the lengths of the limbs. */
 export const STANDING: { how: string; points: PointOf[]; limbs: string[][] } = {
-  how: 'He stands tall, exactly from the side, arm hanging, whole body in the picture; phone upright at the height of the hip, 4 m away.',
+  how: say('measure.he_stands_tall_exactly_from_the'),
   points: [
-    { id: 'crown', name: 'Crown', says: 'The top of the head.' },
-    { id: 'floor', name: 'Floor', says: 'The floor under the heel of the near foot.' },
+    { id: 'crown', name: say('measure.crown'), says: say('measure.the_top_of_the_head') },
+    { id: 'floor', name: say('measure.floor'), says: say('measure.the_floor_under_the_heel_of') },
     ANKLE,
     KNEE,
-    { id: 'hip', name: 'Hip', says: 'The bony knob at the side of the hip.' },
-    { id: 'shoulder', name: 'Shoulder', says: 'The bony corner of the shoulder.' },
-    { id: 'elbow', name: 'Elbow', says: 'The joint on the outside.' },
-    { id: 'wrist', name: 'Wrist', says: 'The bone on the side of the thumb.' },
+    { id: 'hip', name: say('measure.hip'), says: say('measure.the_bony_knob_at_the_side') },
+    { id: 'shoulder', name: say('measure.shoulder'), says: say('measure.the_bony_corner_of_the_shoulder') },
+    { id: 'elbow', name: say('measure.elbow'), says: say('measure.the_joint_on_the_outside') },
+    { id: 'wrist', name: say('measure.wrist'), says: say('measure.the_bone_on_the_side_of') },
   ],
   limbs: [
     ['ankle', 'knee', 'hip', 'shoulder'],
@@ -53,37 +62,41 @@ export const STANDING: { how: string; points: PointOf[]; limbs: string[][] } = {
 const PICTURES: Record<Asked['kind'], PictureOf> = {
   ankle: {
     kind: 'ankle',
-    how: 'Exactly from the side, phone upright and low, 3 m away or more.',
+    how: say('measure.exactly_from_the_side_phone_upright'),
     points: [ANKLE, KNEE],
     limb: ['ankle', 'knee'],
   },
   neutral_depth: {
     kind: 'neutral_depth',
-    how: 'Exactly from the side at the deepest squat with a neutral back, 3 m away or more.',
+    how: say('measure.exactly_from_the_side_at_the'),
     points: [
       KNEE,
-      { id: 'hip', name: 'Hip', says: 'The bony knob at the side of the hip, which turns with the thigh.' },
-      { id: 'shoulder', name: 'Shoulder', says: 'The middle of the shoulder, from the side.' },
+      { id: 'hip', name: say('measure.hip'), says: say('measure.the_bony_knob_at_the_side_of_the') },
+      { id: 'shoulder', name: say('measure.shoulder'), says: say('measure.the_middle_of_the_shoulder_from') },
     ],
     limb: ['knee', 'hip', 'shoulder'],
   },
   hip_rotation: {
     kind: 'hip_rotation',
-    how: 'Exactly from the front, phone upright at the height of the knee.',
+    how: say('measure.exactly_from_the_front_phone_upright'),
     points: [
-      { id: 'knee', name: 'Knee', says: 'The middle of the kneecap.' },
-      { id: 'ankle', name: 'Ankle', says: 'The middle of the ankle of the same leg.' },
+      { id: 'knee', name: say('measure.knee'), says: say('measure.the_middle_of_the_kneecap') },
+      { id: 'ankle', name: say('measure.ankle'), says: say('measure.the_middle_of_the_ankle_of') },
     ],
     limb: ['ankle', 'knee'],
   },
   hop: {
     kind: 'hop',
-    how: 'From the front once he stands upright again, feet where they landed, whole body in the picture.',
+    how: say('measure.from_the_front_once_he_stands'),
     points: [
-      { id: 'crown', name: 'Crown', says: 'The top of the head.' },
-      { id: 'floor', name: 'Floor', says: 'The floor between the heels.' },
-      { id: 'ankle_left', name: 'One ankle', says: 'The middle of one ankle.' },
-      { id: 'ankle_right', name: 'The other ankle', says: 'The middle of the other ankle.' },
+      { id: 'crown', name: say('measure.crown'), says: say('measure.the_top_of_the_head') },
+      { id: 'floor', name: say('measure.floor'), says: say('measure.the_floor_between_the_heels') },
+      { id: 'ankle_left', name: say('measure.one_ankle'), says: say('measure.the_middle_of_one_ankle') },
+      {
+        id: 'ankle_right',
+        name: say('measure.the_other_ankle'),
+        says: say('measure.the_middle_of_the_other_ankle'),
+      },
     ],
     limb: ['ankle_left', 'ankle_right'],
   },
@@ -95,63 +108,63 @@ const length = (unit: string) => unit
 export const SCREENS: Screen[] = [
   {
     kind: 'ankle',
-    name: 'Ankle bend',
+    name: say('measure.ankle_bend'),
     unit: 'deg',
-    usual: 'usual 30 to 40°',
+    usual: say('measure.usual_30_to_40'),
     field: degree,
-    how: 'Half-kneeling, heel down, knee over the toes: shin from vertical. Or the lunge to a wall, typed as “10 cm”.',
+    how: say('measure.half_kneeling_heel_down_knee_over'),
     picture: PICTURES.ankle,
-    gates: 'how far the shin may lean, and so the heel.',
+    gates: say('measure.how_far_the_shin_may_lean'),
   },
   {
     kind: 'neutral_depth',
-    name: 'Deepest squat with a neutral back',
+    name: say('measure.deepest_squat_with_a_neutral_back'),
     unit: 'deg',
-    usual: 'usual 140 to 160°',
+    usual: say('measure.usual_140_to_160'),
     field: degree,
-    how: 'Squat down slowly and stop where the lower back starts to turn. Hip bend = 90° + the knee’s rise over the hip + the trunk’s lean.',
+    how: say('measure.squat_down_slowly_and_stop_where'),
     picture: PICTURES.neutral_depth,
-    gates: 'depth at every stance, and how low the bar may sit.',
+    gates: say('measure.depth_at_every_stance_and_how'),
   },
   {
     kind: 'hip',
-    name: 'Hip opening',
+    name: say('measure.hip_opening'),
     unit: 'deg',
-    usual: 'usual 40 to 50°',
+    usual: say('measure.usual_40_to_50'),
     field: degree,
-    how: 'Lying on the back, hip bent, knee to the side: thigh from the middle.',
-    gates: 'the widest stance.',
+    how: say('measure.lying_on_the_back_hip_bent'),
+    gates: say('measure.the_widest_stance'),
   },
   {
     kind: 'hip_rotation',
-    name: 'Outward hip turn',
+    name: say('measure.outward_hip_turn'),
     unit: 'deg',
-    usual: 'usual 40 to 55°',
+    usual: say('measure.usual_40_to_55'),
     field: degree,
-    how: 'Seated, knee bent, shin swung inward across the other leg: shin from vertical.',
+    how: say('measure.seated_knee_bent_shin_swung_inward'),
     picture: PICTURES.hip_rotation,
-    gates: 'toes and knees turned out.',
+    gates: say('measure.toes_and_knees_turned_out'),
   },
   {
     kind: 'hop',
-    name: 'Hop and land',
+    name: say('measure.hop_and_land'),
     unit: 'm',
-    usual: 'just outside the hips',
+    usual: say('measure.just_outside_the_hips'),
     optional: true,
     field: length,
-    how: 'A small hop, landing soft: where the ankles are. A first guess for the squat stance; a little wide for a conventional pull.',
+    how: say('measure.a_small_hop_landing_soft_where'),
     picture: PICTURES.hop,
-    gates: 'nothing; it is shown beside the figure.',
+    gates: say('measure.nothing_it_is_shown_beside_the'),
   },
   {
     kind: 'box',
-    name: 'Box height',
+    name: say('measure.box_height'),
     unit: 'm',
-    usual: 'only for the box school',
+    usual: say('measure.only_for_the_box_school'),
     optional: true,
     field: length,
-    how: 'Floor to the top of the box that this lifter squats to.',
-    gates: 'depth, where the depth school is a box.',
+    how: say('measure.floor_to_the_top_of_the'),
+    gates: say('measure.depth_where_the_depth_school_is'),
   },
 ]
 

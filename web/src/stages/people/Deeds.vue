@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What was done, newest first: who, what, when; never what was entered.
+import { dateHabit, say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client } from '@/shared/api'
@@ -12,7 +13,7 @@ const deeds = useQuery({
 })
 const shown = computed(() => (deeds.data.value ?? []).slice(0, all.value ? undefined : FEW))
 const moment = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
+  new Date(iso).toLocaleString(dateHabit, {
     day: 'numeric',
     month: 'short',
     hour: '2-digit',
@@ -22,12 +23,14 @@ const moment = (iso: string) =>
 
 <template>
   <section class="mt-6">
-    <h2>What was done <small>newest first</small></h2>
+    <h2>
+      {{ say('people.what_was_done') }} <small>{{ say('people.newest_first') }}</small>
+    </h2>
     <table class="plain small">
       <tbody>
         <tr v-for="(d, i) in shown" :key="i">
           <td class="num unbroken">{{ moment(d.at) }}</td>
-          <td>{{ d.who || 'the operator' }}</td>
+          <td>{{ d.who || say('people.the_operator') }}</td>
           <td>
             {{ d.action }}<template v-if="d.subject">, {{ d.subject }}</template>
           </td>
@@ -40,7 +43,7 @@ const moment = (iso: string) =>
       class="linkish small"
       @click="all = !all"
     >
-      {{ all ? 'Fewer' : `All ${deeds.data.value?.length}` }}
+      {{ all ? say('people.fewer') : say('people.all_data', { data: deeds.data.value?.length }) }}
     </button>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A one-time link for somebody new, and the links that wait to be used.
+import { say } from '@/words'
 import { ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
@@ -46,25 +47,41 @@ async function close(linkId: string) {
 <template>
   <section class="mt-6">
     <h2>
-      Invite somebody
-      <small
-        >by a link {{ byMail ? 'that goes by mail and is shown here' : 'that you hand over yourself' }}</small
-      >
+      {{ say('people.invite_somebody') }}
+      <small>{{
+        say('people.by_a_link', {
+          that: byMail ? say('people.that_goes_by_mail_and_is') : say('people.that_you_hand_over_yourself'),
+        })
+      }}</small>
     </h2>
     <form class="short-form" novalidate @submit.prevent="invite">
-      <v-text-field v-model="email" label="E-mail" type="email" :error-messages="of('email')" />
-      <OneOf v-model="role" label="Role" :options="ROLES" />
+      <v-text-field
+        v-model="email"
+        :label="say('people.e_mail')"
+        type="email"
+        :error-messages="of('email')"
+      />
+      <OneOf v-model="role" :label="say('people.role')" :options="ROLES" />
       <v-btn type="submit" :disabled="busy || !email.trim()">{{
-        byMail ? 'Make and send the link' : 'Make the link'
+        byMail ? say('people.make_and_send_the_link') : say('people.make_the_link')
       }}</v-btn>
     </form>
     <p v-if="message && !of('email').length" class="signal" role="alert">{{ message }}</p>
     <JoinLink v-if="made" :link="made" />
     <ul v-if="links.length" class="links">
       <li v-for="l in links" :key="l.link_id" class="small">
-        {{ l.kind === 'invitation' ? `invitation for ${l.email}` : `password of ${l.email}` }}, until
-        {{ dayOf(l.expires_at) }}
-        <button type="button" class="linkish" :disabled="busy" @click="close(l.link_id)">close it</button>
+        {{
+          say('people.invitation_until_expires_at', {
+            invitation:
+              l.kind === 'invitation'
+                ? say('people.invitation_for', { email: l.email })
+                : say('people.password_of', { email: l.email }),
+            expires_at: dayOf(l.expires_at),
+          })
+        }}
+        <button type="button" class="linkish" :disabled="busy" @click="close(l.link_id)">
+          {{ say('people.close_it') }}
+        </button>
       </li>
     </ul>
   </section>

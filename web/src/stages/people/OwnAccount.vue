@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One's own account: name, password, where one is signed in.
+import { say } from '@/words'
 import { ref, watch } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { loadSession } from '@/shared/session'
@@ -34,7 +35,7 @@ async function change() {
   )
   if (!changed) return
   old.value = fresh.value = ''
-  done.value = 'Changed. Every other device is signed out.'
+  done.value = say('people.changed_every_other_device_is_signed')
   emit('changed')
 }
 async function end(sessionId: string) {
@@ -52,44 +53,52 @@ async function end(sessionId: string) {
 <template>
   <section>
     <h2>
-      You <small>{{ account.email }}</small>
+      {{ say('people.you') }} <small>{{ account.email }}</small>
     </h2>
     <form class="short-form" novalidate @submit.prevent="rename">
-      <v-text-field v-model="name" label="Name" maxlength="80" :error-messages="naming.of('name')" />
+      <v-text-field
+        v-model="name"
+        :label="say('people.name')"
+        maxlength="80"
+        :error-messages="naming.of('name')"
+      />
       <v-btn
         class="quiet"
         type="submit"
         :disabled="naming.busy.value || !name.trim() || name === account.name"
-        >Save the name</v-btn
+        >{{ say('people.save_the_name') }}</v-btn
       >
     </form>
     <form class="short-form" novalidate @submit.prevent="change">
       <v-text-field
         v-model="old"
-        label="Password of today"
+        :label="say('people.password_of_today')"
         type="password"
         autocomplete="current-password"
         :error-messages="secret.of('old')"
       />
       <v-text-field
         v-model="fresh"
-        label="New password, 12 characters or more"
+        :label="say('people.new_password_12_characters_or_more')"
         type="password"
         autocomplete="new-password"
         :error-messages="[...secret.of('new'), ...secret.of('password')]"
       />
-      <v-btn class="quiet" type="submit" :disabled="secret.busy.value || !old || !fresh"
-        >Change the password</v-btn
-      >
+      <v-btn class="quiet" type="submit" :disabled="secret.busy.value || !old || !fresh">{{
+        say('people.change_the_password')
+      }}</v-btn>
       <p v-if="done" class="holds small" role="status">{{ done }}</p>
     </form>
-    <h2 class="mt-4">Signed in</h2>
+    <h2 class="mt-4">{{ say('people.signed_in') }}</h2>
     <ul class="browsers">
       <li v-for="b in account.browsers" :key="b.session_id" class="small">
-        since {{ dayOf(b.since) }}<template v-if="b.here">, here</template
+        {{ say('people.since_since', { since: dayOf(b.since) })
+        }}<template v-if="b.here">{{ say('people.here') }}</template
         ><template v-else
           >,
-          <button type="button" class="linkish" @click="end(b.session_id)">sign out there</button></template
+          <button type="button" class="linkish" @click="end(b.session_id)">
+            {{ say('people.sign_out_there') }}
+          </button></template
         >
       </li>
     </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Who is in the club, with which role; one's own account; what was done.
+import { say, sayMany } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import StageHead from '@/shared/StageHead.vue'
@@ -20,9 +21,8 @@ const here = computed(() => (people.data.value?.people ?? []).filter((p) => !p.l
 const gone = computed(() => (people.data.value?.people ?? []).filter((p) => p.left_at))
 const answer = computed(() => {
   const owners = here.value.filter((p) => p.role === 'owner').length
-  if (!here.value.length) return 'People of the club'
-  const many = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`
-  return `${many(here.value.length, 'person').replace('persons', 'people')}, ${many(owners, 'owner')}`
+  if (!here.value.length) return say('people.people_of_the_club')
+  return `${sayMany('people.how_many', here.value.length)}, ${sayMany('people.owners', owners)}`
 })
 const again = () => queries.invalidateQueries({ queryKey: ['people'] })
 const account = useQuery({
@@ -36,14 +36,14 @@ const account = useQuery({
     <StageHead :over="session?.club ?? ''" :answer="answer" />
     <Waiting
       v-if="!people.data.value"
-      what="The people"
+      :what="say('people.the_people')"
       :error="people.error.value"
       @again="people.refetch()"
     />
     <div v-else class="halves">
       <div>
         <section>
-          <h2>In the club</h2>
+          <h2>{{ say('people.in_the_club') }}</h2>
           <ul class="people">
             <PersonRow
               v-for="p in here"
@@ -54,7 +54,7 @@ const account = useQuery({
             />
           </ul>
           <p v-if="!people.data.value.may_manage" class="small soft">
-            Owners invite, change roles and take people out.
+            {{ say('people.owners_invite_change_roles_and_take') }}
           </p>
         </section>
         <Invite
@@ -64,7 +64,9 @@ const account = useQuery({
           @changed="again"
         />
         <section v-if="gone.length" class="mt-6">
-          <h2>Left <small>what they recorded stays under their name</small></h2>
+          <h2>
+            {{ say('people.left') }} <small>{{ say('people.what_they_recorded_stays_under_their') }}</small>
+          </h2>
           <p v-for="p in gone" :key="p.coach_id" class="small soft">{{ p.name }}, {{ p.email }}</p>
         </section>
       </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One person: role, a link for a forgotten password, out of the club (asked twice).
+import { say } from '@/words'
 import { ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
@@ -38,12 +39,12 @@ async function forgot() {
 <template>
   <li class="person">
     <p>
-      <b>{{ person.name }}</b> <span v-if="person.you" class="soft">you</span><br />
+      <b>{{ person.name }}</b> <span v-if="person.you" class="soft">{{ say('people.you_2') }}</span><br />
       <span class="small soft">{{ person.email }}</span>
     </p>
     <select
       v-if="mayManage"
-      :aria-label="`Role of ${person.name}`"
+      :aria-label="say('people.role_of', { name: person.name })"
       :value="person.role"
       :disabled="busy"
       @change="change(($event.target as HTMLSelectElement).value)"
@@ -52,12 +53,18 @@ async function forgot() {
     </select>
     <span v-else class="soft">{{ ROLES.find(([role]) => role === person.role)?.[1] }}</span>
     <p v-if="mayManage && !person.you" class="acts small">
-      <button type="button" class="linkish" :disabled="busy" @click="forgot">Forgot the password</button>
-      <button v-if="!leaving" type="button" class="linkish" @click="leaving = true">Take out</button>
+      <button type="button" class="linkish" :disabled="busy" @click="forgot">
+        {{ say('people.forgot_the_password') }}
+      </button>
+      <button v-if="!leaving" type="button" class="linkish" @click="leaving = true">
+        {{ say('people.take_out') }}
+      </button>
       <template v-else>
-        <span>{{ person.name }} signs in no more; what was recorded stays.</span>
-        <button type="button" class="linkish signal" :disabled="busy" @click="takeOut">Take out now</button>
-        <button type="button" class="linkish" @click="leaving = false">Keep</button>
+        <span>{{ say('people.signs_in_no_more_what_was', { name: person.name }) }}</span>
+        <button type="button" class="linkish signal" :disabled="busy" @click="takeOut">
+          {{ say('people.take_out_now') }}
+        </button>
+        <button type="button" class="linkish" @click="leaving = false">{{ say('people.keep') }}</button>
       </template>
     </p>
     <JoinLink v-if="link" :link="link" class="wide" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The club as one file, for another installation; the demo club can be taken away.
+import { say } from '@/words'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { answered, client } from '@/shared/api'
@@ -22,27 +23,23 @@ async function remove() {
 
 <template>
   <section class="mt-6">
-    <h2>The whole club</h2>
+    <h2>{{ say('people.the_whole_club') }}</h2>
     <p class="small">
-      <a href="/api/club/archive" download>{{ club }} as one file</a>
-      <span class="soft">
-        ZIP: every lifter, set, plan and word with its time and author, to bring in where another Pavrik runs.
-        Passwords and links stay here; keep the file as safe as the club.
-      </span>
+      <a href="/api/club/archive" download>{{ say('people.as_one_file', { club }) }}</a>
+      <span class="soft"> {{ say('people.zip_every_lifter_set_plan_and') }} </span>
     </p>
     <template v-if="isDemo">
       <p class="small">
         <button type="button" class="linkish soft" :aria-expanded="asking" @click="asking = !asking">
-          Remove the demo club
+          {{ say('people.remove_the_demo_club') }}
         </button>
       </p>
       <div v-if="asking" class="note decide">
-        <p class="small">
-          It goes with everything that was tried in it. “pavrik demo --reset” on this machine brings it back
-          as it was at first.
-        </p>
+        <p class="small">{{ say('people.it_goes_with_everything_that_was') }}</p>
         <p v-if="message" class="small signal" role="alert">{{ message }}</p>
-        <v-btn class="quiet mt-2" size="small" :disabled="busy" @click="remove">Remove it</v-btn>
+        <v-btn class="quiet mt-2" size="small" :disabled="busy" @click="remove">{{
+          say('people.remove_it')
+        }}</v-btn>
       </div>
     </template>
   </section>

@@ -1,8 +1,9 @@
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 
 export type Role = Schemas['InviteRequest']['role'] & string
 export const ROLES: readonly (readonly [Role, string])[] = [
-  ['owner', 'owner'],
-  ['coach', 'coach'],
-  ['read_only', 'reads only'],
+  ['owner', say('people.owner')],
+  ['coach', say('people.coach')],
+  ['read_only', say('people.reads_only')],
 ]

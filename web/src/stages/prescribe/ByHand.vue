@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What coaches did to the plan by hand, with the way back, and what it runs against.
+import { say } from '@/words'
 import { useEventListener } from '@vueuse/core'
 import { computed } from 'vue'
 import { uuid7, type Schemas } from '@/shared/api'
@@ -22,20 +23,34 @@ useEventListener('keydown', (event) => {
 </script>
 
 <template>
-  <section v-if="edits.length || hand.concerns?.length" class="hand small" aria-label="By hand">
+  <section
+    v-if="edits.length || hand.concerns?.length"
+    class="hand small"
+    :aria-label="say('prescribe.by_hand')"
+  >
     <p v-for="c in hand.concerns ?? []" :key="c.text" class="note decide first">{{ c.text }}.</p>
     <div v-if="edits.length" class="line">
       <details>
         <summary>
-          By hand: {{ edits.length }}
+          {{ say('prescribe.by_hand_2', { edits: edits.length }) }}
           <span class="soft">{{ edits[0]!.words }}</span>
         </summary>
         <p v-for="e in edits" :key="e.edit_id" class="edit">
           <span>{{ e.words }}</span> <span class="soft">{{ e.coach }}</span>
-          <button v-if="mayWrite" class="linkish" :disabled="busy" @click="undo(e.edit_id)">take back</button>
+          <button v-if="mayWrite" class="linkish" :disabled="busy" @click="undo(e.edit_id)">
+            {{ say('prescribe.take_back') }}
+          </button>
         </p>
       </details>
-      <button v-if="last" class="linkish" :disabled="busy" title="Ctrl Z" @click="undo(last)">Undo</button>
+      <button
+        v-if="last"
+        class="linkish"
+        :disabled="busy"
+        :title="say('prescribe.ctrl_z')"
+        @click="undo(last)"
+      >
+        {{ say('prescribe.undo') }}
+      </button>
     </div>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One day: each piece of work with plates, rest and reasons; a coach changes, adds and moves by hand.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { uuid7 } from '@/shared/api'
@@ -29,7 +30,13 @@ const squats = computed(() => props.day.lines.some((line) => line.lift === 'squa
 const racks = computed(() =>
   (card.data.value?.squat?.racks ?? [])
     .filter((r) => r.hook_hole !== null)
-    .map((r) => `${r.rack}: hooks ${r.hook_hole}, safeties ${r.safety_hole ?? 'by hand'}`),
+    .map((r) =>
+      say('prescribe.hooks_safeties', {
+        rack: r.rack,
+        hook_hole: r.hook_hole,
+        safety_hole: r.safety_hole ?? say('prescribe.by_hand_3'),
+      }),
+    ),
 )
 const saying = ref<string | null>(null)
 const adding = ref(false)
@@ -58,15 +65,15 @@ function collars(line: Line): number {
     <header>
       <h2>{{ dayWords(day.on) }}</h2>
       <button v-if="mayWrite" class="linkish small soft" :aria-expanded="moving" @click="moving = !moving">
-        move the day
+        {{ say('prescribe.move_the_day') }}
       </button>
-      <v-btn v-if="today" variant="flat" :to="{ name: 'log', params: { lifterId } }"
-        >Start on the platform</v-btn
-      >
+      <v-btn v-if="today" variant="flat" :to="{ name: 'log', params: { lifterId } }">{{
+        say('prescribe.start_on_the_platform')
+      }}</v-btn>
     </header>
     <label v-if="moving" class="small labelled"
-      >To <input type="date" :value="day.on" @change="moveTo" />
-      <span class="soft">a day that stands there changes places with it</span></label
+      >{{ say('prescribe.to') }} <input type="date" :value="day.on" @change="moveTo" />
+      <span class="soft">{{ say('prescribe.a_day_that_stands_there_changes') }}</span></label
     >
     <p v-if="day.moved" class="signal small">{{ day.moved }}</p>
     <article
@@ -81,28 +88,32 @@ function collars(line: Line): number {
           v-if="mayWrite"
           class="linkish small soft"
           :aria-expanded="saying === line.line_id"
-          :aria-label="`change ${titleOf(line)}`"
+          :aria-label="say('prescribe.change_line', { line: titleOf(line) })"
           @click="saying = saying === line.line_id ? null : line.line_id"
         >
-          change
+          {{ say('prescribe.change') }}
         </button>
       </div>
-      <p v-if="line.overruled?.dropped" class="signal small">Left out.</p>
+      <p v-if="line.overruled?.dropped" class="signal small">{{ say('prescribe.left_out') }}</p>
       <p v-else-if="line.until_rpe" class="what">
-        <span>fives with</span>
+        <span>{{ say('prescribe.fives_with') }}</span>
         <b class="num">{{
           wayUp(day.lines, line)
             .map((load) => massOf(load, 2))
             .join(', ')
         }}</b>
-        <span class="small soft">{{ massUnit }}, up to RPE 6 to 7, rest {{ minutes(line.rest_s) }}</span>
+        <span class="small soft">{{
+          say('prescribe.up_to_rpe_6_to_7', { massUnit, rest_s: minutes(line.rest_s) })
+        }}</span>
       </p>
       <p v-else class="what">
         <span class="num">{{ line.sets }} × {{ amountOf(line) }}</span>
         <b v-if="line.load_kg !== null" class="num">{{ kg(line.load_kg, 2) }}</b>
         <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
-        <span v-if="line.intent_kg" class="small signal">of {{ kg(line.intent_kg, 2) }} asked</span>
-        <span class="small soft">rest {{ minutes(line.rest_s) }}</span>
+        <span v-if="line.intent_kg" class="small signal">{{
+          say('prescribe.of_asked', { intent_kg: kg(line.intent_kg, 2) })
+        }}</span>
+        <span class="small soft">{{ say('prescribe.rest_rest_s', { rest_s: minutes(line.rest_s) }) }}</span>
       </p>
       <template v-if="line.kind === 'drill'">
         <p class="small">{{ line.note }}</p>
@@ -115,7 +126,7 @@ function collars(line: Line): number {
         :collars-kg="collars(line)"
       />
       <p v-else-if="line.per_side.length && !line.overruled?.dropped && !line.until_rpe" class="small soft">
-        each side {{ line.per_side.map((p) => massOf(p, 2)).join(' + ') }}
+        {{ say('prescribe.each_side', { per_side: line.per_side.map((p) => massOf(p, 2)).join(' + ') }) }}
       </p>
       <LineForm
         v-if="saying === line.line_id"
@@ -128,19 +139,29 @@ function collars(line: Line): number {
       <Reasons :reasons="line.reasons" :lifter-id="lifterId" :lift="line.lift" />
     </article>
     <div v-if="mayWrite">
-      <button class="linkish small" :aria-expanded="adding" @click="adding = !adding">Add a line</button>
+      <button class="linkish small" :aria-expanded="adding" @click="adding = !adding">
+        {{ say('prescribe.add_a_line') }}
+      </button>
       <AddLine v-if="adding" :day-id="day.day_id" :busy="busy" @edit="passOn" />
     </div>
-    <p v-if="day.checks?.length" class="small"><b>Before the set</b> {{ day.checks.join(' / ') }}</p>
-    <p v-if="day.cues?.length" class="small"><b>Cues</b> {{ day.cues.join(' / ') }}</p>
-    <p v-if="racks.length && squats" class="small"><b>Racks</b> {{ racks.join('; ') }}</p>
+    <p v-if="day.checks?.length" class="small">
+      <b>{{ say('prescribe.before_the_set') }}</b> {{ day.checks.join(' / ') }}
+    </p>
+    <p v-if="day.cues?.length" class="small">
+      <b>{{ say('prescribe.cues') }}</b> {{ day.cues.join(' / ') }}
+    </p>
+    <p v-if="racks.length && squats" class="small">
+      <b>{{ say('prescribe.racks') }}</b> {{ racks.join('; ') }}
+    </p>
     <p class="note small">
       {{
-        squats && !racks.length
-          ? 'Spotters, or safeties just below the bar at the bottom: no rack is fitted yet. '
-          : 'Spotters, or safeties at these heights. '
-      }}Stop at sharp, radiating or new pain and see a licensed clinician. Holding the breath raises blood
-      pressure: with heart, eye or pressure conditions, pregnancy or hernia a doctor is asked first.
+        say('prescribe.stop_at_sharp_radiating_or_new', {
+          spotters:
+            squats && !racks.length
+              ? say('prescribe.spotters_or_safeties_just_below_the') + ' '
+              : say('prescribe.spotters_or_safeties_at_these_heights') + ' ',
+        })
+      }}
     </p>
   </section>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Whether a drill's stage was passed: the plan goes on to the next stage by it.
+import { say } from '@/words'
 import { ref } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
@@ -25,15 +26,21 @@ async function sayPassed(passed: boolean) {
     ),
   )
   if (!kept) return
-  said.value = passed ? 'Passed: the next stage follows.' : 'Not yet: it stays in the plan.'
+  said.value = passed
+    ? say('prescribe.passed_the_next_stage_follows')
+    : say('prescribe.not_yet_it_stays_in_the')
   await forget(props.lifterId)
 }
 </script>
 
 <template>
   <p class="small result">
-    <button class="linkish" :disabled="problem.busy.value" @click="sayPassed(true)">passed</button>
-    <button class="linkish soft" :disabled="problem.busy.value" @click="sayPassed(false)">not yet</button>
+    <button class="linkish" :disabled="problem.busy.value" @click="sayPassed(true)">
+      {{ say('prescribe.passed') }}
+    </button>
+    <button class="linkish soft" :disabled="problem.busy.value" @click="sayPassed(false)">
+      {{ say('prescribe.not_yet') }}
+    </button>
     <span v-if="said" class="holds" role="status">{{ said }}</span>
     <span v-if="problem.message.value" class="signal" role="alert">{{ problem.message.value }}</span>
   </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Start, meet, length, shape, training days of a plan, and dates that are blocked.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { shapesQuery } from '@/shared/queries'
@@ -32,9 +33,9 @@ const offered = computed(() =>
   (shapes.data.value ?? []).filter((s) => !s.hidden || s.id === asked.value.shape),
 )
 const STRATEGIES = [
-  { id: 'safe', name: 'safe: three white lifts' },
-  { id: 'placing', name: 'placing' },
-  { id: 'record', name: 'record' },
+  { id: 'safe', name: say('prescribe.safe_three_white_lifts') },
+  { id: 'placing', name: say('prescribe.placing') },
+  { id: 'record', name: say('prescribe.record') },
 ] as const
 const blocked = computed(() => asked.value.blocked ?? [])
 function block(input: HTMLInputElement) {
@@ -50,40 +51,40 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
 
 <template>
   <label
-    ><span class="small soft">Start</span
+    ><span class="small soft">{{ say('prescribe.start') }}</span
     ><input :value="asked.start" type="date" @change="dates({ start: value($event) })"
   /></label>
   <label v-if="withMeet"
-    ><span class="small soft">Meet, if there is one</span
+    ><span class="small soft">{{ say('prescribe.meet_if_there_is_one') }}</span
     ><input :value="asked.meet ?? ''" type="date" @change="dates({ meet: value($event) || null })"
   /></label>
   <label
-    ><span class="small soft">{{ asked.weeks }} weeks</span
+    ><span class="small soft">{{ say('prescribe.weeks_weeks', { weeks: asked.weeks }) }}</span
     ><input
       :value="asked.weeks"
       type="range"
       min="3"
       max="16"
-      aria-label="Weeks"
+      :aria-label="say('prescribe.weeks')"
       @input="asked = { ...asked, weeks: Number(value($event)) }"
   /></label>
   <label
-    ><span class="small soft">Shape: {{ shapeWords }}</span
-    ><select v-model="asked.shape" aria-label="Shape of the season">
+    ><span class="small soft">{{ say('prescribe.shape_shape_words', { shapeWords }) }}</span
+    ><select v-model="asked.shape" :aria-label="say('prescribe.shape_of_the_season')">
       <option v-for="s in offered" :key="s.id" :value="s.id">{{ s.name }}</option>
     </select>
-    <RouterLink class="small soft" :to="{ name: 'shapes', params: { shapeId: asked.shape } }"
-      >what it asks</RouterLink
-    ></label
+    <RouterLink class="small soft" :to="{ name: 'shapes', params: { shapeId: asked.shape } }">{{
+      say('prescribe.what_it_asks')
+    }}</RouterLink></label
   >
   <label v-if="withMeet && asked.meet"
-    ><span class="small soft">Attempts</span
-    ><select v-model="asked.strategy" aria-label="Strategy of the attempts">
+    ><span class="small soft">{{ say('prescribe.attempts') }}</span
+    ><select v-model="asked.strategy" :aria-label="say('prescribe.strategy_of_the_attempts')">
       <option v-for="s in STRATEGIES" :key="s.id" :value="s.id">{{ s.name }}</option>
     </select></label
   >
   <fieldset>
-    <legend class="small soft">Training days</legend>
+    <legend class="small soft">{{ say('prescribe.training_days') }}</legend>
     <button
       v-for="(name, i) in WEEKDAYS"
       :key="name"
@@ -96,19 +97,19 @@ const value = (event: Event) => (event.target as HTMLInputElement).value
     </button>
   </fieldset>
   <fieldset class="blocked">
-    <legend class="small soft">Blocked dates: the work goes to the nearest free day</legend>
+    <legend class="small soft">{{ say('prescribe.blocked_dates_the_work_goes_to') }}</legend>
     <button
       v-for="day in blocked"
       :key="day"
       type="button"
-      :aria-label="`Free ${dayWords(day)} again`"
+      :aria-label="say('prescribe.free_again', { day: dayWords(day) })"
       @click="free(day)"
     >
       {{ dayWords(day) }} ×
     </button>
     <input
       type="date"
-      aria-label="Block a date"
+      :aria-label="say('prescribe.block_a_date')"
       :min="asked.start"
       @change="block($event.target as HTMLInputElement)"
     />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A coach's word on one line: other work, another day, a copy, or none of it. A load left empty
 // or untouched follows from reps and RPE; a reason is asked for where a cap is passed.
+import { say } from '@/words'
 import { computed, reactive, ref } from 'vue'
 import { uuid7 } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -31,11 +32,10 @@ const passes = computed(() => props.line.cap_kg && load.value && load.value > pr
 
 function problem(): string {
   const rest = typedOrNull(typed.rest)
-  if (rest !== null && !(rest >= 15 && rest <= 1800)) return 'Rest is 15 to 1800 seconds.'
+  if (rest !== null && !(rest >= 15 && rest <= 1800)) return say('prescribe.rest_is_15_to_1800_seconds')
   const found = wrongWork(typed, load.value)
   if (found) return found
-  if (passes.value && typed.reason.trim().length < 3)
-    return 'This passes the cap: say why, it is kept with your name.'
+  if (passes.value && typed.reason.trim().length < 3) return say('prescribe.this_passes_the_cap_say_why')
   return ''
 }
 /** What was typed, else what was said of it before. */
@@ -95,30 +95,35 @@ function copy() {
 <template>
   <form class="note decide" novalidate @submit.prevent="set">
     <WorkFields v-model="typed" :unit="line.unit" />
-    <p class="small soft">A load that is not named follows reps and RPE.</p>
-    <v-text-field v-model="typed.rest" label="Rest, s" inputmode="numeric" />
+    <p class="small soft">{{ say('prescribe.a_load_that_is_not_named') }}</p>
+    <v-text-field v-model="typed.rest" :label="say('prescribe.rest_s')" inputmode="numeric" />
     <label class="labelled"
-      ><span class="small soft">Day</span>
+      ><span class="small soft">{{ say('prescribe.day') }}</span>
       <select v-model="typed.day">
         <option v-for="d in days" :key="d.day_id" :value="d.day_id">{{ dayWords(d.on) }}</option>
       </select></label
     >
-    <v-text-field v-model="typed.reason" :label="passes ? 'Because' : 'Because, if you like'" />
+    <v-text-field
+      v-model="typed.reason"
+      :label="passes ? say('prescribe.because') : say('prescribe.because_if_you_like')"
+    />
     <p v-if="line.cap_kg" class="small" :class="{ signal: passes }">
-      The cap here is {{ kg(line.cap_kg, 1) }}; above it your name and reason stand beside the load.
+      {{ say('prescribe.the_cap_here_is_above_it', { cap_kg: kg(line.cap_kg, 1) }) }}
     </p>
     <p v-if="wrong" class="small signal" role="alert">{{ wrong }}</p>
     <div class="acts">
       <v-btn type="submit" variant="flat" size="small" :disabled="busy">{{
-        typed.day === dayId ? 'Set this' : 'Move it there'
+        typed.day === dayId ? say('prescribe.set_this') : say('prescribe.move_it_there')
       }}</v-btn>
-      <v-btn v-if="typed.day !== dayId" class="quiet" size="small" :disabled="busy" @click="copy"
-        >Copy it there</v-btn
-      >
-      <v-btn class="quiet" size="small" :disabled="busy" @click="leaveOut">Leave it out</v-btn>
-      <v-btn v-if="line.overruled" class="quiet" size="small" :disabled="busy" @click="asComputed"
-        >As computed</v-btn
-      >
+      <v-btn v-if="typed.day !== dayId" class="quiet" size="small" :disabled="busy" @click="copy">{{
+        say('prescribe.copy_it_there')
+      }}</v-btn>
+      <v-btn class="quiet" size="small" :disabled="busy" @click="leaveOut">{{
+        say('prescribe.leave_it_out')
+      }}</v-btn>
+      <v-btn v-if="line.overruled" class="quiet" size="small" :disabled="busy" @click="asComputed">{{
+        say('prescribe.as_computed')
+      }}</v-btn>
     </div>
   </form>
 </template>

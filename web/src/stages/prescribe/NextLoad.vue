@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One load apart from any plan: the next exposure of a lift, its plates and warm-up, and why.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, ref } from 'vue'
 import PlateStack from '@/shared/PlateStack.vue'
@@ -57,9 +58,15 @@ async function prescribe() {
 }
 const answer = computed(() => {
   const p = proposal.data.value
-  if (!p) return 'The next load'
-  if (p.load_kg === null) return 'Nothing to go by yet'
-  return `${target.lift === 'squat' ? 'Squat' : 'Deadlift'} ${p.sets} × ${p.reps} @ ${p.rpe} with ${kg(p.load_kg)}`
+  if (!p) return say('prescribe.the_next_load')
+  if (p.load_kg === null) return say('prescribe.nothing_to_go_by_yet')
+  return say('prescribe.squat_sets_reps_rpe_with_load', {
+    squat: target.lift === 'squat' ? say('prescribe.squat') : say('prescribe.deadlift'),
+    sets: p.sets,
+    reps: p.reps,
+    rpe: p.rpe,
+    load_kg: kg(p.load_kg),
+  })
 })
 </script>
 
@@ -67,41 +74,44 @@ const answer = computed(() => {
   <div>
     <header class="answer">
       <p class="first">{{ answer }}</p>
-      <v-btn v-if="mayWrite && proposal.data.value?.load_kg" class="quiet" @click="overruling = !overruling"
-        >Overrule</v-btn
+      <v-btn
+        v-if="mayWrite && proposal.data.value?.load_kg"
+        class="quiet"
+        @click="overruling = !overruling"
+        >{{ say('prescribe.overrule') }}</v-btn
       >
       <v-btn
         v-if="mayWrite && proposal.data.value?.load_kg && !overruling"
         variant="flat"
         :disabled="busy"
         @click="prescribe"
-        >Prescribe this load</v-btn
+        >{{ say('prescribe.prescribe_this_load') }}</v-btn
       >
     </header>
     <Waiting
       v-if="!proposal.data.value"
       :error="proposal.error.value"
-      what="The next load"
+      :what="say('prescribe.the_next_load')"
       @again="proposal.refetch()"
     />
     <div v-else class="columns">
       <section>
         <div class="target">
           <label
-            ><span class="small soft">Lift</span
+            ><span class="small soft">{{ say('prescribe.lift') }}</span
             ><select v-model="target.lift">
-              <option value="squat">Squat</option>
-              <option value="deadlift">Deadlift</option>
+              <option value="squat">{{ say('prescribe.squat') }}</option>
+              <option value="deadlift">{{ say('prescribe.deadlift') }}</option>
             </select></label
           >
           <label
-            ><span class="small soft">Sets</span
+            ><span class="small soft">{{ say('prescribe.sets') }}</span
             ><select v-model.number="target.sets">
               <option v-for="n in 8" :key="n">{{ n }}</option>
             </select></label
           >
           <label
-            ><span class="small soft">Reps</span
+            ><span class="small soft">{{ say('prescribe.reps') }}</span
             ><select v-model.number="target.reps">
               <option v-for="n in 10" :key="n">{{ n }}</option>
             </select></label
@@ -114,21 +124,29 @@ const answer = computed(() => {
           >
         </div>
         <form v-if="overruling" class="note decide mt-4" novalidate @submit.prevent="prescribe">
-          <p><b>Overrule the load.</b> The reason is kept with it; the rule learns nothing silently.</p>
+          <p>
+            <b>{{ say('prescribe.overrule_the_load') }}</b> {{ say('prescribe.the_reason_is_kept_with_it') }}
+          </p>
           <div class="over mt-3">
             <v-text-field
               v-model="overruled"
-              :label="`Load, ${massUnit}`"
+              :label="say('prescribe.load_mass_unit', { massUnit })"
               inputmode="decimal"
               :error-messages="of('overruled_kg')"
             />
-            <v-text-field v-model="because" label="Because" :error-messages="of('overruled_because')" />
+            <v-text-field
+              v-model="because"
+              :label="say('prescribe.because')"
+              :error-messages="of('overruled_because')"
+            />
           </div>
-          <v-btn class="mt-3" variant="flat" type="submit" :disabled="busy">Prescribe this</v-btn>
+          <v-btn class="mt-3" variant="flat" type="submit" :disabled="busy">{{
+            say('prescribe.prescribe_this')
+          }}</v-btn>
         </form>
         <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
         <p v-if="done && !message" class="holds mt-3" role="status">
-          Prescribed; it stands on the floor and on the platform.
+          {{ say('prescribe.prescribed_it_stands_on_the_floor') }}
         </p>
         <template v-if="proposal.data.value.load_kg !== null">
           <p class="mt-5">
@@ -141,26 +159,23 @@ const answer = computed(() => {
             :collars-kg="proposal.data.value.collars_kg"
           />
         </template>
-        <h2 class="mt-6">Because</h2>
+        <h2 class="mt-6">{{ say('prescribe.because') }}</h2>
         <Reasons
           class="mt-1"
           :reasons="proposal.data.value.reasons"
           :lifter-id="lifterId"
           :lift="target.lift"
         />
-        <p class="note small mt-4">
-          Squat with pins or spotters. Holding the breath raises blood pressure: with heart, eye or pressure
-          conditions, pregnancy or hernia a doctor is asked first. No max tests for novices or the injured.
-        </p>
+        <p class="note small mt-4">{{ say('prescribe.squat_with_pins_or_spotters_holding') }}</p>
       </section>
       <aside>
-        <h2>Way up</h2>
+        <h2>{{ say('prescribe.way_up') }}</h2>
         <table v-if="proposal.data.value.warm_up.length" class="plain mt-1">
           <thead>
             <tr>
-              <th>Reps</th>
-              <th>Load</th>
-              <th>Each side</th>
+              <th>{{ say('prescribe.reps') }}</th>
+              <th>{{ say('prescribe.load') }}</th>
+              <th>{{ say('prescribe.each_side_2') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -169,20 +184,28 @@ const answer = computed(() => {
               <td>
                 <b>{{ kg(w.load_kg, 2) }}</b>
               </td>
-              <td class="soft">{{ w.per_side.map((p) => massOf(p, 2)).join(' + ') || 'empty bar' }}</td>
+              <td class="soft">
+                {{ w.per_side.map((p) => massOf(p, 2)).join(' + ') || say('prescribe.empty_bar') }}
+              </td>
             </tr>
           </tbody>
         </table>
-        <p v-else class="soft">None needed.</p>
-        <h2 class="mt-6">Prescribed before</h2>
+        <p v-else class="soft">{{ say('prescribe.none_needed') }}</p>
+        <h2 class="mt-6">{{ say('prescribe.prescribed_before') }}</h2>
         <ul class="before">
           <li v-for="p in given.data.value ?? []" :key="p.prescription_id">
             <span class="soft small">{{ dayOf(p.prescribed_at) }}</span>
             {{ p.lift }} {{ p.answer.sets }} × {{ p.answer.reps }} @ {{ p.answer.rpe }},
             <b>{{
-              p.overruled_kg ? kg(p.overruled_kg) : p.answer.load_kg ? kg(p.answer.load_kg) : 'no load'
+              p.overruled_kg
+                ? kg(p.overruled_kg)
+                : p.answer.load_kg
+                  ? kg(p.answer.load_kg)
+                  : say('prescribe.no_load')
             }}</b>
-            <span v-if="p.overruled_kg" class="small signal">overruled: {{ p.overruled_because }}</span>
+            <span v-if="p.overruled_kg" class="small signal">{{
+              say('prescribe.overruled_overruled_because', { overruled_because: p.overruled_because })
+            }}</span>
           </li>
         </ul>
       </aside>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the coach asks for; the plan is shown before it is kept.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
@@ -46,10 +47,10 @@ const refused = computed(() => (preview.error.value ? preview.error.value.messag
   <div class="form">
     <form novalidate @submit.prevent="emit('make', frame)">
       <FrameFields v-model="frame" with-meet />
-      <v-btn variant="flat" type="submit" :disabled="busy || !!refused || !preview.data.value"
-        >Keep this plan</v-btn
-      >
-      <v-btn v-if="from" class="quiet" @click="emit('leave')">Leave the old one</v-btn>
+      <v-btn variant="flat" type="submit" :disabled="busy || !!refused || !preview.data.value">{{
+        say('prescribe.keep_this_plan')
+      }}</v-btn>
+      <v-btn v-if="from" class="quiet" @click="emit('leave')">{{ say('prescribe.leave_the_old_one') }}</v-btn>
     </form>
     <p v-if="refused" class="signal" role="alert">{{ refused }}</p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The plan on its way out: print, calendar, table, and the lifter's own link.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import LinkOnce from '@/shared/LinkOnce.vue'
@@ -43,9 +44,9 @@ async function close(linkId: string) {
   await queries.invalidateQueries({ queryKey: ['links', props.lifterId] })
 }
 const FILES = [
-  ['pdf', 'Print (PDF)'],
-  ['ics', 'Calendar'],
-  ['xlsx', 'Workbook'],
+  ['pdf', say('prescribe.print_pdf')],
+  ['ics', say('prescribe.calendar')],
+  ['xlsx', say('prescribe.workbook')],
   ['csv', 'CSV'],
 ] as const
 </script>
@@ -58,29 +59,38 @@ const FILES = [
       }}</a>
     </p>
     <section>
-      <h2>The lifter's own link <small>card and next day, read only</small></h2>
+      <h2>
+        {{ say('prescribe.the_lifters_own_link') }}
+        <small>{{ say('prescribe.card_and_next_day_read_only') }}</small>
+      </h2>
       <p v-if="mayWrite" class="row">
         <label class="small"
-          >lasts
+          >{{ say('prescribe.lasts') }}
           <select v-model.number="days">
-            <option v-for="d in [7, 30, 90, 180]" :key="d" :value="d">{{ d }} days</option>
+            <option v-for="d in [7, 30, 90, 180]" :key="d" :value="d">
+              {{ say('prescribe.d_days', { d }) }}
+            </option>
           </select></label
         >
-        <v-btn class="quiet" size="small" :disabled="busy" @click="make">Make a link</v-btn>
+        <v-btn class="quiet" size="small" :disabled="busy" @click="make">{{
+          say('prescribe.make_a_link')
+        }}</v-btn>
       </p>
-      <LinkOnce v-if="made" :link="made"
-        >whoever holds it sees card and day until {{ dayOf(made.expires_at) }}.</LinkOnce
-      >
+      <LinkOnce v-if="made" :link="made">{{
+        say('prescribe.whoever_holds_it_sees_card_and', { expires_at: dayOf(made.expires_at) })
+      }}</LinkOnce>
       <p v-if="message" class="signal" role="alert">{{ message }}</p>
       <ul>
         <li v-for="l in open" :key="l.link_id" class="small">
-          made {{ dayOf(l.made_at) }}, open until {{ dayOf(l.expires_at) }}
+          {{
+            say('prescribe.made_open_until', { made_at: dayOf(l.made_at), expires_at: dayOf(l.expires_at) })
+          }}
           <button v-if="mayWrite" class="linkish signal" :disabled="busy" @click="close(l.link_id)">
-            close it
+            {{ say('prescribe.close_it') }}
           </button>
         </li>
       </ul>
-      <p v-if="!open.length && links.data.value" class="small soft">No link is open.</p>
+      <p v-if="!open.length && links.data.value" class="small soft">{{ say('prescribe.no_link_is_open') }}</p>
     </section>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Weeks and days at a glance: every load on one line of the season, a day opens with all its reasons.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import { uuid7, type Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
@@ -35,7 +36,8 @@ const open = computed<Day | null>(
 const most = computed(() => Math.max(1, ...props.plan.weeks.map((w) => w.days.length)))
 function short(line: Line, day: Day): string {
   const [from, ...on] = wayUp(day.lines, line)
-  if (from !== undefined) return `fives ${massOf(from, 1)} → ${massOf(on.at(-1) ?? from, 1)}`
+  if (from !== undefined)
+    return say('prescribe.fives_from_at', { from: massOf(from, 1), at: massOf(on.at(-1) ?? from, 1) })
   return `${line.sets}×${amountOf(line)}${line.load_kg !== null ? ` · ${massOf(line.load_kg, 1)}` : ''}`
 }
 const hardest = (v: Schemas['WeekVolume']) =>
@@ -84,8 +86,8 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
         </colgroup>
         <thead>
           <tr>
-            <th class="visually-hidden">Week</th>
-            <th v-for="i in most" :key="i" class="visually-hidden">Day {{ i }}</th>
+            <th class="visually-hidden">{{ say('prescribe.week') }}</th>
+            <th v-for="i in most" :key="i" class="visually-hidden">{{ say('prescribe.day_i', { i }) }}</th>
           </tr>
         </thead>
         <tbody>
@@ -101,7 +103,7 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
                     .map(([k, n]) => `${USE_NAMES[k] ?? k} ${n}`)
                     .join(', ')
                 "
-                >hard sets {{ v.lifts.squat }} + {{ v.lifts.deadlift }}</span
+                >{{ say('prescribe.hard_sets', { squat: v.lifts.squat, deadlift: v.lifts.deadlift }) }}</span
               >
             </th>
             <td v-for="day in week.days" :key="day.day_id">
@@ -125,7 +127,8 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
                 @drop.prevent="land(day)"
               >
                 <span class="small soft"
-                  >{{ dayWords(day.on) }}<span v-if="day.moved" class="signal"> moved</span></span
+                  >{{ dayWords(day.on)
+                  }}<span v-if="day.moved" class="signal"> {{ say('prescribe.moved') }}</span></span
                 >
                 <span
                   v-for="line in shown(day)"
@@ -148,21 +151,24 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
       </table>
       <div v-if="mayWrite && !preview">
         <button class="linkish small" :aria-expanded="addingDay" @click="addingDay = !addingDay">
-          Add a day
+          {{ say('prescribe.add_a_day') }}
         </button>
         <template v-if="addingDay">
-          <label class="small labelled">On <input v-model="newDay" type="date" :min="days[0]?.on" /></label>
+          <label class="small labelled"
+            >{{ say('prescribe.on') }} <input v-model="newDay" type="date" :min="days[0]?.on"
+          /></label>
           <AddLine v-if="newDay" :key="newDay" :day-id="dayOn(newDay)" :busy="!!busy" @edit="addOn" />
         </template>
       </div>
       <details class="small">
         <summary>
-          Hard sets by muscle and week <span class="soft">a set counts for what it uses most</span>
+          {{ say('prescribe.hard_sets_by_muscle_and_week') }}
+          <span class="soft">{{ say('prescribe.a_set_counts_for_what_it') }}</span>
         </summary>
         <table class="plain volume">
           <thead>
             <tr>
-              <th>Week</th>
+              <th>{{ say('prescribe.week') }}</th>
               <th v-for="v in volume" :key="v.week">{{ v.week }}</th>
             </tr>
           </thead>
@@ -175,11 +181,10 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
         </table>
       </details>
       <section v-if="Object.keys(plan.attempts ?? {}).length" class="attempts">
-        <h2>Attempts <small>the rule book in force goes before them</small></h2>
-        <p class="small soft">
-          Depth: the crease of the hip below the top of the knee. Wait for every command before moving,
-          racking or lowering. Steps are at least 2.5 kg and never down.
-        </p>
+        <h2>
+          {{ say('prescribe.attempts') }} <small>{{ say('prescribe.the_rule_book_in_force_goes') }}</small>
+        </h2>
+        <p class="small soft">{{ say('prescribe.depth_the_crease_of_the_hip') }}</p>
         <p v-for="(tries, lift) in plan.attempts" :key="lift">
           <span class="first">{{ lift }}</span>
           <span
@@ -190,10 +195,13 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
             ><b>{{ massOf(a.load_kg, 1) }}</b>
             <span class="small soft"
               >{{ a.reasons[0]?.text
-              }}<template v-if="a.if_easy_kg && a.if_hard_kg && a.if_missed_kg"
-                >; after an easy second {{ massOf(a.if_easy_kg, 1) }}, a hard one
-                {{ massOf(a.if_hard_kg, 1) }}, a missed one {{ massOf(a.if_missed_kg, 1) }} again</template
-              ></span
+              }}<template v-if="a.if_easy_kg && a.if_hard_kg && a.if_missed_kg">{{
+                say('prescribe.after_an_easy_second_a_hard', {
+                  if_easy_kg: massOf(a.if_easy_kg, 1),
+                  if_hard_kg: massOf(a.if_hard_kg, 1),
+                  if_missed_kg: massOf(a.if_missed_kg, 1),
+                })
+              }}</template></span
             ></span
           >
         </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the lifter does next, with a reason on every line: the plan, the variations, one load alone.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import StageHead from '@/shared/StageHead.vue'
@@ -18,7 +19,11 @@ import { today } from '@/shared/clock'
 import { dayWords, titleOf } from './words'
 
 const props = defineProps<{ lifterId: string }>()
-const VIEWS = { plan: 'Plan', variations: 'Variations', load: 'One load' } as const
+const VIEWS = {
+  plan: say('prescribe.plan'),
+  variations: say('prescribe.variations'),
+  load: say('prescribe.one_load'),
+} as const
 type View = keyof typeof VIEWS
 const route = useRoute()
 const router = useRouter()
@@ -36,16 +41,17 @@ async function keep(frame: PlanFrame) {
 }
 watch(plan, (now) => now && (anew.value = false))
 const answer = computed(() => {
-  if (view.value === 'variations') return 'Which variation, and why'
-  if (view.value === 'load') return 'One load'
-  if (!standing.data.value) return 'The plan'
-  if (!plan.value || anew.value) return 'How long, which days, to which meet?'
+  if (view.value === 'variations') return say('prescribe.which_variation_and_why')
+  if (view.value === 'load') return say('prescribe.one_load')
+  if (!standing.data.value) return say('prescribe.the_plan')
+  if (!plan.value || anew.value) return say('prescribe.how_long_which_days_to_which')
   const todayOn = today()
   const next = plan.value.weeks.flatMap((w) => w.days).find((d) => d.on >= todayOn)
-  if (!next) return 'The plan has run out: make the next one'
+  if (!next) return say('prescribe.the_plan_has_run_out_make')
   const lifts = next.lines.filter((l) => ['main', 'second'].includes(l.kind)).map(titleOf)
-  const what = [...new Set(lifts)].join(' and ').toLowerCase() || 'support work'
-  return next.on === todayOn ? `Today: ${what}` : `${dayWords(next.on)}: ${what}`
+  const what =
+    [...new Set(lifts)].join(' ' + say('prescribe.and') + ' ').toLowerCase() || say('prescribe.support_work')
+  return next.on === todayOn ? say('prescribe.today_what', { what }) : `${dayWords(next.on)}: ${what}`
 })
 </script>
 
@@ -53,12 +59,12 @@ const answer = computed(() => {
   <main>
     <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
       <template v-if="view === 'plan' && plan && !anew">
-        <v-btn class="quiet" @click="out = !out">Print, files, link</v-btn>
-        <v-btn v-if="mayWrite" class="quiet" @click="anew = true">Plan anew</v-btn>
+        <v-btn class="quiet" @click="out = !out">{{ say('prescribe.print_files_link') }}</v-btn>
+        <v-btn v-if="mayWrite" class="quiet" @click="anew = true">{{ say('prescribe.plan_anew') }}</v-btn>
       </template>
-      <v-btn :to="{ name: 'log', params: { lifterId } }">To the platform</v-btn>
+      <v-btn :to="{ name: 'log', params: { lifterId } }">{{ say('prescribe.to_the_platform') }}</v-btn>
     </StageHead>
-    <nav class="tabs" role="tablist" aria-label="Prescribe">
+    <nav class="tabs" role="tablist" :aria-label="say('prescribe.prescribe')">
       <button v-for="(name, id) in VIEWS" :key="id" role="tab" :aria-selected="view === id" @click="show(id)">
         {{ name }}
       </button>
@@ -68,7 +74,7 @@ const answer = computed(() => {
     <Waiting
       v-else-if="!standing.data.value"
       :error="standing.error.value"
-      what="The plan"
+      :what="say('prescribe.the_plan')"
       @again="standing.refetch()"
     />
     <PlanForm
@@ -108,7 +114,7 @@ const answer = computed(() => {
       />
       <p v-if="mayWrite" class="small">
         <button class="linkish soft" :disabled="problem.busy.value" @click="withdraw">
-          Take the plan back
+          {{ say('prescribe.take_the_plan_back') }}
         </button>
       </p>
     </div>

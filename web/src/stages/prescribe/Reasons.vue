@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Reasons, each with a way to the facts it rests on: two at once, the others behind "more".
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { placeOf } from './words'
@@ -25,7 +26,7 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
     </li>
     <li v-if="more > 0" class="plain no-print">
       <button type="button" class="linkish soft" :aria-expanded="all" @click="all = !all">
-        {{ all ? 'fewer' : `${more} more` }}
+        {{ all ? say('prescribe.fewer') : say('prescribe.more_more', { more }) }}
       </button>
     </li>
   </ul>

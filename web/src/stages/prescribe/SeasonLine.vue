@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The season as one picture, a strip per lift: what the log says of the max, what was done, what is
 // asked, and what is allowed of it; to scale.
+import { say } from '@/words'
 import { extent } from 'd3-array'
 import { scaleLinear, scaleTime, type ScaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
@@ -75,10 +76,20 @@ const words = computed(() =>
     .map((s) => {
       const now = s.max.at(-1)
       const max = now
-        ? `, max today about ${kg(now.kg, 0)}, likely ${massOf(now.low, 0)} to ${kg(now.high, 0)}`
+        ? say('prescribe.max_today_about_likely_to', {
+            kg: kg(now.kg, 0),
+            low: massOf(now.low, 0),
+            high: kg(now.high, 0),
+          })
         : ''
       const held = s.planned.filter((p) => p.intent !== null).length
-      return `${s.lift} from ${kg(s.first.kg)} to ${kg(s.last.kg)}${max}${held ? `, ${held} held below what is asked` : ''}`
+      return say('prescribe.from_to', {
+        lift: s.lift,
+        kg: kg(s.first.kg),
+        kg2: kg(s.last.kg),
+        max,
+        held: held ? say('prescribe.held_below_what_is_asked', { held }) : '',
+      })
     })
     .join('; '),
 )
@@ -94,7 +105,11 @@ const anyMax = computed(() => seasons.value.some((s) => s.max.length))
 
 <template>
   <figure v-if="strips.length" class="season">
-    <svg :viewBox="`0 0 ${W} ${height}`" role="img" :aria-label="`Main work over the season: ${words}`">
+    <svg
+      :viewBox="`0 0 ${W} ${height}`"
+      role="img"
+      :aria-label="say('prescribe.main_work_over_the_season', { words })"
+    >
       <g v-for="s in starts" :key="s.n">
         <line :x1="s.x" :x2="s.x" y1="4" :y2="height - FOOT" :class="['tick', s.role]" />
         <text :x="s.x" :y="height - 4" class="week" text-anchor="middle">{{ s.n }}</text>
@@ -113,7 +128,7 @@ const anyMax = computed(() => seasons.value.some((s) => s.max.length))
             <title>{{ kg(d.kg) }}, {{ d.words }}</title>
           </circle>
           <path v-else :d="`M${xAt(d.on) - 3},${s.y(d.kg) - 3}l6,6m0,-6l-6,6`" class="missed">
-            <title>{{ kg(d.kg) }}, missed</title>
+            <title>{{ say('prescribe.kg_missed', { kg: kg(d.kg) }) }}</title>
           </path>
         </template>
         <template v-for="(p, i) in s.planned" :key="i">
@@ -129,7 +144,10 @@ const anyMax = computed(() => seasons.value.some((s) => s.max.length))
             :class="['dot', { open: p.day === openDay }]"
             @click="emit('open', p.day)"
           >
-            <title>{{ kg(p.kg) }}{{ p.intent === null ? '' : `, ${kg(p.intent)} asked` }}</title>
+            <title>
+              {{ kg(p.kg)
+              }}{{ p.intent === null ? '' : say('prescribe.intent_asked', { intent: kg(p.intent) }) }}
+            </title>
           </circle>
         </template>
         <text :x="xAt(s.last.on) + 9" :y="s.y(s.last.kg) + 4" class="name">
@@ -139,11 +157,11 @@ const anyMax = computed(() => seasons.value.some((s) => s.max.length))
       <line v-if="anyMax" :x1="xAt(today)" :x2="xAt(today)" y1="0" :y2="height - FOOT" class="today" />
     </svg>
     <figcaption class="small soft">
-      <span><i class="hollow" /> planned</span>
-      <span v-if="anyHeld"><b class="tee">┬</b> asked, held below</span>
-      <span v-if="anyDone"><i class="full" /> done</span>
-      <span v-if="anyMax"><i class="area" /> max as the log tells it, 80 %</span>
-      <span v-if="anyMax"><i class="dash" /> expected</span>
+      <span><i class="hollow" /> {{ say('prescribe.planned') }}</span>
+      <span v-if="anyHeld"><b class="tee">┬</b> {{ say('prescribe.asked_held_below') }}</span>
+      <span v-if="anyDone"><i class="full" /> {{ say('prescribe.done') }}</span>
+      <span v-if="anyMax"><i class="area" /> {{ say('prescribe.max_as_the_log_tells_it') }}</span>
+      <span v-if="anyMax"><i class="dash" /> {{ say('prescribe.expected') }}</span>
     </figcaption>
   </figure>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One variation: use by phase beside the competition lift, how its ratio was learnt, why or why not.
+import { say } from '@/words'
 import { extent } from 'd3-array'
 import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
@@ -26,7 +27,7 @@ const { kg } = useUnits()
 const reason = ref('')
 const wrong = ref('')
 function sayWord(word: 'use' | 'leave out' | 'as computed') {
-  wrong.value = reason.value.trim().length < 3 ? 'Say why: the reason is kept with it.' : ''
+  wrong.value = reason.value.trim().length < 3 ? say('prescribe.say_why_the_reason_is_kept') : ''
   if (!wrong.value) emit('word', word, reason.value.trim())
 }
 const uses = computed(() =>
@@ -60,16 +61,18 @@ const way = computed(
 
 <template>
   <aside class="one">
-    <h2 class="first">{{ row.name }}<small v-if="row.own"> the club's own</small></h2>
-    <p v-if="row.chosen" class="holds">In the plan:</p>
+    <h2 class="first">
+      {{ row.name }}<small v-if="row.own"> {{ say('prescribe.the_clubs_own') }}</small>
+    </h2>
+    <p v-if="row.chosen" class="holds">{{ say('prescribe.in_the_plan') }}</p>
     <Reasons v-if="row.reasons.length" :reasons="row.reasons" :lifter-id="lifterId" :lift="lift" />
-    <p v-if="row.why_not" class="note small">Not chosen: {{ row.why_not }}.</p>
+    <p v-if="row.why_not" class="note small">{{ say('prescribe.not_chosen', { why_not: row.why_not }) }}</p>
     <p v-for="r in row.loading?.reasons ?? []" :key="r" class="signal small">{{ r }}</p>
     <p v-for="g in row.gains" :key="g" class="small holds">{{ g }}</p>
     <table v-if="row.loading" class="plain small">
       <thead>
         <tr>
-          <th>Use at {{ kg(row.loading.load_kg, 0) }}</th>
+          <th>{{ say('prescribe.use_at', { load_kg: kg(row.loading.load_kg, 0) }) }}</th>
           <th v-for="p in row.loading.phases" :key="p">{{ p }}</th>
         </tr>
       </thead>
@@ -85,22 +88,35 @@ const way = computed(
       </tbody>
     </table>
     <p v-if="row.goal" class="small">
-      <b>{{ row.goal.share.toFixed(2) }}</b> for the goal {{ goal }}: {{ row.goal.formula }}.
+      <b>{{ row.goal.share.toFixed(2) }}</b>
+      {{ say('prescribe.for_the_goal', { goal, formula: row.goal.formula }) }}
     </p>
     <section v-if="row.ratio && steps.length">
       <h2>
-        {{ row.ratio.ratio.toFixed(2) }} of the competition lift
-        <small>{{ row.ratio.low.toFixed(2) }} to {{ row.ratio.high.toFixed(2) }}</small>
+        {{ say('prescribe.of_the_competition_lift', { ratio: row.ratio.ratio.toFixed(2) }) }}
+        <small>{{
+          say('prescribe.low_to_high', { low: row.ratio.low.toFixed(2), high: row.ratio.high.toFixed(2) })
+        }}</small>
       </h2>
       <p v-if="maxKg" class="small">
-        An estimated max of <b>{{ kg(row.ratio.ratio * maxKg, 0) }}</b>, {{ kg(row.ratio.low * maxKg, 0) }} to
-        {{ kg(row.ratio.high * maxKg, 0) }}.
+        {{ say('prescribe.an_estimated_max_of') }} <b>{{ kg(row.ratio.ratio * maxKg, 0) }}</b>{{
+          say('prescribe.low_to_high_2', {
+            low: kg(row.ratio.low * maxKg, 0),
+            high: kg(row.ratio.high * maxKg, 0),
+          })
+        }}
       </p>
       <svg
         v-if="steps.length > 1"
         viewBox="0 0 290 74"
         role="img"
-        :aria-label="`Ratio learnt over ${row.ratio.days} days, band from ${row.ratio.low.toFixed(2)} to ${row.ratio.high.toFixed(2)}`"
+        :aria-label="
+          say('prescribe.ratio_learnt_over_days_band_from', {
+            days: row.ratio.days,
+            low: row.ratio.low.toFixed(2),
+            high: row.ratio.high.toFixed(2),
+          })
+        "
       >
         <path :d="band" class="band" />
         <path :d="way" class="way" />
@@ -111,14 +127,14 @@ const way = computed(
       <p class="small soft">
         {{
           row.ratio.days
-            ? `Prior of common practice on the left, then ${row.ratio.days} days of this lifter's own; recent days count more.`
-            : 'The usual share in common practice: log it on some days and it becomes this lifter’s own.'
+            ? say('prescribe.prior_of_common_practice_on_the', { days: row.ratio.days })
+            : say('prescribe.the_usual_share_in_common_practice')
         }}
       </p>
     </section>
     <form v-if="mayWrite" novalidate @submit.prevent="sayWord('use')">
       <p v-if="word" class="small signal">{{ word.coach }}: {{ word.word }}, {{ word.reason }}</p>
-      <v-text-field v-model="reason" label="Because" :error-messages="wrong" />
+      <v-text-field v-model="reason" :label="say('prescribe.because')" :error-messages="wrong" />
       <div class="acts">
         <v-btn
           v-if="word?.word !== 'use' && !row.chosen"
@@ -126,7 +142,7 @@ const way = computed(
           size="small"
           type="submit"
           :disabled="busy"
-          >Use it</v-btn
+          >{{ say('prescribe.use_it') }}</v-btn
         >
         <v-btn
           v-if="word?.word !== 'leave out'"
@@ -134,14 +150,14 @@ const way = computed(
           size="small"
           :disabled="busy"
           @click="sayWord('leave out')"
-          >Leave it out</v-btn
+          >{{ say('prescribe.leave_it_out') }}</v-btn
         >
-        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="sayWord('as computed')"
-          >As computed</v-btn
-        >
+        <v-btn v-if="word" class="quiet" size="small" :disabled="busy" @click="sayWord('as computed')">{{
+          say('prescribe.as_computed')
+        }}</v-btn>
       </div>
       <p v-if="message" class="signal small" role="alert">{{ message }}</p>
-      <p class="small soft">Your word counts from the next version of the plan.</p>
+      <p class="small soft">{{ say('prescribe.your_word_counts_from_the_next') }}</p>
     </form>
   </aside>
 </template>

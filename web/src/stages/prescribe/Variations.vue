@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Every variation beside the competition lift at the same effort: what it works, what it spares.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
@@ -70,43 +71,56 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
 </script>
 
 <template>
-  <Waiting v-if="!data" :error="table.error.value" what="The variations" @again="table.refetch()" />
+  <Waiting
+    v-if="!data"
+    :error="table.error.value"
+    :what="say('prescribe.the_variations')"
+    @again="table.refetch()"
+  />
   <div v-else class="all">
     <section class="list">
       <div class="bar">
-        <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" @update:model-value="openName = null" />
+        <OneOf
+          v-model="lift"
+          :label="say('prescribe.lift')"
+          :options="LIFT_CHOICE"
+          @update:model-value="openName = null"
+        />
         <OneOf
           v-model="only"
-          label="Shown"
+          :label="say('prescribe.shown')"
           :options="[
-            ['can', 'what can be done here'],
-            ['chosen', 'chosen'],
-            ['all', 'all'],
+            ['can', say('prescribe.what_can_be_done_here')],
+            ['chosen', say('prescribe.chosen')],
+            ['all', say('prescribe.all')],
           ]"
         />
         <OneOf
           v-model="order"
-          label="Order"
+          :label="say('prescribe.order')"
           :options="[
-            ['need', 'by need'],
-            ['goal', `by goal: ${data.goal}`],
+            ['need', say('prescribe.by_need')],
+            ['goal', say('prescribe.by_goal', { goal: data.goal })],
           ]"
         />
       </div>
       <p class="small soft">
-        Each at {{ percent(data.effort) }} of its own max{{
-          data.max_kg
-            ? `, the ${lift} at ${kg(data.max_kg, 0)}`
-            : '; no max is logged yet, one from body mass stands in'
-        }}. Bars show the most use along the way; the tick is the competition lift.
+        {{
+          say('prescribe.each_at_of_its_own_max', {
+            effort: percent(data.effort),
+            the: data.max_kg
+              ? say('prescribe.the_at', { lift, max_kg: kg(data.max_kg, 0) })
+              : say('prescribe.no_max_is_logged_yet_one'),
+          })
+        }}
       </p>
       <table>
         <thead>
           <tr>
             <th />
-            <th>Variation</th>
+            <th>{{ say('prescribe.variation') }}</th>
             <th v-for="c in CAPACITIES" :key="c" class="use">{{ USE_NAMES[c] }}</th>
-            <th>of max</th>
+            <th>{{ say('prescribe.of_max') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -115,8 +129,10 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               <MiniPose :drawn="data.competition.drawn" :segments="segments" :hanging="lift === 'deadlift'" />
             </td>
             <td>
-              <b class="first">Competition {{ lift }}</b
-              ><span class="small soft">{{ kg(data.competition.load_kg, 0) }}</span>
+              <b class="first">{{ say('prescribe.competition_lift', { lift }) }}</b><span
+                class="small soft"
+                >{{ kg(data.competition.load_kg, 0) }}</span
+              >
             </td>
             <td v-for="c in CAPACITIES" :key="c" class="use">
               <span class="num small">{{ percent(own(c)) }}</span>
@@ -148,14 +164,20 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               <span class="small soft"
                 >{{ row.good_for }}<template v-if="row.hold_s">, {{ row.hold_s }} s</template></span
               >
-              <span v-if="row.chosen" class="small signal"> in the plan</span>
+              <span v-if="row.chosen" class="small signal"> {{ say('prescribe.in_the_plan_2') }}</span>
             </td>
             <template v-if="row.loading">
               <td
                 v-for="c in CAPACITIES"
                 :key="c"
                 class="use"
-                :title="`${USE_NAMES[c]} ${percent(of(row, c))}, competition ${percent(own(c))}`"
+                :title="
+                  say('prescribe.use_names_row_competition_c', {
+                    USE_NAMES: USE_NAMES[c],
+                    row: percent(of(row, c)),
+                    c: percent(own(c)),
+                  })
+                "
               >
                 <span class="track"
                   ><span
@@ -165,13 +187,19 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               </td>
             </template>
             <td v-else :colspan="CAPACITIES.length" class="small soft">
-              trains {{ row.trains.join(', ') || 'the pattern' }}; stated, not computed
+              {{
+                say('prescribe.trains_stated_not_computed', {
+                  trains: row.trains.join(', ') || say('prescribe.the_pattern'),
+                })
+              }}
             </td>
             <td class="small num">
               <template v-if="row.ratio"
                 >{{ row.ratio.ratio.toFixed(2)
                 }}<span class="soft small">{{
-                  row.ratio.days ? `${row.ratio.days} days` : 'usual'
+                  row.ratio.days
+                    ? say('prescribe.days_days', { days: row.ratio.days })
+                    : say('prescribe.usual')
                 }}</span></template
               >
             </td>

@@ -1,4 +1,5 @@
 // The season of one lift in numbers: what was done, what the log says of the max, what is to come.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import type { Plan } from './usePlan'
 
@@ -28,7 +29,9 @@ export interface Season {
 
 const at = (iso: string) => Date.parse(iso)
 const setWords = (s: SoFar['done'][number]) =>
-  s.missed ? 'missed' : `${s.reps} reps${s.rpe === null ? '' : ` @ ${s.rpe}`}`
+  s.missed
+    ? say('prescribe.missed')
+    : say('prescribe.reps_reps_rpe', { reps: s.reps, rpe: s.rpe === null ? '' : ` @ ${s.rpe}` })
 
 function ofLift(plan: Plan, lift: string, soFar: SoFar | undefined): Season[] {
   const planned: Session[] = []

@@ -1,9 +1,18 @@
 // Days, work and places of facts in words.
+import { dateHabit, say } from '@/words'
 import type { RouteLocationRaw } from 'vue-router'
 import { isoDay, now } from '@/shared/clock'
 import type { Line } from './usePlan'
 
-export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const
+export const WEEKDAYS = [
+  say('prescribe.mon'),
+  say('prescribe.tue'),
+  say('prescribe.wed'),
+  say('prescribe.thu'),
+  say('prescribe.fri'),
+  say('prescribe.sat'),
+  say('prescribe.sun'),
+] as const
 
 export function nextMonday(from = now()): string {
   const day = new Date(from)
@@ -14,7 +23,7 @@ export function nextMonday(from = now()): string {
 /** The day as "Mon 30 Nov"; the date is a calendar day, no moment. */
 export function dayWords(iso: string): string {
   const [y = 0, m = 1, d = 1] = iso.split('-').map(Number)
-  return new Date(y, m - 1, d).toLocaleDateString('en-GB', {
+  return new Date(y, m - 1, d).toLocaleDateString(dateHabit, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',
@@ -40,22 +49,25 @@ export function placeOf(
   const params = { lifterId }
   const [kind = '', id = '', part = ''] = fact.includes(':') ? fact.split(':') : ['', fact]
   if (kind === 'repair')
-    return { name: 'try it on the bench', to: { name: id, params, query: { repair: part } } }
+    return { name: say('prescribe.try_it_on_the_bench'), to: { name: id, params, query: { repair: part } } }
   if (kind === 'walk')
     return {
-      name: 'the questions',
+      name: say('prescribe.the_questions'),
       to: { name: 'review', params, query: { lift: id, fault: 'floor-stall' } },
     }
   if (kind === 'fault')
-    return { name: 'what the log says of it', to: { name: 'review', params, query: { lift, fault: id } } }
-  if (kind === 'fit') return { name: 'the set-up', to: { name: lift, params } }
+    return {
+      name: say('prescribe.what_the_log_says_of_it'),
+      to: { name: 'review', params, query: { lift, fault: id } },
+    }
+  if (kind === 'fit') return { name: say('prescribe.the_set_up'), to: { name: lift, params } }
   if (kind === 'ratio')
     return {
-      name: 'how it was learnt',
+      name: say('prescribe.how_it_was_learnt'),
       to: { name: 'prescribe', params, query: { view: 'variations', lift, open: id } },
     }
-  if (text.includes('pain flag')) return { name: 'the flag', to: { name: 'lifter', params } }
-  return { name: 'the log', to: { name: 'log', params } }
+  if (text.includes('pain flag')) return { name: say('prescribe.the_flag'), to: { name: 'lifter', params } }
+  return { name: say('prescribe.the_log'), to: { name: 'log', params } }
 }
 
 /** What one set is: reps, or seconds and metres with their unit. */

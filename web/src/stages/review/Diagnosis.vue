@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Why this fault: causes by evidence, the test that separates them, what helps.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
@@ -51,14 +52,14 @@ const inDrawing = (remedy: Schemas['RemedyToDo']) => ({
   query: { repair: remedy.id },
 })
 const KINDS: Record<string, string> = {
-  'set-up': 'Set-up',
-  ritual: 'Check',
-  question: 'Question',
-  cue: 'Cue',
-  drill: 'Drill',
-  variation: 'Variation',
-  load: 'Load',
-  work: 'Extra work',
+  'set-up': say('review.set_up'),
+  ritual: say('review.check'),
+  question: say('review.question'),
+  cue: say('review.cue'),
+  drill: say('review.drill'),
+  variation: say('review.variation'),
+  load: say('review.load'),
+  work: say('review.extra_work'),
 }
 </script>
 
@@ -66,7 +67,7 @@ const KINDS: Record<string, string> = {
   <section>
     <p v-if="diagnosis.error.value" class="signal">{{ diagnosis.error.value.message }}</p>
     <template v-if="diagnosis.data.value">
-      <h2>Why “{{ diagnosis.data.value.name.toLowerCase() }}”?</h2>
+      <h2>{{ say('review.why_name', { name: diagnosis.data.value.name.toLowerCase() }) }}</h2>
       <p v-if="diagnosis.data.value.stop" class="note decide">
         <b>{{ diagnosis.data.value.stop }}</b>
       </p>
@@ -85,30 +86,33 @@ const KINDS: Record<string, string> = {
           <p v-for="e in c.for_it" :key="e" class="small">+ {{ e }}</p>
           <p v-for="e in c.against_it" :key="e" class="small soft">− {{ e }}</p>
           <p class="small">
-            Test: {{ c.test }}
+            {{ say('review.test_test', { test: c.test }) }}
             <span v-if="mayWrite" class="answers">
-              <button class="linkish" @click="tested(c.cause_id, 'for')">it was this</button>
-              <button class="linkish" @click="tested(c.cause_id, 'against')">it was not</button>
-              <button class="linkish" @click="tested(c.cause_id, 'unclear')">unclear</button>
+              <button class="linkish" @click="tested(c.cause_id, 'for')">
+                {{ say('review.it_was_this') }}
+              </button>
+              <button class="linkish" @click="tested(c.cause_id, 'against')">
+                {{ say('review.it_was_not') }}
+              </button>
+              <button class="linkish" @click="tested(c.cause_id, 'unclear')">
+                {{ say('review.unclear') }}
+              </button>
             </span>
           </p>
           <ul class="remedies small">
             <li v-for="r in c.remedies" :key="r.id">
               <span class="soft">{{ KINDS[r.kind] ?? r.kind }}</span> {{ r.text }}
-              <RouterLink v-if="r.changes_setup" :to="inDrawing(r)"
-                >in the drawing, beside today's</RouterLink
-              >
+              <RouterLink v-if="r.changes_setup" :to="inDrawing(r)">{{
+                say('review.in_the_drawing_beside_todays')
+              }}</RouterLink>
               <button v-else-if="r.kind === 'cue' && mayWrite" class="linkish" @click="take(r.id)">
-                {{ trying === r.id ? 'on trial now' : 'try this cue' }}
+                {{ trying === r.id ? say('review.on_trial_now') : say('review.try_this_cue') }}
               </button>
             </li>
           </ul>
         </li>
       </ol>
-      <p class="small soft">
-        “Likely” weighs what fit, screens and log say; a logged test outweighs them all. Weights are
-        judgements, not measurements.
-      </p>
+      <p class="small soft">{{ say('review.likely_weighs_what_fit_screens_and') }}</p>
     </template>
   </section>
 </template>

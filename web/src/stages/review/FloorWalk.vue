@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The pull that will not leave the floor: the questions in order, answered from the record, and
 // again with what the coach knows better.
+import { say } from '@/words'
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { reactive, ref, watch } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
@@ -52,17 +53,25 @@ const sayFact = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.
       <b>{{ walk.data.value.verdict }}.</b>
     </p>
     <form class="facts" @submit.prevent="ask">
-      <v-text-field v-model="typed.attempt" :label="`The pull that stayed, ${massUnit}`" @change="ask" />
-      <v-text-field v-model="typed.best" :label="`Best clean single, ${massUnit}`" @change="ask" />
-      <v-text-field v-model="typed.light" label="Wait when light, s" @change="ask" />
-      <v-text-field v-model="typed.heavy" label="Wait when heavy, s" @change="ask" />
+      <v-text-field
+        v-model="typed.attempt"
+        :label="say('review.the_pull_that_stayed', { massUnit })"
+        @change="ask"
+      />
+      <v-text-field
+        v-model="typed.best"
+        :label="say('review.best_clean_single', { massUnit })"
+        @change="ask"
+      />
+      <v-text-field v-model="typed.light" :label="say('review.wait_when_light_s')" @change="ask" />
+      <v-text-field v-model="typed.heavy" :label="say('review.wait_when_heavy_s')" @change="ask" />
       <label
         ><input
           type="checkbox"
           :checked="Boolean(walk.data.value.facts.all_out_before)"
           @change="sayFact({ all_out_before: !walk.data.value?.facts.all_out_before })"
         />
-        an all-out attempt came just before</label
+        {{ say('review.an_all_out_attempt_came_just') }}</label
       >
       <label
         ><input
@@ -70,7 +79,7 @@ const sayFact = (part: Schemas['FloorFactsRequest']) => (said.value = { ...said.
           :checked="Boolean(walk.data.value.facts.old_injury)"
           @change="sayFact({ old_injury: !walk.data.value?.facts.old_injury })"
         />
-        an old injury is guarded</label
+        {{ say('review.an_old_injury_is_guarded') }}</label
       >
     </form>
     <ol>

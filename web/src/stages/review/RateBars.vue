@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Rates with counts and their 80 % intervals, to one scale.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 defineProps<{ rates: Schemas['RateAnswer'][]; title: string }>()
 const pct = (share: number) => `${(share * 100).toFixed(1)}%`
@@ -23,7 +24,7 @@ const pct = (share: number) => `${(share * 100).toFixed(1)}%`
           /></span>
         </td>
         <td class="count">
-          <b>{{ r.faulty }}</b> of {{ r.reps }}
+          <b>{{ r.faulty }}</b> {{ say('review.of_reps', { reps: r.reps }) }}
         </td>
         <td class="soft small">{{ Math.round(r.low * 100) }}–{{ Math.round(r.high * 100) }} %</td>
       </tr>

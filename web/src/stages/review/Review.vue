@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What the log knows of a lift, how surely, and what to decide next.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -67,46 +68,55 @@ watch([asked, () => route.query.lift], ([wanted, ofLift]) => {
 
 <template>
   <main>
-    <StageHead :over="lifter?.profile.name ?? ''" :answer="data?.decision ?? 'What the log knows'">
-      <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
+    <StageHead
+      :over="lifter?.profile.name ?? ''"
+      :answer="data?.decision ?? say('review.what_the_log_knows')"
+    >
+      <OneOf v-model="lift" :label="say('review.lift')" :options="LIFT_CHOICE" />
     </StageHead>
-    <Waiting v-if="!data" :error="review.error.value" what="What the log knows" @again="review.refetch()" />
+    <Waiting
+      v-if="!data"
+      :error="review.error.value"
+      :what="say('review.what_the_log_knows')"
+      @again="review.refetch()"
+    />
     <div v-else-if="!data.sets" class="empty">
-      <p class="big">No {{ lift }} is logged yet.</p>
-      <p class="mt-2 soft">
-        Log the next session rep by rep: after some 15 reps with a fault in it the load at which it begins can
-        be told.
-      </p>
-      <v-btn class="mt-4" :to="{ name: 'log', params: { lifterId } }">To the platform</v-btn>
+      <p class="big">{{ say('review.no_is_logged_yet', { lift }) }}</p>
+      <p class="mt-2 soft">{{ say('review.log_the_next_session_rep_by') }}</p>
+      <v-btn class="mt-4" :to="{ name: 'log', params: { lifterId } }">{{
+        say('review.to_the_platform')
+      }}</v-btn>
       <LogFiles class="mt-6" :lifter-id="lifterId" />
     </div>
     <div v-else class="columns">
       <p v-if="unseen" class="note unseen">
-        The fault you asked for is not in the {{ lift }} log yet.
-        <RouterLink :to="{ name: 'library', query: { fault: asked } }"
-          >What the library says of it</RouterLink
-        >
+        {{ say('review.the_fault_you_asked_for_is', { lift }) }}
+        <RouterLink :to="{ name: 'library', query: { fault: asked } }">{{
+          say('review.what_the_library_says_of_it')
+        }}</RouterLink>
       </p>
       <aside>
         <section v-if="last">
-          <h2>Estimated max</h2>
+          <h2>{{ say('review.estimated_max') }}</h2>
           <p>
             <span class="big">{{ kg(last.level_kg, 0) }}</span>
-            <span class="small soft"
-              >{{ kg(last.low_kg, 0) }} to {{ kg(last.high_kg, 0) }}, from {{ data.trend.length }} days</span
-            >
+            <span class="small soft">{{
+              say('review.to_from_days', {
+                low_kg: kg(last.low_kg, 0),
+                high_kg: kg(last.high_kg, 0),
+                trend: data.trend.length,
+              })
+            }}</span>
           </p>
-          <p class="small soft">
-            The best clean set of a day counts, up to ten reps; misses, lift-ending faults, cut depth,
-            rebounds and variations do not.
-          </p>
+          <p class="small soft">{{ say('review.the_best_clean_set_of_a') }}</p>
           <BandChart :band="band" :dots="dots" x-name="" :y-name="massUnit" time :height="190" />
         </section>
         <section>
           <h2>
-            Faults <small>{{ data.reps }} reps; first in the rep first</small>
+            {{ say('review.faults') }}
+            <small>{{ say('review.reps_first_in_the_rep_first', { reps: data.reps }) }}</small>
           </h2>
-          <p v-if="!data.faults.length" class="holds">None was seen.</p>
+          <p v-if="!data.faults.length" class="holds">{{ say('review.none_was_seen') }}</p>
           <ul class="faults">
             <li v-for="f in data.faults" :key="f.fault_id">
               <button
@@ -115,22 +125,34 @@ watch([asked, () => route.query.lift], ([wanted, ofLift]) => {
                 @click="faultId = f.fault_id"
               >
                 <b>{{ f.name }}</b><span>{{ f.faulty }}</span
-                ><span class="small soft wide"
-                  >first in its rep {{ f.first_in_rep === 1 ? 'once' : `${f.first_in_rep} times` }}</span
-                >
+                ><span class="small soft wide">{{
+                  say('review.first_in_its_rep', {
+                    once:
+                      f.first_in_rep === 1
+                        ? say('review.once')
+                        : say('review.first_in_rep_times', { first_in_rep: f.first_in_rep }),
+                  })
+                }}</span>
               </button>
             </li>
           </ul>
           <p v-if="data.cap" class="note decide small mt-2">
-            Technique cap {{ kg(data.cap.load_kg, 0) }}: {{ data.cap.words }}.
+            {{ say('review.technique_cap', { load_kg: kg(data.cap.load_kg, 0), words: data.cap.words }) }}
           </p>
           <p v-for="t in data.together" :key="t.first + t.second" class="small mt-2">
-            {{ t.first_name }} and {{ t.second_name.toLowerCase() }} come together in {{ t.both }} reps,
-            {{ t.ratio.toFixed(1) }} times more than by chance; the first leads in {{ t.led }}.
+            {{
+              say('review.and_come_together_in_reps_times', {
+                first_name: t.first_name,
+                second_name: t.second_name.toLowerCase(),
+                both: t.both,
+                ratio: t.ratio.toFixed(1),
+                led: t.led,
+              })
+            }}
           </p>
         </section>
         <section v-if="data.trials.length">
-          <h2>Did it help?</h2>
+          <h2>{{ say('review.did_it_help') }}</h2>
           <ul class="plain">
             <li v-for="t in data.trials" :key="t.what + t.fault_id">
               <b>{{ t.name }}</b>, {{ t.what }}<br /><span
@@ -141,7 +163,7 @@ watch([asked, () => route.query.lift], ([wanted, ofLift]) => {
           </ul>
         </section>
         <section v-if="data.repeatability.length">
-          <h2>The same every time?</h2>
+          <h2>{{ say('review.the_same_every_time') }}</h2>
           <ul class="plain">
             <li v-for="r in data.repeatability" :key="r.kind">
               <b>{{ r.name }}</b>: {{ r.verdict }}
@@ -152,8 +174,12 @@ watch([asked, () => route.query.lift], ([wanted, ofLift]) => {
       </aside>
       <div v-if="fault" class="fault">
         <div class="tabs" role="tablist">
-          <button role="tab" :aria-selected="!why" @click="why = false">What the log says</button>
-          <button role="tab" :aria-selected="why" @click="why = true">Why, and what to do</button>
+          <button role="tab" :aria-selected="!why" @click="why = false">
+            {{ say('review.what_the_log_says') }}
+          </button>
+          <button role="tab" :aria-selected="why" @click="why = true">
+            {{ say('review.why_and_what_to_do') }}
+          </button>
         </div>
         <FaultFacts v-if="!why" :fault="fault" :max-kg="data.max_kg" />
         <Diagnosis

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What each fault costs at this lifter's load; choosing one shows its pose as a ghost.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { USE_NAMES, givesOutFirst, percent } from '@/shared/words'
@@ -14,10 +15,14 @@ function also(c: Schemas['FaultCostOut']): string {
     parts.push(
       `${USE_NAMES[c.most_moved.name]?.toLowerCase()} ${percent(c.most_moved.before)} → ${percent(c.most_moved.after)}`,
     )
-  if (c.limiter_after !== c.limiter_before) parts.push(`then ${givesOutFirst(c.limiter_after)}`)
+  if (c.limiter_after !== c.limiter_before)
+    parts.push(say('setup.then_limiter_after', { limiter_after: givesOutFirst(c.limiter_after) }))
   if (Math.abs(c.knee_inward_nm) >= 3)
     parts.push(
-      `${c.knee_inward_nm > 0 ? '+' : '−'}${Math.abs(c.knee_inward_nm).toFixed(0)} N m sideways at each knee`,
+      say('setup.n_m_sideways_at_each_knee', {
+        knee_inward_nm: c.knee_inward_nm > 0 ? '+' : '−',
+        knee_inward_nm2: Math.abs(c.knee_inward_nm).toFixed(0),
+      }),
     )
   return parts.join('; ')
 }
@@ -25,9 +30,11 @@ function also(c: Schemas['FaultCostOut']): string {
 
 <template>
   <section>
-    <h2>What a fault costs <small>of the predicted max, at this load</small></h2>
+    <h2>
+      {{ say('setup.what_a_fault_costs') }} <small>{{ say('setup.of_the_predicted_max_at_this') }}</small>
+    </h2>
     <p v-if="!answer.costs.length" class="soft">
-      A set-up that does not hold has no price: {{ answer.reasons[0] }}.
+      {{ say('setup.a_set_up_that_does_not', { reasons: answer.reasons[0] }) }}
     </p>
     <ul v-else class="costs">
       <li v-for="c in answer.costs" :key="c.fault_id">
@@ -42,7 +49,7 @@ function also(c: Schemas['FaultCostOut']): string {
           <span class="price"
             ><b :class="{ signal: c.lost_share > 0.03 }">{{
               Math.abs(c.lost_kg) < 0.5
-                ? 'no price'
+                ? say('setup.no_price')
                 : `${c.lost_kg > 0 ? '−' : '+'}${kg(Math.abs(c.lost_kg), 0)}`
             }}</b>
             <span class="small soft">{{ percent(Math.abs(c.lost_share), 1) }}</span></span
@@ -56,10 +63,7 @@ function also(c: Schemas['FaultCostOut']): string {
         </button>
       </li>
     </ul>
-    <p class="small soft mt-2">
-      Amounts are usual sizes of the fault. “No price” means no kilogram in this model, because what it loads
-      has reserve here: watch that joint all the same. The chosen one is drawn dashed on the figure.
-    </p>
+    <p class="small soft mt-2">{{ say('setup.amounts_are_usual_sizes_of_the') }}</p>
   </section>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Exact entry beside the drawing: every axis of the lift, typed in the coach's units.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useLift, type Axis } from '@/shared/lifts'
@@ -15,12 +16,12 @@ const equipment = useQuery(equipmentQuery)
 const MOST_KG = 600
 /** Words short enough for a field, where the axis's own are not. */
 const SHORT: Record<string, string> = {
-  toe_out_deg: 'Toes',
-  heel_lift_m: 'Heel',
-  bar_offset_m: 'Ahead',
-  shoulder_offset_m: 'Shoulder',
-  bar_height_m: 'Height',
-  grip_m: 'Hands',
+  toe_out_deg: say('setup.toes'),
+  heel_lift_m: say('setup.heel'),
+  bar_offset_m: say('setup.ahead'),
+  shoulder_offset_m: say('setup.shoulder'),
+  bar_height_m: say('setup.height'),
+  grip_m: say('setup.hands'),
 }
 const fields = computed(() => axes.value.filter(({ id }) => id !== 'shoulder_offset_m'))
 const label = (axis: Axis) =>
@@ -65,15 +66,22 @@ function take(axis: Axis) {
   const inside = Number.isFinite(value) && value >= low - 1e-9 && value <= high + 1e-9
   const range =
     axis.unit === 'deg'
-      ? `${low} to ${high}°`
-      : `${said(axis, low)} to ${said(axis, high)} ${lengthUnit.value}`
+      ? say('setup.low_to_high', { low, high })
+      : say('setup.axis_to_axis2_length_unit', {
+          axis: said(axis, low),
+          axis2: said(axis, high),
+          lengthUnit: lengthUnit.value,
+        })
   wrong.value = { ...wrong.value, [axis.id]: inside ? '' : range }
   if (inside) emit('set', { [axis.id]: value })
 }
 function takeLoad() {
   const kg = readMass(text.value.load ?? '')
   const inside = kg >= 0 && kg <= MOST_KG
-  wrong.value = { ...wrong.value, load: inside ? '' : `0 to ${massOf(MOST_KG, 0)} ${massUnit.value}` }
+  wrong.value = {
+    ...wrong.value,
+    load: inside ? '' : say('setup.n_0_to', { MOST_KG: massOf(MOST_KG, 0), massUnit: massUnit.value }),
+  }
   if (inside) emit('load', kg)
 }
 const chosen = computed(() =>
@@ -99,7 +107,7 @@ function takeStyle(event: Event) {
 <template>
   <div class="entry">
     <label class="style">
-      <span class="small soft">{{ page.id === 'squat' ? 'Bar' : 'Style' }}</span>
+      <span class="small soft">{{ page.id === 'squat' ? say('setup.bar') : say('setup.style') }}</span>
       <select :value="chosen" @change="takeStyle">
         <option v-for="s in styles" :key="s.id" :value="s.id">{{ nameOf(s.id) }}</option>
         <option v-for="b in special" :key="b.bar_id" :value="b.name">{{ b.name }}</option>
@@ -111,7 +119,7 @@ function takeStyle(event: Event) {
       <span v-if="wrong[axis.id]" class="small signal" role="alert">{{ wrong[axis.id] }}</span>
     </label>
     <label>
-      <span class="small soft">Load {{ massUnit }}</span>
+      <span class="small soft">{{ say('setup.load_mass_unit', { massUnit }) }}</span>
       <input v-model="text.load" inputmode="decimal" @change="takeLoad" />
       <span v-if="wrong.load" class="small signal" role="alert">{{ wrong.load }}</span>
     </label>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The explorer: a figure and feet that answer while dragging, findings beside them.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import TopView from '@/figure/TopView.vue'
@@ -45,12 +46,12 @@ const { shown: pinnedShown } = page.useShown(lifterId, pinned, load)
 const step = ref<number | null>(null)
 const openMax = ref(false)
 const TABS = [
-  { id: 'ranking', name: 'Ranking' },
-  { id: 'goals', name: 'Goal' },
-  { id: 'costs', name: 'Faults' },
-  { id: 'map', name: 'Map' },
+  { id: 'ranking', name: say('setup.ranking') },
+  { id: 'goals', name: say('setup.goal') },
+  { id: 'costs', name: say('setup.faults') },
+  { id: 'map', name: say('setup.map') },
   ...page.tabs,
-  { id: 'history', name: 'Settled' },
+  { id: 'history', name: say('setup.settled') },
 ]
 const tab = ref('ranking')
 const own = computed(() => page.tabs.find(({ id }) => id === tab.value))
@@ -125,7 +126,7 @@ defineExpose({
 
 <template>
   <div class="explorer">
-    <section class="drawing" aria-label="Set-up">
+    <section class="drawing" :aria-label="say('setup.set_up')">
       <div class="over-figure">
         <ExactEntry
           :page="page"
@@ -137,11 +138,13 @@ defineExpose({
         />
         <p v-if="shown" class="live-max" aria-live="polite">
           <button v-if="feasible" class="linkish" :aria-expanded="openMax" @click="openMax = !openMax">
-            <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span> {{ massUnit }} predicted
+            <span class="big">{{ massOf(shown.predictedMaxKg, 0) }}</span>
+            {{ say('setup.mass_unit_predicted', { massUnit }) }}
           </button>
-          <b v-else class="signal">Cannot be held as drawn</b>
+          <b v-else class="signal">{{ say('setup.cannot_be_held_as_drawn') }}</b>
           <span v-if="feasible" class="small soft limit"
-            >{{ givesOutFirst(shown.limiter) }}{{ shown.exact ? '' : ' (nearest computed)' }}</span
+            >{{ givesOutFirst(shown.limiter)
+            }}{{ shown.exact ? '' : ' ' + say('setup.nearest_computed') }}</span
           >
         </p>
       </div>
@@ -152,7 +155,7 @@ defineExpose({
         <li v-for="r in shown.reasons" :key="r" class="first">{{ r }}.</li>
       </ul>
       <p v-if="problem" class="note decide small" role="alert">
-        {{ problem.message }} <button class="linkish" @click="again">Try again</button>
+        {{ problem.message }} <button class="linkish" @click="again">{{ say('setup.try_again') }}</button>
       </p>
       <div class="figures">
         <component
@@ -182,17 +185,17 @@ defineExpose({
             @toes="move('toe_out_deg', $event)"
             @grip="move('grip_m', $event * 0.02)"
           />
-          <p v-if="hopM" class="small soft hop">hop and land: {{ cm(hopM, 0) }}</p>
+          <p v-if="hopM" class="small soft hop">{{ say('setup.hop_and_land', { hopM: cm(hopM, 0) }) }}</p>
         </div>
       </div>
       <p v-if="against" class="against small">
-        <b>Against A</b> ({{ against.name }}): {{ against.parts.join(', ') }}
+        <b>{{ say('setup.against_a') }}</b> ({{ against.name }}): {{ against.parts.join(', ') }}
       </p>
       <Way v-if="shown" v-model="step" :shown="shown" />
     </section>
 
     <aside class="findings">
-      <div class="tabs" role="tablist" aria-label="Findings">
+      <div class="tabs" role="tablist" :aria-label="say('setup.findings')">
         <button
           v-for="{ id, name } in TABS"
           :id="`tab-${id}`"
@@ -219,14 +222,21 @@ defineExpose({
           />
           <section v-if="pose && shown" class="mt-4">
             <h2>
-              Use at {{ kg(load) }} <small>{{ step === null ? shown.home : 'in the chosen phase' }}</small>
+              {{ say('setup.use_at', { load: kg(load) }) }}
+              <small>{{ step === null ? shown.home : say('setup.in_the_chosen_phase') }}</small>
             </h2>
             <UseBars :use="pose.use" :explanations="step === null ? shown.explanations : undefined" />
           </section>
           <p v-if="ranking.assumed_screens.length" class="note decide small mt-2">
-            <b>Not screened:</b> {{ screensInWords(ranking.assumed_screens) }}. The usual values stand in and
-            the bands are wider.
-            <RouterLink :to="{ name: 'measure', params: { lifterId } }">Screen now</RouterLink>
+            <b>{{ say('setup.not_screened') }}</b>
+            {{
+              say('setup.the_usual_values_stand_in_and', {
+                assumed_screens: screensInWords(ranking.assumed_screens),
+              })
+            }}
+            <RouterLink :to="{ name: 'measure', params: { lifterId } }">{{
+              say('setup.screen_now')
+            }}</RouterLink>
           </p>
           <component :is="page.beside" :lifter-id="lifterId" :live="live" :load-kg="load" :shown="shown" />
         </template>
@@ -270,7 +280,7 @@ defineExpose({
           @across="across = $event"
         />
         <p v-else-if="waited?.error.value" class="signal">{{ waited.error.value.message }}</p>
-        <p v-else class="soft">Computing …</p>
+        <p v-else class="soft">{{ say('setup.computing') }}</p>
       </div>
     </aside>
   </div>

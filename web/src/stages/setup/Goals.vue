@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The goal's weights in the open, for either lift: move them and the order follows. The learning
 // ladder below, where the lift has one.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/shared/api'
@@ -13,18 +14,18 @@ const emit = defineEmits<{ choose: [style: string] }>()
 type Asked = Schemas['WeightsRequest']
 type Part = 'max' | 'muscle' | 'mobility' | 'learning' | 'sparing'
 const PARTS: { id: Part; name: string; how: string }[] = [
-  { id: 'max', name: 'Most weight', how: 'predicted max' },
-  { id: 'muscle', name: 'Muscle', how: 'moment at knee and hip per kg, times range' },
-  { id: 'mobility', name: 'Mobility, carry-over', how: 'range used at ankle, knee, hip' },
-  { id: 'learning', name: 'Easy to learn', how: 'screens left free, easy to put down' },
-  { id: 'sparing', name: 'Sparing a joint', how: 'least moment where it hurts' },
+  { id: 'max', name: say('setup.most_weight'), how: say('setup.predicted_max') },
+  { id: 'muscle', name: say('setup.muscle'), how: say('setup.moment_at_knee_and_hip_per') },
+  { id: 'mobility', name: say('setup.mobility_carry_over'), how: say('setup.range_used_at_ankle_knee_hip') },
+  { id: 'learning', name: say('setup.easy_to_learn'), how: say('setup.screens_left_free_easy_to_put') },
+  { id: 'sparing', name: say('setup.sparing_a_joint'), how: say('setup.least_moment_where_it_hurts') },
 ]
 const own = ref<Record<Part, number> | null>(null)
 const TARGETS: { id: NonNullable<Asked['target']>; name: string }[] = [
-  { id: 'quads', name: 'quads' },
-  { id: 'hips', name: 'hips' },
-  { id: 'lower back', name: 'lower back' },
-  { id: 'upper back', name: 'upper back' },
+  { id: 'quads', name: say('setup.quads') },
+  { id: 'hips', name: say('setup.hips') },
+  { id: 'lower back', name: say('setup.lower_back') },
+  { id: 'upper back', name: say('setup.upper_back') },
 ]
 const target = ref<Asked['target']>(null)
 const hasTime = ref(true)
@@ -53,13 +54,13 @@ const ranked = computed(() => [...(answer.data.value?.scores ?? [])].sort((a, b)
 const parts = (s: Schemas['GoalScoreOut']) =>
   Object.entries(s.parts)
     .map(([part, value]) => `${PARTS.find((p) => p.id === part)?.name.toLowerCase()} ${value.toFixed(2)}`)
-    .join(', ') + (s.school ? `, school +${s.school.toFixed(2)}` : '')
+    .join(', ') + (s.school ? say('setup.school_school', { school: s.school.toFixed(2) }) : '')
 </script>
 
 <template>
   <section>
     <h2>
-      Goal <small>{{ own ? 'your weights' : answer.data.value?.goal }}</small>
+      {{ say('setup.goal') }} <small>{{ own ? say('setup.your_weights') : answer.data.value?.goal }}</small>
     </h2>
     <p v-if="answer.error.value" class="signal">{{ answer.error.value.message }}</p>
     <template v-if="answer.data.value">
@@ -67,9 +68,9 @@ const parts = (s: Schemas['GoalScoreOut']) =>
       <p v-for="a in answer.data.value.advice" :key="a" class="note decide small mt-2 first">{{ a }}.</p>
       <p class="target small">
         <label
-          >Muscle to train
+          >{{ say('setup.muscle_to_train') }}
           <select v-model="target">
-            <option :value="null">knees and hips alike</option>
+            <option :value="null">{{ say('setup.knees_and_hips_alike') }}</option>
             <option v-for="t in TARGETS" :key="t.id" :value="t.id">{{ t.name }}</option>
           </select></label
         >
@@ -90,7 +91,9 @@ const parts = (s: Schemas['GoalScoreOut']) =>
           /><b>{{ shown[p.id] }}</b>
         </li>
       </ul>
-      <button v-if="own" class="linkish small" @click="own = null">Back to the goal's own weights</button>
+      <button v-if="own" class="linkish small" @click="own = null">
+        {{ say('setup.back_to_the_goals_own_weights') }}
+      </button>
       <ol class="scores mt-3">
         <li v-for="s in ranked" :key="s.bar_position">
           <button @click="emit('choose', s.bar_position)">
@@ -104,10 +107,11 @@ const parts = (s: Schemas['GoalScoreOut']) =>
         </li>
       </ol>
       <h2 v-if="answer.data.value.ladder.length" class="mt-4">
-        Learning ladder <small>each rung corrects itself a little less</small>
+        {{ say('setup.learning_ladder') }}
+        <small>{{ say('setup.each_rung_corrects_itself_a_little') }}</small>
       </h2>
       <label v-if="answer.data.value.ladder.length" class="small"
-        ><input v-model="hasTime" type="checkbox" /> there are four weeks or more to teach it</label
+        ><input v-model="hasTime" type="checkbox" /> {{ say('setup.there_are_four_weeks_or_more') }}</label
       >
       <ol class="ladder">
         <li v-for="r in answer.data.value.ladder" :key="r.name">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Every set-up that the lifter was settled on, newest first; each can be taken up again.
+import { say } from '@/words'
 import { useLift } from '@/shared/lifts'
 import { useUnits } from '@/shared/units'
 import { dayOf } from '@/shared/words'
@@ -23,23 +24,32 @@ const named = (setup: Setup) =>
 
 <template>
   <section>
-    <h2>Settled so far</h2>
-    <p v-if="!history.length" class="soft">Nothing yet. What is settled stays here with its reason.</p>
+    <h2>{{ say('setup.settled_so_far') }}</h2>
+    <p v-if="!history.length" class="soft">{{ say('setup.nothing_yet_what_is_settled_stays') }}</p>
     <ul class="past">
       <li v-for="(h, i) in history" :key="h.setup_id">
         <p>
-          <b
-            >{{ named(h.setup) }}, {{ cm(h.setup.stance_m, 0) }}, toes
-            {{ h.setup.toe_out_deg.toFixed(0) }}°</b
-          >
-          <span v-if="i === 0" class="holds small">in force</span>
+          <b>{{
+            say('setup.setup_stance_m_toes_toe_out', {
+              setup: named(h.setup),
+              stance_m: cm(h.setup.stance_m, 0),
+              toe_out_deg: h.setup.toe_out_deg.toFixed(0),
+            })
+          }}</b>
+          <span v-if="i === 0" class="holds small">{{ say('setup.in_force') }}</span>
         </p>
         <p class="small soft">
-          {{ dayOf(h.settled_at) }}, predicted {{ kg(h.predicted_max_kg, 0) }}, model {{ h.model_version }}
+          {{
+            say('setup.predicted_model', {
+              settled_at: dayOf(h.settled_at),
+              predicted_max_kg: kg(h.predicted_max_kg, 0),
+              model_version: h.model_version,
+            })
+          }}
         </p>
         <p v-if="h.reason" class="small">“{{ h.reason }}”</p>
         <button class="linkish small" @click="$emit('choose', page.setupOf(h.setup))">
-          take it up again
+          {{ say('setup.take_it_up_again') }}
         </button>
       </li>
     </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Best set-up of each style: predicted max, 80 % band, chance of best; and why not the rest.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/shared/api'
@@ -43,7 +44,9 @@ const leads = (leader: Leader) => {
 }
 const range = (leader: Leader) => {
   const [low = 0, high = 0] = leader.stance_range_m ?? []
-  return high - low < 0.015 ? '' : `as good from ${units.cm(low, 0)} to ${units.cm(high, 0)}`
+  return high - low < 0.015
+    ? ''
+    : say('setup.as_good_from_to', { low: units.cm(low, 0), high: units.cm(high, 0) })
 }
 const clips = useQuery(clipsQuery(props.lifterId))
 /** What the newest film of a style shows of the back as the plates leave. */
@@ -52,12 +55,16 @@ const onFilm = (leader: Leader) => {
     (c) => c.lift === props.page.id && c.style === styleOf(leader.setup) && c.back_deg != null,
   )
   return clip
-    ? `back ${clip.back_deg?.toFixed(0)}° on film, ${kg(clip.load_kg, 0)}, ${dayOf(clip.filmed_on)}`
+    ? say('setup.back_on_film', {
+        back_deg: clip.back_deg?.toFixed(0),
+        load_kg: kg(clip.load_kg, 0),
+        filmed_on: dayOf(clip.filmed_on),
+      })
     : ''
 }
 const rest = computed(() => {
   const left = props.ranking.none_clearly_best
-  return left == null || left < 0.005 ? '' : `none clearly best: ${percent(left)}`
+  return left == null || left < 0.005 ? '' : say('setup.none_clearly_best', { left: percent(left) })
 })
 const isLive = (leader: Leader) => sameSetup(props.page.setupOf(leader.setup), props.live)
 const trunk = (leader: Leader) => {
@@ -72,14 +79,14 @@ const trunk = (leader: Leader) => {
       {{ page.rankingTitle }} <small>{{ page.rankingNote }}</small>
     </h2>
     <p v-if="ranking.job" class="job small" role="status">
-      <progress :value="ranking.job.progress" max="1" aria-label="Checking how sure" />
+      <progress :value="ranking.job.progress" max="1" :aria-label="say('setup.checking_how_sure')" />
       <template v-if="ranking.job.state === 'running'"
-        >Checking how sure this is: {{ percent(ranking.job.progress) }}
-        <button class="linkish" @click="$emit('cancel')">Cancel</button></template
+        >{{ say('setup.checking_how_sure_this_is', { progress: percent(ranking.job.progress) }) }}
+        <button class="linkish" @click="$emit('cancel')">{{ say('setup.cancel') }}</button></template
       >
       <template v-else
-        >How sure this is was not checked to the end ({{ ranking.job.state }}).
-        <button class="linkish" @click="$emit('again')">Check it</button></template
+        >{{ say('setup.how_sure_this_is_was_not', { state: ranking.job.state }) }}
+        <button class="linkish" @click="$emit('again')">{{ say('setup.check_it') }}</button></template
       >
     </p>
     <ol class="ranks">
@@ -106,7 +113,7 @@ const trunk = (leader: Leader) => {
             <template v-if="leads(leader)"
               ><b>{{ (leader.chance_best * 100).toFixed(0) }}</b> <span class="small soft">%</span></template
             >
-            <span v-else class="small soft">same</span>
+            <span v-else class="small soft">{{ say('setup.same') }}</span>
           </span>
           <span class="small facts pairs">
             <span v-for="[named, value] in page.facts(leader, units)" :key="named"
@@ -115,27 +122,34 @@ const trunk = (leader: Leader) => {
           </span>
           <span v-if="onFilm(leader)" class="small facts">{{ onFilm(leader) }}</span>
           <span v-if="range(leader)" class="small soft facts">{{ range(leader) }}</span>
-          <span v-if="leader.limited_by" class="small soft facts">limited by {{ leader.limited_by }}</span>
+          <span v-if="leader.limited_by" class="small soft facts">{{
+            say('setup.limited_by', { limited_by: leader.limited_by })
+          }}</span>
           <span v-for="over in leader.oversteps" :key="over" class="small signal facts first">{{
             over
           }}</span>
           <span v-if="leader.band_kg" class="visually-hidden">
-            band {{ leader.band_kg.map((v) => massOf(v, 0)).join(' to ') }} {{ massUnit }}, chance of being
-            best {{ percent(leader.chance_best ?? 0) }}
+            {{
+              say('setup.band_chance_of_being_best', {
+                band_kg: leader.band_kg.map((v) => massOf(v, 0)).join(' ' + say('setup.to') + ' '),
+                massUnit,
+                chance_best: percent(leader.chance_best ?? 0),
+              })
+            }}
           </span>
         </button>
       </li>
       <li v-for="style in closed" :key="style" class="out">
         <p class="line">
           <span
-            ><b>{{ nameOf(style) }}</b> <span class="signal small">closed</span></span
+            ><b>{{ nameOf(style) }}</b> <span class="signal small">{{ say('setup.closed') }}</span></span
           >
           <button
             class="linkish small"
             :aria-expanded="asked === style"
             @click="asked = asked === style ? null : style"
           >
-            Why not {{ nameOf(style).toLowerCase() }}?
+            {{ say('setup.why_not', { style: nameOf(style).toLowerCase() }) }}
           </button>
         </p>
         <WhyNot
@@ -150,9 +164,11 @@ const trunk = (leader: Leader) => {
     </ol>
     <p v-if="rest" class="small soft mt-2">{{ rest }}</p>
     <p v-if="ranking.families.length > 1" class="note small mt-2">
-      <b>What a wrong choice costs.</b> <span class="first">{{ ranking.verdict.sentence }}.</span>
+      <b>{{ say('setup.what_a_wrong_choice_costs') }}</b>
+      <span class="first">{{ ranking.verdict.sentence }}.</span>
       <span v-for="f in ranking.families" :key="f.styles[0]" class="cost"
-        >{{ f.styles.map((style) => nameOf(style)).join(' or ') }} <b>{{ kg(f.expected_loss_kg) }}</b></span
+        >{{ f.styles.map((style) => nameOf(style)).join(' ' + say('setup.or') + ' ') }}
+        <b>{{ kg(f.expected_loss_kg) }}</b></span
       >
     </p>
     <Deciding v-if="deciding && !isDecided" :lift="page.id" :deciding="deciding" />
@@ -162,19 +178,25 @@ const trunk = (leader: Leader) => {
     <p class="small soft mt-2">
       {{
         ranking.strengths === 'nothing'
-          ? 'Strengths are assumptions: no lift is known.'
-          : `Strengths from own lifts: ${ranking.strengths}.`
+          ? say('setup.strengths_are_assumptions_no_lift_is')
+          : say('setup.strengths_from_own_lifts', { strengths: ranking.strengths })
       }}
     </p>
     <details class="small soft mt-2">
-      <summary>How this was worked out</summary>
+      <summary>{{ say('setup.how_this_was_worked_out') }}</summary>
       <p>
-        {{ ranking.feasible_count }} set-ups hold, {{ ranking.rejected_count }} do not.
-        <template v-if="ranking.leaders[0]"
-          >{{ kg(ranking.leaders[0].predicted_max_kg, 0) }} is the load at which the first muscle group has
-          given all it can. How sure this is: many bodies like this one, within the errors of tape, screens
-          and lifts, were tried (seed {{ ranking.seed }}).</template
-        >
+        {{
+          say('setup.set_ups_hold_do_not', {
+            feasible_count: ranking.feasible_count,
+            rejected_count: ranking.rejected_count,
+          })
+        }}
+        <template v-if="ranking.leaders[0]">{{
+          say('setup.is_the_load_at_which_the', {
+            predicted_max_kg: kg(ranking.leaders[0].predicted_max_kg, 0),
+            seed: ranking.seed,
+          })
+        }}</template>
       </p>
     </details>
     <p v-for="told in ranking.lifts_told" :key="told" class="small mt-2">

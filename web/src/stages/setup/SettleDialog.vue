@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Settling on a set-up: said what is kept with it, and why, once.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useLift } from '@/shared/lifts'
@@ -24,7 +25,11 @@ watch(setup, (now) => {
 const named = computed(() => {
   if (!setup.value) return ''
   const special = isDeadlift(setup.value) ? undefined : setup.value.specialty?.name
-  return `${(special ?? nameOf(styleOf(setup.value))).toLowerCase()}, ${cm(setup.value.stance_m, 0)}, toes ${setup.value.toe_out_deg}°`
+  return say('setup.special_stance_m_toes_toe_out', {
+    special: (special ?? nameOf(styleOf(setup.value))).toLowerCase(),
+    stance_m: cm(setup.value.stance_m, 0),
+    toe_out_deg: setup.value.toe_out_deg,
+  })
 })
 function send(wanted: Setup) {
   const params = { path: { lifter_id: props.lifterId }, ...once(key) }
@@ -44,16 +49,17 @@ async function settle() {
 <template>
   <v-dialog :model-value="setup !== null" aria-labelledby="settle-title" @update:model-value="setup = null">
     <v-card v-if="setup" class="pa-6">
-      <h1 id="settle-title">Settle on {{ named }}</h1>
+      <h1 id="settle-title">{{ say('setup.settle_on', { named }) }}</h1>
       <p class="soft mt-1">
-        Today's body, screens and schools are kept with it, so that it can be worked out again.
-        {{ page.settling }}
+        {{ say('setup.todays_body_screens_and_schools_are', { settling: page.settling }) }}
       </p>
-      <v-textarea v-model="reason" class="mt-4" label="Why (optional)" maxlength="1000" />
+      <v-textarea v-model="reason" class="mt-4" :label="say('setup.why_optional')" maxlength="1000" />
       <p v-if="message" class="signal mt-2" role="alert">{{ message }}</p>
       <div class="mt-4 acts">
-        <v-btn variant="flat" :disabled="busy" @click="settle">Settle and write the card</v-btn>
-        <v-btn @click="setup = null">Not yet</v-btn>
+        <v-btn variant="flat" :disabled="busy" @click="settle">{{
+          say('setup.settle_and_write_the_card')
+        }}</v-btn>
+        <v-btn @click="setup = null">{{ say('setup.not_yet') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

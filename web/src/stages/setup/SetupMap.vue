@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Predicted max over stance and another axis, with borders where the limiter changes. The cross is
 // the live set-up: drag it, or move it with the arrow keys.
+import { say } from '@/words'
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import { inDrawing } from '@/figure/inDrawing'
@@ -35,7 +36,7 @@ const range = computed(() => {
 function shade(value: number): string {
   if (value <= 0) return 'url(#closed)'
   const share = (value - range.value.low) / Math.max(range.value.high - range.value.low, 1)
-  return `color-mix(in srgb, var(--holds) ${(12 + 78 * share).toFixed(0)}%, var(--sheet))`
+  return say('setup.color_mix_in_srgb_var_holds', { share: (12 + 78 * share).toFixed(0) })
 }
 const borders = computed(() => {
   const { w, h } = cell.value
@@ -74,8 +75,8 @@ const words = computed(() => {
   const limit = LIMIT_NAMES[props.map.limit[row]?.[column] ?? ''] ?? ''
   const place = `${props.rowName(rows.value[row] ?? '')}, ${cm(props.map.stance_m[column] ?? 0, 0)}`
   return value > 0
-    ? `${place}: ${kg(value, 0)}, ${limit.toLowerCase()} limit`
-    : `${place}: closed by ${limit.toLowerCase()}`
+    ? say('setup.place_kg_limit_limit', { place, kg: kg(value, 0), limit: limit.toLowerCase() })
+    : say('setup.closed_by', { place, limit: limit.toLowerCase() })
 })
 function go(row: number, column: number) {
   const r = Math.min(rows.value.length - 1, Math.max(0, row))
@@ -105,8 +106,8 @@ function point(event: PointerEvent) {
 <template>
   <section>
     <h2>
-      Map <small>predicted max, stance against</small>
-      <span class="axes" role="radiogroup" aria-label="Other axis">
+      {{ say('setup.map') }} <small>{{ say('setup.predicted_max_stance_against') }}</small>
+      <span class="axes" role="radiogroup" :aria-label="say('setup.other_axis')">
         <button
           v-for="a in axes"
           :key="a.id"
@@ -128,7 +129,7 @@ function point(event: PointerEvent) {
       </defs>
       <g v-for="(name, r) in rows" :key="name">
         <text :x="LEFT - 4" :y="TOP + (r + 0.5) * cell.h + 3.4" text-anchor="end">
-          {{ r % (cell.h < 13 ? 2 : 1) === 0 ? rowName(name).replace(' bar', '') : '' }}
+          {{ r % (cell.h < 13 ? 2 : 1) === 0 ? rowName(name).replace(' ' + say('setup.bar_2'), '') : '' }}
         </text>
         <rect
           v-for="(value, c) in map.kg[r]"
@@ -147,12 +148,14 @@ function point(event: PointerEvent) {
           {{ cm(map.stance_m[c - 1] ?? 0, 0).split(' ')[0] }}
         </text>
       </g>
-      <text :x="W - 4" :y="height - 1" text-anchor="end">stance, {{ cm(0.1).split(' ')[1] }}</text>
+      <text :x="W - 4" :y="height - 1" text-anchor="end">
+        {{ say('setup.stance_split', { split: cm(0.1).split(' ')[1] }) }}
+      </text>
       <g
         class="cross"
         role="slider"
         tabindex="0"
-        aria-label="Set-up on the map"
+        :aria-label="say('setup.set_up_on_the_map')"
         :aria-valuetext="words"
         :aria-valuenow="here.column"
         aria-valuemin="0"
@@ -167,8 +170,9 @@ function point(event: PointerEvent) {
       <b>{{ words }}</b>
     </p>
     <p class="small soft">
-      Darker lifts more, from {{ kg(range.low, 0) }} to {{ kg(range.high, 0) }}; lines part the limiters;
-      hatched is closed; the ring is the best. {{ note }}
+      {{
+        say('setup.darker_lifts_more_from_to_lines', { low: kg(range.low, 0), high: kg(range.high, 0), note })
+      }}
     </p>
   </section>
 </template>

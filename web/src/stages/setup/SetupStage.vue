@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Which set-up for this body, how surely, and what limits it: for every lift.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { onKeyStroke } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
@@ -70,30 +71,37 @@ const over = computed(() => {
 })
 const heading = computed(() => {
   const [first] = rivals.value
-  if (!ranking.data.value) return 'Fitting …'
+  if (!ranking.data.value) return say('setup.fitting')
   if (!first) return props.page.nothing
   const { kind, sentence } = ranking.data.value.verdict
-  const place = `${nameOf(styleOf(first.setup))}, ${cm(first.setup.stance_m, 0)}, toes ${first.setup.toe_out_deg.toFixed(0)}°`
+  const place = say('setup.setup_stance_m_toes_toe_out', {
+    setup: nameOf(styleOf(first.setup)),
+    stance_m: cm(first.setup.stance_m, 0),
+    toe_out_deg: first.setup.toe_out_deg.toFixed(0),
+  })
   const families = ranking.data.value.families
-  const [best, rival] = families.map(({ styles }) => styles.map((style) => nameOf(style)).join(' or '))
+  const [best, rival] = families.map(({ styles }) =>
+    styles.map((style) => nameOf(style)).join(' ' + say('setup.or') + ' '),
+  )
   const bySchool = families.length > 0 && !families[0]?.styles.includes(styleOf(first.setup))
   if (bySchool) return sentence.charAt(0).toUpperCase() + sentence.slice(1)
-  if (goalFirst.value) return `${goals.data.value?.heading}; most weight: ${best ?? place}`
+  if (goalFirst.value)
+    return say('setup.most_weight_2', { heading: goals.data.value?.heading, best: best ?? place })
   switch (kind) {
     case 'undecided':
-      return `${place} leads; checking how sure this is`
+      return say('setup.leads_checking_how_sure_this_is', { place })
     case 'only_one':
-      if (rivals.value.length === 1) return `Only ${place.toLowerCase()}, is open`
+      if (rivals.value.length === 1) return say('setup.only_is_open', { place: place.toLowerCase() })
       return sentence.charAt(0).toUpperCase() + sentence.slice(1)
     case 'clear':
-      return `${place} fits best: ${percent(families[0]?.chance_best ?? 0)} sure`
+      return say('setup.fits_best_sure', { place, chance_best: percent(families[0]?.chance_best ?? 0) })
     case 'worth_a_trial':
-      return `Worth a trial: ${best} against ${rival?.toLowerCase()}`
+      return say('setup.worth_a_trial_against', { best, rival: rival?.toLowerCase() })
     default:
       return sentence.charAt(0).toUpperCase() + sentence.slice(1)
   }
 })
-watchEffect(() => (document.title = `${heading.value} · Pavrik`))
+watchEffect(() => (document.title = say('setup.heading_pavrik', { heading: heading.value })))
 
 const settling = ref<Setup | null>(null)
 const route = useRoute()
@@ -127,29 +135,35 @@ onKeyStroke(Object.keys(KEYS), (event) => {
   <main class="set-up">
     <StageHead :over="over" :answer="heading">
       <template v-if="explorer">
-        <v-btn class="quiet" :disabled="!explorer.canUndo" @click="explorer.undo()">Undo</v-btn>
-        <v-btn class="quiet" :disabled="!explorer.canRedo" @click="explorer.redo()">Redo</v-btn>
-        <v-btn :aria-pressed="explorer.isPinned" @click="explorer.pin()">{{
-          explorer.isPinned ? 'Let A go' : 'Pin as A'
+        <v-btn class="quiet" :disabled="!explorer.canUndo" @click="explorer.undo()">{{
+          say('setup.undo')
         }}</v-btn>
-        <v-btn v-if="mayWrite && worthTrial" @click="trying = true">Try both</v-btn>
+        <v-btn class="quiet" :disabled="!explorer.canRedo" @click="explorer.redo()">{{
+          say('setup.redo')
+        }}</v-btn>
+        <v-btn :aria-pressed="explorer.isPinned" @click="explorer.pin()">{{
+          explorer.isPinned ? say('setup.let_a_go') : say('setup.pin_as_a')
+        }}</v-btn>
+        <v-btn v-if="mayWrite && worthTrial" @click="trying = true">{{ say('setup.try_both') }}</v-btn>
         <v-btn
           v-if="mayWrite"
           variant="flat"
           :disabled="!explorer.isFeasible"
           @click="settling = explorer.setup"
-          >Settle</v-btn
+          >{{ say('setup.settle') }}</v-btn
         >
       </template>
     </StageHead>
     <p v-if="settled.data.value?.stale_because.length" class="stale signal">
-      <b>Settled on {{ dayOf(settled.data.value.settled_at) }}, out of date:</b>
+      <b>{{ say('setup.settled_on_out_of_date', { settled_at: dayOf(settled.data.value.settled_at) }) }}</b>
       {{ settled.data.value.stale_because.join(', ') }}.
-      <template v-if="settled.data.value.now_kg"
-        >Then {{ kg(settled.data.value.predicted_max_kg, 0) }}, now
-        {{ kg(settled.data.value.now_kg, 0) }}.</template
-      >
-      Settle again or keep it knowingly.
+      <template v-if="settled.data.value.now_kg">{{
+        say('setup.then_now', {
+          predicted_max_kg: kg(settled.data.value.predicted_max_kg, 0),
+          now_kg: kg(settled.data.value.now_kg, 0),
+        })
+      }}</template>
+      {{ say('setup.settle_again_or_keep_it_knowingly') }}
     </p>
     <Trials
       ref="trials"
@@ -160,7 +174,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
       :about-kg="0.85 * (lifter?.bests.find((b) => b.lift === lift)?.estimated_max_kg ?? startLoad / 0.9)"
     />
     <p v-if="repair" class="repair" role="status">
-      <b>Against the fault:</b> {{ repair }} Today's set-up is A, the changed one is live.
+      <b>{{ say('setup.against_the_fault') }}</b> {{ say('setup.todays_set_up_is_a_the', { repair }) }}
     </p>
     <Waiting
       v-if="!start || !sheet.data.value"

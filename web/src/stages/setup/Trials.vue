@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A trial of two set-ups: begun from the verdict, how it stands, ended with a winner.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { answered, client, once, uuid7, type Schemas } from '@/shared/api'
@@ -42,7 +43,11 @@ watch(
   { immediate: true },
 )
 const named = (setup: Setup) =>
-  `${nameOf(styleOf(setup))}, ${cm(setup.stance_m, 0)}, toes ${Math.round(setup.toe_out_deg)}°`
+  say('setup.setup_stance_m_toes_toe_out', {
+    setup: nameOf(styleOf(setup)),
+    stance_m: cm(setup.stance_m, 0),
+    toe_out_deg: Math.round(setup.toe_out_deg),
+  })
 async function begin() {
   if (!props.pair) return
   const [setup_a, setup_b] = props.pair
@@ -83,48 +88,72 @@ defineExpose({ running })
 <template>
   <div v-if="running" class="trial" role="status">
     <p>
-      <b>Trial:</b> A {{ running.a.words }} against B {{ running.b.words }}, {{ running.sets }} ×
-      {{ running.reps }} with {{ kg(running.load_kg) }}.
+      <b>{{ say('setup.trial') }}</b>
+      {{
+        say('setup.a_against_b_with', {
+          words: running.a.words,
+          words2: running.b.words,
+          sets: running.sets,
+          reps: running.reps,
+          load_kg: kg(running.load_kg),
+        })
+      }}
       <template v-if="running.next_session"
-        >Session {{ running.next_session }} of {{ 2 * running.sessions_each }} is
+        >{{
+          say('setup.session_of_is', {
+            next_session: running.next_session,
+            sessions_each: 2 * running.sessions_each,
+          })
+        }}
         <b>{{ running.next_arm?.toUpperCase() }}</b>.</template
       >
     </p>
     <p class="small">
-      {{ running.sentence }}. Clear faults: A {{ running.a.faulty }} of {{ running.a.reps }} reps, B
-      {{ running.b.faulty }} of {{ running.b.reps }}.
+      {{
+        say('setup.clear_faults_a_of_reps_b', {
+          sentence: running.sentence,
+          faulty: running.a.faulty,
+          reps: running.a.reps,
+          faulty2: running.b.faulty,
+          reps2: running.b.reps,
+        })
+      }}
     </p>
     <p v-if="mayWrite" class="small acts">
       <template v-if="!running.next_session">
-        <button class="linkish" :disabled="busy" @click="end('a')">Settle on A</button>
-        <button class="linkish" :disabled="busy" @click="end('b')">Settle on B</button>
-        <button class="linkish" :disabled="busy" @click="end('none')">Leave it as it is</button>
+        <button class="linkish" :disabled="busy" @click="end('a')">{{ say('setup.settle_on_a') }}</button>
+        <button class="linkish" :disabled="busy" @click="end('b')">{{ say('setup.settle_on_b') }}</button>
+        <button class="linkish" :disabled="busy" @click="end('none')">
+          {{ say('setup.leave_it_as_it_is') }}
+        </button>
       </template>
-      <button v-else class="linkish" :disabled="busy" @click="end('stopped', 'stopped before its time')">
-        Stop the trial
+      <button
+        v-else
+        class="linkish"
+        :disabled="busy"
+        @click="end('stopped', say('setup.stopped_before_its_time'))"
+      >
+        {{ say('setup.stop_the_trial') }}
       </button>
     </p>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>
   </div>
   <v-dialog v-model="opening" aria-labelledby="trial-title">
     <v-card v-if="pair" class="pa-6">
-      <h1 id="trial-title">Try both in turn</h1>
+      <h1 id="trial-title">{{ say('setup.try_both_in_turn') }}</h1>
       <p class="mt-2"><b>A</b> {{ named(pair[0]) }}</p>
       <p><b>B</b> {{ named(pair[1]) }}</p>
-      <p class="soft mt-2">
-        The same work in each, session by session: A, B, B, A. Load and reps stay as they are set here, so
-        that only the set-up differs. The plan takes it up; nothing is decided before the last session.
-      </p>
+      <p class="soft mt-2">{{ say('setup.the_same_work_in_each_session') }}</p>
       <div class="fields mt-4">
-        <v-text-field v-model="sessions" label="Sessions each way, 4 to 8" />
-        <v-text-field v-model="sets" label="Sets" />
-        <v-text-field v-model="reps" label="Reps" />
-        <v-text-field v-model="load" :label="`Load, ${massUnit}`" />
+        <v-text-field v-model="sessions" :label="say('setup.sessions_each_way_4_to_8')" />
+        <v-text-field v-model="sets" :label="say('setup.sets')" />
+        <v-text-field v-model="reps" :label="say('setup.reps')" />
+        <v-text-field v-model="load" :label="say('setup.load_mass_unit_2', { massUnit })" />
       </div>
       <p v-if="message" class="signal mt-2" role="alert">{{ of('setup_b')[0] ?? message }}</p>
       <div class="mt-4 acts">
-        <v-btn variant="flat" :disabled="busy" @click="begin">Begin the trial</v-btn>
-        <v-btn @click="opening = false">Not yet</v-btn>
+        <v-btn variant="flat" :disabled="busy" @click="begin">{{ say('setup.begin_the_trial') }}</v-btn>
+        <v-btn @click="opening = false">{{ say('setup.not_yet') }}</v-btn>
       </div>
     </v-card>
   </v-dialog>

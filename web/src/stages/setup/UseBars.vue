@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Use of each capacity at a load; each opens its formula.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import { USE_NAMES, percent } from '@/shared/words'
 
@@ -31,7 +32,7 @@ const rows = computed(() => {
         <b :class="{ signal: row.value > 1 }">{{ percent(row.value) }}</b>
       </button>
       <p v-if="open === row.name" class="why small">
-        {{ explanations?.[row.name] ?? 'The exact set-up is being computed.' }}
+        {{ explanations?.[row.name] ?? say('setup.the_exact_set_up_is_being') }}
       </p>
     </li>
   </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The way of the lift: walked step by step, or phase by phase with the largest use in each.
+import { say } from '@/words'
 import { computed } from 'vue'
 import type { Shown } from './liftPage'
 
@@ -15,7 +16,9 @@ const onStop = computed(() => {
   return phases[step.value] ?? stops.find(({ index }) => index === step.value)?.id
 })
 const told = computed(
-  () => props.shown.stops.find(({ id }) => id === onStop.value)?.name ?? `step ${at.value} of ${last.value}`,
+  () =>
+    props.shown.stops.find(({ id }) => id === onStop.value)?.name ??
+    say('setup.step_of', { at: at.value, last: last.value }),
 )
 function walk(event: Event) {
   const wanted = Number((event.target as HTMLInputElement).value)
@@ -31,11 +34,11 @@ function walk(event: Event) {
       :max="last"
       :value="at"
       :disabled="!shown.way"
-      aria-label="Way of the lift"
+      :aria-label="say('setup.way_of_the_lift')"
       :aria-valuetext="told"
       @input="walk"
     />
-    <ol aria-label="Phases of the lift">
+    <ol :aria-label="say('setup.phases_of_the_lift')">
       <li v-for="stop in shown.stops" :key="stop.id">
         <button
           :class="{ on: stop.id === onStop }"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A shape tried on made-up lifters before a real one trains by it: one after another, until told to
 // stop.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
@@ -37,42 +38,41 @@ const lines = computed(() => {
   if (!told.value.length) return []
   const near = told.value.reduce((sum, s) => sum + s.too_near, 0)
   return [
-    [percent(mean((s) => s.within_three)), 'of the main loads within three points of what the shape asks'],
-    [percent(mean((s) => s.climbed)), 'by which the heaviest main loads climbed'],
-    [percent(mean((s) => s.heavy)), 'of the later main reps at 85 % or more'],
+    [percent(mean((s) => s.within_three)), say('shapes.of_the_main_loads_within_three')],
+    [percent(mean((s) => s.climbed)), say('shapes.by_which_the_heaviest_main_loads')],
+    [percent(mean((s) => s.heavy)), say('shapes.of_the_later_main_reps_at')],
     [
       percent(
         mean((s) => s.missed),
         1,
       ),
-      'of the sets missed',
+      say('shapes.of_the_sets_missed'),
     ],
     [
       percent(
         mean((s) => s.attempts_off),
         1,
       ),
-      'the attempts were off the true max of the day',
+      say('shapes.the_attempts_were_off_the_true'),
     ],
-    [String(near), near === 1 ? 'heavy set too near the meet' : 'heavy sets too near the meet'],
+    [
+      String(near),
+      near === 1 ? say('shapes.heavy_set_too_near_the_meet') : say('shapes.heavy_sets_too_near_the_meet'),
+    ],
   ]
 })
 </script>
 
 <template>
   <section>
-    <h2>Tried on made-up lifters</h2>
-    <p class="small soft">
-      Each has a rep curve, a way of rating and days of his own, trains two to four days a week to a meet, and
-      does what the plan says; the plan sees his log alone. It shows whether plans of this shape hold
-      together, not who grows by it.
-    </p>
+    <h2>{{ say('shapes.tried_on_made_up_lifters') }}</h2>
+    <p class="small soft">{{ say('shapes.each_has_a_rep_curve_a') }}</p>
     <div class="acts">
-      <v-btn v-if="!going" @click="tryIt">Try it on {{ STORIES }} made-up lifters</v-btn>
-      <v-btn v-else @click="going = false">Stop</v-btn>
-      <span v-if="going || told.length" class="small soft" role="status"
-        >{{ told.length }} of {{ STORIES }} through twelve weeks</span
-      >
+      <v-btn v-if="!going" @click="tryIt">{{ say('shapes.try_it_on_made_up_lifters', { STORIES }) }}</v-btn>
+      <v-btn v-else @click="going = false">{{ say('shapes.stop') }}</v-btn>
+      <span v-if="going || told.length" class="small soft" role="status">{{
+        say('shapes.of_through_twelve_weeks', { told: told.length, STORIES })
+      }}</span>
     </div>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>
     <dl v-if="lines.length">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Twelve weeks of a shape, to scale: how heavy, how much, what each week is for; a week that is
 // touched says what it asks.
+import { say } from '@/words'
 import { useElementSize } from '@vueuse/core'
 import { scaleLinear, scaleSqrt } from 'd3-scale'
 import { computed, ref } from 'vue'
@@ -38,7 +39,7 @@ const marks = computed(() =>
         x: middle(i) + ASIDE[part] * step.value,
         y: y(dose.share),
         r: Math.max(r.value(dose.reps), 2),
-        words: `${dose.words}, about ${percent(dose.share)}`,
+        words: say('shapes.words_about_share', { words: dose.words, share: percent(dose.share) }),
       })),
     )
   }),
@@ -57,9 +58,11 @@ const spans = computed(() => {
 })
 const saying = (week: Schemas['OutlinedWeek']) =>
   [
-    `main ${week.main.map((d) => `${d.words} (${percent(d.share)})`).join(', then ')}`,
-    `second day ${week.second.words}`,
-    ...(week.volume ? [`volume day ${week.volume.words}`] : []),
+    say('shapes.main_main', {
+      main: week.main.map((d) => `${d.words} (${percent(d.share)})`).join(say('shapes.then') + ' '),
+    }),
+    say('shapes.second_day', { words: week.second.words }),
+    ...(week.volume ? [say('shapes.volume_day', { words: week.volume.words })] : []),
   ].join('; ')
 const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] ?? null)))
 </script>
@@ -70,7 +73,7 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
       :width="wide"
       :height="HEIGHT"
       role="img"
-      aria-label="Twelve weeks of this shape: share of the max by week; the list below says it in words"
+      :aria-label="say('shapes.twelve_weeks_of_this_shape_share')"
       @mouseleave="at = null"
     >
       <g v-for="tick in [0.5, 0.6, 0.7, 0.8, 0.9, 1]" :key="tick">
@@ -109,11 +112,9 @@ const shown = computed(() => (at.value === null ? null : (props.weeks[at.value] 
     </svg>
     <figcaption class="small soft" aria-live="polite">
       <template v-if="shown"
-        ><b>Week {{ shown.number }}, {{ shown.role }}:</b> {{ saying(shown) }}</template
-      ><template v-else
-        >Black is the main day, open the second, grey the volume day; the size is the reps, the height the
-        share of the max. Touch a week.</template
-      >
+        ><b>{{ say('shapes.week_number_role', { number: shown.number, role: shown.role }) }}</b>
+        {{ saying(shown) }}</template
+      ><template v-else>{{ say('shapes.black_is_the_main_day_open') }}</template>
     </figcaption>
     <ol class="visually-hidden">
       <li v-for="week in weeks" :key="week.number">{{ week.role }}: {{ saying(week) }}</li>

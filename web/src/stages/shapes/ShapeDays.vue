@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What each training day of a week is for, by how many days there are.
+import { say } from '@/words'
 import { ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
 import { LIFTS, PARTS, partOn, putOn, usualDays, type Lift, type Part, type ShapeText } from './shape'
@@ -8,9 +9,9 @@ defineProps<{ fixed: boolean }>()
 const text = defineModel<ShapeText>({ required: true })
 const days = ref<'2' | '3' | '4'>('3')
 const COUNTS = [
-  ['2', '2 days'],
-  ['3', '3 days'],
-  ['4', '4 days'],
+  ['2', say('shapes.n_2_days')],
+  ['3', say('shapes.n_3_days')],
+  ['4', say('shapes.n_4_days')],
 ] as const
 const put = (day: number, lift: Lift, event: Event) => {
   text.value = putOn(
@@ -26,17 +27,17 @@ const put = (day: number, lift: Lift, event: Event) => {
 <template>
   <section>
     <div class="head">
-      <h2>What each day is for</h2>
-      <OneOf v-model="days" label="Training days" :options="COUNTS" />
-      <span v-if="!text.days?.[days]" class="small soft">the usual days</span>
+      <h2>{{ say('shapes.what_each_day_is_for') }}</h2>
+      <OneOf v-model="days" :label="say('shapes.training_days')" :options="COUNTS" />
+      <span v-if="!text.days?.[days]" class="small soft">{{ say('shapes.the_usual_days') }}</span>
       <button v-else-if="!fixed" class="linkish small" @click="text = usualDays(text, days)">
-        back to the usual days
+        {{ say('shapes.back_to_the_usual_days') }}
       </button>
     </div>
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col">Day</th>
+          <th scope="col">{{ say('shapes.day') }}</th>
           <th v-for="lift in LIFTS" :key="lift" scope="col">{{ lift }}</th>
         </tr>
       </thead>
@@ -47,10 +48,10 @@ const put = (day: number, lift: Lift, event: Event) => {
             <select
               :value="partOn(text, days, day - 1, lift)"
               :disabled="fixed"
-              :aria-label="`Day ${day} of ${days}, ${lift}`"
+              :aria-label="say('shapes.day_of', { day, days, lift })"
               @change="put(day - 1, lift, $event)"
             >
-              <option value="">none</option>
+              <option value="">{{ say('shapes.none') }}</option>
               <option v-for="part in PARTS" :key="part" :value="part">{{ part }}</option>
             </select>
           </td>

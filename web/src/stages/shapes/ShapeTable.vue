@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What a shape asks, week by week of a block and day by day: cells as a coach writes them, each with
 // what is wrong with it.
+import { say } from '@/words'
 import { computed } from 'vue'
 import type { Schemas } from '@/shared/api'
 import DoseCell from './DoseCell.vue'
@@ -22,13 +23,15 @@ const climbs = (role: Role) => role !== 'light' && role !== 'test'
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="What the shape asks for">
+  <div class="scroll" tabindex="0" role="region" :aria-label="say('shapes.what_the_shape_asks_for')">
     <table class="plain">
       <thead>
         <tr>
-          <th scope="col">Weeks that</th>
-          <th v-for="n in weeks" :key="n" scope="col">main day<br />week {{ n }}</th>
-          <th v-for="part in SIDES" :key="part" scope="col">{{ part }} day</th>
+          <th scope="col">{{ say('shapes.weeks_that') }}</th>
+          <th v-for="n in weeks" :key="n" scope="col">
+            {{ say('shapes.main_day') }}<br />{{ say('shapes.week_n', { n }) }}
+          </th>
+          <th v-for="part in SIDES" :key="part" scope="col">{{ say('shapes.part_day', { part }) }}</th>
         </tr>
       </thead>
       <tbody>
@@ -42,9 +45,9 @@ const climbs = (role: Role) => role !== 'light' && role !== 'test'
               <DoseCell
                 v-else
                 :model-value="cell(role.id, n - 1)"
-                :label="`${role.id}, main day, week ${n}`"
-                :placeholder="n > (text.main[role.id]?.length ?? 0) ? 'as before' : ''"
-                :wrong="wrong(`main ${role.id} ${n}`)"
+                :label="say('shapes.main_day_week', { id: role.id, n })"
+                :placeholder="n > (text.main[role.id]?.length ?? 0) ? say('shapes.as_before') : ''"
+                :wrong="wrong(say('shapes.main_id_n', { id: role.id, n }))"
                 @update:model-value="text = writeMain(text, role.id, n - 1, $event)"
               />
             </template>
@@ -54,7 +57,7 @@ const climbs = (role: Role) => role !== 'light' && role !== 'test'
             <DoseCell
               v-else
               :model-value="side(part, role.id)"
-              :label="`${role.id}, ${part} day`"
+              :label="say('shapes.id_part_day', { id: role.id, part })"
               :placeholder="part === 'volume' ? 'none' : ''"
               :wrong="wrong(`${part} ${role.id}`)"
               @update:model-value="text = writeSide(text, part, role.id, $event)"

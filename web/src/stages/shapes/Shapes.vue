@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Shapes of a season: the shipped ones to read, one's own to write; what it comes to stands above.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
@@ -65,7 +66,7 @@ const refusedLook = computed(() => look.error.value?.message ?? '')
 
 function own() {
   if (!chosen.value) return
-  draft.value = { ...copyOf(chosen.value.text), name: `${chosen.value.name}, ours` }
+  draft.value = { ...copyOf(chosen.value.text), name: say('shapes.name_ours', { name: chosen.value.name }) }
   draftOf.value = null
 }
 function forget() {
@@ -98,7 +99,7 @@ async function hide() {
   const body = shape.own ? (seen.value?.body ?? null) : null
   await sayShape({ ident: shape.id, body, hidden: !shape.hidden })
 }
-const LEAVE = 'The draft of this shape is not kept. Leave it?'
+const LEAVE = say('shapes.the_draft_of_this_shape_is')
 const mayGo = () => !changed.value || window.confirm(LEAVE)
 onBeforeRouteLeave(mayGo)
 onBeforeRouteUpdate(mayGo)
@@ -113,25 +114,38 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
 <template>
   <main>
     <StageHead
-      over="Shapes of a season"
-      :answer="chosen ? `${draft?.name ?? chosen.name}: ${draft?.words ?? chosen.words}` : 'What a week asks'"
+      :over="say('shapes.shapes_of_a_season')"
+      :answer="
+        chosen
+          ? `${draft?.name ?? chosen.name}: ${draft?.words ?? chosen.words}`
+          : say('shapes.what_a_week_asks')
+      "
     >
       <template v-if="mayWrite && chosen">
         <template v-if="draft">
-          <v-btn :disabled="busy || !changed || !seen?.body" variant="flat" @click="keep">Keep</v-btn>
-          <v-btn :disabled="!changed" @click="forget">{{ draftOf ? 'As it was' : 'Not now' }}</v-btn>
+          <v-btn :disabled="busy || !changed || !seen?.body" variant="flat" @click="keep">{{
+            say('shapes.keep')
+          }}</v-btn>
+          <v-btn :disabled="!changed" @click="forget">{{
+            draftOf ? say('shapes.as_it_was') : say('shapes.not_now')
+          }}</v-btn>
         </template>
         <v-btn v-if="!draft || draftOf" :disabled="changed" @click="own">{{
-          chosen.own ? 'Make another of it' : 'Make it our own'
+          chosen.own ? say('shapes.make_another_of_it') : say('shapes.make_it_our_own')
         }}</v-btn>
         <v-btn v-if="!changed" class="quiet" :disabled="busy" @click="hide">{{
-          chosen.hidden ? 'Offer it again' : 'Hide it'
+          chosen.hidden ? say('shapes.offer_it_again') : say('shapes.hide_it')
         }}</v-btn>
       </template>
     </StageHead>
-    <Waiting v-if="!chosen" :error="shapes.error.value" what="The shapes" @again="shapes.refetch()" />
+    <Waiting
+      v-if="!chosen"
+      :error="shapes.error.value"
+      :what="say('shapes.the_shapes')"
+      @again="shapes.refetch()"
+    />
     <div v-else class="pad">
-      <nav aria-label="Shapes">
+      <nav :aria-label="say('shapes.shapes')">
         <RouterLink
           v-for="s in all"
           :key="s.id"
@@ -139,10 +153,12 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
           :class="{ on: s.id === chosen.id && !isNew, hidden: s.hidden }"
           :aria-current="s.id === chosen.id && !isNew ? 'page' : undefined"
         >
-          {{ s.name }}<span v-if="s.own" class="mark">own</span
-          ><span v-if="s.hidden" class="mark">hidden</span>
+          {{ s.name }}<span v-if="s.own" class="mark">{{ say('shapes.own') }}</span
+          ><span v-if="s.hidden" class="mark">{{ say('shapes.hidden') }}</span>
         </RouterLink>
-        <b v-if="isNew" class="on" aria-current="page">{{ draft?.name }}<span class="mark">new</span></b>
+        <b v-if="isNew" class="on" aria-current="page"
+          >{{ draft?.name }}<span class="mark">{{ say('shapes.new') }}</span></b
+        >
       </nav>
       <div v-if="text" class="one">
         <p v-if="message || refusedLook" class="signal" role="alert">{{ message || refusedLook }}</p>
@@ -151,48 +167,39 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
           <li v-for="p in whole" :key="p.words" class="first">{{ p.words }}</li>
         </ul>
         <section v-if="seen?.remarks.length" class="note decide" aria-live="polite">
-          <h2>What a coach would ask</h2>
+          <h2>{{ say('shapes.what_a_coach_would_ask') }}</h2>
           <ul>
             <li v-for="r in seen.remarks" :key="r" class="first">{{ r }}</li>
           </ul>
         </section>
         <div v-if="draft" class="fields">
           <label
-            >Name<input
-              class="plain"
-              :value="text.name"
-              maxlength="40"
-              @input="set({ name: value($event) })"
-            />
+            >{{ say('shapes.name')
+            }}<input class="plain" :value="text.name" maxlength="40" @input="set({ name: value($event) })" />
             <span v-if="of('name').length" class="signal small">{{ of('name')[0] }}</span></label
           >
           <label class="wide"
-            >In a few words<input
-              class="plain"
-              :value="text.words"
-              maxlength="160"
-              @input="set({ words: value($event) })"
+            >{{ say('shapes.in_a_few_words')
+            }}<input class="plain" :value="text.words" maxlength="160" @input="set({ words: value($event) })"
           /></label>
           <label
-            >A light week<select
-              :value="text.light_every"
-              @change="set({ light_every: Number(value($event)) })"
-            >
+            >{{ say('shapes.a_light_week')
+            }}<select :value="text.light_every" @change="set({ light_every: Number(value($event)) })">
               <option v-for="n in EVERY" :key="n" :value="n">
-                {{ n ? `every ${n} weeks` : 'only where the signs say so' }}
+                {{ n ? say('shapes.every_weeks', { n }) : say('shapes.only_where_the_signs_say_so') }}
               </option>
             </select></label
           >
           <label
-            >Main lift<select
-              :value="text.rotates_weeks"
-              @change="set({ rotates_weeks: Number(value($event)) })"
-            >
+            >{{ say('shapes.main_lift')
+            }}<select :value="text.rotates_weeks" @change="set({ rotates_weeks: Number(value($event)) })">
               <option v-for="n in 5" :key="n" :value="n - 1">
                 {{
                   n === 1
-                    ? 'the competition lift'
-                    : `another variation every ${n === 2 ? 'week' : `${n - 1} weeks`}`
+                    ? say('shapes.the_competition_lift')
+                    : say('shapes.another_variation_every', {
+                        week: n === 2 ? say('shapes.week') : say('shapes.n_weeks', { n: n - 1 }),
+                      })
                 }}
               </option>
             </select></label
@@ -200,15 +207,19 @@ const EVERY = [0, 2, 3, 4, 5, 6, 7, 8]
         </div>
         <p v-else class="small soft">
           {{
-            text.light_every
-              ? `A light week every ${text.light_every} weeks`
-              : 'Light weeks where the signs say so'
-          }}{{ text.rotates_weeks ? `; another main variation every ${text.rotates_weeks} weeks` : '' }}.
-          Common practice, no source.
+            say('shapes.common_practice_no_source', {
+              words: text.light_every
+                ? say('shapes.a_light_week_every_weeks', { light_every: text.light_every })
+                : say('shapes.light_weeks_where_the_signs_say'),
+              another: text.rotates_weeks
+                ? say('shapes.another_main_variation_every_weeks', { rotates_weeks: text.rotates_weeks })
+                : '',
+            })
+          }}
         </p>
         <p v-if="draft" class="small soft">
-          Write it like <b>1 x 1 @ 7.5; 4 x 3 @ 8</b>, or <b>2 x 4 at 68 %</b>. The last week of a block stays
-          until the block ends.
+          {{ say('shapes.write_it_like') }} <b>1 x 1 @ 7.5; 4 x 3 @ 8</b>{{ say('shapes.or') }}
+          <b>{{ say('shapes.n_2_x_4_at_68') }}</b>{{ say('shapes.the_last_week_of_a_block') }}
         </p>
         <ShapeTable v-model="text" :problems="seen?.problems ?? []" :fixed="fixed" />
         <div class="below">

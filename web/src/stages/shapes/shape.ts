@@ -1,4 +1,5 @@
 // A draft of a shape: its blocks as a table of cells, and which training day is for what.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import { ownIdOf } from '@/shared/words'
 
@@ -8,11 +9,11 @@ export type Lift = 'squat' | 'deadlift'
 export type Part = 'main' | 'second' | 'volume'
 
 export const ROLES: { id: Role; words: string }[] = [
-  { id: 'build', words: 'more reps, positions before loads' },
-  { id: 'strengthen', words: 'fewer reps, heavier' },
-  { id: 'sharpen', words: 'the last weeks before a meet or test' },
-  { id: 'light', words: 'rest while training' },
-  { id: 'test', words: 'the week of the meet or test' },
+  { id: 'build', words: say('shapes.more_reps_positions_before_loads') },
+  { id: 'strengthen', words: say('shapes.fewer_reps_heavier') },
+  { id: 'sharpen', words: say('shapes.the_last_weeks_before_a_meet') },
+  { id: 'light', words: say('shapes.rest_while_training') },
+  { id: 'test', words: say('shapes.the_week_of_the_meet_or') },
 ]
 export const LIFTS: Lift[] = ['squat', 'deadlift']
 export const PARTS: Part[] = ['main', 'second', 'volume']

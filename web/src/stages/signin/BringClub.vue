@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A club from elsewhere: its archive comes in, then its owner chooses a password.
+import { dateHabit, say } from '@/words'
 import { ref } from 'vue'
 import { answered, client, type Schemas } from '@/shared/api'
 import { asBytes } from '@/shared/files'
@@ -23,21 +24,27 @@ async function bring(event: Event) {
 
 <template>
   <section class="bring mt-6">
-    <h2>Or bring a club in from elsewhere</h2>
+    <h2>{{ say('signin.or_bring_a_club_in_from') }}</h2>
     <template v-if="!arrived">
-      <p class="small soft">The ZIP that its owner took out there under People, “The whole club”.</p>
+      <p class="small soft">{{ say('signin.the_zip_that_its_owner_took') }}</p>
       <label class="small pick"
-        >Archive of a club <input type="file" accept=".zip,application/zip" :disabled="busy" @change="bring"
+        >{{ say('signin.archive_of_a_club') }}
+        <input type="file" accept=".zip,application/zip" :disabled="busy" @change="bring"
       /></label>
-      <p v-if="busy" class="small soft" role="status">Bringing it in …</p>
+      <p v-if="busy" class="small soft" role="status">{{ say('signin.bringing_it_in') }}</p>
       <p v-if="message" class="signal small" role="alert">{{ message }}</p>
     </template>
     <template v-else>
       <p role="status">
-        <b>{{ arrived.club }}</b> is here with {{ arrived.facts.toLocaleString('en-GB') }} facts. Passwords
-        stayed behind: {{ arrived.owner_email }} chooses one now, the others get a link under People.
+        <b>{{ arrived.club }}</b>
+        {{
+          say('signin.is_here_with_facts_passwords_stayed', {
+            facts: arrived.facts.toLocaleString(dateHabit),
+            owner_email: arrived.owner_email,
+          })
+        }}
       </p>
-      <v-btn class="mt-4" variant="flat" :to="arrived.path">Choose the password</v-btn>
+      <v-btn class="mt-4" variant="flat" :to="arrived.path">{{ say('signin.choose_the_password') }}</v-btn>
     </template>
   </section>
 </template>

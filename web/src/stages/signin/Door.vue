@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The page before the club: what Pavrik is, one form, the caution.
+import { say } from '@/words'
 defineProps<{ heading: string }>()
 </script>
 
@@ -7,13 +8,10 @@ defineProps<{ heading: string }>()
   <main class="door">
     <div class="plumb" aria-hidden="true" />
     <div class="words">
-      <p class="brand">Pavr<span class="signal">|</span>k</p>
+      <p class="brand">{{ say('signin.pavr') }}<span class="signal">|</span>k</p>
       <h1>{{ heading }}</h1>
       <slot />
-      <p class="soft small mt-8">
-        Lifting can hurt people. Pavrik is a static model, not a diagnosis; licensed clinicians, the rule book
-        in force and the gym's rules go before it.
-      </p>
+      <p class="soft small mt-8">{{ say('signin.lifting_can_hurt_people_pavrik_is') }}</p>
     </div>
   </main>
 </template>

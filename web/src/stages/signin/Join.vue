@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A one-time link: somebody joins a club, or chooses a forgotten password anew.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive } from 'vue'
 import { useRouter } from 'vue-router'
@@ -24,9 +25,9 @@ const opens = computed(() => link.data.value ?? null)
 const closed = computed(() => link.error.value?.message ?? '')
 const invited = computed(() => opens.value?.kind === 'invitation')
 const MAY: Record<string, string> = {
-  owner: 'You will own it with the others: people, deletion, everything.',
-  coach: 'You will measure, fit, log and prescribe.',
-  read_only: 'You will see everything and change nothing.',
+  owner: say('signin.you_will_own_it_with_the'),
+  coach: say('signin.you_will_measure_fit_log_and'),
+  read_only: say('signin.you_will_see_everything_and_change'),
 }
 
 async function join() {
@@ -39,21 +40,33 @@ async function join() {
 </script>
 
 <template>
-  <Door :heading="opens ? (invited ? `Join ${opens.club}.` : 'Choose a new password.') : 'One moment.'">
+  <Door
+    :heading="
+      opens
+        ? invited
+          ? say('signin.join_club', { club: opens.club })
+          : say('signin.choose_a_new_password')
+        : say('signin.one_moment')
+    "
+  >
     <p v-if="closed" class="signal mt-6" role="alert">{{ closed }}</p>
     <template v-if="opens">
       <p class="soft mt-2">
         {{ opens.email }}<template v-if="invited">. {{ MAY[opens.role] }}</template>
-        <template v-else>, {{ opens.club }}. Everywhere else you will be signed out.</template>
+        <template v-else>{{
+          say('signin.everywhere_else_you_will_be_signed', { club: opens.club })
+        }}</template>
       </p>
       <form class="mt-6" novalidate @submit.prevent="join">
         <NewPerson v-model:name="form.name" v-model:password="form.password" :named="invited" :of="of" />
         <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
         <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">{{
-          invited ? 'Join the club' : 'Use this password'
+          invited ? say('signin.join_the_club') : say('signin.use_this_password')
         }}</v-btn>
       </form>
     </template>
-    <p class="mt-6"><router-link :to="{ name: 'sign-in' }">To signing in</router-link></p>
+    <p class="mt-6">
+      <router-link :to="{ name: 'sign-in' }">{{ say('signin.to_signing_in') }}</router-link>
+    </p>
   </Door>
 </template>

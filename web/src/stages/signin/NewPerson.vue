@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What somebody new enters of themselves: a name, what stands between, a password.
+import { say } from '@/words'
 const name = defineModel<string>('name', { required: true })
 const password = defineModel<string>('password', { required: true })
 defineProps<{ named: boolean; of: (field: string) => string[] }>()
@@ -10,7 +11,7 @@ defineProps<{ named: boolean; of: (field: string) => string[] }>()
     v-if="named"
     v-model="name"
     class="mt-3"
-    label="Your name"
+    :label="say('signin.your_name')"
     maxlength="80"
     autocomplete="name"
     :error-messages="of('name')"
@@ -19,7 +20,7 @@ defineProps<{ named: boolean; of: (field: string) => string[] }>()
   <v-text-field
     v-model="password"
     class="mt-3"
-    label="Password, 12 characters or more"
+    :label="say('signin.password_12_characters_or_more')"
     type="password"
     autocomplete="new-password"
     :error-messages="of('password')"

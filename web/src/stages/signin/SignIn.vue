@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -33,12 +34,12 @@ const enterDemo = () => enter(() => answered(client.POST('/api/session/demo')))
 </script>
 
 <template>
-  <Door heading="The set-up that this body allows, and what it is worth.">
-    <p class="soft mt-2">Measures, fits, logs and prescribes for powerlifting coaches, and says why.</p>
+  <Door :heading="say('signin.the_set_up_that_this_body')">
+    <p class="soft mt-2">{{ say('signin.measures_fits_logs_and_prescribes_for') }}</p>
     <form class="mt-6" novalidate @submit.prevent="signIn">
       <v-text-field
         v-model="email"
-        label="E-mail"
+        :label="say('signin.e_mail')"
         type="email"
         autocomplete="username"
         :error-messages="of('email')"
@@ -46,19 +47,23 @@ const enterDemo = () => enter(() => answered(client.POST('/api/session/demo')))
       <v-text-field
         v-model="password"
         class="mt-3"
-        label="Password"
+        :label="say('signin.password')"
         type="password"
         autocomplete="current-password"
         :error-messages="of('password')"
       />
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-      <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">Sign in</v-btn>
+      <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">{{ say('signin.sign_in') }}</v-btn>
     </form>
     <div v-if="doors.data.value?.own_club || doors.data.value?.demo" class="doors mt-6">
-      <v-btn v-if="doors.data.value.own_club" :to="{ name: 'start-club' }">Start your own club</v-btn>
-      <v-btn v-if="doors.data.value.demo" :disabled="busy" @click="enterDemo">Enter the demo club</v-btn>
+      <v-btn v-if="doors.data.value.own_club" :to="{ name: 'start-club' }">{{
+        say('signin.start_your_own_club')
+      }}</v-btn>
+      <v-btn v-if="doors.data.value.demo" :disabled="busy" @click="enterDemo">{{
+        say('signin.enter_the_demo_club')
+      }}</v-btn>
     </div>
-    <p v-else class="soft small mt-6">A club of your own: ask whoever runs this server for a link.</p>
+    <p v-else class="soft small mt-6">{{ say('signin.a_club_of_your_own_ask') }}</p>
   </Door>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A club of one's own: by a one-time link, or as the first one on this machine.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, reactive, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -42,15 +43,13 @@ async function start() {
 </script>
 
 <template>
-  <Door heading="Start your own club.">
-    <p class="soft mt-2">
-      It begins with a plain 20 kg bar and a usual set of plates; change them under Gym at any time.
-    </p>
+  <Door :heading="say('signin.start_your_own_club_2')">
+    <p class="soft mt-2">{{ say('signin.it_begins_with_a_plain_20') }}</p>
     <p v-if="closed" class="signal mt-6" role="alert">{{ closed }}</p>
     <form v-else class="mt-6" novalidate @submit.prevent="start">
       <v-text-field
         v-model="form.club"
-        label="Name of the club"
+        :label="say('signin.name_of_the_club')"
         maxlength="80"
         :error-messages="of('club')"
       />
@@ -58,16 +57,20 @@ async function start() {
         <v-text-field
           v-model="form.email"
           class="mt-3"
-          label="E-mail"
+          :label="say('signin.e_mail')"
           type="email"
           autocomplete="username"
           :error-messages="of('email')"
         />
       </NewPerson>
       <p v-if="message" class="signal mt-3" role="alert">{{ message }}</p>
-      <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">Start the club</v-btn>
+      <v-btn class="mt-4" variant="flat" type="submit" :disabled="busy">{{
+        say('signin.start_the_club')
+      }}</v-btn>
     </form>
     <BringClub v-if="!closed" :token="token ?? ''" />
-    <p class="mt-6"><router-link :to="{ name: 'sign-in' }">Back to signing in</router-link></p>
+    <p class="mt-6">
+      <router-link :to="{ name: 'sign-in' }">{{ say('signin.back_to_signing_in') }}</router-link>
+    </p>
   </Door>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Two clips side by side: one scale, one floor, each over its own mid-foot, at the same share of the way.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { clipQuery, clipsQuery } from '@/shared/queries'
@@ -34,18 +35,18 @@ const line = (places: [number, number][], i: number) =>
 
 <template>
   <section v-if="others.length" class="beside">
-    <h2 class="mt-4">Beside another clip</h2>
+    <h2 class="mt-4">{{ say('watch.beside_another_clip') }}</h2>
     <label class="labelled small soft"
-      >Earlier
+      >{{ say('watch.earlier') }}
       <select v-model="chosen">
-        <option value="">none</option>
+        <option value="">{{ say('watch.none') }}</option>
         <option v-for="c in others" :key="c.clip_id" :value="c.clip_id">
           {{ dayOf(c.filmed_on) }}, {{ kg(c.load_kg) }}, {{ c.overall }}
         </option>
       </select></label
     >
     <template v-if="pair.length">
-      <svg viewBox="0 30 270 170" role="img" aria-label="Both at the same share of the way up">
+      <svg viewBox="0 30 270 170" role="img" :aria-label="say('watch.both_at_the_same_share_of')">
         <line x1="0" x2="270" y1="190" y2="190" class="floor" />
         <g v-for="(one, i) in pair" :key="one.reading.clip_id">
           <line :x1="x(i)" :x2="x(i)" y1="10" y2="190" class="plumb" />
@@ -61,7 +62,7 @@ const line = (places: [number, number][], i: number) =>
         </g>
       </svg>
       <label class="small slider"
-        >Share of the way up {{ share }} %
+        >{{ say('watch.share_of_the_way_up', { share }) }}
         <input v-model.number="share" type="range" min="0" max="100" step="5" />
       </label>
       <table class="plain num">
@@ -75,17 +76,17 @@ const line = (places: [number, number][], i: number) =>
         </thead>
         <tbody>
           <tr>
-            <th scope="row">Trunk leans</th>
+            <th scope="row">{{ say('watch.trunk_leans') }}</th>
             <td v-for="one in pair" :key="one.reading.clip_id">
-              {{ one.reading.camera.angles_told ? degrees(one.at.lean) : 'cannot tell' }}
+              {{ one.reading.camera.angles_told ? degrees(one.at.lean) : say('watch.cannot_tell') }}
             </td>
           </tr>
           <tr>
-            <th scope="row">Hip above floor</th>
+            <th scope="row">{{ say('watch.hip_above_floor') }}</th>
             <td v-for="one in pair" :key="one.reading.clip_id">{{ centimetres(one.at.hip) }}</td>
           </tr>
           <tr>
-            <th scope="row">Mean speed, best rep</th>
+            <th scope="row">{{ say('watch.mean_speed_best_rep') }}</th>
             <td v-for="one in pair" :key="one.reading.clip_id">
               {{ speedText(bestSpeed(one.reading)) }}
             </td>

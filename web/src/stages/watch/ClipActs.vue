@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // From the film into the rest: into the log, to the lifter, on paper, or taken back.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import OneOf from '@/shared/OneOf.vue'
@@ -39,10 +40,10 @@ const into = ref('new')
 const rpe = ref<number | null>(null)
 const RPES = [6, 6.5, 7, 7.5, 8, 8.5, 9, 9.5, 10].map((r) => [r, String(r)] as const)
 const what = computed(() => {
-  const set = props.reading.logged ? 'Amend the set' : 'Log the set'
+  const set = props.reading.logged ? say('watch.amend_the_set') : say('watch.log_the_set')
   return confirmed.value.length
-    ? `${set} with what you see (${confirmed.value.length})`
-    : `${set} without a fault`
+    ? say('watch.with_what_you_see', { set, confirmed: confirmed.value.length })
+    : say('watch.without_a_fault', { set })
 })
 
 async function log() {
@@ -79,13 +80,13 @@ const print = () => window.print()
 
 <template>
   <div v-if="mayWrite" class="acts no-print">
-    <h2>Into the rest</h2>
+    <h2>{{ say('watch.into_the_rest') }}</h2>
     <template v-if="reading.reps.length">
       <label v-if="ofDay.length" class="labelled small soft mt-1"
-        >Set
+        >{{ say('watch.set') }}
         <select v-model="into">
           <option value="new">
-            {{ reading.logged ? 'the set from this film' : 'a new set from this film' }}
+            {{ reading.logged ? say('watch.the_set_from_this_film') : say('watch.a_new_set_from_this_film') }}
           </option>
           <option v-for="s in ofDay" :key="s.set_id" :value="s.set_id">
             {{ s.reps }} × {{ kg(s.load_kg) }}{{ s.rpe ? ` @ ${s.rpe}` : '' }}
@@ -93,29 +94,34 @@ const print = () => window.print()
         </select></label
       >
       <div class="mt-1">
-        <span class="small soft">RPE, where he said one</span>
+        <span class="small soft">{{ say('watch.rpe_where_he_said_one') }}</span>
         <OneOf v-model="rpe" label="RPE" :options="RPES" clearable loose />
       </div>
       <v-btn :disabled="busy" block class="mt-2" @click="log">{{ what }}</v-btn>
-      <p v-if="reading.logged" class="small holds mt-1">It is in the log; once more amends that set.</p>
+      <p v-if="reading.logged" class="small holds mt-1">{{ say('watch.it_is_in_the_log_once') }}</p>
     </template>
     <p class="links">
-      <button type="button" class="linkish" :disabled="busy" @click="sayWord(reading.shown ? 'hidden' : 'shown')">
-        {{ reading.shown ? 'Hide it from the lifter' : 'Show it on the lifter’s link' }}
-      </button>
-      <button type="button" class="linkish" @click="print">Print the review</button>
-      <a class="linkish" :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/review.pdf`" download
-        >The review as PDF</a
+      <button
+        type="button"
+        class="linkish"
+        :disabled="busy"
+        @click="sayWord(reading.shown ? 'hidden' : 'shown')"
       >
+        {{ reading.shown ? say('watch.hide_it_from_the_lifter') : say('watch.show_it_on_the_lifters_link') }}
+      </button>
+      <button type="button" class="linkish" @click="print">{{ say('watch.print_the_review') }}</button>
+      <a class="linkish" :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/review.pdf`" download>{{
+        say('watch.the_review_as_pdf')
+      }}</a>
       <a
         v-if="reading.view === 'side'"
         class="linkish"
         :href="`/api/lifters/${lifterId}/clips/${reading.clip_id}/track.csv`"
         download
-        >Points (CSV)</a
+        >{{ say('watch.points_csv') }}</a
       >
       <button type="button" class="linkish" :disabled="busy" @click="sayWord('withdrawn')">
-        Take the clip back
+        {{ say('watch.take_the_clip_back') }}
       </button>
     </p>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One clip: the picture with what was measured, its reps, its findings, the review phase by phase.
+import { say } from '@/words'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { onKeyStroke, useEventListener, useRafFn } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
@@ -106,9 +107,9 @@ const now = computed(() => {
   const speed = f.speed_m_s[at]
   const z = f.bar_z_m[at]
   const parts = [seconds(f.times_s[at] ?? 0)]
-  if (typeof z === 'number') parts.push(`bar at ${centimetres(z)}`)
+  if (typeof z === 'number') parts.push(say('watch.bar_at', { z: centimetres(z) }))
   const { angles_told: angles, speeds_told: speeds } = reading.value?.camera ?? {}
-  if (angles && typeof lean === 'number') parts.push(`trunk leans ${lean.toFixed(0)}°`)
+  if (angles && typeof lean === 'number') parts.push(say('watch.trunk_leans_2', { lean: lean.toFixed(0) }))
   if (angles && f.head_on) parts.push(...headOnWords(f.head_on, at))
   if (speeds && typeof speed === 'number') parts.push(`${still(speed)} m/s`)
   return parts.join(' · ')
@@ -116,7 +117,7 @@ const now = computed(() => {
 </script>
 
 <template>
-  <Waiting v-if="!reading" what="The clip" :error="clip.error.value" @again="clip.refetch()" />
+  <Waiting v-if="!reading" :what="say('watch.the_clip')" :error="clip.error.value" @again="clip.refetch()" />
   <div v-else class="view">
     <section class="left">
       <div class="over">
@@ -143,20 +144,21 @@ const now = computed(() => {
       <PictureKeys :playing="playing" @step="step" @toggle="playing = !playing">
         <span class="num small now">{{ now }}</span>
         <label v-if="reading.view !== 'rear'" class="small"
-          ><input v-model="ghost" type="checkbox" /> own computed posture</label
+          ><input v-model="ghost" type="checkbox" /> {{ say('watch.own_computed_posture') }}</label
         >
       </PictureKeys>
       <TimeLine v-if="times.length > 1" :reading="reading" :at="frame" @go="goTo(times[$event] ?? 0)" />
       <p v-if="kept && reading.film_until" class="small soft">
-        The film is kept until {{ dayOf(reading.film_until) }}.
+        {{ say('watch.the_film_is_kept_until', { film_until: dayOf(reading.film_until) }) }}
         <button v-if="mayWrite" type="button" class="linkish" :disabled="busy" @click="forgetFilm">
-          Delete the film now
+          {{ say('watch.delete_the_film_now') }}
         </button>
         <span v-if="message" class="signal" role="alert">{{ message }}</span>
       </p>
       <p v-else-if="!url" class="small soft">
-        The film is not kept: what was measured is drawn to scale. <kbd>,</kbd> <kbd>.</kbd> one picture back
-        and on, <kbd>space</kbd> plays.
+        {{ say('watch.the_film_is_not_kept_what') }} <kbd>,</kbd> <kbd>.</kbd>
+        {{ say('watch.one_picture_back_and_on') }} <kbd>{{ say('watch.space') }}</kbd>
+        {{ say('watch.plays') }}
       </p>
     </section>
     <aside class="right">
@@ -168,31 +170,33 @@ const now = computed(() => {
         >
       </p>
       <div v-if="reading.verdict.cue || reading.verdict.said_cue" class="note decide mt-2">
-        Next:
+        {{ say('watch.next') }}
         <OwnWords
           :lifter-id="lifterId"
           :clip-id="clipId"
-          subject="the cue"
+          :subject="say('watch.the_cue')"
           name="the next cue"
           :said="reading.verdict.said_cue ?? ''"
         >
-          “{{ reading.verdict.cue }}”<br /><span class="small soft"
-            >for {{ reading.verdict.fails[0]?.toLowerCase() }}, the earliest in the rep</span
-          >
+          “{{ reading.verdict.cue }}”<br /><span class="small soft">{{
+            say('watch.for_the_earliest_in_the_rep', { fails: reading.verdict.fails[0]?.toLowerCase() })
+          }}</span>
         </OwnWords>
       </div>
       <p class="mt-2">
         <OwnWords
           :lifter-id="lifterId"
           :clip-id="clipId"
-          subject="the set"
+          :subject="say('watch.the_set')"
           name="the whole set"
           :said="reading.verdict.said ?? ''"
         >
-          <span class="small soft">Your words to the set:</span>
+          <span class="small soft">{{ say('watch.your_words_to_the_set') }}</span>
         </OwnWords>
       </p>
-      <h2 class="mt-4">What it shows <small>each with its error</small></h2>
+      <h2 class="mt-4">
+        {{ say('watch.what_it_shows') }} <small>{{ say('watch.each_with_its_error') }}</small>
+      </h2>
       <ul class="findings">
         <FindingRow
           v-for="finding in reading.findings"
@@ -204,10 +208,8 @@ const now = computed(() => {
           @said="again"
         />
       </ul>
-      <p v-if="!reading.findings.length" class="soft">
-        No whole rep: the moments you tapped stand in the table.
-      </p>
-      <h2 class="mt-4">What it cannot show</h2>
+      <p v-if="!reading.findings.length" class="soft">{{ say('watch.no_whole_rep_the_moments_you') }}</p>
+      <h2 class="mt-4">{{ say('watch.what_it_cannot_show') }}</h2>
       <ul class="untold">
         <li v-for="line in [...reading.camera.words, ...reading.cannot_tell]" :key="line">{{ line }}</li>
       </ul>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Depth by two taps at the deepest picture of a rep: the crease of the hip, the top of the knee.
+import { say } from '@/words'
 import { computed, onMounted, ref, useTemplateRef } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
@@ -18,7 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{ done: [] }>()
 const forget = useForget()
 const { message, run } = useProblem()
-const STEPS = ['the crease of the hip', 'the top of the knee'] as const
+const STEPS = [say('watch.the_crease_of_the_hip'), say('watch.the_top_of_the_knee')] as const
 const taps = ref<Pixel[]>([])
 const step = computed(() => STEPS[taps.value.length])
 const size = computed<[number, number] | null>(() => props.size)
@@ -60,14 +61,14 @@ const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
     class="depth"
     role="application"
     tabindex="0"
-    :aria-label="`Depth of rep ${rep}: tap ${step ?? 'nothing more'}. Arrow keys move the cross, Enter sets the point.`"
+    :aria-label="say('watch.depth_of_rep_tap_arrow_keys', { rep, step: step ?? say('watch.nothing_more') })"
     @keydown="key"
     @pointermove="move"
     @click="press"
   >
     <p class="ask">
-      Rep {{ rep }}, deepest picture: tap <b>{{ step }}</b>
-      <button type="button" class="linkish" @click.stop="emit('done')">Leave it</button>
+      {{ say('watch.rep_deepest_picture_tap', { rep }) }} <b>{{ step }}</b>
+      <button type="button" class="linkish" @click.stop="emit('done')">{{ say('watch.leave_it') }}</button>
       <span v-if="message" role="alert"> {{ message }}</span>
     </p>
     <TapMarks :film="film" :size="props.size" :cross="cross" :marks="taps" :shown="taps.length" />

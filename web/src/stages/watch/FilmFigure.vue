@@ -2,6 +2,7 @@
 // The film with what was measured drawn over it: plumb line through mid-foot, the bar's way, the
 // linkage, and this lifter's computed posture at the same bar height. Without the film the same
 // drawing stands on paper.
+import { say } from '@/words'
 import { computed, useTemplateRef } from 'vue'
 import FigureFrame from './FigureFrame.vue'
 import { chainOf, line, placeOf, placesOf, seen, type Place } from './figure'
@@ -60,7 +61,7 @@ const view = computed(() => {
     :still="still"
     :view="view"
     :foot="frames.foot as Place"
-    label="What was measured"
+    :label="say('watch.what_was_measured')"
   >
     <g :class="{ bare: !url }">
       <polyline :points="whole" class="whole" />

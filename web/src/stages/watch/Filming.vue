@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A film in: from this device, or by the simulated phone; then five taps, then it is tracked.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import OneOf from '@/shared/OneOf.vue'
@@ -37,9 +38,9 @@ const filmedOn = ref(today())
 const view = ref<View>('side')
 const source = ref<'device' | 'simulated' | 'tracked'>('device')
 const sources = computed<['device' | 'simulated' | 'tracked', string][]>(() => [
-  ['device', 'A film on this device'],
-  ['simulated', 'The simulated phone'],
-  ...(view.value === 'side' ? ([['tracked', 'A tracked file']] as ['tracked', string][]) : []),
+  ['device', say('watch.a_film_on_this_device')],
+  ['simulated', say('watch.the_simulated_phone')],
+  ...(view.value === 'side' ? ([['tracked', say('watch.a_tracked_file')]] as ['tracked', string][]) : []),
 ])
 watch(view, (now) => {
   if (now !== 'side' && source.value === 'tracked') source.value = 'device'
@@ -51,7 +52,9 @@ const styles = computed(() => lifts[lift.value].names.value)
 const style = ref('')
 const asSettled = computed(() => {
   const own = settled.data.value?.setup
-  return own ? `as settled: ${styles.value[styleOf(own)] ?? ''}` : 'the usual one'
+  return own
+    ? say('watch.as_settled', { styles: styles.value[styleOf(own)] ?? '' })
+    : say('watch.the_usual_one')
 })
 watch(lift, () => (style.value = ''))
 const loadKg = computed(() => readMass(load.value))
@@ -64,9 +67,9 @@ watch(
 )
 
 const VIEWS: [View, string][] = [
-  ['side', 'The side'],
-  ['front', 'The front'],
-  ['rear', 'Behind'],
+  ['side', say('watch.the_side')],
+  ['front', say('watch.the_front')],
+  ['rear', say('watch.behind')],
 ]
 interface Film {
   filmId: string
@@ -153,7 +156,7 @@ async function showStills() {
     (await run(async () => {
       const path = `/api/lifters/${props.lifterId}/films/${now.filmId}/still?time_s=${seconds.toFixed(3)}`
       const still = await fetch(path)
-      if (!still.ok) throw new Error('the film cannot be shown any more: choose it again')
+      if (!still.ok) throw new Error(say('watch.the_film_cannot_be_shown_any'))
       return {
         url: URL.createObjectURL(await still.blob()),
         at: Number(still.headers.get('X-Time-S')),
@@ -242,22 +245,24 @@ async function keptFile(clipId: string) {
 }
 const trouble = computed(() => {
   if (message.value) return message.value
-  if (job.value?.state === 'failed') return job.value.told || 'The film could not be tracked. Try again.'
-  return job.value?.state === 'cancelled' ? 'Stopped. The film was deleted on the server.' : ''
+  if (job.value?.state === 'failed') return job.value.told || say('watch.the_film_could_not_be_tracked')
+  return job.value?.state === 'cancelled' ? say('watch.stopped_the_film_was_deleted_on') : ''
 })
-const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? '' : 'a load up to 600 kg'))
+const loadTrouble = computed(() =>
+  loadKg.value > 0 && loadKg.value <= 600 ? '' : say('watch.a_load_up_to_600_kg'),
+)
 </script>
 
 <template>
   <section>
-    <p v-if="!mayWrite" class="note">Your role may look at clips, not add any: ask the club’s owner.</p>
+    <p v-if="!mayWrite" class="note">{{ say('watch.your_role_may_look_at_clips') }}</p>
     <template v-else>
       <div class="facts">
-        <OneOf v-model="lift" label="Lift" :options="LIFT_CHOICE" />
-        <OneOf v-if="!film" v-model="view" label="Filmed from" :options="VIEWS" />
+        <OneOf v-model="lift" :label="say('watch.lift')" :options="LIFT_CHOICE" />
+        <OneOf v-if="!film" v-model="view" :label="say('watch.filmed_from')" :options="VIEWS" />
         <v-text-field
           v-model="load"
-          :label="`Load, ${massUnit}`"
+          :label="say('watch.load_mass_unit', { massUnit })"
           :error-messages="loadTrouble"
           density="compact"
           hide-details="auto"
@@ -265,7 +270,7 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         />
         <v-text-field
           v-model.number="plates"
-          label="Large plates a side"
+          :label="say('watch.large_plates_a_side')"
           type="number"
           min="1"
           max="10"
@@ -274,27 +279,27 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
           class="short"
         />
         <label class="labelled small soft"
-          >Done as
+          >{{ say('watch.done_as') }}
           <select v-model="style" :disabled="film !== null">
             <option value="">{{ asSettled }}</option>
             <option v-for="(name, id) in styles" :key="id" :value="id">{{ name }}</option>
           </select></label
         >
         <label class="labelled small soft"
-          >Filmed on <input v-model="filmedOn" type="date" :max="today()"
+          >{{ say('watch.filmed_on') }} <input v-model="filmedOn" type="date" :max="today()"
         /></label>
       </div>
       <template v-if="!film">
         <SentFilms :lifter-id="lifterId" @open="takeSent" />
-        <OneOf v-model="source" label="Where the film comes from" :options="sources" />
+        <OneOf v-model="source" :label="say('watch.where_the_film_comes_from')" :options="sources" />
         <div v-if="source === 'device'" class="choose">
           <ChooseFile
             name="Choose a film or a picture"
-            says="MP4, MOV or WebM, up to a minute and 200 MB; a picture tells one moment"
+            :says="say('watch.mp4_mov_or_webm_up_to')"
             accept="video/*,image/*"
             @chosen="(film) => take(film, uuid7(), false)"
           />
-          <h2 class="mt-4">How to film</h2>
+          <h2 class="mt-4">{{ say('watch.how_to_film') }}</h2>
           <ol>
             <li v-for="line in known.filming" :key="line">{{ line }}</li>
           </ol>
@@ -337,21 +342,21 @@ const loadTrouble = computed(() => (loadKg.value > 0 && loadKg.value <= 600 ? ''
         @stills="showStills"
       />
       <label v-if="film && !film.fromLifter && !isPicture(film.blob)" class="small keep"
-        ><input v-model="keeps" type="checkbox" /> Keep the film for {{ KEPT_DAYS }} days: the lifter said yes
-        to it</label
+        ><input v-model="keeps" type="checkbox" />
+        {{ say('watch.keep_the_film_for_days_the', { KEPT_DAYS }) }}</label
       >
       <div v-if="job?.state === 'running'" class="under-way" role="status">
         <v-progress-linear :model-value="job.progress * 100" color="var(--ink)" height="4" />
         <p class="small mt-1">
-          Following bar and joints, {{ Math.round(job.progress * 100) }} %
-          <button type="button" class="linkish" @click="cancel">Stop</button>
+          {{ say('watch.following_bar_and_joints', { progress: Math.round(job.progress * 100) }) }}
+          <button type="button" class="linkish" @click="cancel">{{ say('watch.stop') }}</button>
         </p>
       </div>
       <p v-if="trouble" class="signal mt-3" role="alert">{{ trouble }}</p>
       <p class="small soft mt-4 privacy">
-        <b>Whose film?</b> With <i>Only my taps</i> the film never leaves this device. With
-        <i>Track this film</i> it is sent once, followed, and deleted when that ends; points stay, the film
-        does not, unless the lifter wants it kept. It is no measurement for a referee and no diagnosis.
+        <b>{{ say('watch.whose_film') }}</b> {{ say('watch.with') }} <i>{{ say('watch.only_my_taps') }}</i>
+        {{ say('watch.the_film_never_leaves_this_device') }} <i>{{ say('watch.track_this_film') }}</i>
+        {{ say('watch.it_is_sent_once_followed_and') }}
       </p>
     </template>
   </section>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 // One finding: what, how large, since when it is told, what it costs; confirmed or dismissed.
+import { SIDES } from '@/shared/words'
+import { say } from '@/words'
 import { computed } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useProblem } from '@/shared/useProblem'
@@ -11,8 +13,11 @@ const emit = defineEmits<{ said: []; go: [rep: number] }>()
 const { mayWrite } = useSession()
 const { message, busy, run } = useProblem()
 const told = computed(() => isTold(props.finding))
-const threshold = computed(
-  () => `told ${props.finding.below ? 'below' : 'from'} ${size(props.finding, props.finding.told_from)}`,
+const threshold = computed(() =>
+  say('watch.told_below_finding', {
+    below: props.finding.below ? 'below' : 'from',
+    finding: size(props.finding, props.finding.told_from),
+  }),
 )
 async function sayWord(word: 'confirmed' | 'dismissed' | 'undecided') {
   const id = uuid7()
@@ -32,7 +37,7 @@ async function sayWord(word: 'confirmed' | 'dismissed' | 'undecided') {
   <li :class="['finding', stateClass(finding.state), { dismissed: finding.word === 'dismissed' }]">
     <p>
       <span class="mark" aria-hidden="true">{{ MARK[finding.state] }}</span>
-      <b>{{ finding.name }}{{ finding.side ? `, ${finding.side}` : '' }}</b>
+      <b>{{ finding.name }}{{ finding.side ? `, ${SIDES[finding.side]}` : '' }}</b>
       <span class="state">{{ finding.state }}</span>
     </p>
     <p v-if="finding.value !== null" class="small">
@@ -40,23 +45,36 @@ async function sayWord(word: 'confirmed' | 'dismissed' | 'undecided') {
       <span class="soft">± {{ size(finding, finding.error_sd) }}, {{ threshold }}</span>
     </p>
     <p v-if="finding.why" class="small soft">
-      {{ finding.why }}<template v-if="finding.reps.length">: go to</template>
+      {{ finding.why }}<template v-if="finding.reps.length">{{ say('watch.go_to') }}</template>
       <template v-for="rep in finding.reps" :key="rep"
         >{{ ' '
-        }}<button type="button" class="linkish" :aria-label="`Go to rep ${rep}`" @click="emit('go', rep)">
+        }}<button
+          type="button"
+          class="linkish"
+          :aria-label="say('watch.go_to_rep', { rep })"
+          @click="emit('go', rep)"
+        >
           {{ rep }}
         </button></template
       >
     </p>
-    <p v-if="finding.cost_words" class="small cost">costs {{ finding.cost_words }}</p>
+    <p v-if="finding.cost_words" class="small cost">
+      {{ say('watch.costs_cost_words', { cost_words: finding.cost_words }) }}
+    </p>
     <p v-if="told && mayWrite" class="acts no-print">
       <template v-if="finding.word === 'undecided'">
-        <button type="button" class="key yes" :disabled="busy" @click="sayWord('confirmed')">I see it too</button>
-        <button type="button" class="key" :disabled="busy" @click="sayWord('dismissed')">No</button>
+        <button type="button" class="key yes" :disabled="busy" @click="sayWord('confirmed')">
+          {{ say('watch.i_see_it_too') }}
+        </button>
+        <button type="button" class="key" :disabled="busy" @click="sayWord('dismissed')">
+          {{ say('watch.no') }}
+        </button>
       </template>
       <span v-else class="small">
-        {{ finding.word === 'confirmed' ? 'You see it too.' : 'You do not see it.' }}
-        <button type="button" class="linkish" :disabled="busy" @click="sayWord('undecided')">Undo</button>
+        {{ finding.word === 'confirmed' ? say('watch.you_see_it_too') : say('watch.you_do_not_see_it') }}
+        <button type="button" class="linkish" :disabled="busy" @click="sayWord('undecided')">
+          {{ say('watch.undo') }}
+        </button>
       </span>
     </p>
     <p v-if="message" class="signal small" role="alert">{{ message }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Play, stop, one picture on or back, and the time of the picture that is really shown.
+import { say } from '@/words'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import PictureKeys from './PictureKeys.vue'
@@ -54,7 +55,7 @@ function step(by: number) {
   <PictureKeys :playing="playing" @step="step" @toggle="toggle">
     <input
       type="range"
-      aria-label="Place in the film"
+      :aria-label="say('watch.place_in_the_film')"
       min="0"
       :max="length || 1"
       step="0.01"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The film from the front or from behind with what was measured drawn over it: plumb line between the
 // feet, the bar from plate to plate, shins, and where the knees were computed to be.
+import { say } from '@/words'
 import { computed, useTemplateRef } from 'vue'
 import FigureFrame from './FigureFrame.vue'
 import { chainOf, line, placesOf, seen, type Place } from './figure'
@@ -39,7 +40,11 @@ const view = computed(() => {
     :still="still"
     :view="view"
     :foot="frames.foot as Place"
-    :label="`What was measured from ${reading.view === 'front' ? 'the front' : 'behind'}`"
+    :label="
+      say('watch.what_was_measured_from', {
+        the: reading.view === 'front' ? say('watch.the_front_2') : say('watch.behind_2'),
+      })
+    "
   >
     <g :class="{ bare: !url }">
       <polyline v-for="(way, i) in ways" :key="`w${i}`" :points="way" class="whole" />

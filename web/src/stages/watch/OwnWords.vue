@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A line of the review as Pavrik says it, or in the coach's own words; one press to say it otherwise.
+import { say } from '@/words'
 import { nextTick, ref, useTemplateRef } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import { useForget } from '@/shared/useLifter'
@@ -41,14 +42,14 @@ async function keep(text: string) {
     <textarea
       ref="field"
       v-model="words"
-      :aria-label="`Own words: ${name}`"
+      :aria-label="say('watch.own_words', { name })"
       rows="2"
       maxlength="400"
       @keydown.esc.stop="open = false"
     />
     <span class="acts">
-      <button type="submit" class="key" :disabled="busy">Keep</button>
-      <button type="button" class="linkish small" @click="open = false">Cancel</button>
+      <button type="submit" class="key" :disabled="busy">{{ say('watch.keep') }}</button>
+      <button type="button" class="linkish small" @click="open = false">{{ say('watch.cancel') }}</button>
     </span>
     <span v-if="message" class="signal small" role="alert">{{ message }}</span>
   </form>
@@ -59,14 +60,14 @@ async function keep(text: string) {
       <button
         type="button"
         class="pen soft"
-        :title="said ? 'Change your words' : 'Say it in your own words'"
-        :aria-label="`Say it yourself: ${name}`"
+        :title="said ? say('watch.change_your_words') : say('watch.say_it_in_your_own_words')"
+        :aria-label="say('watch.say_it_yourself', { name })"
         @click="begin"
       >
         ✎
       </button>
       <button v-if="said" type="button" class="linkish small soft" :disabled="busy" @click="keep('')">
-        back to what was measured
+        {{ say('watch.back_to_what_was_measured') }}
       </button>
     </span>
   </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Films that ship with Pavrik and show this lifter: opened with a press, tapped already.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useQuery } from '@tanstack/vue-query'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
@@ -11,7 +12,7 @@ const props = defineProps<{ lifterId: string }>()
 const emit = defineEmits<{ opened: [film: Blob, filmId: string, about: Film, start: Tapped] }>()
 const path = computed(() => ({ lifter_id: props.lifterId }))
 const films = useQuery({
-  queryKey: computed(() => ['ready-made films', props.lifterId]),
+  queryKey: computed(() => [say('watch.ready_made_films'), props.lifterId]),
   queryFn: () =>
     answered(client.GET('/api/lifters/{lifter_id}/ready-made-films', { params: { path: path.value } })),
   staleTime: Infinity,
@@ -31,7 +32,7 @@ async function open(about: Film) {
       }),
     )
     const film = await fetch(`/api/lifters/${props.lifterId}/films/${filmId}`)
-    if (!film.ok) throw new Error('the film could not be opened: try again')
+    if (!film.ok) throw new Error(say('watch.the_film_could_not_be_opened'))
     emit('opened', await film.blob(), filmId, about, tapped(about))
   })
 }
@@ -39,10 +40,13 @@ async function open(about: Film) {
 
 <template>
   <div v-if="films.data.value?.length" class="ready">
-    <h2>Ready to open</h2>
+    <h2>{{ say('watch.ready_to_open') }}</h2>
     <p v-for="film in films.data.value" :key="film.name">
-      <v-btn size="small" variant="outlined" :disabled="busy" @click="open(film as Film)">Open</v-btn>
-      {{ film.says }}, {{ film.load_kg }} kg <span class="soft small">a drawn film, tapped already</span>
+      <v-btn size="small" variant="outlined" :disabled="busy" @click="open(film as Film)">{{
+        say('watch.open')
+      }}</v-btn>
+      {{ film.says }}, {{ film.load_kg }} kg
+      <span class="soft small">{{ say('watch.a_drawn_film_tapped_already') }}</span>
     </p>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
   </div>

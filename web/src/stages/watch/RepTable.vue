@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Rep by rep: how long, how fast, and what a view has to say besides.
+import { say } from '@/words'
 import { speedText, type Reading } from './words'
 
 defineProps<{ reading: Reading }>()
@@ -11,15 +12,15 @@ defineSlots<{
 </script>
 
 <template>
-  <h2 class="mt-4">Rep by rep</h2>
+  <h2 class="mt-4">{{ say('watch.rep_by_rep') }}</h2>
   <div class="scroll">
     <table class="plain num">
       <thead>
         <tr>
-          <th scope="col">Rep</th>
-          <th scope="col">Down</th>
-          <th scope="col">Up</th>
-          <th scope="col">Mean speed</th>
+          <th scope="col">{{ say('watch.rep') }}</th>
+          <th scope="col">{{ say('watch.down') }}</th>
+          <th scope="col">{{ say('watch.up') }}</th>
+          <th scope="col">{{ say('watch.mean_speed') }}</th>
           <slot name="heads" />
         </tr>
       </thead>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The review: phase by phase what was measured beside what was computed, then rep by rep.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { useSession } from '@/shared/session'
 import { useUnits } from '@/shared/units'
@@ -28,7 +29,7 @@ const lines = computed(() =>
       )
     : props.reading.instants.map((at, i) => ({
         key: String(i),
-        name: `tapped at ${at.time_s.toFixed(2)} s`,
+        name: say('watch.tapped_at_s', { time_s: at.time_s.toFixed(2) }),
         state: 'holds' as const,
         rep: 0,
         instant: at,
@@ -40,8 +41,8 @@ const left = computed(() => {
   const { reps_left: reps, reps_left_sd: sd } = speed.value
   if (reps == null || sd == null) return ''
   const whole = Math.round(reps)
-  const rpe = whole <= 4 ? `: RPE ${10 - whole}` : ''
-  return `The last rep’s speed leaves about ${whole} more, give or take ${sd.toFixed(0)}${rpe}.`
+  const rpe = whole <= 4 ? say('watch.rpe_whole', { whole: 10 - whole }) : ''
+  return say('watch.the_last_reps_speed_leaves_about', { whole, sd: sd.toFixed(0), rpe })
 })
 const named = computed(() => new Map(props.reading.findings.map((f) => [f.detector, f])))
 const foundIn = (ids: readonly string[]) => ids.flatMap((id) => named.value.get(id) ?? [])
@@ -50,16 +51,19 @@ const speed = computed(() => props.reading.speed)
 
 <template>
   <div class="review">
-    <h2>Phase by phase <small>measured, then computed for this lifter at this load</small></h2>
+    <h2>
+      {{ say('watch.phase_by_phase') }}
+      <small>{{ say('watch.measured_then_computed_for_this_lifter') }}</small>
+    </h2>
     <div class="scroll">
       <table class="plain num">
         <thead>
           <tr>
-            <th scope="col">Phase</th>
-            <th scope="col">Trunk leans</th>
-            <th scope="col">Bar from mid-foot</th>
-            <th scope="col">Hip above floor</th>
-            <th scope="col">What stands out</th>
+            <th scope="col">{{ say('watch.phase') }}</th>
+            <th scope="col">{{ say('watch.trunk_leans') }}</th>
+            <th scope="col">{{ say('watch.bar_from_mid_foot') }}</th>
+            <th scope="col">{{ say('watch.hip_above_floor') }}</th>
+            <th scope="col">{{ say('watch.what_stands_out') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -69,7 +73,7 @@ const speed = computed(() => props.reading.speed)
                 <span v-if="reading.phases.length" class="mark">{{ MARK[row.state] }}</span> {{ row.name }}
               </button>
             </th>
-            <td v-if="!reading.camera.angles_told" colspan="2">cannot tell: oblique</td>
+            <td v-if="!reading.camera.angles_told" colspan="2">{{ say('watch.cannot_tell_oblique') }}</td>
             <td v-if="reading.camera.angles_told">
               {{ degrees(row.instant.lean_deg) }}
               <span class="soft">{{ degrees(row.instant.expected_lean_deg) }}</span>
@@ -87,13 +91,15 @@ const speed = computed(() => props.reading.speed)
                 v-if="reading.phases.length"
                 :lifter-id="reading.lifter_id"
                 :clip-id="reading.clip_id"
-                :subject="`phase ${row.name}`"
+                :subject="say('watch.phase_name', { name: row.name })"
                 :said="'said' in row ? (row.said ?? '') : ''"
                 :name="row.name"
               >
                 <template v-for="f in foundIn(row.findings)" :key="f.detector">
                   <span v-if="isTold(f)" class="says">{{ f.name }}, {{ size(f, f.value) }}. </span>
-                  <span v-else-if="f.state === 'cannot tell'" class="soft">{{ f.name }}: cannot tell. </span>
+                  <span v-else-if="f.state === 'cannot tell'" class="soft"
+                    >{{ say('watch.cannot_tell_2', { name: f.name }) }}
+                  </span>
                 </template>
                 <span v-if="row.says">{{ row.says }}</span>
               </OwnWords>
@@ -102,64 +108,93 @@ const speed = computed(() => props.reading.speed)
         </tbody>
       </table>
     </div>
-    <p class="small soft">
-      Errors of one film: lean 3°, places 2 cm. Within a clip, way up against way down, it is millimetres.
-    </p>
+    <p class="small soft">{{ say('watch.errors_of_one_film_lean_3') }}</p>
     <template v-if="reading.reps.length">
       <RepTable :reading="reading" @go="$emit('go', $event)">
         <template #heads>
-          <th scope="col">Slowest</th>
-          <th v-if="reading.lift === 'squat'" scope="col">Depth</th>
+          <th scope="col">{{ say('watch.slowest') }}</th>
+          <th v-if="reading.lift === 'squat'" scope="col">{{ say('watch.depth') }}</th>
         </template>
         <template #cells="{ rep }">
           <td>
             {{ speedText(rep.least_m_s)
-            }}<template v-if="typeof rep.sticking_m === 'number'"
-              >, bar at {{ centimetres(rep.sticking_m) }}</template
-            >
+            }}<template v-if="typeof rep.sticking_m === 'number'">{{
+              say('watch.bar_at_2', { sticking_m: centimetres(rep.sticking_m) })
+            }}</template>
           </td>
           <td v-if="reading.lift === 'squat'">
             <template v-if="rep.depth">
-              <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else>cannot tell</template>
+              <b v-if="rep.depth !== 'cannot tell'">{{ rep.depth }}</b><template v-else>{{
+                say('watch.cannot_tell')
+              }}</template>
               <span class="soft">
-                ({{ offset(rep.below_m ?? 0) }} ± {{ offset(rep.unsure_m ?? 0) }} cm below level)</span
+                {{
+                  say('watch.cm_below_level', {
+                    below_m: offset(rep.below_m ?? 0),
+                    unsure_m: offset(rep.unsure_m ?? 0),
+                  })
+                }}</span
               >
             </template>
-            <template v-else>cannot tell: oblique</template>
+            <template v-else>{{ say('watch.cannot_tell_oblique') }}</template>
             <button
               v-if="film && mayWrite && reading.camera.angles_told"
               type="button"
               class="linkish small soft no-print"
-              :aria-label="`${rep.tapped ? 'tapped; again' : 'tell it by two taps'}, rep ${rep.number}`"
+              :aria-label="
+                say('watch.tapped_rep_number', {
+                  tapped: rep.tapped ? say('watch.tapped_again') : say('watch.tell_it_by_two_taps'),
+                  number: rep.number,
+                })
+              "
               @click="$emit('depth', rep.number)"
             >
-              {{ rep.tapped ? 'tapped; again' : 'tell it by two taps' }}
+              {{ rep.tapped ? say('watch.tapped_again') : say('watch.tell_it_by_two_taps') }}
             </button>
           </td>
         </template>
       </RepTable>
-      <p v-if="reading.lift === 'squat'" class="small soft">Depth here is no light: the referees decide.</p>
+      <p v-if="reading.lift === 'squat'" class="small soft">{{ say('watch.depth_here_is_no_light_the') }}</p>
       <ul v-if="reading.comparisons.length" class="small">
         <li v-for="c in reading.comparisons" :key="c.detector">
-          {{ named.get(c.detector)?.name }}: {{ size(named.get(c.detector)!, c.first) }} in the first rep,
-          {{ size(named.get(c.detector)!, c.last) }} in the last.
+          {{
+            say('watch.in_the_first_rep_in_the', {
+              name: named.get(c.detector)?.name,
+              detector: size(named.get(c.detector)!, c.first),
+              detector2: size(named.get(c.detector)!, c.last),
+            })
+          }}
         </li>
       </ul>
-      <h2 class="mt-4">Speed and load</h2>
+      <h2 class="mt-4">{{ say('watch.speed_and_load') }}</h2>
       <p v-if="speed.max_kg" class="small">
-        Own line from {{ speed.points.length }} clips: a max of about {{ kg(speed.max_kg, 0) }} ±
-        {{ kg(speed.max_sd_kg ?? 0, 0) }}.
+        {{
+          say('watch.own_line_from_clips_a_max', {
+            points: speed.points.length,
+            max_kg: kg(speed.max_kg, 0),
+            max_sd_kg: kg(speed.max_sd_kg ?? 0, 0),
+          })
+        }}
         <template v-if="left">{{ left }}</template>
-        <template v-if="!reading.logged">In the log, it moves his estimated max.</template>
+        <template v-if="!reading.logged">{{ say('watch.in_the_log_it_moves_his') }}</template>
       </p>
-      <p v-else class="small soft">No line of speed against load yet: {{ speed.why_not }}.</p>
+      <p v-else class="small soft">
+        {{ say('watch.no_line_of_speed_against_load', { why_not: speed.why_not }) }}
+      </p>
     </template>
     <p class="small soft mt-3">
-      {{ reading.setup_words }}, computed max {{ kg(reading.predicted_max_kg, 0) }}. Camera
-      {{ reading.camera.distance_m.toFixed(1) }} m away, lens {{ centimetres(reading.camera.height_m) }} high,
-      {{ Math.abs(reading.camera.off_side_deg).toFixed(0) }}° off the side, tilted
-      {{ reading.camera.tilt_deg.toFixed(1) }}°; joints and bar within
-      {{ (reading.misfit_m * 100).toFixed(1) }} cm of the linkage. Model {{ reading.model_version }}.
+      {{
+        say('watch.computed_max_camera_m_away_lens', {
+          setup_words: reading.setup_words,
+          predicted_max_kg: kg(reading.predicted_max_kg, 0),
+          distance_m: reading.camera.distance_m.toFixed(1),
+          height_m: centimetres(reading.camera.height_m),
+          off_side_deg: Math.abs(reading.camera.off_side_deg).toFixed(0),
+          tilt_deg: reading.camera.tilt_deg.toFixed(1),
+          misfit_m: (reading.misfit_m * 100).toFixed(1),
+          model_version: reading.model_version,
+        })
+      }}
     </p>
   </div>
 </template>

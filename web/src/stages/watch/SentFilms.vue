@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Films that the lifter sent by the own link and nobody looked at yet.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import { useUnits } from '@/shared/units'
 import { useSent } from '@/shared/useSent'
@@ -15,7 +16,7 @@ const { waiting, sayWord, message, busy, run } = useSent(() => props.lifterId, '
 async function open(about: Sent) {
   await run(async () => {
     const film = await fetch(`/api/lifters/${props.lifterId}/films/${about.item_id}`)
-    if (!film.ok) throw new Error('the film is not there any more: the lifter may have taken it back')
+    if (!film.ok) throw new Error(say('watch.the_film_is_not_there_any'))
     emit('open', await film.blob(), about)
   })
 }
@@ -23,7 +24,9 @@ async function open(about: Sent) {
 
 <template>
   <section v-if="waiting.length" class="sent">
-    <h2>Sent by the lifter <small>kept until looked at, 21 days at most</small></h2>
+    <h2>
+      {{ say('watch.sent_by_the_lifter') }} <small>{{ say('watch.kept_until_looked_at_21_days') }}</small>
+    </h2>
     <ul>
       <li v-for="one in waiting" :key="one.item_id">
         <span
@@ -32,9 +35,11 @@ async function open(about: Sent) {
           <span v-if="one.note" class="small">“{{ one.note }}”</span></span
         >
         <p class="acts">
-          <button type="button" class="key yes" :disabled="busy" @click="open(one)">Look at it</button>
+          <button type="button" class="key yes" :disabled="busy" @click="open(one)">
+            {{ say('watch.look_at_it') }}
+          </button>
           <button type="button" class="key" :disabled="busy" @click="sayWord(one.item_id, 'declined')">
-            Delete it
+            {{ say('watch.delete_it') }}
           </button>
         </p>
       </li>

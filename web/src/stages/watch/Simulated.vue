@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The simulated phone: this lifter's own set from a chosen place, with chosen faults.
+import { say } from '@/words'
 import { computed, ref, watch } from 'vue'
 import { answered, client, uuid7, type Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
@@ -57,7 +58,7 @@ async function fetchFilm() {
   await run(async () => {
     const tapped = await tappedByHand()
     const film = await fetch(`/api/lifters/${props.lifterId}/films/${filmId.value}`)
-    if (!film.ok) throw new Error('the film is not there any more: film again')
+    if (!film.ok) throw new Error(say('watch.the_film_is_not_there_any_more_film'))
     emit('filmed', await film.blob(), filmId.value, true, tapped)
   })
 }
@@ -77,21 +78,24 @@ function toggle(id: string) {
   chosen.value = chosen.value.includes(id) ? chosen.value.filter((c) => c !== id) : [...chosen.value, id]
 }
 const PLACES = [
-  ['distance_m', 'Distance', 'm', 2.5, 8, 0.5],
-  ['height_m', 'Height of the lens', 'm', 0.2, 1.8, 0.05],
-  ['off_side_deg', 'Off to a side', '°', -30, 30, 1],
-  ['tilt_deg', 'Tilt', '°', -4, 4, 0.5],
-  ['shake_px', 'Shake', 'px', 0, 6, 0.5],
+  ['distance_m', say('watch.distance'), 'm', 2.5, 8, 0.5],
+  ['height_m', say('watch.height_of_the_lens'), 'm', 0.2, 1.8, 0.05],
+  ['off_side_deg', say('watch.off_to_a_side'), '°', -30, 30, 1],
+  ['tilt_deg', say('watch.tilt'), '°', -4, 4, 0.5],
+  ['shake_px', say('watch.shake'), 'px', 0, 6, 0.5],
 ] as const
 </script>
 
 <template>
   <div class="simulated">
     <p class="soft">
-      No phone at hand? This one films {{ lift === 'squat' ? 'the squat' : 'the pull' }} that is computed for
-      the lifter, with the faults you choose. It is a drawing: good for trying, no proof of anything.
+      {{
+        say('watch.no_phone_at_hand_this_one', {
+          the: lift === 'squat' ? say('watch.the_squat') : say('watch.the_pull'),
+        })
+      }}
     </p>
-    <div class="faults" role="group" aria-label="Faults to be filmed">
+    <div class="faults" role="group" :aria-label="say('watch.faults_to_be_filmed')">
       <button
         v-for="fault in faults"
         :key="fault.id"
@@ -106,7 +110,7 @@ const PLACES = [
     <div class="places">
       <label>
         <span
-          >Reps <b>{{ reps }}</b></span
+          >{{ say('watch.reps') }} <b>{{ reps }}</b></span
         >
         <input v-model.number="reps" type="range" min="1" max="5" />
       </label>
@@ -117,15 +121,15 @@ const PLACES = [
         <input v-model.number="stand[id]" type="range" :min="low" :max="high" :step="step" />
       </label>
     </div>
-    <v-btn class="mt-3" :disabled="!(loadKg > 0) || busy || job?.state === 'running'" @click="shoot"
-      >Film a set</v-btn
-    >
+    <v-btn class="mt-3" :disabled="!(loadKg > 0) || busy || job?.state === 'running'" @click="shoot">{{
+      say('watch.film_a_set')
+    }}</v-btn>
     <p v-if="job?.state === 'running'" class="small mt-2" role="status">
-      Filming, {{ Math.round(job.progress * 100) }} %
-      <button type="button" class="linkish" @click="cancel">Stop</button>
+      {{ say('watch.filming_progress', { progress: Math.round(job.progress * 100) }) }}
+      <button type="button" class="linkish" @click="cancel">{{ say('watch.stop') }}</button>
     </p>
     <p v-if="message || job?.state === 'failed'" class="signal mt-2" role="alert">
-      {{ message || job?.told || 'The simulated phone failed. Film again.' }}
+      {{ message || job?.told || say('watch.the_simulated_phone_failed_film_again') }}
     </p>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A film or a picture that is tapped under a magnifier; arrow keys move the cross, Enter sets a point.
+import { say } from '@/words'
 import { computed, ref, useTemplateRef } from 'vue'
 import TapMarks from './TapMarks.vue'
 import type { Pixel } from './taps'
@@ -40,7 +41,7 @@ defineExpose({ video })
     class="stage-film"
     role="application"
     tabindex="0"
-    :aria-label="`${label} Arrow keys move the cross, Enter sets the point.`"
+    :aria-label="say('watch.arrow_keys_move_the_cross_enter', { label })"
     @keydown="key"
     @pointermove="move"
     @click="press"

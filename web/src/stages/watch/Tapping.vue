@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One picture of the film, tapped under a magnifier; arrow keys move the cross, Enter sets it.
+import { say, sayMany } from '@/words'
 import { computed, onUnmounted, ref, useTemplateRef, watch } from 'vue'
 import type { Lift } from '@/shared/lifts'
 import FrameKeys from './FrameKeys.vue'
@@ -99,7 +100,7 @@ function sendPoints() {
 const howMany = computed(() => {
   if (!instants.value.length) return ''
   const many = instants.value.length + (complete.value ? 1 : 0)
-  return ` (${many} picture${many > 1 ? 's' : ''})`
+  return ' ' + sayMany('watch.pictures', many)
 })
 const limbs = computed(() =>
   CHAINS.map((chain) => chain.map((id) => tapped.value[id]).filter((p): p is Pixel => Boolean(p))),
@@ -114,22 +115,25 @@ const rim = computed(() => {
   <div class="tapping">
     <p class="ask" role="status">
       <template v-if="unreadable"
-        >This browser cannot {{ still ? 'show the picture' : 'play the film' }}. Film again with the phone’s
-        usual camera, or convert it to MP4 or WebM.
+        >{{
+          say('watch.this_browser_cannot_film_again_with', {
+            show: still ? say('watch.show_the_picture') : say('watch.play_the_film'),
+          })
+        }}
         <button v-if="!asStill" type="button" class="linkish" :disabled="busy" @click="emit('stills')">
-          Send it to be shown as single pictures
+          {{ say('watch.send_it_to_be_shown_as') }}
         </button></template
       >
       <template v-else-if="step"
         ><b>{{ step.name }}.</b> {{ step.says }}</template
       >
-      <template v-else>All points are set. Look once more; a press on a point’s name sets it anew.</template>
+      <template v-else>{{ say('watch.all_points_are_set_look_once') }}</template>
     </p>
     <TapStage
       ref="stage"
       :url="source"
       :still="asStill"
-      :label="`Film. ${step ? step.name : 'All points are set'}.`"
+      :label="say('watch.film_name', { name: step ? step.name : say('watch.all_points_are_set') })"
       :asking="step !== null"
       :marks="Object.values(tapped)"
       :limbs="limbs"
@@ -139,11 +143,11 @@ const rim = computed(() => {
       @sized="size = $event"
       @unreadable="unreadable = true"
     />
-    <div v-if="pictureAt" class="acts" role="group" aria-label="Which picture">
+    <div v-if="pictureAt" class="acts" role="group" :aria-label="say('watch.which_picture')">
       <v-btn v-for="by in STEPS_S" :key="by" class="quiet" @click="show(shown + by)"
         >{{ by > 0 ? '+' : '−' }}{{ Math.abs(by) }} s</v-btn
       >
-      <span class="small soft">the picture at {{ shown.toFixed(1) }} s</span>
+      <span class="small soft">{{ say('watch.the_picture_at_s', { shown: shown.toFixed(1) }) }}</span>
     </div>
     <template v-else-if="!still">
       <FrameKeys :film="video" @shown="shown = $event" @seek="seek" />
@@ -154,7 +158,11 @@ const rim = computed(() => {
         <button
           type="button"
           :class="['key', { set: tapped[s.id], now: step?.id === s.id }]"
-          :aria-label="tapped[s.id] ? `${s.name}, set: set it anew` : `${s.name}, to be set`"
+          :aria-label="
+            tapped[s.id]
+              ? say('watch.set_set_it_anew', { name: s.name })
+              : say('watch.to_be_set', { name: s.name })
+          "
           @click="again(s.id)"
         >
           <span aria-hidden="true">{{ tapped[s.id] ? '●' : '○' }}</span> {{ s.name }}
@@ -162,28 +170,32 @@ const rim = computed(() => {
       </li>
       <li v-if="step?.optional">
         <button type="button" class="linkish" @click="skipped = new Set([...skipped, step.id])">
-          It cannot be seen: go on without it
+          {{ say('watch.it_cannot_be_seen_go_on') }}
         </button>
       </li>
     </ul>
     <div class="acts">
-      <v-btn v-if="still" variant="flat" :disabled="!complete || busy" @click="sendPoints"
-        >Read this picture</v-btn
-      >
+      <v-btn v-if="still" variant="flat" :disabled="!complete || busy" @click="sendPoints">{{
+        say('watch.read_this_picture')
+      }}</v-btn>
       <v-btn
         v-else
         variant="flat"
         :disabled="!complete || busy || unreadable"
         @click="emit('track', tapped, tappedAt)"
-        >Track this film</v-btn
+        >{{ say('watch.track_this_film') }}</v-btn
       >
       <template v-if="!asStill">
-        <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">Add another picture</v-btn>
-        <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints"
-          >Only my taps{{ howMany }}</v-btn
-        >
+        <v-btn class="quiet" :disabled="!complete || busy" @click="keepInstant">{{
+          say('watch.add_another_picture')
+        }}</v-btn>
+        <v-btn class="quiet" :disabled="(!complete && !instants.length) || busy" @click="sendPoints">{{
+          say('watch.only_my_taps_2', { howMany })
+        }}</v-btn>
       </template>
-      <button type="button" class="linkish" :disabled="busy" @click="emit('drop')">Another film</button>
+      <button type="button" class="linkish" :disabled="busy" @click="emit('drop')">
+        {{ say('watch.another_film') }}
+      </button>
     </div>
   </div>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The bar's height over the film, its reps, and where something is told: press to go there.
+import { say } from '@/words'
 import { computed } from 'vue'
 import { isTold, nearest, type Reading } from './words'
 
@@ -41,7 +42,9 @@ function press(event: MouseEvent) {
     preserveAspectRatio="none"
     class="time"
     role="img"
-    :aria-label="`Height of the bar over ${last.toFixed(1)} seconds, ${reading.reps.length} reps`"
+    :aria-label="
+      say('watch.height_of_the_bar_over_seconds', { last: last.toFixed(1), reps: reading.reps.length })
+    "
     @click="press"
   >
     <g v-for="rep in reading.reps" :key="rep.number">

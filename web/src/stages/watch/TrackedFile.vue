@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Markers that another program tracked: CSV, TRC or C3D, with a name for each that is called otherwise.
+import { say } from '@/words'
 import { computed, ref } from 'vue'
 import { answered, client, once, uuid7 } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
@@ -51,23 +52,23 @@ async function read() {
   <form class="tracked" novalidate @submit.prevent="read">
     <ChooseFile
       name="Choose a file"
-      says="CSV in metres (time_s, bar_x_m, bar_y_m, bar_z_m …), TRC or C3D"
+      :says="say('watch.csv_in_metres_time_s_bar')"
       accept=".csv,.trc,.c3d"
       @chosen="file = $event"
     />
-    <p class="small soft">Markers of the near side. Name those that the file calls otherwise.</p>
+    <p class="small soft">{{ say('watch.markers_of_the_near_side_name') }}</p>
     <div class="names">
       <v-text-field
         v-for="part in parts"
         :key="part"
         v-model="names[part]"
-        :label="`Marker of the ${part}`"
+        :label="say('watch.marker_of_the', { part })"
         density="compact"
         hide-details
       />
     </div>
     <p v-if="message" class="signal" role="alert">{{ message }}</p>
-    <v-btn type="submit" :disabled="busy || !file || !(loadKg > 0)">Read the file</v-btn>
+    <v-btn type="submit" :disabled="busy || !file || !(loadKg > 0)">{{ say('watch.read_the_file') }}</v-btn>
   </form>
 </template>
 

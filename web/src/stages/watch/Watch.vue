@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The eye beside the platform: a film in, measured, compared with this lifter's own computed way.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -27,27 +28,34 @@ const styleName = (clip: Schemas['ClipLine']) => lifts[clip.lift].nameOf(clip.st
 const openId = computed(() => (typeof route.query.clip === 'string' ? route.query.clip : null))
 const open = (clipId: string | null) => router.push({ query: clipId ? { clip: clipId } : {} })
 const answer = computed(() => {
-  if (openId.value) return 'What the film says'
+  if (openId.value) return say('watch.what_the_film_says')
   const last = list.value[0]
-  if (!last) return 'Film a set, tap five points, and see it measured'
+  if (!last) return say('watch.film_a_set_tap_five_points')
   return last.fails.length
-    ? `Last filmed: ${last.fails.join(', ').toLowerCase()}`
-    : 'Last filmed: nothing told'
+    ? say('watch.last_filmed', { fails: last.fails.join(', ').toLowerCase() })
+    : say('watch.last_filmed_nothing_told')
 })
 </script>
 
 <template>
   <main>
     <StageHead :over="lifter?.profile.name ?? ''" :answer="answer">
-      <v-btn v-if="openId" class="quiet" @click="open(null)">All clips</v-btn>
+      <v-btn v-if="openId" class="quiet" @click="open(null)">{{ say('watch.all_clips') }}</v-btn>
     </StageHead>
-    <Waiting v-if="!clips.data.value" what="The clips" :error="clips.error.value" @again="clips.refetch()" />
+    <Waiting
+      v-if="!clips.data.value"
+      :what="say('watch.the_clips')"
+      :error="clips.error.value"
+      @again="clips.refetch()"
+    />
     <ClipView v-else-if="openId" :key="openId" :lifter-id="lifterId" :clip-id="openId" @gone="open(null)" />
     <div v-else class="columns">
       <Filming :lifter-id="lifterId" :known="clips.data.value" @kept="open" />
       <aside>
-        <h2>Clips <small>newest first</small></h2>
-        <p v-if="!list.length" class="soft mt-2">None yet. What was measured stays here; films do not.</p>
+        <h2>
+          {{ say('watch.clips') }} <small>{{ say('watch.newest_first') }}</small>
+        </h2>
+        <p v-if="!list.length" class="soft mt-2">{{ say('watch.none_yet_what_was_measured_stays') }}</p>
         <ul class="clips">
           <li v-for="clip in list" :key="clip.clip_id">
             <button type="button" @click="open(clip.clip_id)">
@@ -55,8 +63,8 @@ const answer = computed(() => {
               <span :class="['word', clip.overall.replace(/ /g, '-')]">{{ clip.overall }}</span>
               <span class="small soft wide">
                 {{ dayOf(clip.filmed_on) }}, {{ styleName(clip) ? `${styleName(clip)}, ` : ''
-                }}{{ clip.reps ? `${clip.reps} reps` : 'single moments' }}, {{ WAY[clip.way]
-                }}{{ VIEW[clip.view]
+                }}{{ clip.reps ? say('watch.reps_reps', { reps: clip.reps }) : say('watch.single_moments') }},
+                {{ WAY[clip.way] }}{{ VIEW[clip.view]
                 }}<template v-if="clip.fails.length">: {{ clip.fails.join(', ') }}</template>
               </span>
             </button>

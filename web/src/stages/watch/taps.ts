@@ -1,4 +1,6 @@
 // What is tapped in one picture, in which order, with words for each.
+import { SIDES } from '@/shared/words'
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 import type { Lift } from '@/shared/lifts'
 
@@ -26,51 +28,51 @@ export interface Step {
 export type Tapped = Partial<Record<Step['id'], Pixel>>
 
 const PLATE: Step[] = [
-  { id: 'plate', name: 'Plate, middle', says: 'The middle of the outermost large plate.' },
-  { id: 'rim', name: 'Plate, rim', says: 'Anywhere on the rim of that plate.' },
+  { id: 'plate', name: say('watch.plate_middle'), says: say('watch.the_middle_of_the_outermost_large') },
+  { id: 'rim', name: say('watch.plate_rim'), says: say('watch.anywhere_on_the_rim_of_that') },
 ]
 const KNEE: Step = {
   id: 'knee',
-  name: 'Knee',
-  says: 'The knee’s middle, seen from the side, not the kneecap.',
+  name: say('watch.knee'),
+  says: say('watch.the_knees_middle_seen_from_the'),
 }
 const HIP: Step = {
   id: 'hip',
-  name: 'Hip',
-  says: 'The bony point at the side of the hip, where the thigh turns.',
+  name: say('watch.hip'),
+  says: say('watch.the_bony_point_at_the_side'),
 }
 const END: Step = {
   id: 'sleeve_end',
-  name: 'End of the sleeve',
-  says: 'The end of the bar that points at you: it tells how oblique the view is.',
+  name: say('watch.end_of_the_sleeve'),
+  says: say('watch.the_end_of_the_bar_that'),
   optional: true,
 }
 
 const EDGES: Step[] = (['left', 'right'] as const).flatMap((side) => [
   {
     id: `plate_${side}_top` as const,
-    name: `Plate ${side}, top`,
-    says: `The upper end of the outermost large plate, ${side} in the picture.`,
+    name: say('watch.plate_top', { side: SIDES[side] }),
+    says: say('watch.the_upper_end_of_the_outermost', { side: SIDES[side] }),
   },
   {
     id: `plate_${side}_bottom` as const,
-    name: `Plate ${side}, bottom`,
-    says: 'The lower end of the same plate.',
+    name: say('watch.plate_bottom', { side: SIDES[side] }),
+    says: say('watch.the_lower_end_of_the_same'),
   },
 ])
 const pair = (what: 'ankle' | 'knee', says: string): Step[] =>
   (['left', 'right'] as const).map((side) => ({
     id: `${what}_${side}` as const,
-    name: `${what === 'ankle' ? 'Ankle' : 'Knee'} ${side}`,
-    says: `${says}, ${side} in the picture.`,
+    name: `${what === 'ankle' ? say('watch.ankle') : say('watch.knee')} ${SIDES[side]}`,
+    says: say('watch.in_the_picture', { says, side: SIDES[side] }),
   }))
 /** Of a pull only the bar is told from here. */
-const HANGING: Step[] = [...EDGES, ...pair('ankle', 'The middle of the ankle')]
-const FRONT: Step[] = [...HANGING, ...pair('knee', 'The middle of the knee')]
+const HANGING: Step[] = [...EDGES, ...pair('ankle', say('watch.the_middle_of_the_ankle'))]
+const FRONT: Step[] = [...HANGING, ...pair('knee', say('watch.the_middle_of_the_knee'))]
 const REAR: Step[] = [
   ...EDGES,
-  ...pair('ankle', 'The middle of the heel, at ankle height'),
-  { id: 'belt', name: 'Belt', says: 'The middle of the belt, or of the waistband, on the spine.' },
+  ...pair('ankle', say('watch.the_middle_of_the_heel_at')),
+  { id: 'belt', name: say('watch.belt'), says: say('watch.the_middle_of_the_belt_or') },
 ]
 
 export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
@@ -80,7 +82,7 @@ export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
   if (lift === 'squat')
     return [
       ...PLATE,
-      { id: 'ankle', name: 'Ankle', says: 'The outer ankle bone of the near foot.' },
+      { id: 'ankle', name: say('watch.ankle'), says: say('watch.the_outer_ankle_bone_of_the') },
       KNEE,
       HIP,
       END,
@@ -89,7 +91,7 @@ export function stepsOf(lift: Lift, view: View = 'side'): Step[] {
     ...PLATE,
     KNEE,
     HIP,
-    { id: 'shoulder', name: 'Shoulder', says: 'The middle of the near shoulder joint.' },
+    { id: 'shoulder', name: say('watch.shoulder'), says: say('watch.the_middle_of_the_near_shoulder') },
     END,
   ]
 }
@@ -101,8 +103,8 @@ export interface TappedPicture {
 }
 /** When to tap: the picture in which everything asked for can be seen. */
 export const WHEN: Record<Lift, string> = {
-  squat: 'Choose a picture in which the lifter stands still with the bar, before the first rep.',
-  deadlift: 'Choose a picture in which the lifter is set at the floor, before the first pull.',
+  squat: say('watch.choose_a_picture_in_which_the'),
+  deadlift: say('watch.choose_a_picture_in_which_the_lifter_is'),
 }
 
 export const isComplete = (lift: Lift, tapped: Tapped, view: View = 'side') =>
@@ -111,7 +113,7 @@ export const isComplete = (lift: Lift, tapped: Tapped, view: View = 'side') =>
 /** Taps as the server takes them; the rim becomes a radius. */
 export function tapsOf(tapped: Tapped): Taps {
   const { plate, rim, knee, hip, ankle, shoulder, sleeve_end } = tapped
-  if (!plate || !rim || !knee || !hip) throw new Error('the plate, the knee and the hip must be tapped')
+  if (!plate || !rim || !knee || !hip) throw new Error(say('watch.the_plate_the_knee_and_the'))
   return {
     plate,
     plate_radius: Math.hypot(rim[0] - plate[0], rim[1] - plate[1]),
@@ -144,7 +146,7 @@ export function tappedOf(taps: Taps): Tapped {
 export function headOnTapsOf(tapped: Tapped): HeadOnTaps {
   const at = (id: Step['id']): Pixel => {
     const place = tapped[id]
-    if (!place) throw new Error('both plates and both ankles must be tapped')
+    if (!place) throw new Error(say('watch.both_plates_and_both_ankles_must'))
     return place
   }
   return {

@@ -1,4 +1,5 @@
 // Sizes, states and moments of a clip as a coach says them.
+import { say } from '@/words'
 import type { Schemas } from '@/shared/api'
 
 export type Reading = Schemas['ClipReading']
@@ -8,7 +9,7 @@ export type State = Finding['state']
 export const MARK: Record<State, string> = { fails: '✕', slight: '~', holds: '✓', 'cannot tell': '?' }
 
 export function size(finding: Pick<Finding, 'unit'>, value: number | null | undefined): string {
-  if (value === null || value === undefined) return 'not seen'
+  if (value === null || value === undefined) return say('watch.not_seen')
   if (finding.unit === 'm') return `${(value * 100).toFixed(1).replace('-', '−')} cm`
   return finding.unit === 'deg' ? `${value.toFixed(1)}°` : `${value.toFixed(2)} s`
 }
@@ -27,12 +28,12 @@ export const degrees = (value: number) => `${value.toFixed(0)}°`
 /** From where, where it is not the side. */
 export const VIEW: Record<Reading['view'], string> = {
   side: '',
-  front: ' from the front',
-  rear: ' from behind',
+  front: ' ' + say('watch.from_the_front'),
+  rear: ' ' + say('watch.from_behind'),
 }
 /** Which side of the lifter: "left 1.2 cm". */
 export function aside(m: number | null | undefined): string {
-  if (typeof m !== 'number') return 'not seen'
+  if (typeof m !== 'number') return say('watch.not_seen')
   const cm = Math.abs(m * 100).toFixed(1)
   return cm === '0.0' ? 'level' : `${m > 0 ? 'left' : 'right'} ${cm} cm`
 }
@@ -40,15 +41,15 @@ export function headOnWords(columns: Schemas['HeadOnFrames'], at: number): strin
   const hips = columns.hips_off_m[at]
   const tilt = columns.tilt_m[at]
   return [
-    ...(typeof tilt === 'number' ? [`bar higher ${aside(tilt)}`] : []),
-    ...(typeof hips === 'number' ? [`hips ${aside(hips)}`] : []),
+    ...(typeof tilt === 'number' ? [say('watch.bar_higher_2', { tilt: aside(tilt) })] : []),
+    ...(typeof hips === 'number' ? [say('watch.hips_hips', { hips: aside(hips) })] : []),
   ]
 }
 export const WAY: Record<string, string> = {
   film: 'film',
-  simulated: 'simulated film',
-  points: 'taps only',
-  file: 'tracked file',
+  simulated: say('watch.simulated_film'),
+  points: say('watch.taps_only'),
+  file: say('watch.tracked_file'),
 }
 
 type Place = [number, number]
@@ -102,4 +103,4 @@ export const still = (value: number) =>
     .replace(/^-0\.00$/, '0.00')
     .replace('-', '−')
 export const speedText = (value: number | null | undefined) =>
-  typeof value === 'number' ? `${value.toFixed(2)} m/s` : 'cannot tell'
+  typeof value === 'number' ? `${value.toFixed(2)} m/s` : say('watch.cannot_tell')

@@ -1,8 +1,9 @@
+<script setup lang="ts">
+import { say } from '@/words'
+</script>
+
 <script setup lang="ts"></script>
 
 <template>
-  <p class="small soft mt-2">
-    Stop at sharp, radiating or new pain. Keep the back's shape: growth of a curve is a fault. Holding the
-    breath raises blood pressure.
-  </p>
+  <p class="small soft mt-2">{{ say('setup.stop_at_sharp_radiating_or_new') }}</p>
 </template>

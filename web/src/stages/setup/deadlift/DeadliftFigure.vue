@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The start of a pull from the side; feet to bar, shoulders and hips can be moved.
+import { say } from '@/words'
 import { computed } from 'vue'
 import FigureHandle from '@/figure/FigureHandle.vue'
 import SideFrame from '@/figure/SideFrame.vue'
@@ -35,23 +36,29 @@ const hipOverKnee = computed(() => props.pose.points.hip.z - props.pose.points.k
 const back = computed(() => (90 - (props.pose.angles.trunk_lean ?? 0)).toFixed(0))
 const shin = computed(() => (props.pose.angles.shank ?? 0).toFixed(0))
 const dimensions = computed(() => [
-  { id: 'hip', x: at.value.hip.x, top: at.value.hip.y, y: 5, text: `hip ${lengthOf(props.pose.arms.hip)}` },
+  {
+    id: 'hip',
+    x: at.value.hip.x,
+    top: at.value.hip.y,
+    y: 5,
+    text: say('setup.hip_hip', { hip: lengthOf(props.pose.arms.hip) }),
+  },
   {
     id: 'knee',
     x: at.value.knee.x,
     top: at.value.knee.y,
     y: 12,
-    text: `knee ${lengthOf(props.pose.arms.knee)}`,
+    text: say('setup.knee_knee', { knee: lengthOf(props.pose.arms.knee) }),
   },
 ])
 const marks = computed(() => [
   {
     x: at.value.hip.x - 4,
     y: (at.value.hip.y + at.value.shoulder.y) / 2 - 10,
-    text: `back ${back.value}°`,
+    text: say('setup.back_back', { back: back.value }),
     end: true,
   },
-  { x: at.value.knee.x + 8, y: at.value.knee.y * 0.55, text: `shin ${shin.value}°` },
+  { x: at.value.knee.x + 8, y: at.value.knee.y * 0.55, text: say('setup.shin_shin', { shin: shin.value }) },
   {
     x: at.value.bar.x - 3,
     y: at.value.shoulder.y - 12,
@@ -61,8 +68,17 @@ const marks = computed(() => [
 ])
 const words = computed(
   () =>
-    `${props.barName} start from the side. Back ${back.value} degrees above level, shin ${shin.value} degrees. ` +
-    `Moment arm of the hip ${cm(props.pose.arms.hip)}, of the knee ${cm(props.pose.arms.knee)}. Bar ${cm(offset.value)} in front of mid-foot.`,
+    say('setup.start_from_the_side_back_degrees', {
+      barName: props.barName,
+      back: back.value,
+      shin: shin.value,
+    }) +
+    ' ' +
+    say('setup.moment_arm_of_the_hip_of', {
+      hip: cm(props.pose.arms.hip),
+      knee: cm(props.pose.arms.knee),
+      offset: cm(offset.value),
+    }),
 )
 const move = (axis: string, by: number) => emit('move', axis, by)
 </script>
@@ -78,7 +94,7 @@ const move = (axis: string, by: number) => emit('move', axis, by)
     :dimensions="dimensions"
     :marks="marks"
     :words="words"
-    :verdict="infeasible ? 'cannot be held' : ''"
+    :verdict="infeasible ? say('setup.cannot_be_held') : ''"
     hanging
   >
     <template #under
@@ -87,7 +103,7 @@ const move = (axis: string, by: number) => emit('move', axis, by)
     <template #handles>
       <FigureHandle
         name="Feet to bar"
-        :text="`bar ${cm(offset)} in front of mid-foot`"
+        :text="say('setup.bar_in_front_of_mid_foot', { offset: cm(offset) })"
         :x="sizes.foot * 10"
         :y="-3"
         :r="6"
@@ -101,7 +117,7 @@ const move = (axis: string, by: number) => emit('move', axis, by)
       />
       <FigureHandle
         name="Shoulders over the bar"
-        :text="`shoulder ${cm(shoulder)} in front of the bar`"
+        :text="say('setup.shoulder_in_front_of_the_bar', { shoulder: cm(shoulder) })"
         :x="at.shoulder.x"
         :y="at.shoulder.y"
         :r="6"
@@ -115,7 +131,7 @@ const move = (axis: string, by: number) => emit('move', axis, by)
       />
       <FigureHandle
         name="Hips, up or down"
-        :text="`${cm(hipOverKnee)} above the knees`"
+        :text="say('setup.above_the_knees', { hipOverKnee: cm(hipOverKnee) })"
         :x="at.hip.x"
         :y="at.hip.y"
         :r="6.5"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The live start in facts: hands, balance, natural start, let-go test, slack, and the way up.
+import { say } from '@/words'
 import { scaleBand, scaleLinear } from 'd3-scale'
 import { computed, ref } from 'vue'
 import { useUnits } from '@/shared/units'
@@ -28,78 +29,91 @@ const y = computed(() => scaleLinear([0, Math.max(props.loadKg, 1)], [66, 14]))
 </script>
 
 <template>
-  <p v-if="!answer" class="soft">Computing …</p>
+  <p v-if="!answer" class="soft">{{ say('setup.computing') }}</p>
   <section v-else>
     <h2>
-      The start in facts <small>at {{ kg(loadKg) }}</small>
+      {{ say('setup.the_start_in_facts') }}
+      <small>{{ say('setup.at_load_kg', { loadKg: kg(loadKg) }) }}</small>
     </h2>
     <dl>
       <div>
-        <dt>Hips over knees</dt>
+        <dt>{{ say('setup.hips_over_knees') }}</dt>
         <dd>{{ cm(answer.hip_over_knee_m) }}</dd>
       </div>
       <div>
-        <dt>Back above level</dt>
+        <dt>{{ say('setup.back_above_level') }}</dt>
         <dd>{{ answer.back_deg.toFixed(0) }}°</dd>
       </div>
       <div>
-        <dt>Travel, lockout at {{ cm(answer.lockout_m, 0) }}</dt>
+        <dt>{{ say('setup.travel_lockout_at', { lockout_m: cm(answer.lockout_m, 0) }) }}</dt>
         <dd>{{ cm(answer.travel_m) }}</dd>
       </div>
       <div>
-        <dt>Work</dt>
+        <dt>{{ say('setup.work') }}</dt>
         <dd>{{ answer.work_j.toFixed(0) }} J</dd>
       </div>
       <div>
-        <dt>Lats hold back</dt>
+        <dt>{{ say('setup.lats_hold_back') }}</dt>
         <dd>{{ answer.lat_moment_nm.toFixed(0) }} N m</dd>
       </div>
       <div>
-        <dt>Hardest</dt>
-        <dd class="words">{{ answer.hardest_phase }}, {{ cm(answer.hardest_height_m, 0) }} up</dd>
+        <dt>{{ say('setup.hardest') }}</dt>
+        <dd class="words">
+          {{
+            say('setup.hardest_phase_hardest_height_m_up', {
+              hardest_phase: answer.hardest_phase,
+              hardest_height_m: cm(answer.hardest_height_m, 0),
+            })
+          }}
+        </dd>
       </div>
     </dl>
     <p class="small first">{{ answer.explanations.pace }}.</p>
     <p class="small first">{{ answer.explanations.balance }}.</p>
     <p class="small first" :class="{ signal: behind }">{{ answer.explanations.shoulders }}.</p>
     <p class="note small mt-2">
-      <b>Natural start.</b> Squatted {{ cm(0.04, 0) }} behind the bar, the hips would sit
-      {{ cm(answer.natural.rise_m) }} lower and rise that much before the plates leave: nothing is gained
-      below it. <b>Let go of the bar:</b>
+      <b>{{ say('setup.natural_start') }}</b>
+      {{
+        say('setup.squatted_behind_the_bar_the_hips', { cm: cm(0.04, 0), rise_m: cm(answer.natural.rise_m) })
+      }}
+      <b>{{ say('setup.let_go_of_the_bar') }}</b>
       {{
         answer.natural.let_go_m >= 0
-          ? `the body stands ${cm(answer.natural.let_go_m)} in front of the heels and stays up`
-          : 'you would fall backward: the bar is holding you'
+          ? say('setup.the_body_stands_in_front_of', { let_go_m: cm(answer.natural.let_go_m) })
+          : say('setup.you_would_fall_backward_the_bar')
       }}.
     </p>
-    <h2 class="mt-4">Hands</h2>
+    <h2 class="mt-4">{{ say('setup.hands') }}</h2>
     <p>
       {{ handsOn(answer.grip.ring_words, cm(answer.grip.grip_m, 0)) }}
     </p>
     <p v-if="room < 0.5" class="small" :class="room < -0.02 ? 'signal' : 'soft'">
       {{
-        room >= 0 ? `${cm(room)} free between hands and legs` : `the hands press ${cm(-room)} into the legs`
+        room >= 0
+          ? say('setup.free_between_hands_and_legs', { room: cm(room) })
+          : say('setup.the_hands_press_into_the_legs', { room: cm(-room) })
       }}.
     </p>
-    <p class="small soft">
-      Double overhand to learn; mixed or hook from light loads on the way up, never only at the max. With a
-      mixed grip keep the arms long: bent arms tear biceps. Straps: by the club's school.
-    </p>
+    <p class="small soft">{{ say('setup.double_overhand_to_learn_mixed_or') }}</p>
     <template v-if="bend">
       <h2 class="mt-4">
-        Slack
-        <select v-model="bar" aria-label="Bar">
+        {{ say('setup.slack') }}
+        <select v-model="bar" :aria-label="say('setup.bar')">
           <option v-for="(b, i) in answer.bends" :key="b.bar" :value="i">
             {{ b.bar }}, {{ b.shaft_mm }} mm
           </option>
         </select>
       </h2>
       <p>
-        The hands rise <b>{{ cm(bend.slack_m) }}</b> before the plates leave
-        <span class="small soft"
-          >({{ cm(bend.bend_m) }} of bend; the pull starts at {{ cm(bend.leaves_at_m) }}; with the plates at
-          the sleeve ends {{ cm(bend.sleeve_ends_slack_m) }})</span
-        >
+        {{ say('setup.the_hands_rise') }} <b>{{ cm(bend.slack_m) }}</b>
+        {{ say('setup.before_the_plates_leave') }}
+        <span class="small soft">{{
+          say('setup.of_bend_the_pull_starts_at', {
+            bend_m: cm(bend.bend_m),
+            leaves_at_m: cm(bend.leaves_at_m),
+            sleeve_ends_slack_m: cm(bend.sleeve_ends_slack_m),
+          })
+        }}</span>
       </p>
       <svg
         viewBox="0 0 340 84"
@@ -116,20 +130,26 @@ const y = computed(() => scaleLinear([0, Math.max(props.loadKg, 1)], [66, 14]))
           </text>
         </g>
       </svg>
-      <p class="small soft">
-        Slack trainer: feel {{ massUnit }} rise in these steps, and go only when the last is in the hands.
-        Holding at about 90 % of the bar for 5 to 10 s teaches it.
-      </p>
+      <p class="small soft">{{ say('setup.slack_trainer_feel_rise_in_these', { massUnit }) }}</p>
     </template>
-    <h2 class="mt-4">Each centimetre</h2>
+    <h2 class="mt-4">{{ say('setup.each_centimetre') }}</h2>
     <p class="small">
       <template v-for="(v, name) in answer.per_cm" :key="name"
-        >{{ name }} {{ cm(0.01, 1) }} more: travel {{ v.travel_m >= 0 ? '+' : '−'
-        }}{{ Math.abs(v.travel_m * 1000).toFixed(0) }} mm,
-        {{ v.max_kg == null ? 'no longer holds' : `${v.max_kg >= 0 ? '+' : '−'}${kg(Math.abs(v.max_kg))}` }}.
+        >{{
+          say('setup.more_travel_mm', {
+            name,
+            cm: cm(0.01, 1),
+            travel_m: v.travel_m >= 0 ? '+' : '−',
+            travel_m2: Math.abs(v.travel_m * 1000).toFixed(0),
+            words:
+              v.max_kg == null
+                ? say('setup.no_longer_holds')
+                : `${v.max_kg >= 0 ? '+' : '−'}${kg(Math.abs(v.max_kg))}`,
+          })
+        }}
       </template>
     </p>
-    <p class="small soft">Bar height counts for deficits, blocks and smaller plates alike.</p>
+    <p class="small soft">{{ say('setup.bar_height_counts_for_deficits_blocks') }}</p>
     <p class="small soft mt-2">{{ answer.explanations.moments }}. {{ answer.explanations.lats }}.</p>
   </section>
 </template>

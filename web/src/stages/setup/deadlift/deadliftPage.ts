@@ -1,4 +1,5 @@
 // What the deadlift's set-up stage has of its own.
+import { say } from '@/words'
 import { poseAt } from '@/figure/pose'
 import { useLift } from '@/shared/lifts'
 import { inDegrees, isDeadlift, signed, styleOf, type DeadliftSetup, type LiftPage } from '../liftPage'
@@ -29,7 +30,7 @@ const round = (value: number, digits: number) => Number(value.toFixed(digits))
 
 export const DEADLIFT: LiftPage = {
   id: 'deadlift',
-  title: 'Deadlift',
+  title: say('setup.deadlift'),
   fresh: FRESH,
   setupOf(from) {
     const given = asDeadlift(from)
@@ -45,42 +46,46 @@ export const DEADLIFT: LiftPage = {
   },
   inStyle: (style) => ({ style: styleNamed(style), bar_height_m: null }),
   figure: DeadliftFigure,
-  rankingTitle: 'Styles side by side',
-  rankingNote: 'best start of each, at its predicted max',
-  tabs: [{ id: 'facts', name: 'Start', component: Facts }],
+  rankingTitle: say('setup.styles_side_by_side'),
+  rankingNote: say('setup.best_start_of_each_at_its'),
+  tabs: [{ id: 'facts', name: say('setup.start'), component: Facts }],
   beside: Cautions,
-  fitting: 'Fitting every style, stance, toe angle, grip and foot distance',
-  nothing: 'No pull from the floor holds with a flat back yet',
-  noRemedy: 'No single lever opens it: pull from blocks or take the trap bar.',
-  settling: 'Do not change style after one bad week.',
+  fitting: say('setup.fitting_every_style_stance_toe_angle'),
+  nothing: say('setup.no_pull_from_the_floor_holds'),
+  noRemedy: say('setup.no_single_lever_opens_it_pull'),
+  settling: say('setup.do_not_change_style_after_one'),
   placed: (setup, { cm }) => {
     const start = asDeadlift(setup)
-    return `${cm(start.stance_m, 0)} · ${start.toe_out_deg.toFixed(0)}° · hands ${cm(start.grip_m, 0)}`
+    return say('setup.stance_m_toe_out_deg_hands', {
+      stance_m: cm(start.stance_m, 0),
+      toe_out_deg: start.toe_out_deg.toFixed(0),
+      grip_m: cm(start.grip_m, 0),
+    })
   },
   facts(leader, { cm }) {
     if (!('back_deg' in leader)) return []
     return [
       ['back', inDegrees(leader.back_deg)],
-      ['bar travels', cm(leader.travel_m, 0)],
-      ['thighs apart', inDegrees(leader.hip_abduction_deg)],
-      ['hip bent', inDegrees(leader.hip_closing_deg)],
-      ['turned out', inDegrees(leader.hip_rotation_deg)],
+      [say('setup.bar_travels'), cm(leader.travel_m, 0)],
+      [say('setup.thighs_apart'), inDegrees(leader.hip_abduction_deg)],
+      [say('setup.hip_bent'), inDegrees(leader.hip_closing_deg)],
+      [say('setup.turned_out'), inDegrees(leader.hip_rotation_deg)],
     ]
   },
   trunkDeg: (leader) => ('back_deg' in leader ? leader.back_deg : 45),
   notes(ranking) {
     if (!('coach_rule' in ranking)) return []
     return [
-      ...(ranking.coach_rule ? [{ title: "The coach's rule.", text: ranking.coach_rule }] : []),
+      ...(ranking.coach_rule ? [{ title: say('setup.the_coachs_rule'), text: ranking.coach_rule }] : []),
       ...ranking.advice.map((text) => ({ title: '', text })),
-      { title: 'Both lifts.', text: ranking.both_lifts },
-      { title: '', text: 'A trap bar stands beside the others: it is no rival in the sport' },
+      { title: say('setup.both_lifts'), text: ranking.both_lifts },
+      { title: '', text: say('setup.a_trap_bar_stands_beside_the') },
     ]
   },
   maps: [
-    { id: 'toe_out_deg', name: 'toes' },
-    { id: 'bar_offset_m', name: 'feet to bar' },
-    { id: 'grip_m', name: 'hands' },
+    { id: 'toe_out_deg', name: say('setup.map_toes') },
+    { id: 'bar_offset_m', name: say('setup.feet_to_bar') },
+    { id: 'grip_m', name: say('setup.map_hands') },
   ],
   mapRow(setup, across) {
     const start = asDeadlift(setup)
@@ -93,18 +98,23 @@ export const DEADLIFT: LiftPage = {
   against({ start: now, predictedMaxKg }, { start: then, predictedMaxKg: before }, { kg, cm }) {
     if (!now || !then) return []
     return [
-      `${signed(predictedMaxKg - before, kg)} predicted`,
-      `back ${signed(now.back_deg - then.back_deg, inDegrees)}`,
-      `travel ${signed(now.travel_m - then.travel_m, cm)}`,
-      `work ${signed(now.work_j - then.work_j, (v) => `${v.toFixed(0)} J`)}`,
-      `hips ${signed(now.hip_over_knee_m - then.hip_over_knee_m, cm)}`,
+      say('setup.predicted_max_kg_predicted', { predictedMaxKg: signed(predictedMaxKg - before, kg) }),
+      say('setup.back_back_deg', { back_deg: signed(now.back_deg - then.back_deg, inDegrees) }),
+      say('setup.travel_travel_m', { travel_m: signed(now.travel_m - then.travel_m, cm) }),
+      say('setup.work_work_j', { work_j: signed(now.work_j - then.work_j, (v) => `${v.toFixed(0)} J`) }),
+      say('setup.hips_hip_over_knee_m', {
+        hip_over_knee_m: signed(now.hip_over_knee_m - then.hip_over_knee_m, cm),
+      }),
     ]
   },
   ghosts({ start }, live, tab) {
     const low = (asDeadlift(live).shoulder_offset_m ?? 0) < 0
     if (!start) return []
     const pose = poseAt(start.natural.low, 0)
-    return [...(low ? [{ pose, name: 'low' }] : []), ...(tab === 'facts' ? [{ pose, name: 'too low' }] : [])]
+    return [
+      ...(low ? [{ pose, name: say('setup.low') }] : []),
+      ...(tab === 'facts' ? [{ pose, name: say('setup.too_low') }] : []),
+    ]
   },
   repaired(setup, change, ranking) {
     const start = asDeadlift(setup)

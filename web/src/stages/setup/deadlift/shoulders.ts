@@ -1,4 +1,5 @@
 // Where the shoulders start against the bar, as the figure says it.
+import { say } from '@/words'
 import { signed } from '../liftPage'
 
 const BEHIND_M = -0.005
@@ -7,4 +8,6 @@ const BEHIND_M = -0.005
 export const isBehind = (aheadM: number) => aheadM < BEHIND_M
 
 export const shoulderWords = (aheadM: number, lengthOf: (metres: number) => string) =>
-  isBehind(aheadM) ? `shoulder ${lengthOf(-aheadM)} behind` : `shoulder ${signed(aheadM, lengthOf)}`
+  isBehind(aheadM)
+    ? say('setup.shoulder_behind', { aheadM: lengthOf(-aheadM) })
+    : say('setup.shoulder_ahead_m', { aheadM: signed(aheadM, lengthOf) })

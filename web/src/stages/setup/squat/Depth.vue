@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // How deep the body goes with a neutral back, stance by stance, and what a centimetre costs.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { scaleLinear } from 'd3-scale'
@@ -39,22 +40,25 @@ const stand = (m: number) => emit('set', { stance_m: m })
 
 <template>
   <p v-if="error" class="signal">{{ error.message }}</p>
-  <p v-else-if="!answer" class="soft">Computing …</p>
+  <p v-else-if="!answer" class="soft">{{ say('setup.computing') }}</p>
   <section v-else>
-    <h2>Depth <small>natural bottom by stance</small></h2>
+    <h2>
+      {{ say('setup.depth') }} <small>{{ say('setup.natural_bottom_by_stance') }}</small>
+    </h2>
     <svg
       :viewBox="`0 0 ${WIDTH} 176`"
       role="img"
       :aria-label="
         dots
           .map(
-            (p) => `${cm(p.stance, 0)}: ${p.depth === null ? 'closed' : cm(p.depth, 0) + ' below parallel'}`,
+            (p) =>
+              `${cm(p.stance, 0)}: ${p.depth === null ? 'closed' : cm(p.depth, 0) + (' ' + say('setup.below_parallel'))}`,
           )
           .join('; ')
       "
     >
       <line x1="30" :x2="WIDTH - 6" :y1="y(0)" :y2="y(0)" class="level" />
-      <text x="2" :y="y(0) + 3">level</text>
+      <text x="2" :y="y(0) + 3">{{ say('setup.level') }}</text>
       <line
         x1="30"
         :x2="WIDTH - 6"
@@ -62,7 +66,9 @@ const stand = (m: number) => emit('set', { stance_m: m })
         :y2="y(answer.competition_m)"
         class="needed"
       />
-      <text :x="WIDTH - 6" :y="y(answer.competition_m) + 10" text-anchor="end">competition depth</text>
+      <text :x="WIDTH - 6" :y="y(answer.competition_m) + 10" text-anchor="end">
+        {{ say('setup.competition_depth') }}
+      </text>
       <line :x1="x(live.stance_m)" :x2="x(live.stance_m)" y1="4" y2="164" class="here" />
       <g v-for="p in dots" :key="p.stance" class="dot" @click="stand(p.stance)">
         <template v-if="p.depth !== null">
@@ -79,26 +85,25 @@ const stand = (m: number) => emit('set', { stance_m: m })
       </g>
     </svg>
     <p v-if="answer.widest_deep_enough_m" class="mt-1">
-      <b>{{ cm(answer.widest_deep_enough_m, 0) }}</b> is the widest stance whose natural bottom is still below
-      parallel: deeper costs load, wider costs red lights.
-      <button class="linkish small" @click="stand(answer.widest_deep_enough_m)">stand there</button>
+      <b>{{ cm(answer.widest_deep_enough_m, 0) }}</b> {{ say('setup.is_the_widest_stance_whose_natural') }}
+      <button class="linkish small" @click="stand(answer.widest_deep_enough_m)">
+        {{ say('setup.stand_there') }}
+      </button>
     </p>
-    <p v-else class="signal mt-1">
-      At no stance does this set-up reach competition depth with a neutral back.
-    </p>
+    <p v-else class="signal mt-1">{{ say('setup.at_no_stance_does_this_set') }}</p>
     <p v-if="missing" class="note decide small mt-2">
-      Training stops above competition depth here; the missing {{ cm(missing, 0) }} are a mobility task.
+      {{ say('setup.training_stops_above_competition_depth_here', { missing: cm(missing, 0) }) }}
     </p>
     <p v-if="answer.per_cm_kg != null" class="mt-2">
-      A centimetre deeper costs <b>{{ kg(answer.per_cm_kg) }}</b>
-      <span class="soft">({{ percent(answer.per_cm_share ?? 0, 1) }})</span>. The target is
-      {{ cm(answer.target_below_parallel_m) }} below parallel.
+      {{ say('setup.a_centimetre_deeper_costs') }} <b>{{ kg(answer.per_cm_kg) }}</b>
+      <span class="soft">({{ percent(answer.per_cm_share ?? 0, 1) }})</span
+      >{{
+        say('setup.the_target_is_below_parallel', {
+          target_below_parallel_m: cm(answer.target_below_parallel_m),
+        })
+      }}
     </p>
-    <p class="small soft mt-1">
-      Dots reach as deep as the neutral-depth, hip and ankle screens and the width school allow, to 16 cm; ×
-      is closed at every depth. Points are the hip crease against the top of the knee; both offsets can be
-      measured.
-    </p>
+    <p class="small soft mt-1">{{ say('setup.dots_reach_as_deep_as_the') }}</p>
   </section>
 </template>
 

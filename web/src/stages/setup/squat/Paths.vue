@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The bar's way for a ladder of loads on one picture: light bars bow forward, heavy ones run plumb.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { extent } from 'd3-array'
@@ -41,14 +42,22 @@ const picked = computed(
 
 <template>
   <p v-if="error" class="signal">{{ error.message }}</p>
-  <p v-else-if="!answer" class="soft">Computing …</p>
+  <p v-else-if="!answer" class="soft">{{ say('setup.computing') }}</p>
   <section v-else>
-    <h2>Bar path <small>for today's load and a ladder of loads</small></h2>
+    <h2>
+      {{ say('setup.bar_path') }} <small>{{ say('setup.for_todays_load_and_a_ladder') }}</small>
+    </h2>
     <div class="two">
       <svg
         viewBox="20 0 110 210"
         role="img"
-        :aria-label="ladder.map((p) => `${kg(p.load_kg)}: strays ${cm(p.range_m)}`).join('; ')"
+        :aria-label="
+          ladder
+            .map((p) =>
+              say('setup.load_kg_strays_range_m', { load_kg: kg(p.load_kg), range_m: cm(p.range_m) }),
+            )
+            .join('; ')
+        "
       >
         <line :x1="MID_FOOT" :x2="MID_FOOT" y1="4" y2="188" class="plumb" />
         <path
@@ -58,14 +67,16 @@ const picked = computed(
           :class="['way', { today: isToday(p), picked: p === picked }]"
         />
         <line :x1="x(0)" :x2="x(0.1)" y1="194" y2="194" class="scale" />
-        <text :x="x(0.05)" y="206" text-anchor="middle">{{ cm(0.1, 0) }} forward</text>
+        <text :x="x(0.05)" y="206" text-anchor="middle">
+          {{ say('setup.cm_forward', { cm: cm(0.1, 0) }) }}
+        </text>
       </svg>
       <table class="plain">
         <thead>
           <tr>
-            <th>Load</th>
-            <th>Bar’s share</th>
-            <th>Strays</th>
+            <th>{{ say('setup.load') }}</th>
+            <th>{{ say('setup.bars_share') }}</th>
+            <th>{{ say('setup.strays') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -77,8 +88,9 @@ const picked = computed(
           >
             <td>
               <button class="linkish" @click="chosen = p.load_kg">
-                <b v-if="isToday(p)">{{ kg(p.load_kg, 0) }} today</b
-                ><template v-else>{{ kg(p.load_kg, 0) }}</template>
+                <b v-if="isToday(p)">{{
+                  say('setup.load_kg_today', { load_kg: kg(p.load_kg, 0) })
+                }}</b><template v-else>{{ kg(p.load_kg, 0) }}</template>
               </button>
             </td>
             <td>{{ percent(p.share_of_system) }}</td>
@@ -88,8 +100,7 @@ const picked = computed(
       </table>
     </div>
     <p class="note small mt-2">
-      From {{ kg(answer.plumb_from_kg, 0) }} (1.5 times body mass) the path should be close to vertical; below
-      it a bow forward is right and not a fault. Sideways is drawn larger than height.
+      {{ say('setup.from_1_5_times_body_mass', { plumb_from_kg: kg(answer.plumb_from_kg, 0) }) }}
     </p>
   </section>
 </template>

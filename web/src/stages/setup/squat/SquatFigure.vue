@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The squat from the side; bar and heel can be moved.
+import { say } from '@/words'
 import { computed } from 'vue'
 import FigureHandle from '@/figure/FigureHandle.vue'
 import SideFrame from '@/figure/SideFrame.vue'
@@ -32,13 +33,19 @@ const at = computed(() => ({
 const heelM = computed(() => props.live.heel_lift_m ?? 0)
 const degreesOf = (name: string) => (props.pose.angles[name] ?? 0).toFixed(0)
 const dimensions = computed(() => [
-  { id: 'hip', x: at.value.hip.x, top: at.value.hip.y, y: 4, text: `hip ${lengthOf(props.pose.arms.hip)}` },
+  {
+    id: 'hip',
+    x: at.value.hip.x,
+    top: at.value.hip.y,
+    y: 4,
+    text: say('setup.hip_hip', { hip: lengthOf(props.pose.arms.hip) }),
+  },
   {
     id: 'knee',
     x: at.value.knee.x,
     top: at.value.knee.y,
     y: 4,
-    text: `knee ${lengthOf(props.pose.arms.knee)}`,
+    text: say('setup.knee_knee', { knee: lengthOf(props.pose.arms.knee) }),
   },
 ])
 /** Back parallel to shin is the check that coaches use for the high bar. */
@@ -49,16 +56,20 @@ const marks = computed(() => [
   {
     x: at.value.hip.x - 6,
     y: (at.value.hip.y + at.value.shoulder.y) / 2 - 9,
-    text: `lean ${degreesOf('trunk_lean')}°`,
+    text: say('setup.lean_degrees_of', { degreesOf: degreesOf('trunk_lean') }),
     end: true,
   },
-  { x: at.value.knee.x + 7, y: at.value.knee.y * 0.62, text: `shin ${degreesOf('shank')}°` },
+  {
+    x: at.value.knee.x + 7,
+    y: at.value.knee.y * 0.62,
+    text: say('setup.shin_degrees_of', { degreesOf: degreesOf('shank') }),
+  },
   ...(props.live.bar_position === 'high'
     ? [
         {
           x: at.value.hip.x - 6,
           y: at.value.hip.y - 14,
-          text: `back ${offShin.value}° off the shin`,
+          text: say('setup.back_off_the_shin', { offShin: offShin.value }),
           end: true,
         },
       ]
@@ -66,8 +77,16 @@ const marks = computed(() => [
 ])
 const words = computed(
   () =>
-    `${props.barName} squat from the side. Trunk leans ${degreesOf('trunk_lean')} degrees, shin ${degreesOf('shank')} degrees. ` +
-    `Moment arm of the hip ${cm(props.pose.arms.hip)}, of the knee ${cm(props.pose.arms.knee)}.`,
+    say('setup.squat_from_the_side_trunk_leans', {
+      barName: props.barName,
+      degreesOf: degreesOf('trunk_lean'),
+      degreesOf2: degreesOf('shank'),
+    }) +
+    ' ' +
+    say('setup.moment_arm_of_the_hip_of_the_knee', {
+      hip: cm(props.pose.arms.hip),
+      knee: cm(props.pose.arms.knee),
+    }),
 )
 </script>
 
@@ -82,7 +101,7 @@ const words = computed(
     :dimensions="dimensions"
     :marks="marks"
     :words="words"
-    :verdict="infeasible ? 'cannot be held' : ''"
+    :verdict="infeasible ? say('setup.cannot_be_held') : ''"
   >
     <template #under>
       <path
@@ -108,7 +127,7 @@ const words = computed(
       />
       <FigureHandle
         name="Heel"
-        :text="`raised ${cm(heelM)}`"
+        :text="say('setup.raised_heel_m', { heelM: cm(heelM) })"
         :x="-sizes.foot * 46"
         :y="-heelM * 100 - 2.5"
         :r="4.5"

@@ -1,4 +1,5 @@
 // What the squat's set-up stage has of its own.
+import { say } from '@/words'
 import { useLift } from '@/shared/lifts'
 import { USE_NAMES } from '@/shared/words'
 import {
@@ -33,7 +34,7 @@ const heel = (setup: SquatSetup) => setup.heel_lift_m ?? 0
 
 export const SQUAT: LiftPage = {
   id: 'squat',
-  title: 'Squat',
+  title: say('setup.squat'),
   fresh: FRESH,
   setupOf(from) {
     const given = asSquat(from)
@@ -47,34 +48,34 @@ export const SQUAT: LiftPage = {
   },
   inStyle: (style) => ({ bar_position: positionOf(style), specialty: undefined }),
   figure: SquatFigure,
-  rankingTitle: 'Predicted max',
-  rankingNote: 'at full depth, 80 % band, chance of best',
+  rankingTitle: say('setup.predicted_max_2'),
+  rankingNote: say('setup.at_full_depth_80_band_chance'),
   tabs: [
-    { id: 'path', name: 'Path', component: Paths },
-    { id: 'depth', name: 'Depth', component: Depth },
+    { id: 'path', name: say('setup.path'), component: Paths },
+    { id: 'depth', name: say('setup.depth'), component: Depth },
   ],
   beside: HandsAndRack,
-  fitting: 'Fitting every bar position, stance, toe angle and heel',
-  nothing: 'No squat to full depth is feasible yet',
-  noRemedy: 'No single lever and no pair of them opens it: take the learning ladder.',
+  fitting: say('setup.fitting_every_bar_position_stance_toe'),
+  nothing: say('setup.no_squat_to_full_depth_is'),
+  noRemedy: say('setup.no_single_lever_and_no_pair'),
   settling: '',
   placed: (setup, { cm }) => {
     const squat = asSquat(setup)
-    return `${cm(squat.stance_m, 0)} · ${squat.toe_out_deg.toFixed(0)}° · ${heel(squat) > 0 ? `${cm(heel(squat))} heel` : 'flat'}`
+    return `${cm(squat.stance_m, 0)} · ${squat.toe_out_deg.toFixed(0)}° · ${heel(squat) > 0 ? say('setup.squat_heel', { squat: cm(heel(squat)) }) : say('setup.flat')}`
   },
   facts: (leader) =>
     'trunk_lean_deg' in leader
       ? [
-          ['trunk leans', inDegrees(leader.trunk_lean_deg)],
+          [say('setup.trunk_leans'), inDegrees(leader.trunk_lean_deg)],
           ['shin', inDegrees(leader.shank_deg)],
         ]
       : [],
   trunkDeg: (leader) => ('trunk_lean_deg' in leader ? 90 - leader.trunk_lean_deg : 90),
   notes: () => [],
   maps: [
-    { id: 'bar_position', name: 'bar position' },
-    { id: 'toe_out_deg', name: 'toes' },
-    { id: 'shank_deg', name: 'shin' },
+    { id: 'bar_position', name: say('setup.bar_position') },
+    { id: 'toe_out_deg', name: say('setup.map_toes') },
+    { id: 'shank_deg', name: say('setup.shin') },
   ],
   mapRow: (setup, across, shown) =>
     across === 'bar_position'
@@ -89,8 +90,7 @@ export const SQUAT: LiftPage = {
       : across === 'toe_out_deg'
         ? { toe_out_deg: Number(row) }
         : {},
-  mapNote: (across) =>
-    across === 'shank_deg' ? 'The shin is found, not set: the cross moves along the stance only.' : '',
+  mapNote: (across) => (across === 'shank_deg' ? say('setup.the_shin_is_found_not_set') : ''),
   against(now, then, { kg, cm }) {
     const uses = Object.keys(now.pose.use).flatMap((name) => {
       const more = (now.pose.use[name] ?? 0) - (then.pose.use[name] ?? 0)
@@ -99,10 +99,14 @@ export const SQUAT: LiftPage = {
         : [`${USE_NAMES[name]?.toLowerCase()} ${signed(100 * more, (v) => `${v.toFixed(0)} %`)}`]
     })
     return [
-      `${signed(now.predictedMaxKg - then.predictedMaxKg, kg)} predicted`,
-      `hip arm ${signed(now.pose.arms.hip - then.pose.arms.hip, cm)}`,
-      `knee arm ${signed(now.pose.arms.knee - then.pose.arms.knee, cm)}`,
-      `lean ${signed((now.pose.angles.trunk_lean ?? 0) - (then.pose.angles.trunk_lean ?? 0), inDegrees)}`,
+      say('setup.predicted_max_kg_predicted', {
+        predictedMaxKg: signed(now.predictedMaxKg - then.predictedMaxKg, kg),
+      }),
+      say('setup.hip_arm', { hip: signed(now.pose.arms.hip - then.pose.arms.hip, cm) }),
+      say('setup.knee_arm', { knee: signed(now.pose.arms.knee - then.pose.arms.knee, cm) }),
+      say('setup.lean_trunk_lean', {
+        trunk_lean: signed((now.pose.angles.trunk_lean ?? 0) - (then.pose.angles.trunk_lean ?? 0), inDegrees),
+      }),
       ...uses,
     ]
   },

@@ -1,5 +1,6 @@
 // What the squat's explorer shows: at once the nearest pose of the computed grid, and when the hand
 // rests the exact one. The page computes no mechanics.
+import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
 import { computed, type Ref } from 'vue'
@@ -75,7 +76,7 @@ export function useShownSquat(
     placeholderData: (previous: { setup: SquatSetup; answer: Exact } | undefined) => previous,
     queryFn: async () => {
       const asked = rested.value
-      if (!asked) throw new Error('no set-up to ask for')
+      if (!asked) throw new Error(say('setup.no_set_up_to_ask_for'))
       const path = { lifter_id: lifterId }
       const answer = await answered(
         client.POST('/api/lifters/{lifter_id}/squat/exact', {

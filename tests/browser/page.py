@@ -95,7 +95,7 @@ class Page:
         self.until(there, f"the stage {stage}")
 
     def text(self) -> str:
-        return self.driver.find_element(By.TAG_NAME, "body").text
+        return str(self.driver.execute_script("return document.body.innerText"))
 
     def see(self, *texts: str) -> None:
         for text in texts:

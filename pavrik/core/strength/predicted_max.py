@@ -15,7 +15,7 @@ TOLERANCE = 1e-4
 """Of the use: about 0.02 kg at 200 kg."""
 LEAST_KG = 0.01
 STEPS = 40
-ROUGH_STEPS = 3
+ROUGH_STEPS = 2
 """Enough where a search only looks for the place to look closer."""
 
 

@@ -1,6 +1,7 @@
 """One throw-away PostgreSQL per worker, one migrated template, one database per module."""
 
 import fcntl
+import gc
 import tempfile
 from collections import Counter
 from collections.abc import Callable, Iterator
@@ -12,6 +13,7 @@ import psycopg
 import pytest
 from argon2 import PasswordHasher
 
+from pavrik.api.app import YOUNG_OBJECTS
 from pavrik.demo.load import load_demo
 from pavrik.store.cluster import UNSAFE_BUT_FAST, Cluster
 from pavrik.store.database import Database
@@ -29,6 +31,13 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     twice = [name for name, n in Counter(item.nodeid for item in items).items() if n > 1]
     if twice:
         raise pytest.UsageError(f"tests share a name and only one would run: {', '.join(twice)}")
+
+
+def pytest_collection_finish() -> None:
+    """What was imported for all tests stays: a second each time to look through it is saved."""
+    gc.collect()
+    gc.freeze()
+    gc.set_threshold(YOUNG_OBJECTS, *gc.get_threshold()[1:])
 
 
 class Server:

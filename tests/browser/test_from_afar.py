@@ -50,7 +50,7 @@ def test_a_set_and_a_film_from_a_phone_to_the_floor_and_taken_up(coach, film):
 
     page.resize(1280, 800)
     page.open("/")
-    page.see("a film waits, sent by the lifter", "a set waits, sent by the lifter")
+    page.see("A film waits, sent by the lifter", "A set waits, sent by the lifter")
     page.open_lifter(NAME, "Log")
     page.see("Sent by the lifter", "5 × 131 kg @ 8", "“alone in the garage”")
     page.click("Count it")

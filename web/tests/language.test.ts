@@ -21,6 +21,7 @@ const isText = (text: string) => /\p{L}{2}/u.test(text.replace(UNITS, ''))
 const READ = ['aria-label', 'label', 'title', 'placeholder', 'alt', 'hint', 'what', 'over', 'answer']
 
 function told(part: Part): string[] {
+  if (part.props?.some((p) => p.name === 'translate')) return []
   const own = part.type === TEXT && isText(String(part.content)) ? [String(part.content).trim()] : []
   const read = (part.props ?? [])
     .filter((p) => p.type === ATTRIBUTE && READ.includes(p.name ?? ''))

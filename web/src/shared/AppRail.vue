@@ -37,7 +37,7 @@ async function leave() {
 
 <template>
   <nav class="rail" :aria-label="say('shared.stages')">
-    <RouterLink to="/" class="brand">{{ say('shared.pavr') }}<span class="signal">|</span>k</RouterLink>
+    <RouterLink to="/" class="brand" translate="no">Pavr<span class="signal">|</span>k</RouterLink>
     <p class="soft small club">
       <span class="name">{{ session?.club }}</span>
       <b v-if="session?.is_demo" class="demo" :title="say('shared.made_up_people_and_numbers')">{{

@@ -78,10 +78,8 @@ async function take() {
     <p v-if="done" class="holds" role="status">{{ done }}</p>
     <template v-if="seen">
       <p>
-        <b>{{ say('shared.new_new', { new: seen.new }) }}</b>{{
-          say('shared.already_here', { here: seen.here })
-        }}
-        <span :class="{ signal: seen.bad }">{{ say('shared.bad_bad', { bad: seen.bad }) }}</span>{{
+        <b>{{ say('shared.new', { new: seen.new }) }}</b>{{ say('shared.already_here', { here: seen.here }) }}
+        <span :class="{ signal: seen.bad }">{{ say('shared.bad', { bad: seen.bad }) }}</span>{{
           say('shared.nothing_is_kept_yet')
         }}
       </p>
@@ -95,7 +93,7 @@ async function take() {
       </div>
       <ul class="rows small">
         <li v-for="r in seen.rows" :key="r.line">
-          <span class="soft">{{ say('shared.line_line', { line: r.line }) }}</span>
+          <span class="soft">{{ say('shared.line', { line: r.line }) }}</span>
           <b :class="{ signal: r.fate === 'bad' }">{{ r.fate }}</b> {{ r.words }}
         </li>
       </ul>

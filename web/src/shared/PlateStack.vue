@@ -42,7 +42,7 @@ const words = computed(() =>
       <span class="soft"
         >{{ say('shared.each_side_inside_first_bar', { barKg: massOf(barKg) })
         }}<template v-if="collarsKg">{{
-          say('shared.collars_collars_kg', { collarsKg: massOf(collarsKg) })
+          say('shared.collars', { collarsKg: massOf(collarsKg) })
         }}</template></span
       >
     </figcaption>

@@ -32,10 +32,10 @@ export const today = () => isoDay(now())
 
 function lengthWords(ms: number): string {
   const minutes = Math.round(ms / 60_000)
-  if (minutes < 120) return say('shared.minutes_minutes', { minutes })
+  if (minutes < 120) return say('shared.minutes', { minutes })
   const hours = Math.round(minutes / 60)
   return hours < 48
-    ? say('shared.hours_hours', { hours })
+    ? say('shared.hours', { hours })
     : say('shared.hours_days', { hours: Math.round(hours / 24) })
 }
 

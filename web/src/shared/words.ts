@@ -24,7 +24,10 @@ export const givesOutFirst = (limiter: string) =>
   })
 
 /** Sides as the lifter has them. */
-export const SIDES: Record<'left' | 'right', string> = { left: say('shared.left'), right: say('shared.right') }
+export const SIDES: Record<'left' | 'right', string> = {
+  left: say('shared.left'),
+  right: say('shared.right'),
+}
 
 /** What can forbid or limit a set-up: capacities, and the body's limits. */
 export const LIMIT_NAMES: Record<string, string> = {

@@ -40,7 +40,7 @@ const depth = computed(() => {
 <template>
   <article class="card sheet" :aria-label="say('card.pocket_card')">
     <header>
-      <p class="brand">{{ say('card.pavr') }}<span class="signal">|</span>k</p>
+      <p class="brand" translate="no">Pavr<span class="signal">|</span>k</p>
       <p class="who">{{ card.name }}</p>
     </header>
     <p v-if="card.pain.length" class="note decide small">

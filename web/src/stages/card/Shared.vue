@@ -44,7 +44,7 @@ const shared = useQuery({
             <span class="num">{{ line.sets }} × {{ amountOf(line) }}</span>
             <b v-if="line.load_kg !== null" class="load">{{ kg(line.load_kg, 2) }}</b>
             <span v-if="line.rpe !== null" class="soft">{{ effortWords(line.rpe) }}</span>
-            <span class="small soft">{{ say('card.rest_rest_s', { rest_s: minutes(line.rest_s) }) }}</span>
+            <span class="small soft">{{ say('card.rest', { rest_s: minutes(line.rest_s) }) }}</span>
           </p>
           <p v-if="line.per_side.length" class="small">
             {{ say('card.each_side', { per_side: line.per_side.map((p) => massOf(p, 2)).join(' + ') }) }}

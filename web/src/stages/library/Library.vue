@@ -180,7 +180,7 @@ async function importFile(event: Event) {
                 <b>{{ c.text }}</b> <span v-if="own.has(c.id)" class="mark">{{ say('library.own') }}</span>
               </p>
               <p class="small">
-                {{ say('library.test_test', { test: /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }) }}
+                {{ say('library.test', { test: /[.?!]$/.test(c.test) ? c.test : `${c.test}.` }) }}
               </p>
               <ul class="small">
                 <li v-for="r in remediesOf(c)" :key="r.id">

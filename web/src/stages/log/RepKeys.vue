@@ -163,8 +163,7 @@ defineExpose({ press, picking: computed(() => phase.value !== null) })
     </div>
     <div v-if="last" class="last small">
       <span
-        >{{ say('log.rep_rep', { rep: last.rep }) }} <b>{{ nameOf(last.fault_id) }}</b>,
-        {{ last.phase }}</span
+        >{{ say('log.rep', { rep: last.rep }) }} <b>{{ nameOf(last.fault_id) }}</b>, {{ last.phase }}</span
       >
       <OneOf
         :model-value="last.severity"

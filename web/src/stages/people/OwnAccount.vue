@@ -92,7 +92,7 @@ async function end(sessionId: string) {
     <h2 class="mt-4">{{ say('people.signed_in') }}</h2>
     <ul class="browsers">
       <li v-for="b in account.browsers" :key="b.session_id" class="small">
-        {{ say('people.since_since', { since: dayOf(b.since) })
+        {{ say('people.since', { since: dayOf(b.since) })
         }}<template v-if="b.here">{{ say('people.here') }}</template
         ><template v-else
           >,

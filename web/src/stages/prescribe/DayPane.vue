@@ -113,7 +113,7 @@ function collars(line: Line): number {
         <span v-if="line.intent_kg" class="small signal">{{
           say('prescribe.of_asked', { intent_kg: kg(line.intent_kg, 2) })
         }}</span>
-        <span class="small soft">{{ say('prescribe.rest_rest_s', { rest_s: minutes(line.rest_s) }) }}</span>
+        <span class="small soft">{{ say('prescribe.rest', { rest_s: minutes(line.rest_s) }) }}</span>
       </p>
       <template v-if="line.kind === 'drill'">
         <p class="small">{{ line.note }}</p>

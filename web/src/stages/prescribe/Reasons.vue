@@ -26,7 +26,7 @@ const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
     </li>
     <li v-if="more > 0" class="plain no-print">
       <button type="button" class="linkish soft" :aria-expanded="all" @click="all = !all">
-        {{ all ? say('prescribe.fewer') : say('prescribe.more_more', { more }) }}
+        {{ all ? say('prescribe.fewer') : say('prescribe.more', { more }) }}
       </button>
     </li>
   </ul>

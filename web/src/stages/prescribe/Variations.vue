@@ -197,9 +197,7 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               <template v-if="row.ratio"
                 >{{ row.ratio.ratio.toFixed(2)
                 }}<span class="soft small">{{
-                  row.ratio.days
-                    ? say('prescribe.days_days', { days: row.ratio.days })
-                    : say('prescribe.usual')
+                  row.ratio.days ? say('prescribe.days', { days: row.ratio.days }) : say('prescribe.usual')
                 }}</span></template
               >
             </td>

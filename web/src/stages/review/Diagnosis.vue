@@ -86,7 +86,7 @@ const KINDS: Record<string, string> = {
           <p v-for="e in c.for_it" :key="e" class="small">+ {{ e }}</p>
           <p v-for="e in c.against_it" :key="e" class="small soft">− {{ e }}</p>
           <p class="small">
-            {{ say('review.test_test', { test: c.test }) }}
+            {{ say('review.test', { test: c.test }) }}
             <span v-if="mayWrite" class="answers">
               <button class="linkish" @click="tested(c.cause_id, 'for')">
                 {{ say('review.it_was_this') }}

@@ -19,7 +19,7 @@ function also(c: Schemas['FaultCostOut']): string {
     parts.push(say('setup.then_limiter_after', { limiter_after: givesOutFirst(c.limiter_after) }))
   if (Math.abs(c.knee_inward_nm) >= 3)
     parts.push(
-      say('setup.n_m_sideways_at_each_knee', {
+      say('setup.sideways_at_each_knee', {
         knee_inward_nm: c.knee_inward_nm > 0 ? '+' : '−',
         knee_inward_nm2: Math.abs(c.knee_inward_nm).toFixed(0),
       }),

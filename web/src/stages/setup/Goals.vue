@@ -54,7 +54,7 @@ const ranked = computed(() => [...(answer.data.value?.scores ?? [])].sort((a, b)
 const parts = (s: Schemas['GoalScoreOut']) =>
   Object.entries(s.parts)
     .map(([part, value]) => `${PARTS.find((p) => p.id === part)?.name.toLowerCase()} ${value.toFixed(2)}`)
-    .join(', ') + (s.school ? say('setup.school_school', { school: s.school.toFixed(2) }) : '')
+    .join(', ') + (s.school ? say('setup.school', { school: s.school.toFixed(2) }) : '')
 </script>
 
 <template>

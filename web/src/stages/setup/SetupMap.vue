@@ -36,7 +36,7 @@ const range = computed(() => {
 function shade(value: number): string {
   if (value <= 0) return 'url(#closed)'
   const share = (value - range.value.low) / Math.max(range.value.high - range.value.low, 1)
-  return say('setup.color_mix_in_srgb_var_holds', { share: (12 + 78 * share).toFixed(0) })
+  return `color-mix(in srgb, var(--holds) ${(12 + 78 * share).toFixed(0)}%, var(--sheet))`
 }
 const borders = computed(() => {
   const { w, h } = cell.value

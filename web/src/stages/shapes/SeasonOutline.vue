@@ -58,7 +58,7 @@ const spans = computed(() => {
 })
 const saying = (week: Schemas['OutlinedWeek']) =>
   [
-    say('shapes.main_main', {
+    say('shapes.main', {
       main: week.main.map((d) => `${d.words} (${percent(d.share)})`).join(say('shapes.then') + ' '),
     }),
     say('shapes.second_day', { words: week.second.words }),

@@ -8,7 +8,7 @@ defineProps<{ heading: string }>()
   <main class="door">
     <div class="plumb" aria-hidden="true" />
     <div class="words">
-      <p class="brand">{{ say('signin.pavr') }}<span class="signal">|</span>k</p>
+      <p class="brand" translate="no">Pavr<span class="signal">|</span>k</p>
       <h1>{{ heading }}</h1>
       <slot />
       <p class="soft small mt-8">{{ say('signin.lifting_can_hurt_people_pavrik_is') }}</p>

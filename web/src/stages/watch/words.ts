@@ -42,7 +42,7 @@ export function headOnWords(columns: Schemas['HeadOnFrames'], at: number): strin
   const tilt = columns.tilt_m[at]
   return [
     ...(typeof tilt === 'number' ? [say('watch.bar_higher_2', { tilt: aside(tilt) })] : []),
-    ...(typeof hips === 'number' ? [say('watch.hips_hips', { hips: aside(hips) })] : []),
+    ...(typeof hips === 'number' ? [say('watch.hips', { hips: aside(hips) })] : []),
   ]
 }
 export const WAY: Record<string, string> = {

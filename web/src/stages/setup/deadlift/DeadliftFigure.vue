@@ -41,21 +41,21 @@ const dimensions = computed(() => [
     x: at.value.hip.x,
     top: at.value.hip.y,
     y: 5,
-    text: say('setup.hip_hip', { hip: lengthOf(props.pose.arms.hip) }),
+    text: say('setup.hip', { hip: lengthOf(props.pose.arms.hip) }),
   },
   {
     id: 'knee',
     x: at.value.knee.x,
     top: at.value.knee.y,
     y: 12,
-    text: say('setup.knee_knee', { knee: lengthOf(props.pose.arms.knee) }),
+    text: say('setup.knee', { knee: lengthOf(props.pose.arms.knee) }),
   },
 ])
 const marks = computed(() => [
   {
     x: at.value.hip.x - 4,
     y: (at.value.hip.y + at.value.shoulder.y) / 2 - 10,
-    text: say('setup.back_back', { back: back.value }),
+    text: say('setup.back', { back: back.value }),
     end: true,
   },
   { x: at.value.knee.x + 8, y: at.value.knee.y * 0.55, text: say('setup.shin_shin', { shin: shin.value }) },

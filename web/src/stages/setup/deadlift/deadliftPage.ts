@@ -100,7 +100,7 @@ export const DEADLIFT: LiftPage = {
     return [
       say('setup.predicted_max_kg_predicted', { predictedMaxKg: signed(predictedMaxKg - before, kg) }),
       say('setup.back_back_deg', { back_deg: signed(now.back_deg - then.back_deg, inDegrees) }),
-      say('setup.travel_travel_m', { travel_m: signed(now.travel_m - then.travel_m, cm) }),
+      say('setup.travel', { travel_m: signed(now.travel_m - then.travel_m, cm) }),
       say('setup.work_work_j', { work_j: signed(now.work_j - then.work_j, (v) => `${v.toFixed(0)} J`) }),
       say('setup.hips_hip_over_knee_m', {
         hip_over_knee_m: signed(now.hip_over_knee_m - then.hip_over_knee_m, cm),

@@ -38,14 +38,14 @@ const dimensions = computed(() => [
     x: at.value.hip.x,
     top: at.value.hip.y,
     y: 4,
-    text: say('setup.hip_hip', { hip: lengthOf(props.pose.arms.hip) }),
+    text: say('setup.hip', { hip: lengthOf(props.pose.arms.hip) }),
   },
   {
     id: 'knee',
     x: at.value.knee.x,
     top: at.value.knee.y,
     y: 4,
-    text: say('setup.knee_knee', { knee: lengthOf(props.pose.arms.knee) }),
+    text: say('setup.knee', { knee: lengthOf(props.pose.arms.knee) }),
   },
 ])
 /** Back parallel to shin is the check that coaches use for the high bar. */

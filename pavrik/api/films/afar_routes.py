@@ -56,4 +56,4 @@ def say(
     films: FilmsIn, key: KeyIn,
 ) -> SentRef:  # fmt: skip
     """Accept a set, decline a set or a film, delete a film."""
-    return sent.say(database, who, films, key, lifter_id, item_id, body)
+    return sent.say_word(database, who, films, key, lifter_id, item_id, body)

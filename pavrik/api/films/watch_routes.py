@@ -204,7 +204,7 @@ def say(
     key: KeyIn,
 ) -> ClipRef:  # fmt: skip
     """Confirm or dismiss a finding, show the clip to the lifter, or take it back."""
-    return words.say(database, who, key, lifter_id, clip_id, body)
+    return words.say_word(database, who, key, lifter_id, clip_id, body)
 
 
 @router.post("/clips/{clip_id}/depth", status_code=201)

@@ -71,7 +71,7 @@ def item_in(connection: Connection, lifter_id: UUID, item_id: UUID) -> store.Sen
     return item
 
 
-def say(
+def say_word(
     database: Database, who: Who, films: Films, key: UUID, lifter_id: UUID, item_id: UUID,
     request: SentWordRequest,
 ) -> SentRef:  # fmt: skip

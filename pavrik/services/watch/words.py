@@ -40,7 +40,7 @@ FROM_FILM = "film: "
 OF_CLIP = ("shown", "hidden", "withdrawn")
 
 
-def say(
+def say_word(
     database: Database, who: Who, key: UUID, lifter_id: UUID, clip_id: UUID,
     request: ClipWordRequest,
 ) -> ClipRef:  # fmt: skip

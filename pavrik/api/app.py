@@ -44,6 +44,7 @@ from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.films import SWEEP_S, Films
 from pavrik.store.database import Database
+from pavrik.words import say
 
 ROUTERS = (
     lifts_routes, sign_in_routes, people_routes, moving_routes, gym_routes, library_routes,
@@ -76,7 +77,7 @@ def _unknown_api(app: FastAPI) -> None:
         "/api/{path:path}", methods=["GET", "POST", "PUT", "DELETE"], include_in_schema=False
     )
     def unknown(path: str) -> Response:
-        return problems.problem(404, "Not found", f"there is no /api/{path}")
+        return problems.problem(404, say("api.not_found"), say("api.there_no_api", path=path))
 
 
 TURN_S = 0.0005
@@ -159,7 +160,7 @@ def create_app(settings: Settings) -> FastAPI:
         token = settings.metrics_token
         if local or (token and compare_digest(told.encode(), token.encode())):
             return PlainTextResponse(metrics.read())
-        return problems.problem(403, "Not allowed", "counts are for this machine, or by token")
+        return problems.problem(403, say("api.not_allowed"), say("api.counts_machine_token"))
 
     _unknown_api(app)
     if settings.page_folder is not None:

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from pavrik.api.problems import problem
+from pavrik.words import say
 
 USUAL_BYTES = 1_000_000
 SMALL_BYTES = 8_000
@@ -58,10 +59,8 @@ class BodyLimit:
         most = limit_of(scope["path"])
         body = None if _declared(scope) > most else await _read(receive, most)
         if body is None:
-            detail = (
-                f"the request is larger than the {most / 1e6:g} MB taken here: send less at once"
-            )
-            await problem(413, "Too large", detail)(scope, receive, send)
+            detail = say("api.request_larger_mb_taken", most=most / 1000000.0)
+            await problem(413, say("api.too_large"), detail)(scope, receive, send)
             return
         await self._app(scope, _replay(body, receive), send)
 

@@ -32,6 +32,7 @@ from pavrik.formats.wire.watch_compute import WatchAnswer, WatchRequest
 from pavrik.services.compute import by_lift, model, picture, plan, watch
 from pavrik.services.plans import shapes
 from pavrik.services.setups import analysis
+from pavrik.words import say
 
 AT_ONCE, A_MINUTE = 2, 120
 MINUTE_S = 60.0
@@ -53,12 +54,13 @@ class Quota:
                 begun.popleft()
             if self._running[club_id] >= AT_ONCE:
                 raise TooManyAttemptsError(
-                    f"{AT_ONCE} computations of your club are on their way: wait for one to end", 1
+                    say("api.computations_your_club_their", at_once=AT_ONCE), 1
                 )
             if len(begun) >= A_MINUTE:
                 wait_s = int(begun[0] + MINUTE_S - now_s) + 1
                 raise TooManyAttemptsError(
-                    f"a club has {A_MINUTE} computations a minute: wait {wait_s} s", wait_s
+                    say("api.club_computations_minute_wait", a_minute=A_MINUTE, wait_s=wait_s),
+                    wait_s,
                 )
             begun.append(now_s)
             self._running[club_id] += 1

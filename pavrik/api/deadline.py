@@ -11,6 +11,7 @@ import time
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from pavrik.api.problems import problem
+from pavrik.words import say
 
 LONGEST_S = 60.0
 log = logging.getLogger("pavrik")
@@ -45,9 +46,9 @@ class Deadline:
             raise
         self._late.add(work)
         work.add_done_callback(self._ended_late)
-        told = f"this took longer than {self._longest_s:.0f} s: ask for less at once, or try again "
-        told += "later; what was already entered is kept"
-        await problem(503, "Too slow", told)(scope, receive, send)
+        told = say("api.took_longer_s_ask", longest_s=self._longest_s) + " "
+        told += say("api.later_what_already_entered")
+        await problem(503, say("api.too_slow"), told)(scope, receive, send)
 
     def _ended_late(self, work: "asyncio.Future[None]") -> None:
         """Nobody reads what it answered; its error is told."""

@@ -23,6 +23,7 @@ from pavrik.errors import (
     WrongSignInError,
 )
 from pavrik.formats.refusals import sentence
+from pavrik.words import say
 
 log = logging.getLogger("pavrik")
 MEDIA_TYPE = "application/problem+json"
@@ -47,15 +48,15 @@ class Problem(BaseModel):
 PROBLEM_RESPONSES: dict[int | str, dict[str, Any]] = {
     status: {"model": Problem, "description": text}
     for status, text in {
-        400: "The request is not readable",
-        401: "Nobody is signed in",
-        403: "The role or the CSRF token does not allow this",
-        404: "Not in this club",
-        409: "The key was used for something else, or a rule of the records is broken",
-        413: "The request is too large",
-        422: "The input breaks a rule",
-        429: "Too many attempts",
-        503: "The database does not answer, or not in time",
+        400: say("api.request_not_readable"),
+        401: say("api.nobody_signed"),
+        403: say("api.role_csrf_token_does"),
+        404: say("api.not_club"),
+        409: say("api.key_used_something_else"),
+        413: say("api.request_too_large"),
+        422: say("api.input_breaks_rule"),
+        429: say("api.too_many_attempts"),
+        503: say("api.database_does_not_answer"),
     }.items()
 }
 
@@ -72,13 +73,13 @@ def problem(
 
 
 _STATUS: dict[type[PavrikError], tuple[int, str]] = {
-    InvalidError: (422, "The input breaks a rule"),
-    NotFoundError: (404, "Not found"),
-    RefusedError: (409, "Not recorded"),
-    KeyReusedError: (409, "Key used before"),
-    ForbiddenError: (403, "Not allowed"),
-    WrongSignInError: (401, "Sign-in failed"),
-    TooManyAttemptsError: (429, "Too many attempts"),
+    InvalidError: (422, say("api.input_breaks_rule")),
+    NotFoundError: (404, say("api.not_found")),
+    RefusedError: (409, say("api.not_recorded")),
+    KeyReusedError: (409, say("api.key_used_before")),
+    ForbiddenError: (403, say("api.not_allowed")),
+    WrongSignInError: (401, say("api.sign_failed")),
+    TooManyAttemptsError: (429, say("api.too_many_attempts")),
 }
 
 
@@ -102,12 +103,12 @@ def _validation(_: Request, error: Exception) -> JSONResponse:
         for e in error.errors()
     ]
     if any(e["type"] == "json_invalid" for e in error.errors()):
-        return problem(400, "Not readable", "the request is not valid JSON", fields)
+        return problem(400, say("api.not_readable"), say("api.request_not_valid_json"), fields)
     detail = (
-        "one entry cannot be used as it is" if len(fields) == 1
-        else f"{len(fields)} entries cannot be used as they are"
+        say("api.entry_cannot_used") if len(fields) == 1
+        else say("api.entries_cannot_used_they", fields=len(fields))
     )  # fmt: skip
-    return problem(422, "The input breaks a rule", detail, fields)
+    return problem(422, say("api.input_breaks_rule"), detail, fields)
 
 
 def _value(_: Request, error: Exception) -> JSONResponse:
@@ -115,20 +116,20 @@ def _value(_: Request, error: Exception) -> JSONResponse:
         raise error
     lines = str(error).splitlines()
     fields = [FieldError(path="", message=line) for line in lines]
-    return problem(422, "The input breaks a rule", "; ".join(lines), fields)
+    return problem(422, say("api.input_breaks_rule"), "; ".join(lines), fields)
 
 
 def _database(_: Request, error: Exception) -> JSONResponse:
     log.error("database unavailable: %s", type(error).__name__)
     return problem(
-        503, "Database unavailable", "the database does not answer; nothing was lost, try again"
+        503, say("api.database_unavailable"), say("api.database_does_not_answer_nothing")
     )
 
 
 def _busy(_: Request, error: Exception) -> JSONResponse:
     """No connection came free in time: too many at once, or the database is gone."""
     log.error("no connection came free: %s", type(error).__name__)
-    told = "too much is asked at once, or the database does not answer; nothing was lost, try again"
+    told = say("api.too_much_asked_once")
     answer = problem(503, "Busy", told)
     answer.headers["Retry-After"] = str(BUSY_WAIT_S)
     return answer

@@ -9,6 +9,7 @@ from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from pavrik.api.problems import problem
+from pavrik.words import say
 
 READING = frozenset({"GET", "HEAD", "OPTIONS"})
 OWN = frozenset({"same-origin", "none"})
@@ -23,8 +24,8 @@ class SameSite:
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] == "http" and scope["method"] not in READING and self._is_foreign(scope):
-            told = "this was asked for by a page of another site: open Pavrik itself"
-            await problem(403, "Not allowed", told)(scope, receive, send)
+            told = say("api.asked_page_another_site")
+            await problem(403, say("api.not_allowed"), told)(scope, receive, send)
             return
         await self._app(scope, receive, send)
 

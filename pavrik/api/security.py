@@ -10,6 +10,7 @@ from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
 from pavrik.store.database import Database
+from pavrik.words import say
 
 COOKIE = "pavrik_session"
 READING = frozenset({"GET", "HEAD", "OPTIONS"})
@@ -48,9 +49,9 @@ def get_account(
     """The signed-in account; a writing request must carry the session's CSRF token."""
     account = accounts.account(token) if token else None
     if account is None:
-        raise HTTPException(401, "sign in first")
+        raise HTTPException(401, say("api.sign_first"))
     if request.method not in READING and csrf != account.csrf_token:
-        raise HTTPException(403, "the CSRF token is missing or old: reload the page")
+        raise HTTPException(403, say("api.csrf_token_missing_old"))
     return account
 
 

@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.film.opencv import Picture
+from pavrik.words import say
 
 LONGEST_S = 60.0
 MOST_FRAMES = 3600
@@ -100,15 +101,11 @@ class Film:
             last, count = time_s, count + 1
             if count > MOST_FRAMES or time_s > LONGEST_S:
                 raise FilmError(
-                    f"the film is longer than {LONGEST_S:g} s or {MOST_FRAMES} pictures: cut it to "
-                    "the set"
+                    say("film.film_longer_s_pictures", longest_s=LONGEST_S, most_frames=MOST_FRAMES)
                 )
             yield time_s, np.asarray(picture, dtype=np.uint8)
         if count < 2:
-            raise FilmError(
-                "the film has no moving picture that can be read: film with the phone's usual "
-                "camera, or send it as MP4 or WebM"
-            )
+            raise FilmError(say("film.film_no_moving_picture"))
 
     def _small(self, picture: Picture) -> Picture:
         if self.scale == 1.0:
@@ -125,19 +122,18 @@ def open_film(path: Path) -> Iterator[Film]:
         width = int(capture.get(cv2.CAP_PROP_FRAME_WIDTH))
         height = int(capture.get(cv2.CAP_PROP_FRAME_HEIGHT))
         if not capture.isOpened() or width <= 0 or height <= 0:
-            raise FilmError(
-                "this is not a film that can be read: film with the phone's usual camera, or send "
-                "it as MP4 or WebM"
-            )
+            raise FilmError(say("film.not_film_can_read"))
         if width * height > MOST_PIXELS:
             raise FilmError(
-                f"the picture has {width} x {height} points, at most {MOST_PIXELS / 1e6:.1f} "
-                "million are taken: film in 1080p or 4K"
+                say(
+                    "film.picture_x_points_most",
+                    width=width,
+                    height=height,
+                    most_pixels=MOST_PIXELS / 1000000.0,
+                )
             )
         if min(width, height) < LEAST_SIDE:
-            raise FilmError(
-                f"the picture has {width} x {height} points: too few to measure, film in 720p"
-            )
+            raise FilmError(say("film.picture_x_points_too", width=width, height=height))
         scale = min(1.0, WORKING_SIDE / max(width, height))
         yield Film(capture, round(width * scale), round(height * scale), scale)
     finally:

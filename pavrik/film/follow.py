@@ -13,11 +13,12 @@ from numpy.typing import NDArray
 
 from pavrik.film.decode import FilmError, Frame, See, open_film
 from pavrik.film.opencv import Picture
+from pavrik.words import say
 
 MOST_BEFORE = 300
 """Pictures before the tapped one that are kept, to be followed backward; what lies before them is
 the way to the bar."""
-BEYOND = "the tapped picture is beyond the end of the film: tap again"
+BEYOND = say("film.tapped_picture_beyond_end")
 Places = NDArray[np.float64]
 T = TypeVar("T")
 

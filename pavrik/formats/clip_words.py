@@ -1,12 +1,13 @@
 """Sizes of what a film tells, as a coach says them."""
 
 from pavrik.formats.wire.watch import FindingOut
+from pavrik.words import say
 
 
 def size_text(one: FindingOut, value: float | None) -> str:
     """A size with its unit."""
     if value is None:
-        return "not seen"
+        return say("formats.not_seen")
     if one.unit == "m":
         return f"{value * 100:.1f} cm"
     return f"{value:.1f}°" if one.unit == "deg" else f"{value:.2f} s"

@@ -12,6 +12,7 @@ from uuid import UUID
 from pydantic import BaseModel, Field, ValidationError
 
 from pavrik.formats.refusals import sentence
+from pavrik.words import say
 
 MANIFEST = "club.json"
 MOST_BYTES = 400_000_000
@@ -57,18 +58,26 @@ class Unpacked:
             size = sum(entry.file_size for entry in self._packed.infolist())
             if size > MOST_BYTES:
                 raise ValueError(
-                    f"this archive unpacks to {size / 1e6:.0f} MB, {MOST_BYTES / 1e6:.0f} are "
-                    "taken: use pavrik backup and restore"
+                    say(
+                        "formats.archive_unpacks_mb_taken",
+                        size=size / 1000000.0,
+                        most_bytes=MOST_BYTES / 1000000.0,
+                    )
                 )
             self.manifest = Manifest.model_validate_json(self._read(MANIFEST))
         except ValidationError as error:
             first = error.errors()[0]
             where = ".".join(map(str, first["loc"]))
             raise ValueError(
-                f"this archive's {MANIFEST} is wrong at {where}: {sentence(first)}"
+                say(
+                    "formats.archives_wrong",
+                    manifest=MANIFEST,
+                    where=where,
+                    sentence=sentence(first),
+                )
             ) from error
         except (zipfile.BadZipFile, KeyError, EOFError, NotImplementedError) as error:
-            raise ValueError("this is no archive of a club: take one out under People") from error
+            raise ValueError(say("formats.no_archive_club_take")) from error
 
     def _read(self, name: str) -> bytes:
         return self._packed.read(name)
@@ -81,12 +90,16 @@ class Unpacked:
         except KeyError:
             rows = []
         except (ValueError, zipfile.BadZipFile, EOFError) as error:
-            raise ValueError(f"the facts of {table} in this archive are broken") from error
+            raise ValueError(say("formats.facts_archive_broken", table=table)) from error
         if not all(isinstance(row, dict) for row in rows):
-            raise ValueError(f"the facts of {table} in this archive are broken")
+            raise ValueError(say("formats.facts_archive_broken", table=table))
         if len(rows) != self.manifest.facts.get(table, 0):
             raise ValueError(
-                f"this archive says {self.manifest.facts.get(table, 0)} facts of {table} and has "
-                f"{len(rows)}: take it out once more"
+                say(
+                    "formats.archive_says_facts_take",
+                    get=self.manifest.facts.get(table, 0),
+                    table=table,
+                    rows=len(rows),
+                )
             )
         return rows

@@ -10,6 +10,8 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any, Literal
 
+from pavrik.words import say
+
 Order = Literal["day_first", "month_first"]
 _NUMBERS = re.compile(r"(\d{1,2})([./-])(\d{1,2})\2(\d{4}|\d{2})(?:[T ].*)?")
 _NAMED = ("%d %b %Y", "%d %B %Y", "%b %d %Y", "%B %d %Y")
@@ -74,14 +76,13 @@ class DateReader:
         order = self.order or _tells(text)
         if order is None and first != second:
             raise ValueError(
-                f"“{text}” may be the {first}. or the {second}. of a month: say which stands "
-                "first, the day or the month"
+                say("formats.may_month_say_stands", text_=text, first=first, second=second)
             )
         day, month = (second, first) if order == "month_first" else (first, second)
         try:
             return date(year, month, day)
         except ValueError:
-            raise ValueError(f"“{text}” is no day of the calendar") from None
+            raise ValueError(say("formats.no_day_calendar", text_=text)) from None
 
 
 def _by_name(text: str) -> date:
@@ -95,4 +96,4 @@ def _by_name(text: str) -> date:
             return datetime.strptime(plain, form).date()
         except ValueError:
             continue
-    raise ValueError(f"“{text}” is not like 2026-11-25 or 25 Nov 2026")
+    raise ValueError(say("formats.not_like_2026_11", text_=text))

@@ -3,6 +3,7 @@
 import re
 
 from pavrik.core.prescription.shape import Dose, dose_problem
+from pavrik.words import say
 
 BETWEEN = re.compile(r"\s*(?:[;+\n]|,\s)\s*")
 NUMBER = r"\d+(?:[.,]\d+)?"
@@ -10,7 +11,7 @@ DOSE = re.compile(
     rf"(\d+)\s*[x×*]\s*(\d+)\s*(?:@\s*(?:rpe\s*)?({NUMBER})|(?:at|@)?\s*({NUMBER})\s*%)",
     re.IGNORECASE,
 )
-LIKE = "write it like 4 x 6 @ 7, or 2 x 4 at 68 %"
+LIKE = say("formats.write_like_4_x")
 
 
 def _number(text: str) -> float:
@@ -20,7 +21,7 @@ def _number(text: str) -> float:
 def _dose(text: str) -> Dose:
     found = DOSE.fullmatch(text)
     if found is None:
-        raise ValueError(f"“{text}” is no sets x reps with an effort: {LIKE}")
+        raise ValueError(say("formats.no_sets_x_reps", text_=text, like=LIKE))
     sets, reps, rpe, share = found.groups()
     if share is not None:
         dose = Dose(int(sets), int(reps), share=round(_number(share) / 100, 4))
@@ -37,14 +38,14 @@ def read_doses(text: str) -> tuple[Dose, ...]:
     was written and how it is meant."""
     parts = [part for part in BETWEEN.split(text.strip()) if part]
     if not parts:
-        raise ValueError(f"nothing is written here: {LIKE}")
+        raise ValueError(say("formats.nothing_written_here", like=LIKE))
     return tuple(map(_dose, parts))
 
 
 def dose_words(dose: Dose) -> str:
     """A dose so that it reads back as itself."""
     if dose.share is not None:
-        return f"{dose.sets} x {dose.reps} at {round(dose.share * 100, 2):g} %"
+        return say("formats.x_at", sets=dose.sets, reps=dose.reps, share=round(dose.share * 100, 2))
     return f"{dose.sets} x {dose.reps} @ {dose.rpe:g}"
 
 

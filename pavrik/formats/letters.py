@@ -3,8 +3,9 @@
 from email.message import EmailMessage
 
 from pavrik.formats.wire.people import JoinAnswer
+from pavrik.words import say
 
-ROLE_WORDS = {"owner": "an owner", "coach": "a coach", "read_only": "a reader"}
+ROLE_WORDS = {"owner": say("formats.an_owner"), "coach": "a coach", "read_only": "a reader"}
 
 
 def link_letter(opens: JoinAnswer, address: str, days: int) -> EmailMessage:
@@ -12,16 +13,26 @@ def link_letter(opens: JoinAnswer, address: str, days: int) -> EmailMessage:
     letter = EmailMessage()
     letter["To"] = opens.email
     if opens.kind == "invitation":
-        letter["Subject"] = f"{opens.club}: your place in Pavrik"
-        opening = f"{opens.club} invites you to Pavrik as {ROLE_WORDS[opens.role]}."
-        does = "It asks for your name and a password of your own"
-        unasked = "If you do not know the club, leave the link alone: nothing happens without it."
+        letter["Subject"] = say("formats.your_place_pavrik", club=opens.club)
+        opening = say(
+            "formats.invites_you_pavrik", club=opens.club, role_words=ROLE_WORDS[opens.role]
+        )
+        does = say("formats.asks_your_name_password")
+        unasked = say("formats.if_you_do_not")
     else:
-        letter["Subject"] = f"{opens.club}: choose another password"
-        opening = f"An owner of {opens.club} made you a link to choose another password."
-        does = "Your password of today holds until you do"
-        unasked = "If you did not ask for it, tell an owner of the club."
+        letter["Subject"] = say("formats.choose_another_password", club=opens.club)
+        opening = say("formats.owner_made_you_link", club=opens.club)
+        does = say("formats.your_password_today_holds")
+        unasked = say("formats.if_you_did_not")
     letter.set_content(
-        f"{opening}\n\n{address}\n\nThe link works once, within {days} days. {does}.\n{unasked}\n"
+        say(
+            "formats.link_works_once_within",
+            opening=opening,
+            address=address,
+            days=days,
+            does=does,
+            unasked=unasked,
+        )
+        + " "
     )
     return letter

@@ -20,6 +20,7 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.formats.cells import plain_text, safe_text
 from pavrik.formats.dates_in import DateReader
+from pavrik.words import say
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -122,14 +123,14 @@ def _csv_rows(data: bytes) -> list[list[Any]]:
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError:
-        raise ValueError("the file is not UTF-8 text: save it as CSV (UTF-8) or XLSX") from None
+        raise ValueError(say("formats.file_not_utf_8")) from None
     head = text.split("\n", 1)[0]
     delimiter = ";" if head.count(";") > head.count(",") else ","
     lines = io.StringIO(text.replace("\r\n", "\n").replace("\r", "\n"))
     try:
         return [list(row) for row in csv.reader(lines, delimiter=delimiter)]
     except csv.Error as error:
-        raise ValueError(f"the file is no table: {error}") from None
+        raise ValueError(say("formats.file_no_table", error=error)) from None
 
 
 def _check_unpacked(data: bytes) -> None:
@@ -140,8 +141,11 @@ def _check_unpacked(data: bytes) -> None:
         return
     if unpacked > MOST_UNPACKED_BYTES:
         raise ValueError(
-            f"the workbook unpacks to {unpacked / 1e6:.0f} MB, more than the "
-            f"{MOST_UNPACKED_BYTES / 1e6:.0f} MB taken: save only the log's sheet, or as CSV"
+            say(
+                "formats.workbook_unpacks_mb_more",
+                unpacked=unpacked / 1000000.0,
+                most_unpacked_bytes=MOST_UNPACKED_BYTES / 1000000.0,
+            )
         )
 
 
@@ -150,7 +154,7 @@ def _xlsx_rows(data: bytes) -> list[list[Any]]:
     try:
         book = load_workbook(io.BytesIO(data), read_only=True, data_only=True)
     except (BadZipFile, InvalidFileException, KeyError, OSError, ValueError):
-        raise ValueError("the workbook cannot be read: save it again as XLSX or CSV") from None
+        raise ValueError(say("formats.workbook_cannot_read_save")) from None
     sheet = book.worksheets[0]
     return [list(row) for row in sheet.iter_rows(values_only=True, max_row=MOST_ROWS + 1)]
 
@@ -160,13 +164,17 @@ def table_rows(data: bytes, needed: Sequence[Sequence[str]]) -> list[tuple[int, 
     there, each as a choice of names. Raises ValueError where the file as a whole cannot be read."""
     rows = _xlsx_rows(data) if data[:2] == b"PK" else _csv_rows(data)
     if not rows:
-        raise ValueError("the file is empty: it needs a first line that names the columns")
+        raise ValueError(say("formats.file_empty_needs_first"))
     names = [str(cell or "").strip().lower() for cell in rows[0]]
-    missing = [" or ".join(choice) for choice in needed if not set(choice) & set(names)]
+    missing = [
+        (" " + say("formats.or") + " ").join(choice)
+        for choice in needed
+        if not set(choice) & set(names)
+    ]
     if missing:
-        raise ValueError(f"the first line lacks the columns {', '.join(missing)}")
+        raise ValueError(say("formats.first_line_lacks_columns", missing=", ".join(missing)))
     if len(rows) > MOST_ROWS:
-        raise ValueError(f"{len(rows)} rows are too many: split the file at {MOST_ROWS}")
+        raise ValueError(say("formats.rows_too_many_split", rows=len(rows), most_rows=MOST_ROWS))
     found = []
     for line, row in enumerate(rows[1:], start=2):
         cells = dict(zip(names, row, strict=False))
@@ -202,17 +210,19 @@ class RowReader:
         except ValueError:
             number = float("nan")
         if not isfinite(number):
-            self.reasons.append(f"{name} “{value}” is no number")
+            self.reasons.append(say("formats.no_number", name=name, value=value))
             return usual
         if not low <= number <= high:
-            self.reasons.append(f"{name} {number:g} is outside {low:g} to {high:g}")
+            self.reasons.append(
+                say("formats.is_outside_to", name=name, number=number, low=low, high=high)
+            )
         return number
 
     def count(self, name: str, high: int) -> int:
         """A cell as a whole number."""
         number = self.number(name, 0, high, 0.0) or 0.0
         if number != int(number):
-            self.reasons.append(f"{name} {number:g} is not whole")
+            self.reasons.append(say("formats.not_whole", name=name, number=number))
         return int(number)
 
     def one_of(self, name: str, allowed: Sequence[str], usual: str | None) -> str | None:
@@ -221,7 +231,9 @@ class RowReader:
         if not value:
             return usual
         if value.lower() not in allowed:
-            self.reasons.append(f"{name} “{value}” is none of {', '.join(allowed)}")
+            self.reasons.append(
+                say("formats.is_none_of", name=name, value=value, allowed=", ".join(allowed))
+            )
             return usual
         return value.lower()
 
@@ -230,11 +242,11 @@ class RowReader:
         pounds = "load_kg" not in self._cells
         number = self.number("load_lb" if pounds else "load_kg", 0.5, 1400, None)
         if number is None:
-            self.reasons.append("the load is missing")
+            self.reasons.append(say("formats.load_missing"))
             return 1.0
         load = number * _KG_PER_LB if pounds else number
         if load > 600:
-            self.reasons.append(f"{load:.0f} kg is outside 0 to 600 kg: check the unit")
+            self.reasons.append(say("formats.kg_outside_0_600", load=load))
         return load
 
     def day(self, name: str, usual: date) -> date:
@@ -251,16 +263,16 @@ class RowReader:
     def performed_at(self) -> datetime:
         """When the set was done."""
         if not self.text("date"):
-            self.reasons.append("the date is missing")
+            self.reasons.append(say("formats.date_missing"))
         on, clock = self.day("date", datetime.now(UTC).date()), self._cells.get("time")
         try:
             at = clock if isinstance(clock, time) else time.fromisoformat(str(clock or "12:00"))
         except ValueError:
-            self.reasons.append(f"time “{clock}” is not like 17:30")
+            self.reasons.append(say("formats.time_not_like_17", clock=clock))
             at = time(12)
         found = datetime.combine(on, at.replace(tzinfo=None), UTC)
         if found > datetime.now(UTC).replace(hour=23, minute=59):
-            self.reasons.append(f"{on.isoformat()} lies ahead: only what was done is logged")
+            self.reasons.append(say("formats.lies_ahead_only_what", on=on.isoformat()))
         return found
 
     def measures(self) -> tuple[tuple[str, float], ...]:
@@ -274,7 +286,7 @@ class RowReader:
         for part in filter(None, (p.strip() for p in self.text("faults").split(";"))):
             pieces = [piece.strip() for piece in part.split(":")]
             if len(pieces) not in (4, 5) or not (pieces[0].isdigit() and pieces[3].isdigit()):
-                self.reasons.append(f"fault “{part}” is not like 3:bottom:heels-up:2")
+                self.reasons.append(say("formats.fault_not_like_3", part=part))
                 continue
             side = pieces[4] if len(pieces) == 5 else None
             found.append(FaultCell(int(pieces[0]), pieces[1], pieces[2], int(pieces[3]), side))
@@ -304,11 +316,11 @@ def read_row(line: int, cells: dict[str, Any], dates: DateReader) -> LogRow | Ba
         measures=reader.measures(),
     )
     if lift is None:
-        reader.reasons.append("the lift is missing")
+        reader.reasons.append(say("formats.lift_missing"))
     if not row.lifter:
-        reader.reasons.append("the lifter is missing")
+        reader.reasons.append(say("formats.lifter_missing"))
     if row.reps + row.missed_reps == 0:
-        reader.reasons.append("a set has at least one rep or one miss")
+        reader.reasons.append(say("formats.set_least_rep_miss"))
     if row.pull_style and row.lift != DEADLIFT.id:
-        reader.reasons.append("pull_style is noted for deadlifts only")
+        reader.reasons.append(say("formats.pull_style_noted_deadlifts"))
     return BadRow(line, tuple(dict.fromkeys(reader.reasons))) if reader.reasons else row

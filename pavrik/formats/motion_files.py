@@ -12,6 +12,8 @@ import ezc3d
 import numpy as np
 from numpy.typing import NDArray
 
+from pavrik.words import say
+
 Floats = NDArray[np.float64]
 MARKERS = ("bar", "ankle", "knee", "hip", "shoulder")
 
@@ -48,9 +50,8 @@ def to_trc(motion: Motion) -> bytes:
     rate = f"{motion.rate_hz:.2f}"
     lines = [
         "PathFileType\t4\t(X/Y/Z)\tpavrik.trc",
-        "DataRate\tCameraRate\tNumFrames\tNumMarkers\tUnits\tOrigDataRate\tOrigDataStartFrame"
-        "\tOrigNumFrames",
-        f"{rate}\t{rate}\t{frames}\t{len(names)}\tmm\t{rate}\t1\t{frames}",
+        say("formats.datarate_camerarate_numframes_nummarkers"),
+        say("formats.mm_1", rate=rate, frames=frames, names=len(names)),
         "Frame#\tTime\t" + "\t\t\t".join(names),
         "\t\t" + "\t".join(f"{axis}{n}" for n in range(1, len(names) + 1) for axis in "XYZ"),
         "",
@@ -88,12 +89,12 @@ def read_c3d(data: bytes) -> Motion:
         try:
             found = ezc3d.c3d(str(path))
         except (OSError, RuntimeError, ValueError) as error:
-            raise ValueError("this is not a C3D file that can be read") from error
+            raise ValueError(say("formats.not_c3d_file_can")) from error
     point = found["parameters"]["POINT"]
     units = (point["UNITS"]["value"] or ["mm"])[0].strip().lower()
     scale = {"mm": 1e-3, "cm": 1e-2, "m": 1.0}.get(units)
     if scale is None:
-        raise ValueError(f"the file's lengths are in “{units}”: mm, cm or m are read")
+        raise ValueError(say("formats.files_lengths_mm_cm", units=units))
     rate = float(point["RATE"]["value"][0])
     places = np.asarray(found["data"]["points"][:3], dtype=float) * scale
     times = np.arange(places.shape[2]) / rate
@@ -109,7 +110,7 @@ def read_trc(text: str) -> Motion:
     head = dict(zip(lines[1].split("\t"), lines[2].split("\t"), strict=False))
     scale = {"mm": 1e-3, "cm": 1e-2, "m": 1.0}.get(head.get("Units", "mm").strip())
     if scale is None:
-        raise ValueError(f"the file's lengths are in “{head.get('Units')}”: mm, cm or m are read")
+        raise ValueError(say("formats.files_lengths_mm_cm_m", get=head.get("Units")))
     names = [cell for cell in lines[3].split("\t")[2:] if cell]
     rows = [_numbers(line, at) for at, line in enumerate(lines[5:], 6) if line.strip()]
     wanted = 2 + 3 * len(names)
@@ -122,13 +123,13 @@ def read_csv(text: str) -> Motion:
     """Markers of a CSV file of our own form. Raises ValueError."""
     rows = list(csv.reader(io.StringIO(text)))
     if len(rows) < 2 or rows[0][:1] != ["time_s"]:
-        raise ValueError("the first column must be called time_s")
+        raise ValueError(say("formats.first_column_must_called"))
     names = [name.removesuffix("_x_m") for name in rows[0] if name.endswith("_x_m")]
     table = np.array([_cells(row, at) for at, row in enumerate(rows[1:], 2) if row])
     columns = {name: at for at, name in enumerate(rows[0])}
     missing = [f"{n}_{a}_m" for n in names for a in "xyz" if f"{n}_{a}_m" not in columns]
     if missing:
-        raise ValueError(f"the columns {', '.join(missing)} are missing")
+        raise ValueError(say("formats.columns_missing", missing=", ".join(missing)))
     return Motion(
         table[:, 0],
         {n: np.stack([table[:, columns[f"{n}_{a}_m"]] for a in "xyz"], -1) for n in names},
@@ -143,4 +144,4 @@ def _cells(cells: Sequence[str], at: int) -> list[float]:
     try:
         return [float(cell) if cell.strip() else float("nan") for cell in cells]
     except ValueError as error:
-        raise ValueError(f"line {at}: {error}") from error
+        raise ValueError(say("formats.line_at", at=at, error=error)) from error

@@ -12,6 +12,7 @@ from icalendar import Calendar, Event
 
 from pavrik.core.prescription.plan_parts import Day, Plan
 from pavrik.formats.plan_words import CAUTION, day_title, line_words
+from pavrik.words import say
 
 
 def uid_of(series_id: UUID, day_id: str) -> str:
@@ -27,8 +28,8 @@ def _event(series_id: UUID, version: int, made_at: datetime, name: str, day: Day
     event.add("dtstart", day.on)
     event.add("dtend", day.on + timedelta(days=1))
     event.add("summary", f"{name}: {day_title(day)}")
-    told = [f"Before the set: {check}" for check in day.checks]
-    told += [f"Cue: {cue}" for cue in day.cues]
+    told = [say("formats.before_set", check=check) for check in day.checks]
+    told += [say("formats.cue", cue=cue) for cue in day.cues]
     lines = [line_words(line) for line in day.lines]
     moved = [day.moved] if day.moved else []
     event.add("description", "\n".join([*moved, *lines, *told, CAUTION]))
@@ -42,7 +43,7 @@ def _gone(series_id: UUID, version: int, made_at: datetime, day_id: str, on: dat
     event.add("sequence", version)
     event.add("dtstamp", made_at)
     event.add("dtstart", on)
-    event.add("summary", "Training day left out of the plan")
+    event.add("summary", say("formats.training_day_left_out"))
     event.add("status", "CANCELLED")
     return event
 

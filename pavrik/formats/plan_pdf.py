@@ -12,15 +12,16 @@ from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
 from pavrik.core.units import told_kg
 from pavrik.formats.paper import HEAD, RULES, SMALL, STRONG, TITLE, on_paper, written
 from pavrik.formats.plan_words import CAUTION, title_of
+from pavrik.words import say
 
 _WIDTHS = (50 * mm, 30 * mm, 26 * mm, 56 * mm, 16 * mm)
 
 
 def _plates(line: Line) -> str:
     if line.load_kg is None:
-        return line.note or "by feel"
-    sides = " + ".join(f"{kg:g}" for kg in line.per_side) or "empty bar"
-    return f"each side {sides}"
+        return line.note or say("formats.by_feel")
+    sides = " + ".join(f"{kg:g}" for kg in line.per_side) or say("formats.empty_bar")
+    return say("formats.each_side", sides=sides)
 
 
 def _line(line: Line) -> list[Paragraph]:
@@ -29,9 +30,11 @@ def _line(line: Line) -> list[Paragraph]:
     return [
         written(title_of(line)),
         written(f"{line.sets} × {amount_words(line.reps, line.unit)}{rpe}"),
-        written("left out" if line.left_out else load, STRONG),
+        written(say("formats.left_out") if line.left_out else load, STRONG),
         written(_plates(line), SMALL),
-        written(f"rest {line.rest_s // 60}:{line.rest_s % 60:02d}", SMALL),
+        written(
+            say("formats.rest_rest_s", rest_s=line.rest_s // 60, rest_s_2=line.rest_s % 60), SMALL
+        ),
     ]
 
 
@@ -42,16 +45,16 @@ def _day(day: Day) -> Flowable:
     rows = [_line(line) for line in day.lines]
     parts.append(Table(rows, _WIDTHS, style=RULES, hAlign="LEFT"))
     told = dict.fromkeys(b.text for line in day.lines for b in line.reasons[:2])
-    parts += [written(f"because {text}", SMALL) for text in told]
+    parts += [written(say("formats.because_text", text_=text), SMALL) for text in told]
     if day.checks:
-        parts.append(written("Before the set: " + " / ".join(day.checks), SMALL))
+        parts.append(written((say("formats.before_set_2") + " ") + " / ".join(day.checks), SMALL))
     if day.cues:
-        parts.append(written("Cues: " + " / ".join(day.cues), SMALL))
+        parts.append(written((say("formats.cues") + " ") + " / ".join(day.cues), SMALL))
     return KeepTogether([*parts, Spacer(0, 3 * mm)])
 
 
 def _week(week: Week) -> list[Flowable]:
-    head = written(f"Week {week.number}: {week.reason}", HEAD)
+    head = written(say("formats.week_number", number=week.number, reason=week.reason), HEAD)
     return [Spacer(0, 2 * mm), head, Spacer(0, 1 * mm), *map(_day, week.days)]
 
 
@@ -59,7 +62,7 @@ def _attempts(found: Mapping[str, tuple[Attempt, ...]]) -> list[Flowable]:
     parts: list[Flowable] = []
     for lift, tries in found.items():
         loads = ", ".join(told_kg(a.load_kg) for a in tries)
-        parts.append(written(f"Attempts, {lift}: {loads}", HEAD))
+        parts.append(written(say("formats.attempts_lift", lift=lift, loads=loads), HEAD))
         parts += [written(f"{a.number}: {b.text}", SMALL) for a in tries for b in a.reasons]
     return parts
 
@@ -68,7 +71,7 @@ def write_plan_pdf(plan: Plan, name: str, club: str, made_at: datetime) -> bytes
     """The whole plan as PDF."""
     story: list[Flowable] = [
         written(name, TITLE),
-        written(f"{club}, made {made_at:%d %B %Y}", SMALL),
+        written(say("formats.club_made_made_at", club=club, made_at=made_at), SMALL),
         Spacer(0, 2 * mm),
         written(CAUTION, SMALL),
         *[written(text, SMALL) for text in plan.refused],
@@ -76,4 +79,4 @@ def write_plan_pdf(plan: Plan, name: str, club: str, made_at: datetime) -> bytes
     ]
     for week in plan.weeks:
         story += _week(week)
-    return on_paper(story, f"Plan of {name}", name, club)
+    return on_paper(story, say("formats.plan_of", name=name), name, club)

@@ -10,6 +10,7 @@ from openpyxl.utils import get_column_letter
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
 from pavrik.formats.cells import safe_text
 from pavrik.formats.plan_words import title_of
+from pavrik.words import say
 
 COLUMNS = (
     "week", "role", "date", "lift", "work", "kind", "sets", "reps", "unit", "rpe", "load_kg",
@@ -69,7 +70,7 @@ def write_plan_xlsx(plan: Plan, name: str) -> bytes:
     for cell in sheet[get_column_letter(COLUMNS.index("reasons") + 1)]:
         cell.alignment = Alignment(wrap_text=True, vertical="top")
     sheet.freeze_panes = "A2"
-    book.properties.title = f"Plan of {name}"
+    book.properties.title = say("formats.plan_of", name=name)
     out = io.BytesIO()
     book.save(out)
     return out.getvalue()

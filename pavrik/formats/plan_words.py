@@ -2,13 +2,9 @@
 
 from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan
 from pavrik.core.prescription.reflow import name_of, work_words
+from pavrik.words import say
 
-CAUTION = (
-    "Spotters or safeties at the height on the card. Stop at sharp, radiating or new pain and "
-    "see a licensed clinician. Holding the breath raises blood pressure: ask a doctor first with "
-    "heart, eye or pressure conditions, pregnancy or a hernia. The rule book in force and the "
-    "gym's rules go before this plan."
-)
+CAUTION = say("formats.spotters_safeties_height_card")
 
 
 def title_of(line: Line) -> str:
@@ -21,7 +17,7 @@ def line_words(line: Line) -> str:
     """One line of a day in words."""
     if line.overruled and line.overruled.dropped:
         because = f" ({line.overruled.reason})" if line.overruled.reason else ""
-        return f"{title_of(line)}: left out{because}"
+        return say("formats.left_out_2", title_of=title_of(line), because=because)
     note = f" ({line.note})" if line.note else ""
     return f"{title_of(line)}: {work_words(line)}{note}"
 
@@ -36,24 +32,31 @@ def edit_words(edit: Edit, computed: Plan, by_hand: Plan) -> str:
     if edit.kind == "day" and edit.to_date is not None:
         was = next((d for d in computed.days() if d.day_id == edit.day_id), None)
         start = f"{was.on:%a %d %b}" if was else edit.day_id
-        return f"{start} moved to {edit.to_date:%a %d %b}"
+        return say("formats.moved_to", start=start, to_date=edit.to_date)
     now = _line_in(by_hand, edit.line_id)
     if now is None:
-        return f"{edit.name}: no longer in the plan"
+        return say("formats.no_longer_plan", name=edit.name)
     day, line = now
     told = f"{title_of(line)}, {day.on:%a %d %b}"
     if edit.kind == "add":
-        return f"{told}: added, {work_words(line)}{', every week' if edit.weekly else ''}"
+        return say(
+            "formats.told_words",
+            told=told,
+            work_words=work_words(line),
+            words=say("formats.every_week") if edit.weekly else "",
+        )
     if edit.dropped:
-        return f"{told}: left out"
+        return say("formats.left_out_3", told=told)
     was_there = _line_in(computed, edit.line_id)
     if edit.day_id and was_there is not None and was_there[0].day_id != day.day_id:
-        return f"{told}: moved from {was_there[0].on:%a %d %b}, {work_words(line)}"
-    before = f", planned {work_words(was_there[1])}" if was_there else ""
+        return say("formats.moved_from", told=told, on=was_there[0].on, work_words=work_words(line))
+    before = (
+        say("formats.planned_work_words", work_words=work_words(was_there[1])) if was_there else ""
+    )
     return f"{told}: {work_words(line)}{before}"
 
 
 def day_title(day: Day) -> str:
     """What a day is about: its main and second lifts."""
     lifts = [title_of(x) for x in day.lines if x.kind in ("main", "second")]
-    return ", ".join(dict.fromkeys(lifts)) or "Support work"
+    return ", ".join(dict.fromkeys(lifts)) or say("formats.support_work")

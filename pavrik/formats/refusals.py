@@ -6,6 +6,7 @@ from typing import Any
 from pydantic_core import ErrorDetails
 
 from pavrik.core.units import KG_PER_LB, M_PER_IN
+from pavrik.words import say
 
 _UNITS = {"_kg": "kg", "_m": "m", "_cm": "cm", "_deg": "°", "_s": "s", "_mm": "mm"}
 
@@ -21,17 +22,20 @@ def _with_unit(value: Any, unit: str) -> str:
     if not isinstance(value, int | float) or isinstance(value, bool):
         return f"“{value}”"
     if unit == "m":
-        return f"{value * 100:.4g} cm ({value / M_PER_IN:.3g} in)"
+        return say("formats.cm_in", value=value * 100, value_2=value / M_PER_IN)
     if unit == "kg":
-        return f"{value:g} kg ({value / KG_PER_LB:.3g} lb)"
+        return say("formats.kg_lb", value=value, value_2=value / KG_PER_LB)
     return f"{value:g}{unit}" if unit == "°" else f"{value:g} {unit}".strip()
 
 
 def _beyond(side: str, bound: str) -> Callable[[ErrorDetails, Mapping[str, Any], str], str]:
     def words(error: ErrorDetails, context: Mapping[str, Any], unit: str) -> str:
         given = _with_unit(error["input"], unit)
-        return (
-            f"{given} is {side} {_with_unit(context[bound], unit)}: check the number and its unit"
+        return say(
+            "formats.check_number_unit",
+            given=given,
+            side=side,
+            with_unit=_with_unit(context[bound], unit),
         )
 
     return words
@@ -40,30 +44,30 @@ def _beyond(side: str, bound: str) -> Callable[[ErrorDetails, Mapping[str, Any],
 def _length(side: str, bound: str) -> Callable[[ErrorDetails, Mapping[str, Any], str], str]:
     def words(error: ErrorDetails, context: Mapping[str, Any], _: str) -> str:
         if context[bound] == 1 and side == "at least":
-            return "this may not be empty: fill it in"
+            return say("formats.may_not_empty_fill")
         what = "letters" if isinstance(error["input"], str) else "entries"
-        return f"this takes {side} {context[bound]} {what}"
+        return say("formats.this_takes", side=side, context=context[bound], what=what)
 
     return words
 
 
 _WORDS: dict[str, Callable[[ErrorDetails, Mapping[str, Any], str], str]] = {
-    "greater_than_equal": _beyond("less than the least that is taken,", "ge"),
-    "greater_than": _beyond("not above", "gt"),
-    "less_than_equal": _beyond("more than the most that is taken,", "le"),
-    "less_than": _beyond("not below", "lt"),
+    "greater_than_equal": _beyond(say("formats.less_least_taken"), "ge"),
+    "greater_than": _beyond(say("formats.not_above"), "gt"),
+    "less_than_equal": _beyond(say("formats.more_most_taken"), "le"),
+    "less_than": _beyond(say("formats.not_below"), "lt"),
     "string_too_short": _length("at least", "min_length"),
     "too_short": _length("at least", "min_length"),
-    "string_too_long": _length("at most", "max_length"),
-    "too_long": _length("at most", "max_length"),
-    "missing": lambda *_: "this is missing: give it",
-    "extra_forbidden": lambda *_: "there is no field of this name here: correct or remove it",
-    "literal_error": lambda e, c, _: f"“{e['input']}” is not one of {c['expected']}",
-    "float_parsing": lambda e, *_: f"“{e['input']}” is not a number: write it like 82.5",
-    "float_type": lambda e, *_: f"“{e['input']}” is not a number: write it like 82.5",
-    "int_parsing": lambda e, *_: f"“{e['input']}” is not a whole number",
-    "int_from_float": lambda e, *_: f"{e['input']:g} is not a whole number",
-    "finite_number": lambda *_: "this is not a finite number: give one",
+    "string_too_long": _length(say("formats.at_most"), "max_length"),
+    "too_long": _length(say("formats.at_most"), "max_length"),
+    "missing": lambda *_: say("formats.missing_give"),
+    "extra_forbidden": lambda *_: say("formats.there_no_field_name"),
+    "literal_error": lambda e, c, _: say("formats.is_not_one_of", e=e["input"], c=c["expected"]),
+    "float_parsing": lambda e, *_: say("formats.not_number_write_like", e=e["input"]),
+    "float_type": lambda e, *_: say("formats.not_number_write_like", e=e["input"]),
+    "int_parsing": lambda e, *_: say("formats.not_whole_number", e=e["input"]),
+    "int_from_float": lambda e, *_: say("formats.not_whole_number_2", e=e["input"]),
+    "finite_number": lambda *_: say("formats.not_finite_number_give"),
 }
 
 

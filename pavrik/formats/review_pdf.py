@@ -24,6 +24,7 @@ from pavrik.formats.paper import (
     written,
 )
 from pavrik.formats.wire.watch import ClipReading, FindingOut
+from pavrik.words import say
 
 Place = tuple[float, float]
 _GHOST, _BAR = colors.HexColor("#1f7a70"), colors.HexColor("#c3421c")
@@ -35,48 +36,58 @@ _CHAINS = {
     "rear": (("left plate", "right plate"),),
 }  # fmt: skip
 _MARK = {"holds": "holds", "slight": "slight", "fails": "FAILS", "cannot tell": "cannot tell"}
-CAUTION = (
-    "A measurement of one film with its errors, no referee's light and no diagnosis. Stop at "
-    "sharp or new pain and see a licensed clinician; the rule book in force decides."
-)
+CAUTION = say("formats.measurement_film_errors_no")
 
 
 def write_review_pdf(reading: ClipReading, name: str, club: str) -> bytes:
     """The review as PDF."""
-    where = {"side": "", "front": ", from the front", "rear": ", from behind"}[reading.view]
+    where = {"side": "", "front": say("formats.from_front"), "rear": say("formats.from_behind")}[
+        reading.view
+    ]
     verdict = reading.verdict
     story: list[Flowable] = [
         written(name, TITLE),
         written(
-            f"{reading.lift} {told_kg(reading.load_kg)}, {reading.filmed_on:%d %B %Y}{where}; "
-            f"{len(reading.reps)} reps, {reading.setup_words}", SMALL,
+            say(
+                "formats.lift_told_kg_filmed",
+                lift=reading.lift,
+                told_kg=told_kg(reading.load_kg),
+                filmed_on=reading.filmed_on,
+                where=where,
+                reps=len(reading.reps),
+                setup_words=reading.setup_words,
+            ),
+            SMALL,
         ),
         Spacer(0, 3 * mm),
         written(verdict.overall.capitalize(), HEAD),
         *([written(verdict.said)] if verdict.said else []),
-        *([written(f"Next: {verdict.said_cue or verdict.cue}", STRONG)]
-          if verdict.said_cue or verdict.cue else []),
+        *(
+            [written(say("formats.next", said_cue=verdict.said_cue or verdict.cue), STRONG)]
+            if verdict.said_cue or verdict.cue
+            else []
+        ),
         Spacer(0, 3 * mm),
         _figures(reading),
         Spacer(0, 2 * mm),
         _phases(reading),
         Spacer(0, 3 * mm),
-        written("What the film shows", HEAD),
+        written(say("formats.what_film_shows"), HEAD),
         *[written(_told(one), TEXT) for one in reading.findings if one.word != "dismissed"],
         Spacer(0, 3 * mm),
         _reps(reading),
         Spacer(0, 3 * mm),
-        written("What it cannot show", HEAD),
+        written(say("formats.what_cannot_show"), HEAD),
         *[written(text, SMALL) for text in (*reading.camera.words, *reading.cannot_tell)],
         Spacer(0, 3 * mm),
         written(CAUTION, SMALL),
-    ]  # fmt: skip
-    return on_paper(story, f"Review of {name}", name, club)
+    ]
+    return on_paper(story, say("formats.review_of", name=name), name, club)
 
 
 def _told(one: FindingOut) -> str:
-    seen = {"confirmed": "; the coach sees it too"}.get(one.word, "")
-    cost = f"; costs {one.cost_words}" if one.cost_words else ""
+    seen = {"confirmed": say("formats.coach_sees_too")}.get(one.word, "")
+    cost = say("formats.costs_cost_words", cost_words=one.cost_words) if one.cost_words else ""
     size = f" {size_text(one, one.value)} {one.says} ± {size_text(one, one.error_sd)}"
     return f"{whose(one)}: {one.state},{size}{cost}{seen}"
 
@@ -87,7 +98,10 @@ NOT_TOLD = ("cannot tell", "")
 def _phases(reading: ClipReading) -> Flowable:
     named = {one.detector: one for one in reading.findings}
     rows: list[list[Paragraph]] = [
-        [written(head, SMALL) for head in ("Phase", "", "Measured", "Computed", "What stands out")]
+        [
+            written(head, SMALL)
+            for head in ("Phase", "", "Measured", "Computed", say("formats.what_stands_out"))
+        ]
     ]
     told_here = reading.camera.angles_told
     for row in reading.phases:
@@ -104,7 +118,7 @@ def _phases(reading: ClipReading) -> Flowable:
     pictures += [(at.time_s, _numbers(None, at)) for at in reading.head_on_instants]
     for time_s, numbers in pictures:
         measured, computed = numbers if told_here else NOT_TOLD
-        cells = (f"tapped at {time_s:.2f} s", "", measured, computed, "")
+        cells = (say("formats.tapped_s", time_s=time_s), "", measured, computed, "")
         rows.append([written(cell) for cell in cells])
     widths = (28 * mm, 18 * mm, 46 * mm, 46 * mm, 42 * mm)
     return Table(rows, widths, style=RULES, hAlign="LEFT")
@@ -112,9 +126,13 @@ def _phases(reading: ClipReading) -> Flowable:
 
 def _side_words(lean_deg: float, bar_x_m: float, hip_z_m: float) -> str:
     ahead = round(bar_x_m * 100)
-    way = "ahead of" if ahead >= 0 else "behind"
-    bar = f"bar {abs(ahead)} cm {way} mid-foot" if ahead else "bar over mid-foot"
-    return f"leans {lean_deg:.0f}°, {bar}, hip {hip_z_m * 100:.0f} cm high"
+    way = say("formats.ahead_of") if ahead >= 0 else "behind"
+    bar = (
+        say("formats.bar_cm_mid_foot", ahead=abs(ahead), way=way)
+        if ahead
+        else say("formats.bar_over_mid_foot")
+    )
+    return say("formats.leans_hip_cm_high", lean_deg=lean_deg, bar=bar, hip_z_m=hip_z_m * 100)
 
 
 def _numbers(at: Instant | None, front: HeadOnInstant | None) -> tuple[str, str]:
@@ -127,18 +145,22 @@ def _numbers(at: Instant | None, front: HeadOnInstant | None) -> tuple[str, str]
         return "", ""
     parts = []
     if front.tilt_m is not None:
-        parts.append(f"bar {front.tilt_m * 100:+.1f} cm to the left")
+        parts.append(say("formats.bar_cm_left", tilt_m=front.tilt_m * 100))
     if front.hips_off_m is not None:
-        parts.append(f"hips {front.hips_off_m * 100:+.1f} cm to the left")
+        parts.append(say("formats.hips_cm_left", hips_off_m=front.hips_off_m * 100))
     if front.knee_left_out_m is None or front.knee_right_out_m is None:
         return ", ".join(parts), ""
-    knees = f"{front.knee_left_out_m * 100:.0f} and {front.knee_right_out_m * 100:.0f} cm"
-    seen = ", ".join([f"knees out {knees}", *parts])
-    return seen, f"knees out {front.expected_out_m * 100:.0f} cm"
+    knees = say(
+        "formats.and_cm",
+        knee_left_out_m=front.knee_left_out_m * 100,
+        knee_right_out_m=front.knee_right_out_m * 100,
+    )
+    seen = ", ".join([say("formats.knees_out", knees=knees), *parts])
+    return seen, say("formats.knees_out_cm", expected_out_m=front.expected_out_m * 100)
 
 
 def _reps(reading: ClipReading) -> Flowable:
-    rows = [[written(head, SMALL) for head in ("Rep", "Down", "Up", "Mean speed")]]
+    rows = [[written(head, SMALL) for head in ("Rep", "Down", "Up", say("formats.mean_speed"))]]
     for rep in reading.reps:
         speed = "cannot tell" if rep.mean_m_s is None else f"{rep.mean_m_s:.2f} m/s"
         cells = (str(rep.number), f"{rep.down_s:.2f} s", f"{rep.up_s:.2f} s", speed)

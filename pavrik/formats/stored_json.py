@@ -8,6 +8,8 @@ that were written before it stay as they are.
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from pavrik.words import say
+
 JSON_VERSION = 3
 """The form in which JSON is stored now."""
 
@@ -43,8 +45,7 @@ def current(value: Any, version: int) -> Any:
     """Stored JSON in today's form. Raises ValueError where it is newer than this program."""
     if version > JSON_VERSION:
         raise ValueError(
-            f"this was stored in form {version} by a newer Pavrik, this one reads up to "
-            f"{JSON_VERSION}: start the newer one"
+            say("formats.stored_form_newer_pavrik", version=version, json_version=JSON_VERSION)
         )
     for step in range(version, JSON_VERSION):
         value = _STEPS[step](value)

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from uuid import UUID
 
 from pavrik.errors import ForbiddenError
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -21,4 +22,4 @@ class Who:
     def must_write(self) -> None:
         """Raises ForbiddenError for who may only read."""
         if not self.may_write:
-            raise ForbiddenError("your role may read but not write: ask the club's owner")
+            raise ForbiddenError(say("services.your_role_may_read"))

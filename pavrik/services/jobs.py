@@ -26,6 +26,7 @@ from pavrik.errors import NotFoundError, OutOfTimeError, PavrikError
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
+from pavrik.words import say
 
 log = logging.getLogger("pavrik")
 GIVES_WAY = 10
@@ -88,7 +89,7 @@ def _follow_parent() -> None:
 
 
 def _out_of_time(*_: object) -> NoReturn:
-    raise OutOfTimeError("this took too long and was stopped: ask for less, or try again later")
+    raise OutOfTimeError(say("services.took_too_long_stopped"))
 
 
 def _run_apart(who: Who, job_id: UUID, task: Task, longest_s: float) -> None:
@@ -192,7 +193,7 @@ class Jobs:
         with self._database.club(who.club_id) as connection:
             job = store.get_job(connection, job_id)
         if job is None:
-            raise NotFoundError("this computation is not in your club")
+            raise NotFoundError(say("services.computation_not_your_club"))
         return job
 
     def cancel(self, who: Who, job_id: UUID) -> store.Job:

@@ -14,6 +14,7 @@ from pavrik.formats.wire.session import ImportAnswer, Line
 from pavrik.services.context import Who
 from pavrik.services.writes import digest_of, write_once
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 Row = TypeVar("Row")
 
@@ -86,7 +87,12 @@ def _check_bad_rows(answer: ImportAnswer, leave_bad: bool) -> None:
     if first is None or leave_bad:
         return
     raise InvalidError(
-        f"{answer.bad} of {len(answer.rows)} rows are bad, the first in line {first.line}: "
-        f"{first.words}; mend them or leave them out",
+        say(
+            "services.rows_bad_first_line",
+            bad=answer.bad,
+            rows=len(answer.rows),
+            line=first.line,
+            words=first.words,
+        ),
         "file",
     )

@@ -14,6 +14,7 @@ from pavrik.formats.stored_json import JSON_VERSION, current
 from pavrik.services.context import Who
 from pavrik.store import accounts
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 A = TypeVar("A", bound=BaseModel)
 P = TypeVar("P")
@@ -73,7 +74,5 @@ def _known(connection: Connection, key: UUID, route: str, digest: str, form: typ
     if known is None:
         return None
     if (known.route, known.request_digest) != (route, digest):
-        raise KeyReusedError(
-            "this Idempotency-Key was already used for another request: make a new one"
-        )
+        raise KeyReusedError(say("services.idempotency_key_already_used"))
     return form.model_validate(current(known.answer, known.json_version))

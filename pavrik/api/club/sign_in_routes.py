@@ -18,6 +18,7 @@ from pavrik.formats.wire.lifters import (
 )
 from pavrik.services.club import founding
 from pavrik.services.club.accounts import SESSION_DAYS, Account, SignedIn
+from pavrik.words import say
 
 router = APIRouter(prefix="/api/session", tags=["session"])
 
@@ -91,7 +92,7 @@ def enter_demo(
 ) -> Acknowledged:
     """Enter the demo club, where it is loaded, from the machine that Pavrik runs on."""
     if not local:
-        raise ForbiddenError("the demo club is entered on the machine that Pavrik runs on only")
+        raise ForbiddenError(say("club.demo_club_entered_machine"))
     set_session_cookie(request, response, accounts.enter_demo())
     return Acknowledged()
 

@@ -38,6 +38,7 @@ from pavrik.services.club import board
 from pavrik.services.kept import NOBODY, kept_answer
 from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
 from pavrik.services.setups import levers
+from pavrik.words import say
 
 router = APIRouter(prefix="/api", tags=["lifters"])
 
@@ -171,15 +172,15 @@ def measure(
 def _screen_readings(body: ScreenRequest) -> list[float]:
     if body.knee_to_wall_cm:
         if body.kind != "ankle":
-            raise InvalidError("knee-to-wall is a screen of the ankle only", "knee_to_wall_cm")
+            raise InvalidError(say("lifters.knee_wall_screen_ankle"), "knee_to_wall_cm")
         return [cm * KNEE_TO_WALL_DEG_PER_CM for cm in body.knee_to_wall_cm]
     if body.side_picture is not None:
         if body.kind != "neutral_depth":
-            raise InvalidError("the three angles give the neutral depth only", "side_picture")
+            raise InvalidError(say("lifters.three_angles_give_neutral"), "side_picture")
         angles = body.side_picture
         return [hip_flexion_from_angles_deg(angles.thigh_deg, angles.lean_deg)]
     if not body.readings and not body.kind.startswith("grip_"):
-        raise InvalidError("this screen needs one to three readings", "readings")
+        raise InvalidError(say("lifters.screen_needs_three_readings"), "readings")
     return body.readings
 
 

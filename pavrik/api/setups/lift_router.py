@@ -31,12 +31,13 @@ from pavrik.services.setups import analysis, fits, sureness
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
 from pavrik.services.training import setup_trials
+from pavrik.words import say
 
 
 def _one_of(given: str, known: tuple[str, ...], field: str) -> str:
     """Raises InvalidError for a word that the lift does not know."""
     if given not in known:
-        raise InvalidError(f"there is no “{given}” here: it is one of {', '.join(known)}", field)
+        raise InvalidError(say("setups.there_no_here", given=given, known=", ".join(known)), field)
     return given
 
 

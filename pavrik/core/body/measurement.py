@@ -5,6 +5,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from pavrik.words import say
+
 THIRD_READING_M = 0.010
 THIRD_READING_SHARE = 0.02
 
@@ -21,52 +23,52 @@ class Landmark:
 
 LANDMARKS: tuple[Landmark, ...] = (
     Landmark(
-        "foot_length", "Foot length", "foot_m",
-        "Heel against a wall, barefoot, weight on the foot; wall to the tip of the longest toe.",
+        "foot_length", say("body.foot_length"), "foot_m",
+        say("body.heel_against_wall_barefoot"),
     ),
     Landmark(
-        "floor_malleolus", "Floor to ankle bone", "ankle_height_m",
-        "Standing; floor up to the middle of the outer ankle bone.",
+        "floor_malleolus", say("body.floor_ankle_bone"), "ankle_height_m",
+        say("body.standing_floor_up_middle"),
     ),
     Landmark(
-        "malleolus_knee", "Ankle bone to knee line", "shank_m",
-        "Seated, knee at a right angle; outer ankle bone up to the joint line of the knee.",
+        "malleolus_knee", say("body.ankle_bone_knee_line"), "shank_m",
+        say("body.seated_knee_right_angle"),
     ),
     Landmark(
-        "knee_trochanter", "Knee line to hip bone", "thigh_m",
-        "Standing; outer joint line of the knee up to the bony point at the side of the hip.",
+        "knee_trochanter", say("body.knee_line_hip_bone"), "thigh_m",
+        say("body.standing_outer_joint_line"),
     ),
     Landmark(
-        "trochanter_acromion", "Hip bone to shoulder", "trunk_m",
-        "Standing tall, arms hanging; side of the hip up to the bony corner of the shoulder.",
+        "trochanter_acromion", say("body.hip_bone_shoulder"), "trunk_m",
+        say("body.standing_tall_arms_hanging"),
     ),
     Landmark(
-        "acromion_elbow", "Shoulder to elbow", "upper_arm_m",
-        "Arm hanging; corner of the shoulder down to the outer elbow joint.",
+        "acromion_elbow", say("body.shoulder_elbow"), "upper_arm_m",
+        say("body.arm_hanging_corner_shoulder"),
     ),
     Landmark(
-        "elbow_wrist", "Elbow to wrist", "forearm_m",
-        "Elbow bent, palm in; outer elbow joint to the wrist bone on the thumb side.",
+        "elbow_wrist", say("body.elbow_wrist"), "forearm_m",
+        say("body.elbow_bent_palm_outer"),
     ),
     Landmark(
-        "wrist_bar", "Wrist to bar", "grip_m",
-        "Hand closed round a bar; wrist bone to the middle of the bar.",
+        "wrist_bar", say("body.wrist_bar"), "grip_m",
+        say("body.hand_closed_round_bar"),
     ),
     Landmark(
-        "shoulder_breadth", "Shoulder joint spacing", "shoulder_spacing_m",
-        "From behind; between the middles of the two shoulder joints.",
+        "shoulder_breadth", say("body.shoulder_joint_spacing"), "shoulder_spacing_m",
+        say("body.from_behind_between_middles"),
     ),
     Landmark(
-        "hip_breadth", "Hip joint spacing", "hip_spacing_m",
-        "From the front; between the two hip joints, about two thirds of the pelvis's breadth.",
+        "hip_breadth", say("body.hip_joint_spacing"), "hip_spacing_m",
+        say("body.from_front_between_two"),
     ),
     Landmark(
-        "hip_crease", "Hip crease above the hip bone", "hip_crease_m",
-        "Side picture at the bottom, scaled by the plate; hip bone up to the fold of the hip.",
+        "hip_crease", say("body.hip_crease_above_hip"), "hip_crease_m",
+        say("body.side_picture_bottom_scaled"),
     ),
     Landmark(
-        "knee_top", "Top of the knee above its joint line", "knee_top_m",
-        "The same picture; joint line of the knee up to the top of the bent knee.",
+        "knee_top", say("body.top_knee_above_joint"), "knee_top_m",
+        say("body.same_picture_joint_line"),
     ),
 )  # fmt: skip
 
@@ -83,7 +85,7 @@ def needs_third_reading(first_m: float, second_m: float) -> bool:
 def settled_length_m(readings_m: Sequence[float]) -> float:
     """The length that readings in metres give: the mean of two, the median of three."""
     if not readings_m:
-        raise ValueError("a length needs at least one reading")
+        raise ValueError(say("body.length_needs_least_reading"))
     return float(np.median(readings_m) if len(readings_m) > 2 else np.mean(readings_m))
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from pavrik.core.assumptions import assume_each
 from pavrik.core.body.segments import STATURE_FRACTION
+from pavrik.words import say
 
 _SPREADS = {
     "foot_m": 0.040,
@@ -60,10 +61,15 @@ def _single_doubts(segments: Mapping[str, float], stature_m: float) -> list[Doub
                 Doubt(
                     name,
                     z,
-                    f"{_label(name)} {length * 100:.1f} cm is {abs(z):.1f} standard deviations "
-                    f"{side} than people of {stature_m * 100:.0f} cm have "
-                    f"({STATURE_FRACTION[name] * stature_m * 100:.1f} cm): measure it again, or "
-                    "keep it and say why",
+                    say(
+                        "body.cm_standard_deviations_people",
+                        label=_label(name),
+                        length=length * 100,
+                        z=abs(z),
+                        side=side,
+                        stature_m=stature_m * 100,
+                        stature_fraction=STATURE_FRACTION[name] * stature_m * 100,
+                    ),
                 )
             )
     return doubts
@@ -81,9 +87,7 @@ def _sum_doubt(segments: Mapping[str, float], stature_m: float) -> list[Doubt]:
         Doubt(
             "stature_m",
             z,
-            f"ankle, shank, thigh, trunk, head and neck add up to {total * 100:.0f} cm but the "
-            f"stature is {stature_m * 100:.0f} cm: one of them, or the stature, was misread; "
-            "measure the longest ones again",
+            say("body.ankle_shank_thigh_trunk", total=total * 100, stature_m=stature_m * 100),
         )
     ]
 

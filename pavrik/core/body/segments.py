@@ -12,6 +12,7 @@ import numpy as np
 
 from pavrik.core.assumptions import OWN, assume
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 Sex = Literal["male", "female"]
 Number = float | Floats
@@ -95,20 +96,28 @@ def _check_size(mass_kg: float, stature_m: float) -> list[str]:
     problems = []
     for name, value, (low, high), unit in (
         ("stature", stature_m, STATURE_RANGE_M, "m"),
-        ("body mass", mass_kg, MASS_RANGE_KG, "kg"),
+        (say("body.body_mass"), mass_kg, MASS_RANGE_KG, "kg"),
     ):
         if not low <= value <= high:
             problems.append(
-                f"{name} {value:g} {unit} is outside {low:g} to {high:g} {unit}: the model holds "
-                "for grown lifters only; check the number and its unit"
+                say(
+                    "body.outside_model_holds_grown",
+                    name=name,
+                    value=value,
+                    unit=unit,
+                    low=low,
+                    high=high,
+                )
             )
     return problems
 
 
 def _check_segments(segments: Mapping[str, float]) -> list[str]:
-    problems = [f"there is no segment called {name}" for name in segments if name not in SEGMENTS]
+    problems = [
+        say("body.there_no_segment_called", name=name) for name in segments if name not in SEGMENTS
+    ]
     problems += [
-        f"{name} must be a length above 0 m, not {value:g}"
+        say("body.must_length_above_0", name=name, value=value)
         for name, value in segments.items()
         if not (np.isfinite(value) and value > 0)
     ]
@@ -125,7 +134,7 @@ def make_body(
     measured = dict(segments or {})
     problems = _check_size(mass_kg, stature_m) + _check_segments(measured)
     if sex not in ("male", "female"):
-        problems.append(f'sex must be "male" or "female", not "{sex}": segment masses need it')
+        problems.append(say("body.sex_must_male_female", sex=sex))
     if problems:
         raise ValueError("\n".join(problems))
     lengths = {

@@ -16,6 +16,7 @@ from pavrik.core.lifts.case import Effort, Pass
 from pavrik.core.lifts.lever import Lever, screen_lever
 from pavrik.core.lifts.lift import Axis, Lift, SchoolOrder, Sentences, Way
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 AXES = (
     Axis(
@@ -24,7 +25,7 @@ AXES = (
         rows=tuple(round(0.16 + 0.03 * i, 2) for i in range(26)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0, (0.0, 55.0),
+        "toe_out_deg", "toe_out", "deg", say("deadlift.toes_out"), -20.0, 80.0, 1.0, (0.0, 55.0),
         handles=tuple(float(6 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 55, 3)),
     ),
@@ -33,13 +34,13 @@ AXES = (
         rows=tuple(round(0.36 + 0.02 * i, 2) for i in range(16)),
     ),
     Axis(
-        "bar_offset_m", "bar_offset_m", "m", "bar in front of mid-foot", -0.15, 0.3, 0.001,
+        "bar_offset_m", "bar_offset_m", "m", say("deadlift.bar_front_mid_foot"), -0.15, 0.3, 0.001,
         (-0.03, 0.1),
         handles=tuple(round(0.01 * i, 2) for i in range(-1, 7)),
         rows=tuple(round(0.005 * i, 3) for i in range(-2, 15)),
     ),
     Axis(
-        "shoulder_offset_m", "shoulder_offset_m", "m", "shoulders in front of the bar",
+        "shoulder_offset_m", "shoulder_offset_m", "m", say("deadlift.shoulders_front_bar"),
         -0.15, 0.2, 0.01, (-0.08, 0.1), grid=(0.04,),
     ),
     Axis("bar_height_m", "bar_height_m", "m", "bar's height", 0.05, 0.8, 0.005, (0.1, 0.7)),
@@ -57,14 +58,14 @@ LEVERS = (
     Lever(
         "bar_height_m",
         (2, 4, 6, 8, 10, 14, 18),
-        "the bar raised {step:g} cm on blocks",
+        say("deadlift.bar_raised_cm_blocks"),
         1.0,
         _on_blocks,
     ),
-    screen_lever("hip_flexion", "neutral depth", (3, 6, 9, 12, 16, 20)),
-    screen_lever("abduction", "hip opening", (3, 6, 9, 12, 16, 20)),
-    screen_lever("rotation", "hip rotation", (3, 6, 9, 12, 16, 20)),
-    screen_lever("dorsiflexion", "ankle bend", (3, 6, 9, 12)),
+    screen_lever("hip_flexion", say("deadlift.neutral_depth"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("abduction", say("deadlift.hip_opening"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("rotation", say("deadlift.hip_rotation"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("dorsiflexion", say("deadlift.ankle_bend"), (3, 6, 9, 12)),
 )
 
 
@@ -86,7 +87,7 @@ def _preferred(
 def in_words(setup: DeadliftSetup) -> str:
     """A start as a coach says it."""
     toes = float(degrees(setup.toe_out))
-    return f"{setup.kind.name}, {setup.stance_m * 100:.0f} cm, toes {toes:.0f}°"
+    return say("deadlift.cm_toes", name=setup.kind.name, stance_m=setup.stance_m * 100, toes=toes)
 
 
 def _way(case: DeadliftCase, shank: Floats) -> Way:
@@ -145,18 +146,17 @@ DEADLIFT: Lift[DeadliftSetup] = Lift(
     short_name=lambda setup: setup.kind.name,
     in_words=in_words,
     sentences=Sentences(
-        none_open="no start from the floor holds with a flat back for this body: raise the bar on "
-        "blocks, or pull the trap bar, and work on what the screens show",
-        only="is the only start from the floor that this body can take",
-        try_both="try both over fixed weeks, and do not change style after one bad week",
-        nothing_decides="only one style is open: nothing to decide",
+        none_open=say("deadlift.no_start_from_floor"),
+        only=say("deadlift.only_start_from_floor"),
+        try_both=say("deadlift.try_both_over_fixed"),
+        nothing_decides=say("deadlift.only_style_open_nothing"),
         deepest="start",
-        judged=", the hardest point from the floor to the thighs",
-        left_out="no speed, no bar whip, no skill",
+        judged=say("deadlift.hardest_point_from_floor"),
+        left_out=say("deadlift.no_speed_no_bar"),
     ),
     slowest_m_s=assume(
         "slowest_deadlift_m_s", 0.15, "m/s", "mean speed of a max deadlift", "from memory"
     ),
     chosen_by=_chosen_by,
-    school_order=SchoolOrder(_school_rank, lambda _: "the more upright back"),
+    school_order=SchoolOrder(_school_rank, lambda _: say("deadlift.more_upright_back")),
 )

@@ -12,6 +12,7 @@ from pavrik.core.lifts.case import DEEPEST
 from pavrik.core.lifts.perturbation import OneSided, Perturbation, Undisturbed
 from pavrik.core.lifts.posture import Posture
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 Start = Undisturbed[DeadliftCase]
 _SHANKS = 161
@@ -68,59 +69,59 @@ def hands_moved(start: Start, wider_m: float) -> Posture:
 
 def _hips_still_rise(before: Posture, after: Posture, _: float) -> str:
     rise = float(np.squeeze(before.legs.hip.z)) - float(np.squeeze(after.legs.hip.z))
-    return f"the hips still rise {rise * 100:.0f} cm for nothing" if rise > 0 else ""
+    return say("deadlift.hips_still_rise_cm", rise=rise * 100) if rise > 0 else ""
 
 
 def _out_of_balance(_: Posture, after: Posture, load_kg: float) -> str:
     centre = float(np.squeeze(after.at_load(load_kg).centre_x_m))
     if abs(centre) <= STEADY_M:
         return ""
-    return f"the weight stands {centre * 100:+.0f} cm from mid-foot, out of balance"
+    return say("deadlift.weight_stands_cm_from", centre=centre * 100)
 
 
 def _spine_pays(before: Posture, after: Posture, load_kg: float) -> str:
     """A rounded back starts with less for the hips to hold and more for the spine."""
     was, now = (p.at_load(load_kg).utilization.upper_back.reshape(-1)[-1] for p in (before, after))
-    return f"the hips start easier, the upper back is used to {now:.0%} instead of {was:.0%}"
+    return say("deadlift.hips_start_easier_upper", now=now, was=was)
 
 
 PERTURBATIONS: dict[str, Perturbation] = {
     "hips-shoot": Perturbation(
-        hips_rise, 0.06, "m", "hips {amount} up before the plates leave", "max"
+        hips_rise, 0.06, "m", say("deadlift.hips_up_before_plates"), "max"
     ),
     "stiff-leg": Perturbation(
-        hips_rise, 0.10, "m", "knees lock early, hips {amount} up below the knee", "max"
+        hips_rise, 0.10, "m", say("deadlift.knees_lock_early_hips"), "max"
     ),
-    "bar-away": Perturbation(bar_off_shins, 0.04, "m", "bar {amount} off the shins", "max"),
+    "bar-away": Perturbation(bar_off_shins, 0.04, "m", say("deadlift.bar_off_shins"), "max"),
     "feet-far": Perturbation(
-        bar_off_shins, 0.03, "m", "feet {amount} too far from the bar", "max", between,
+        bar_off_shins, 0.03, "m", say("deadlift.feet_too_far_from"), "max", between,
         _out_of_balance,
     ),
     "feet-close": Perturbation(
-        feet_moved, -0.03, "m", "feet {amount} too close to the bar", "max", None,
+        feet_moved, -0.03, "m", say("deadlift.feet_too_close_bar"), "max", None,
         _out_of_balance,
     ),
     "toes-heavy": Perturbation(
-        bar_off_shins, 0.05, "m", "weight carried {amount} toward the toes", "max", between,
+        bar_off_shins, 0.05, "m", say("deadlift.weight_carried_toward_toes"), "max", between,
         _out_of_balance,
     ),
     "hips-low": Perturbation(
-        hips_low, 0.04, "m", "shoulders {amount} behind the bar", "max", None, _hips_still_rise
+        hips_low, 0.04, "m", say("deadlift.shoulders_behind_bar"), "max", None, _hips_still_rise
     ),
     "pull-upper-round": Perturbation(
-        back_rounds, 10.0, "deg", "upper back rounded by {amount} off the floor", "max", None,
+        back_rounds, 10.0, "deg", say("deadlift.upper_back_rounded_off"), "max", None,
         _spine_pays,
     ),
     "pull-stance-off": Perturbation(
-        stance_moved, 0.05, "m", "feet {amount} wider than settled", "ratio"
+        stance_moved, 0.05, "m", say("deadlift.feet_wider_settled"), "ratio"
     ),
     "grip-off": Perturbation(
-        hands_moved, 0.06, "m", "hands {amount} wider than settled", "ratio"
+        hands_moved, 0.06, "m", say("deadlift.hands_wider_settled"), "ratio"
     ),
 }  # fmt: skip
 for _fault_id, _priced in PERTURBATIONS.items():
     assume(f"usual_{_fault_id}", _priced.amount, _priced.unit, f"usual size: {_priced.words}")
 ONE_SIDED: dict[str, OneSided] = {
-    "bar-swings": OneSided(0.02, "bar {amount} to one side in a mixed grip"),
-    "one-side-down": OneSided(0.02, "hands {amount} off centre"),
+    "bar-swings": OneSided(0.02, say("deadlift.bar_side_mixed_grip")),
+    "one-side-down": OneSided(0.02, say("deadlift.hands_off_centre")),
 }

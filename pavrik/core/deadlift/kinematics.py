@@ -39,6 +39,7 @@ from pavrik.core.strength.capacities import (
 )
 from pavrik.core.strength.predicted_max import FIRST_BODY_MASSES, load_at_full_utilization
 from pavrik.core.units import GRAVITY_M_S2, Floats, Mask, radians
+from pavrik.words import say
 
 LEAST_SHANK_DEG, MOST_SHANK_DEG = 2.0, 34.0
 """Where nothing fixes the shank."""
@@ -192,7 +193,7 @@ class DeadliftCase(Case):
 
     def posture(self, shank: Floats, progress: Floats) -> DeadliftPosture:
         if np.any(np.isnan(np.asarray(self.bar_offset_m))):
-            raise ValueError("the bar has no place over the foot yet: place it by balance first")
+            raise ValueError(say("deadlift.bar_no_place_over"))
         bar, shoulder, out_of_reach = self._hands(progress)
         if not np.all(np.asarray(progress) == 1.0):
             shank = self._balanced_shank(shank, progress, bar, shoulder)
@@ -248,7 +249,7 @@ class DeadliftCase(Case):
         back as the bar rises, may touch the bar below the knee and never pass it. At the start it
         is the given one."""
         if self.balanced_kg is None:
-            raise ValueError("the way up is balanced under a load: place the bar first")
+            raise ValueError(say("deadlift.way_up_balanced_under"))
         touching, _ = shin_on_bar(self.foot, *bar)
         knee_z = self.foot.ankle.z + self.body.shank_m * np.cos(touching)
         held_back = (bar[1] < knee_z) & ~np.asarray(self.beside)

@@ -12,9 +12,15 @@ from pavrik.core.fitting.candidates import quick_maxes_kg
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.lifts.rung import Rung, in_the_time
+from pavrik.words import say
 
-HINGE = Rung("hinge with a stick, own weight", True, True, "ready: hips back, back still",
-             barbell=False)  # fmt: skip
+HINGE = Rung(
+    say("deadlift.hinge_stick_own_weight"),
+    True,
+    True,
+    say("deadlift.ready_hips_back_back"),
+    barbell=False,
+)
 
 
 @dataclass(frozen=True)
@@ -25,10 +31,10 @@ class _Step:
 
 
 STEPS = (
-    _Step("Romanian deadlift from standing", ("romanian",)),
-    _Step("trap bar, high handles", ("trap_high",), barbell=False),
-    _Step("trap bar, low handles", ("trap_low",), barbell=False),
-    _Step("bar on blocks", ("block",)),
+    _Step(say("deadlift.romanian_deadlift_from_standing"), ("romanian",)),
+    _Step(say("deadlift.trap_bar_high_handles"), ("trap_high",), barbell=False),
+    _Step(say("deadlift.trap_bar_low_handles"), ("trap_low",), barbell=False),
+    _Step(say("deadlift.bar_blocks"), ("block",)),
     _Step("from the floor", COMPETING),
 )
 
@@ -47,6 +53,6 @@ def learning_ladder(lifter: Lifter, teaching: str = "down", weeks: int | None = 
     rungs = [HINGE]
     for step in steps:
         ready = _open(lifter, step.styles)
-        why = "ready" if ready else "the screens do not reach it yet: mobility, and the rung below"
+        why = "ready" if ready else say("deadlift.screens_do_not_reach")
         rungs.append(Rung(step.name, ready, True, why, step.barbell))
     return in_the_time(rungs, weeks)

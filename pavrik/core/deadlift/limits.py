@@ -25,6 +25,7 @@ from pavrik.core.lifts.limit import (
 )
 from pavrik.core.lifts.posture import LoadedPosture
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 STEADY_M = assume(
     "steady_over_midfoot_m", 0.01, "m", "mass centre from mid-foot that a pull bears for nothing"
@@ -77,59 +78,50 @@ def _above_knees(case: DeadliftCase, start: DeadliftPosture, _: LoadedPosture) -
 
 def _room(told: Told) -> str:
     hands = "narrower" if told.setup.kind.hands == "inside" else "wider"
-    return (
-        f"{told.over * 100:.1f} cm are missing between hands and legs: hands {hands}, or change "
-        "the stance"
-    )
+    return say("deadlift.cm_missing_between_hands", over=told.over * 100, hands=hands)
 
 
 LIMITS: tuple[Limit, ...] = (
     Limit(
         "reach", _reach,
-        lambda told: f"{told.over * 100:.1f} cm of reach are missing with a flat back: more "
-        "forward shins, blocks, a narrower grip or another style",
+        lambda told: say("deadlift.cm_reach_missing_flat", over=told.over * 100),
         "m",
     ),
     Limit(
         "hip_flexion", beyond_hip_flexion,
-        hip_flexion_sentence("raise the bar on blocks, turn the toes out, or pull wider"),
+        hip_flexion_sentence(say("deadlift.raise_bar_blocks_turn")),
         price=screen_price, screened=True,
     ),
     Limit(
         "abduction", beyond_abduction,
-        lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "
-        "here: stand narrower",
+        lambda told: say("deadlift.thighs_would_open_further", over=told.over),
         price=screen_price, screened=True,
     ),
     Limit(
         "rotation", beyond_rotation,
-        lambda told: f"the thighs would turn out {told.over:.1f}° further than the rotation "
-        "screen allows: turn the toes in",
+        lambda told: say("deadlift.thighs_would_turn_out", over=told.over),
         price=screen_price, screened=True,
     ),
     Limit(
         "ankle", _ankle,
-        lambda told: f"the shins would lean {told.over:.1f}° further than the ankle screen "
-        "allows: bar nearer to the shins",
+        lambda told: say("deadlift.shins_would_lean_further", over=told.over),
         price=screen_price, screened=True,
     ),
     Limit("knee_track", beyond_knee_track, knee_track_sentence, price=knee_track_price),
     Limit(
         "balance_back", _too_far_back,
-        lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
-        "back: the feet are too close, back off from the bar",
+        lambda told: say("deadlift.bar_max_weight_stands", over=told.over * 100),
         "m", price=balance_price,
     ),
     Limit(
         "balance_forward", _too_far_forward,
-        lambda told: f"with the bar at its max the weight stands {told.over * 100:.1f} cm too far "
-        "forward: the feet are too far, step nearer to the bar",
+        lambda told: say("deadlift.bar_max_weight_stands_cm", over=told.over * 100),
         "m", price=balance_price,
     ),
     Limit("room", _no_room, _room, "m"),
     Limit(
         "shins", _above_knees,
-        lambda told: f"the bar would start {told.over * 100:.1f} cm above the knees: lower it",
+        lambda told: say("deadlift.bar_would_start_cm", over=told.over * 100),
         "m",
     ),
     Limit("strength", without_strength, strength_sentence),

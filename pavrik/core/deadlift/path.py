@@ -13,6 +13,7 @@ from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 from pavrik.core.deadlift.phases import PHASES as ALL_PHASES
 from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 STEPS = 28
 AT_THE_KNEE_M = 0.05
@@ -99,7 +100,11 @@ def pace_words(path: DeadliftPath, load_kg: float) -> str:
             runs.append((pace, [phase]))
     words = [f"{pace} {' and '.join(phases)}" for pace, phases in runs]
     patience = runs[0] == ("slow", runs[0][1][:1]) and "quick" in told.values()
-    return "expect it " + ", ".join(words) + (": patience at the start" if patience else "")
+    return (
+        (say("deadlift.expect_it") + " ")
+        + ", ".join(words)
+        + (say("deadlift.patience_start") if patience else "")
+    )
 
 
 def sticking(path: DeadliftPath, load_kg: float) -> tuple[int, Floats]:

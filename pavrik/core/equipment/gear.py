@@ -1,13 +1,13 @@
 """What a lifter wears and what of it the model does not count."""
 
+from pavrik.words import say
+
 _ADVICE: dict[str, tuple[str, ...]] = {
     "raw": (),
-    "sleeves": ("sleeves and wraps push back a little at the bottom; the model counts none of it",),
+    "sleeves": (say("equipment.sleeves_wraps_push_back"),),
     "suit": (
-        "a suit is counted as one that fits: what it holds at the hips and takes from their "
-        "flexion is assumed, and differs by cloth and size until lifts in it are logged",
-        "in a suit most carry the bar higher (the straps are thick), break at the hips first, and "
-        "need pins or side spotters at every heavy set",
+        say("equipment.suit_counted_fits_what"),
+        say("equipment.suit_most_carry_bar"),
     ),
 }
 

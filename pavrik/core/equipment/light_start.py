@@ -7,6 +7,7 @@ are smaller (common practice, no source).
 from collections.abc import Sequence
 
 from pavrik.core.assumptions import assume
+from pavrik.words import say
 
 LIGHT_DISCS = "light discs"
 """What a gym owns them as."""
@@ -27,7 +28,4 @@ def light_start_words(per_side: Sequence[float], light_discs: bool) -> str:
     if not stands_low(per_side, light_discs):
         return ""
     lift = round((BAR_HEIGHT_M - SMALL_DISC_M) * 100)
-    return (
-        f"no full disc on the bar: use light discs of full diameter, or blocks of about {lift} cm, "
-        f"or pull from pins at mid-shin, so that the bar stands at {BAR_HEIGHT_M * 100:.1f} cm"
-    )
+    return say("equipment.no_full_disc_bar", lift=lift, bar_height_m=BAR_HEIGHT_M * 100)

@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from pavrik.core.units import Indices
+from pavrik.words import say
 
 GRAMS = 1000
 MOST_PER_SIDE_KG = 600
@@ -41,13 +42,21 @@ def _check(target_kg: float, empty_kg: float, stock: tuple[PlatePair, ...]) -> N
     problems = []
     if not 0 < target_kg <= 2 * MOST_PER_SIDE_KG:
         problems.append(
-            f"target {target_kg:g} kg is outside 0 to {2 * MOST_PER_SIDE_KG} kg: check the unit"
+            say(
+                "equipment.target_kg_outside_0",
+                target_kg=target_kg,
+                most_per_side_kg=2 * MOST_PER_SIDE_KG,
+            )
         )
     if empty_kg <= 0:
-        problems.append(f"bar and collars weigh {empty_kg:g} kg: give the bar's weight in kg")
+        problems.append(say("equipment.bar_collars_weigh_kg", empty_kg=empty_kg))
     problems += [
-        f"plate {plate.kg:g} kg x {plate.pairs} pairs is no stock: a plate weighs "
-        f"{LEAST_PLATE_KG:g} kg or more, pairs are 0 or more"
+        say(
+            "equipment.plate_kg_x_pairs",
+            kg=plate.kg,
+            pairs=plate.pairs,
+            least_plate_kg=LEAST_PLATE_KG,
+        )
         for plate in stock
         if plate.kg < LEAST_PLATE_KG or plate.pairs < 0
     ]

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from math import floor, sin
 
 from pavrik.core.assumptions import assume
+from pavrik.words import say
 
 HOOK_CLEARANCE_M = assume(
     "hook_clearance_m", 0.02, "m", "least that the bar must rise to clear the lip"
@@ -86,19 +87,16 @@ def fit_rack(
     clearance = (rack.inner_width_m - feet_m) / 2
     problem = None
     if hook is None:
-        problem = "the lowest hook is too high for this lifter: use another rack"
+        problem = say("equipment.lowest_hook_too_high")
     elif dip > MOST_DIP_M:
         next_up = (
-            "it is the top hole: use a taller rack"
+            say("equipment.top_hole_use_taller")
             if hook == rack.holes
-            else f"hole {hook + 1} would put the lifter on tiptoe: use a rack with a finer pitch"
+            else say("equipment.hole_would_put_lifter", hook=hook + 1)
         )
-        problem = f"hole {hook} leaves a dip of {dip * 100:.0f} cm and {next_up}"
+        problem = say("equipment.hole_leaves_dip_cm", hook=hook, dip=dip * 100, next_up=next_up)
     elif safety is None:
-        problem = "the lowest safety is above the bottom position: use blocks or spotters"
+        problem = say("equipment.lowest_safety_above_bottom")
     elif clearance < 0:
-        problem = (
-            f"the feet are {-clearance * 200:.0f} cm too broad to stand between the uprights: walk "
-            "out beyond them, or stand narrower"
-        )
+        problem = say("equipment.feet_cm_too_broad", clearance=-clearance * 200)
     return RackFit(hook, dip, safety, below, clearance, problem)

@@ -14,6 +14,7 @@ from typing import Any
 
 from pavrik.core.competition_lifts import LIFTS, LiftId
 from pavrik.core.lifts.phases import phase_ids, phases_once_a_set
+from pavrik.words import say
 
 PURPOSES = ("brace", "descent", "bottom", "drive", "slack", "bar path", "finish")
 REMEDY_KINDS = frozenset(
@@ -110,38 +111,50 @@ class Catalogue:
 def catalogue_problems(catalogue: Catalogue) -> list[str]:
     """Every reference that leads nowhere and every entry that nothing leads to."""
     problems = [
-        f"{fault.id}: no lift {fault.lift}"
+        say("faults.no_lift", id=fault.id, lift=fault.lift)
         for fault in catalogue.faults.values()
         if fault.lift not in catalogue.phases
     ]
     for fault in catalogue.faults.values():
         known = catalogue.phases.get(fault.lift, ())
         problems += [
-            f"{fault.id}: no phase {p} in {fault.lift}" for p in fault.phases if p not in known
+            say("faults.no_phase", id=fault.id, p=p, lift=fault.lift)
+            for p in fault.phases
+            if p not in known
         ]
-        problems += [f"{fault.id}: no cause {c}" for c in fault.causes if c not in catalogue.causes]
+        problems += [
+            say("faults.no_cause", id=fault.id, c=c)
+            for c in fault.causes
+            if c not in catalogue.causes
+        ]
         if not fault.causes or not fault.phases:
-            problems.append(f"{fault.id}: needs a phase and a cause")
+            problems.append(say("faults.needs_phase_cause", id=fault.id))
     for cause in catalogue.causes.values():
         problems += [
-            f"{cause.id}: no remedy {r}" for r in cause.remedies if r not in catalogue.remedies
+            say("faults.no_remedy", id=cause.id, r=r)
+            for r in cause.remedies
+            if r not in catalogue.remedies
         ]
     reached = {cause for fault in catalogue.faults.values() for cause in fault.causes}
-    problems += [f"cause {c} is reached by no fault" for c in catalogue.causes if c not in reached]
-    helped = {r for cause in catalogue.causes.values() for r in cause.remedies}
-    problems += [f"remedy {r} helps no cause" for r in catalogue.remedies if r not in helped]
     problems += [
-        f"remedy {r.id}: no kind {r.kind}"
+        say("faults.cause_reached_no_fault", c=c) for c in catalogue.causes if c not in reached
+    ]
+    helped = {r for cause in catalogue.causes.values() for r in cause.remedies}
+    problems += [
+        say("faults.remedy_helps_no_cause", r=r) for r in catalogue.remedies if r not in helped
+    ]
+    problems += [
+        say("faults.remedy_no_kind", id=r.id, kind=r.kind)
         for r in catalogue.remedies.values()
         if r.kind not in REMEDY_KINDS
     ]
     problems += [
-        f"remedy {r.id}: no drill {r.staged}"
+        say("faults.remedy_no_drill", id=r.id, staged=r.staged)
         for r in catalogue.remedies.values()
         if r.staged and r.staged not in STAGED
     ]
     problems += [
-        f"remedy {r.id}: a cue says what it is for, one of {', '.join(PURPOSES)}"
+        say("faults.remedy_cue_says_what", id=r.id, purposes=", ".join(PURPOSES))
         for r in catalogue.remedies.values()
         if r.kind == "cue" and r.purpose not in PURPOSES
     ]
@@ -160,15 +173,15 @@ def check_prices(catalogue: Catalogue, priced: Mapping[str, Set[str]] = PRICED) 
     for lift, known in priced.items():
         claimed = {f.id for f in catalogue.faults.values() if f.lift == lift and not f.watch}
         problems += [
-            f"{fault}: the {lift} has no price for it, and nothing says what to watch"
+            say("faults.no_price_nothing_says", fault=fault, lift=lift)
             for fault in sorted(claimed - known)
         ]
         problems += [
-            f"{fault}: the {lift} has a price for it, and the catalogue does not say so"
+            say("faults.price_catalogue_does_not", fault=fault, lift=lift)
             for fault in sorted(known - claimed)
         ]
     if problems:
-        raise ValueError("prices and catalogue disagree: " + "; ".join(problems))
+        raise ValueError((say("faults.prices_catalogue_disagree") + " ") + "; ".join(problems))
 
 
 def parse_catalogue(data: dict[str, Any]) -> Catalogue:
@@ -198,9 +211,11 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
         once={lift.id: phases_once_a_set(lift.phases) for lift in LIFTS.values()},
     )  # fmt: skip
     twice = [i for i, n in Counter(f["id"] for f in data["faults"]).items() if n > 1]
-    problems = [f"fault {i} stands twice" for i in twice] + catalogue_problems(catalogue)
+    problems = [say("faults.fault_stands_twice", i=i) for i in twice] + catalogue_problems(
+        catalogue
+    )
     if problems:
-        raise ValueError("the fault catalogue is broken: " + "; ".join(problems))
+        raise ValueError((say("faults.fault_catalogue_broken") + " ") + "; ".join(problems))
     return catalogue
 
 

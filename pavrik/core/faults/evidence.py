@@ -13,32 +13,33 @@ from importlib.resources import files
 from typing import Literal
 
 from pavrik.core.faults.catalogue import Catalogue, shipped_catalogue
+from pavrik.words import say
 
 TEST_WEIGHT = 6.0
 AGAINST = 0.5
 RULED_OUT = "ruled out"
 SIGNALS = {
-    "comes_with_load": "it comes with the load",
-    "at_any_load": "it is there at light loads too",
-    "late_reps": "it comes in the later reps of a set",
-    "first_reps": "it is there from the first rep",
-    "one_side": "it is mostly one side",
-    "ankle_binds": "the ankle screen is reached at the bottom",
-    "hip_binds": "the neutral-depth screen is reached at the bottom",
-    "grip_narrower_than_screen": "the grip is narrower than the shoulder screen bears",
-    "quads_limit": "the quads or legs limit in the fit",
-    "hips_limit": "the hips limit in the fit",
-    "upper_back_limit": "the upper back limits or nearly limits in the fit",
-    "lower_back_limit": "the lower back limits in the fit",
-    "front_squat_low": "the front squat lags behind its usual share",
-    "high_bar_low": "the high-bar squat lags behind its usual share",
-    "pull_far_over_squat": "the pull exceeds the squat by 90 kg or more",
-    "waits_when_heavy": "the wait at the bar grows with the load",
-    "rebound_reps": "most pulls are rebound reps",
-    "feet_vary": "bar to mid-foot differs from set to set",
-    "start_below_natural": "the settled start lies below the natural one",
-    "novice": "the lifter is a novice",
-    "flag": "a pain flag stands",
+    "comes_with_load": say("faults.comes_load"),
+    "at_any_load": say("faults.there_light_loads_too"),
+    "late_reps": say("faults.comes_later_reps_set"),
+    "first_reps": say("faults.there_from_first_rep"),
+    "one_side": say("faults.mostly_side"),
+    "ankle_binds": say("faults.ankle_screen_reached_bottom"),
+    "hip_binds": say("faults.neutral_depth_screen_reached"),
+    "grip_narrower_than_screen": say("faults.grip_narrower_shoulder_screen"),
+    "quads_limit": say("faults.quads_legs_limit_fit"),
+    "hips_limit": say("faults.hips_limit_fit"),
+    "upper_back_limit": say("faults.upper_back_limits_nearly"),
+    "lower_back_limit": say("faults.lower_back_limits_fit"),
+    "front_squat_low": say("faults.front_squat_lags_behind"),
+    "high_bar_low": say("faults.high_bar_squat_lags"),
+    "pull_far_over_squat": say("faults.pull_exceeds_squat_90"),
+    "waits_when_heavy": say("faults.wait_bar_grows_load"),
+    "rebound_reps": say("faults.most_pulls_rebound_reps"),
+    "feet_vary": say("faults.bar_mid_foot_differs"),
+    "start_below_natural": say("faults.settled_start_lies_below"),
+    "novice": say("faults.lifter_novice"),
+    "flag": say("faults.pain_flag_stands"),
 }
 
 
@@ -82,15 +83,15 @@ def shipped_evidence() -> dict[str, dict[str, float]]:
         files(__package__).joinpath("evidence.json").read_text()
     )
     causes = shipped_catalogue().causes
-    wrong = [f"no cause {cause}" for cause in data if cause not in causes]
+    wrong = [say("faults.no_cause_2", cause=cause) for cause in data if cause not in causes]
     wrong += [
-        f"{cause}: no signal {signal}"
+        say("faults.no_signal", cause=cause, signal=signal)
         for cause, weights in data.items()
         for signal in weights
         if signal not in SIGNALS
     ]
     if wrong:
-        raise ValueError("the evidence is broken: " + "; ".join(wrong))
+        raise ValueError((say("faults.evidence_broken") + " ") + "; ".join(wrong))
     return data
 
 

@@ -14,6 +14,7 @@ from pavrik.core.log.onset import Onset, fit_onset, onset_words
 from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
 from pavrik.core.log.rep_table import RepTable, rep_table
 from pavrik.core.log.training_set import COMPETITION, TrainingSet, sets_of_the_max
+from pavrik.words import say
 
 BACK_FAULTS = ("low-round", "pull-upper-round", "upper-round", "butt-wink")
 """Faults of the back's shape: the load at which one rep in five shows them caps technique work."""
@@ -43,7 +44,12 @@ class FaultFindings:
     @property
     def seen(self) -> str:
         """How often, in words."""
-        return f"{self.faulty} of {self.reps} {self.counted}"
+        return say(
+            "faults.faulty_of_reps_counted",
+            faulty=self.faulty,
+            reps=self.reps,
+            counted=self.counted,
+        )
 
 
 @dataclass(frozen=True)
@@ -135,7 +141,9 @@ def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap 
     if not known:
         return None
     load, fault = min(known, key=lambda pair: pair[0])
-    return Cap(load, fault.fault_id, f"{fault.name.lower()} in one rep of five from {load:.0f} kg")
+    return Cap(
+        load, fault.fault_id, say("faults.rep_five_from_kg", name=fault.name.lower(), load=load)
+    )
 
 
 def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str) -> Findings:

@@ -8,6 +8,7 @@ from pavrik.core.log.onset import SURE_RISE
 from pavrik.core.log.rates import Rate
 from pavrik.core.log.repeatability import MEASURES, repeatability
 from pavrik.core.log.training_set import TrainingSet
+from pavrik.words import say
 
 LEAST_REPS = 10
 OFTEN = 0.10
@@ -22,13 +23,13 @@ def _pool(rates: Sequence[Rate]) -> tuple[int, int]:
 
 
 def _told(rate: tuple[int, int]) -> str:
-    return f"{rate[0]} of {rate[1]} reps"
+    return say("faults.of_reps", rate=rate[0], rate_2=rate[1])
 
 
 def _with_load(fault: FaultFindings) -> Signal:
     onset = fault.onset
     if onset.verdict == "too few":
-        return Signal("comes_with_load", None, "too few reps to tie it to a load")
+        return Signal("comes_with_load", None, say("faults.too_few_reps_tie"))
     holds = onset.rises >= SURE_RISE
     return Signal("comes_with_load", holds, fault.words)
 
@@ -37,18 +38,18 @@ def _at_any_load(fault: FaultFindings) -> Signal:
     light = [r for r in fault.by_load if r.label.startswith(("under", "60", "70"))]
     seen = _pool(light)
     if seen[1] < LEAST_REPS:
-        return Signal("at_any_load", None, "hardly any light reps are logged")
+        return Signal("at_any_load", None, say("faults.hardly_any_light_reps"))
     holds = seen[0] / seen[1] >= OFTEN
-    return Signal("at_any_load", holds, f"seen in {_told(seen)} below 75 % of the max")
+    return Signal("at_any_load", holds, say("faults.seen_below_75_max", told=_told(seen)))
 
 
 def _by_rep_number(fault: FaultFindings) -> list[Signal]:
     first, late = _pool(fault.by_rep[:1]), _pool(fault.by_rep[3:])
     if first[1] < LEAST_REPS or late[1] < LEAST_REPS:
-        unknown = "too few sets of four and more reps"
+        unknown = say("faults.too_few_sets_four")
         return [Signal("late_reps", None, unknown), Signal("first_reps", None, unknown)]
     early_rate, late_rate = first[0] / first[1], late[0] / late[1]
-    told = f"{_told(first)} in rep 1, {_told(late)} from rep 4 on"
+    told = say("faults.rep_1_from_rep", told=_told(first), told_2=_told(late))
     late_holds = late_rate >= MUCH_MORE * max(early_rate, 0.02)
     return [
         Signal("late_reps", late_holds, told),
@@ -59,11 +60,13 @@ def _by_rep_number(fault: FaultFindings) -> list[Signal]:
 def _one_side(sets: Sequence[TrainingSet], fault_id: str) -> Signal:
     sides = [f.side for s in sets for f in s.faults if f.fault_id == fault_id and f.side]
     if len(sides) < LEAST_SIDED:
-        return Signal("one_side", None, "the side was hardly ever noted")
+        return Signal("one_side", None, say("faults.side_hardly_ever_noted"))
     most = max(sides.count("left"), sides.count("right"))
     side = "left" if sides.count("left") == most else "right"
     return Signal(
-        "one_side", most / len(sides) >= MOSTLY, f"{most} of {len(sides)} times on the {side}"
+        "one_side",
+        most / len(sides) >= MOSTLY,
+        say("faults.of_times_on_the", most=most, sides=len(sides), side=side),
     )
 
 
@@ -73,12 +76,12 @@ def _measured(sets: Sequence[TrainingSet]) -> list[Signal]:
     wait = found.get("hands_to_pull_s")
     if wait and wait.light and wait.heavy:
         longer = wait.heavy.mean - wait.light.mean
-        told = f"hands to pull {wait.light.mean:.1f} s light, {wait.heavy.mean:.1f} s heavy"
+        told = say("faults.hands_pull_s_light", mean=wait.light.mean, mean_2=wait.heavy.mean)
         signals.append(Signal("waits_when_heavy", longer >= LONG_WAIT_S, told))
     feet = found.get("foot_offset_m")
     if feet and feet.whole.count >= LEAST_SIDED:
         varies = feet.whole.sd > MEASURES["foot_offset_m"].same_within
-        told = f"bar to mid-foot varies by {feet.whole.sd * 100:.1f} cm"
+        told = say("faults.bar_mid_foot_varies", sd=feet.whole.sd * 100)
         signals.append(Signal("feet_vary", varies, told))
     return signals
 
@@ -89,7 +92,7 @@ def _rebound(sets: Sequence[TrainingSet]) -> list[Signal]:
     if reps < LEAST_REPS:
         return []
     share = sum(s.all_reps for s in styled if s.pull_style == "rebound") / reps
-    return [Signal("rebound_reps", share >= 0.5, f"{share:.0%} of the pulls were rebound reps")]
+    return [Signal("rebound_reps", share >= 0.5, say("faults.pulls_rebound_reps", share=share))]
 
 
 def signals_of_log(sets: Sequence[TrainingSet]) -> list[Signal]:

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from pavrik.core.assumptions import assume
+from pavrik.words import say
 
 HONEST_STEP_KG, HONEST_STEP_SHARE = 5.0, 0.02
 NOTHING_SAID_KG, NOTHING_SAID_SHARE = 20.0, 0.10
@@ -73,88 +74,99 @@ class Walk:
 
 
 def _heavy(facts: FloorFacts) -> Step:
-    question = "Was it simply too heavy?"
+    question = say("faults.simply_too_heavy")
     if facts.attempt_kg is None or facts.best_single_kg is None:
         return Step(
             "heavy", question, "unknown",
-            "log the attempt and a clean single: the honest test is the best clean single plus "
-            "about 5 kg or 2 %", ("lighter",),
+            say("faults.log_attempt_clean_single"), ("lighter",),
         )  # fmt: skip
     jump = facts.attempt_kg - facts.best_single_kg
     share = jump / facts.best_single_kg
     step = max(HONEST_STEP_KG, HONEST_STEP_SHARE * facts.best_single_kg)
-    size = f"{jump:+.1f} kg ({share:+.0%}) over the best clean single of {facts.best_single_kg:g}"
+    size = say(
+        "faults.kg_over_best_clean", jump=jump, share=share, best_single_kg=facts.best_single_kg
+    )
     if jump >= NOTHING_SAID_KG or share >= NOTHING_SAID_SHARE:
         return Step(
-            "heavy", question, "yes", f"{size}: a jump like that says nothing", ("lighter",)
+            "heavy", question, "yes", say("faults.jump_like_says_nothing", size=size), ("lighter",)
         )
     if jump > step:
-        return Step("heavy", question, "yes", f"{size}: more than an honest step", ("lighter",))
-    return Step("heavy", question, "no", f"{size}: an honest step", ("lighter",))
+        return Step(
+            "heavy", question, "yes", say("faults.more_honest_step", size=size), ("lighter",)
+        )
+    return Step("heavy", question, "no", say("faults.honest_step", size=size), ("lighter",))
 
 
 def _legs(facts: FloorFacts) -> Step:
-    question = "Do the legs fail, where the start depends on them?"
+    question = say("faults.do_legs_fail_where")
     cure = ("quad-volume", "quads-trap-bar", "deficit")
     bent = facts.knee_flexion_deg is not None and facts.knee_flexion_deg >= BENT_KNEES_DEG
     depends = bool(bent or facts.legs_limit)
     if facts.pull_kg is None or facts.squat_kg is None:
-        return Step("legs", question, "unknown", "an estimate of both lifts is missing", cure)
+        return Step("legs", question, "unknown", say("faults.estimate_both_lifts_missing"), cure)
     gap = facts.pull_kg - facts.squat_kg
-    text = f"the pull exceeds the squat by {gap:.0f} kg"
+    text = say("faults.pull_exceeds_squat_kg", gap=gap)
     if facts.knee_flexion_deg is None and facts.legs_limit is None:
-        return Step("legs", question, "unknown", f"{text}; no start is settled to judge by", cure)
-    start = "the knees are clearly bent at the start" if depends else "the start is mainly the back"
+        return Step(
+            "legs", question, "unknown", say("faults.no_start_settled_judge", text_=text), cure
+        )
+    start = say("faults.knees_clearly_bent_start") if depends else say("faults.start_mainly_back")
     yes = depends and (gap >= LEG_GAP_KG or bool(facts.legs_limit))
-    return Step("legs", question, "yes" if yes else "no", f"{text}, and {start}", cure)
+    return Step(
+        "legs",
+        question,
+        "yes" if yes else "no",
+        say("faults.text_and_start", text_=text, start=start),
+        cure,
+    )
 
 
 def _pattern(facts: FloorFacts) -> Step:
-    question = "Is the start never trained, because the reps bounce?"
+    question = say("faults.start_never_trained_because")
     cure = ("dead-stop", "deficit", "pause-off-floor")
     if facts.rebound_share is None:
-        return Step("pattern", question, "unknown", "no pull with its rep style is logged", cure)
-    text = f"{facts.rebound_share:.0%} of the reps were rebound reps"
+        return Step("pattern", question, "unknown", say("faults.no_pull_rep_style"), cure)
+    text = say("faults.reps_rebound_reps", rebound_share=facts.rebound_share)
     gap = facts.rebound_gap
     flatters = gap is not None and gap >= REBOUND_FLATTERS
     if gap is not None:
-        text += f", which flatter the estimate by {gap:.0%}"
+        text += say("faults.flatter_estimate", gap=gap)
     yes = facts.rebound_share >= MOSTLY_REBOUND or flatters
     return Step("pattern", question, "yes" if yes else "no", text, cure)
 
 
 def _fear(facts: FloorFacts) -> Step:
-    question = "Does the lifter wait at the bar?"
+    question = say("faults.does_lifter_wait_bar")
     cure = ("fixed-ritual", "quick-entry", "heavy-singles")
     if facts.old_injury:
-        injury = "an old injury is guarded: a clinician settles it first"
+        injury = say("faults.old_injury_guarded_clinician")
         return Step("fear", question, "yes", injury, ("fixed-ritual",))
     if facts.wait_light_s is None or facts.wait_heavy_s is None:
         return Step(
             "fear", question, "unknown",
-            "time the seconds from hands to pull in light and in heavy sets", cure,
+            say("faults.time_seconds_from_hands"), cure,
         )  # fmt: skip
     heavy, light = facts.wait_heavy_s, facts.wait_light_s
-    text = f"hands to pull {heavy:.1f} s when heavy, {light:.1f} s when light"
+    text = say("faults.hands_pull_s_when", heavy=heavy, light=light)
     yes = heavy - light >= LONG_WAIT_S
     return Step("fear", question, "yes" if yes else "no", text, cure)
 
 
 def _fatigue(facts: FloorFacts) -> Step:
-    question = "Was there an all-out attempt just before?"
+    question = say("faults.there_all_out_attempt")
     if facts.all_out_before is None:
-        return Step("fatigue", question, "unknown", "nobody has said", ("lighter",))
+        return Step("fatigue", question, "unknown", say("faults.nobody_said"), ("lighter",))
     if facts.all_out_before:
-        return Step("fatigue", question, "yes", "an all-out set came just before", ("lighter",))
-    return Step("fatigue", question, "no", "none was logged that day", ("lighter",))
+        return Step("fatigue", question, "yes", say("faults.all_out_set_came"), ("lighter",))
+    return Step("fatigue", question, "no", say("faults.none_logged_day"), ("lighter",))
 
 
 _WORDS = {
-    "heavy": "it was simply too heavy",
-    "legs": "the legs are likely what fails",
-    "pattern": "the start is likely untrained",
-    "fear": "hesitation is the likely cause",
-    "fatigue": "fatigue is the likely cause",
+    "heavy": say("faults.simply_too_heavy_2"),
+    "legs": say("faults.legs_likely_what_fails"),
+    "pattern": say("faults.start_likely_untrained"),
+    "fear": say("faults.hesitation_likely_cause"),
+    "fatigue": say("faults.fatigue_likely_cause"),
 }
 
 
@@ -163,11 +175,10 @@ def floor_walk(facts: FloorFacts) -> Walk:
     goes to fear and fatigue before legs."""
     steps = [_heavy(facts), _legs(facts), _pattern(facts), _fear(facts), _fatigue(facts)]
     if facts.hurts:
-        where = " and ".join(facts.hurts)
+        where = (" " + say("faults.and") + " ").join(facts.hurts)
         return Walk(
             steps,
-            f"stop: pain flag on the {where}; sharp, radiating or new pain goes to a licensed "
-            "clinician before any pull",
+            say("faults.stop_pain_flag_sharp", where=where),
             None,
             True,
         )
@@ -178,7 +189,5 @@ def floor_walk(facts: FloorFacts) -> Walk:
         return Walk(steps, f"{_WORDS[first.id]}: {first.reason}", first.id, False)
     open_steps = [step for step in steps if step.answer == "unknown"]
     if open_steps:
-        return Walk(steps, f"not clear yet: {open_steps[0].reason}", None, False)
-    return Walk(
-        steps, "none of the five explains it: test a small step again when fresh", None, False
-    )
+        return Walk(steps, say("faults.not_clear_yet", reason=open_steps[0].reason), None, False)
+    return Walk(steps, say("faults.none_five_explains_test"), None, False)

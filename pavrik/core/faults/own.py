@@ -16,6 +16,7 @@ from pavrik.core.faults.catalogue import (
     catalogue_problems,
     shipped_catalogue,
 )
+from pavrik.words import say
 
 OWN = "own-"
 _FIELDS = {
@@ -42,16 +43,16 @@ def _shape_problem(entry: OwnEntry) -> str | None:
     missing = sorted(fields - _MAY_MISS - entry.body.keys())
     unknown = sorted(entry.body.keys() - fields)
     if missing:
-        return f"{entry.id}: a {entry.kind} also needs {', '.join(missing)}"
+        return say("faults.also_needs", id=entry.id, kind=entry.kind, missing=", ".join(missing))
     if unknown:
-        return f"{entry.id}: a {entry.kind} has no {', '.join(unknown)}"
+        return say("faults.a_has_no", id=entry.id, kind=entry.kind, unknown=", ".join(unknown))
     return None
 
 
 def _fault(entry: OwnEntry, body: dict[str, Any]) -> Fault:
     return Fault(
         entry.id, body["lift"], body["name"], body["seen"], tuple(body["phases"]),
-        tuple(body["causes"]), "what it does to the lift: nobody has priced it",
+        tuple(body["causes"]), say("faults.what_does_lift_nobody"),
     )  # fmt: skip
 
 
@@ -59,14 +60,20 @@ def _with_cause(faults: dict[str, Fault], cause_id: str, names: Sequence[str]) -
     for name in names:
         if name in faults and cause_id not in faults[name].causes:
             faults[name] = replace(faults[name], causes=(*faults[name].causes, cause_id))
-    return [f"{cause_id}: no fault {name}" for name in names if name not in faults]
+    return [
+        say("faults.no_fault", cause_id=cause_id, name=name) for name in names if name not in faults
+    ]
 
 
 def _with_remedy(causes: dict[str, Cause], remedy_id: str, names: Sequence[str]) -> list[str]:
     for name in names:
         if name in causes and remedy_id not in causes[name].remedies:
             causes[name] = replace(causes[name], remedies=(*causes[name].remedies, remedy_id))
-    return [f"{remedy_id}: no cause {name}" for name in names if name not in causes]
+    return [
+        say("faults.no_cause_3", remedy_id=remedy_id, name=name)
+        for name in names
+        if name not in causes
+    ]
 
 
 def merged(entries: Sequence[OwnEntry]) -> Catalogue:
@@ -74,7 +81,7 @@ def merged(entries: Sequence[OwnEntry]) -> Catalogue:
     shipped = shipped_catalogue()
     own = [entry for entry in entries if entry.body is not None]
     problems = [problem for entry in own if (problem := _shape_problem(entry))]
-    problems += [f"{entry.id}: ids of your own begin with {OWN}" for entry in own
+    problems += [say("faults.ids_your_own_begin", id=entry.id, own=OWN) for entry in own
                  if not entry.id.startswith(OWN)]  # fmt: skip
     if problems:
         raise ValueError("\n".join(problems))

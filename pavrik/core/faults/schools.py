@@ -8,6 +8,7 @@ from importlib.resources import files
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.lifter.schools import DeadliftSchools, SquatSchools
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -43,7 +44,10 @@ class School:
         faults = dict.fromkeys(f for position in self.positions for f in position.silences)
         told = [self.alters] if self.alters else []
         if faults:
-            told.append("whether these count: " + ", ".join(named(f).lower() for f in faults))
+            told.append(
+                (say("faults.whether_these_count") + " ")
+                + ", ".join(named(f).lower() for f in faults)
+            )
         if len({position.cue for position in self.positions}) > 1:
             told.append("a cue")
         return "; ".join(told)
@@ -73,7 +77,7 @@ def shipped_schools() -> dict[str, School]:
         if fault not in known
     ]
     if unknown:
-        raise ValueError(f"schools silence faults that do not exist: {', '.join(unknown)}")
+        raise ValueError(say("faults.schools_silence_faults_do", unknown=", ".join(unknown)))
     return schools
 
 
@@ -81,10 +85,12 @@ def check_choice(question: str, position: str) -> None:
     """Raise ValueError where a choice names no school or no position of it."""
     school = shipped_schools().get(question)
     if school is None:
-        raise ValueError(f"there is no school called {question}")
+        raise ValueError(say("faults.there_no_school_called", question=question))
     if position not in {p.id for p in school.positions}:
         allowed = ", ".join(p.id for p in school.positions)
-        raise ValueError(f"{question} has no position {position}: choose one of {allowed}")
+        raise ValueError(
+            say("faults.no_position_choose", question=question, position=position, allowed=allowed)
+        )
 
 
 def in_force(*choices: Mapping[str, str]) -> dict[str, str]:

@@ -8,8 +8,9 @@ from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.posture import LoadedPosture, Posture
 from pavrik.core.strength.capacities import pelvis_flexion_deg
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
-STRENGTHS = "strengths are assumptions, or inferred from the lifter's own lifts"
+STRENGTHS = say("fitting.strengths_assumptions_inferred_from")
 
 
 def _one(value: Floats | float) -> float:
@@ -42,28 +43,74 @@ def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
     weight = capacities.hips_over_adductors
     hip = float(np.hypot(max(sagittal, 0.0), weight * frontal))
     return {
-        "hips": f"√({sagittal:.0f}² + ({weight:g} × {frontal:.0f})²) = {hip:.0f} N m over glutes "
-        f"{glutes:.0f} and hamstrings {hamstrings:.0f} N m, at a closing of {over_thigh:.0f}°, of "
-        f"which the hip joint gives {joint:.0f}°, with {_percent(hips)} of their best = "
-        f"{use['hips']}; {STRENGTHS}",
-        "legs": f"(knee {knee:.0f} + {rho:g} × hip {hip:.0f}) N m over (quads {quads:.0f} + "
-        f"{rho:g} × glutes {glutes:.0f}) N m = {use['legs']}: hamstrings help the hip and burden "
-        f"the knee; {STRENGTHS}",
-        "quads": f"knee {knee:.0f} N m over {quads:.0f} N m, at {knee_flexion:.0f}° of flexion "
-        f"with {_percent(knees)} of their best = {use['quads']}; {STRENGTHS}",
-        "knee_flexors": f"a knee moment of {knee:.0f} N m over {rho * hamstrings:.0f} N m; only a "
-        f"negative one needs them, and the calves hold up to {calves:.0f} N m of it = "
-        f"{use['knee_flexors']}",
-        "lower_back": f"{_one(moments.lumbar):.0f} N m at L5/S1 over "
-        f"{_one(capacities.lower_back):.0f} N m = {use['lower_back']}; {STRENGTHS}",
-        "hip_in_space": f"seen from the side {sagittal:.0f} N m, from the front "
-        f"{abs(frontal):.0f} N m: {np.hypot(sagittal, frontal):.0f} N m together. Pushing the feet "
-        f"apart takes {_percent(_one(loaded.pushed))} of the frontal lever: the share that asks "
-        "least of hips and knees; the arm on the picture is the side view only",
-        "upper_back": f"{_one(moments.midback):.0f} N m at mid-back over "
-        f"{_one(capacities.upper_back):.0f} N m = {use['upper_back']}; {STRENGTHS}",
-        "lats": f"{_one(moments.shoulder):.0f} N m that keep the bar from swinging forward over "
-        f"{_one(capacities.lats):.0f} N m = {use['lats']}; {STRENGTHS}",
+        "hips": say(
+            "fitting.n_m_over_glutes",
+            sagittal=sagittal,
+            weight=weight,
+            frontal=frontal,
+            hip=hip,
+            glutes=glutes,
+            hamstrings=hamstrings,
+            over_thigh=over_thigh,
+            joint=joint,
+            percent=_percent(hips),
+            use=use["hips"],
+            strengths=STRENGTHS,
+        ),
+        "legs": say(
+            "fitting.knee_hip_n_m",
+            knee=knee,
+            rho=rho,
+            hip=hip,
+            quads=quads,
+            glutes=glutes,
+            use=use["legs"],
+            strengths=STRENGTHS,
+        ),
+        "quads": say(
+            "fitting.knee_n_m_over",
+            knee=knee,
+            quads=quads,
+            knee_flexion=knee_flexion,
+            percent=_percent(knees),
+            use=use["quads"],
+            strengths=STRENGTHS,
+        ),
+        "knee_flexors": say(
+            "fitting.knee_moment_n_m",
+            knee=knee,
+            rho=rho * hamstrings,
+            calves=calves,
+            use=use["knee_flexors"],
+        ),
+        "lower_back": say(
+            "fitting.n_m_l5_s1",
+            one=_one(moments.lumbar),
+            one_2=_one(capacities.lower_back),
+            use=use["lower_back"],
+            strengths=STRENGTHS,
+        ),
+        "hip_in_space": say(
+            "fitting.seen_from_side_n",
+            sagittal=sagittal,
+            frontal=abs(frontal),
+            hypot=np.hypot(sagittal, frontal),
+            percent=_percent(_one(loaded.pushed)),
+        ),
+        "upper_back": say(
+            "fitting.n_m_mid_back",
+            one=_one(moments.midback),
+            one_2=_one(capacities.upper_back),
+            use=use["upper_back"],
+            strengths=STRENGTHS,
+        ),
+        "lats": say(
+            "fitting.n_m_keep_bar",
+            one=_one(moments.shoulder),
+            one_2=_one(capacities.lats),
+            use=use["lats"],
+            strengths=STRENGTHS,
+        ),
     }
 
 
@@ -72,12 +119,16 @@ def explain_max(
 ) -> str:
     """Where the predicted max comes from; ``taken`` is the share that overstepped limits cost."""
     words = lift.sentences
-    where = f"at the {words.deepest}"
+    where = say("fitting.at_the", deepest=words.deepest)
     if worst_progress < 1:
-        where = f"at {worst_progress:.0%} of the way down"
-    lost = f"; {taken:.1%} of what is held is taken off for limits that are overstepped a little"
-    return (
-        f"{predicted_kg:.1f} kg is the load at which the {limiter.replace('_', ' ')} reach 100 % "
-        f"{where}{words.judged}{lost if taken > 0.0005 else ''}. A static linkage: "
-        f"{words.left_out}; not a diagnosis"
+        where = say("fitting.way_down", worst_progress=worst_progress)
+    lost = say("fitting.what_held_taken_off", taken=taken)
+    return say(
+        "fitting.kg_load_reach_100",
+        predicted_kg=predicted_kg,
+        limiter=limiter.replace("_", " "),
+        where=where,
+        judged=words.judged,
+        lost=lost if taken > 0.0005 else "",
+        left_out=words.left_out,
     )

@@ -24,6 +24,7 @@ from pavrik.core.strength.capacities import knee_sideways_nm
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.strength.utilization import LIMITERS, Utilization
 from pavrik.core.units import GRAVITY_M_S2, Floats, radians
+from pavrik.words import say
 
 LEG_LIMITERS = ("hips", "legs", "quads", "knee_flexors")
 
@@ -232,7 +233,7 @@ def _one_sided(
     aside_nm = GRAVITY_M_S2 * priced.load_kg * off_m
     return FaultCost(
         fault_id=fault_id,
-        words=f"{words}: one leg bears {share:.0%}, the back {aside_nm:.0f} N m to the side",
+        words=say("fitting.leg_bears_back_n", words=words, share=share, aside_nm=aside_nm),
         amount=off_m,
         unit="m",
         before_kg=priced.before_kg,

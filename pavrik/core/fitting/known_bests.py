@@ -31,6 +31,7 @@ from pavrik.core.strength.inverse import (
 )
 from pavrik.core.strength.isolated_tests import TEST_SD, KnownTest, asked_nm, held_nm
 from pavrik.core.units import Floats, Indices
+from pavrik.words import say
 
 DOUBT_PER_DEG = assume(
     "best_doubt_per_deg",
@@ -179,15 +180,12 @@ class _Bests:
 def _told(best: KnownBest, residual: float, doubt: float) -> str | None:
     """What a lift that stands out says; None where it fits the others."""
     name = f"{best.lift.name} ({best.lift.short_name(best.setup)})"
-    lies = f"the {name} of {best.estimated_max_kg:.0f} kg lies"
+    lies = say("fitting.kg_lies", name=name, estimated_max_kg=best.estimated_max_kg)
     if residual < -LAGS:
-        below = f"{1 - np.exp(residual):.0%} below what the body can do"
-        return f"{lies} {below}: skill, fear or a fault"
+        below = say("fitting.below_what_body_can", exp=1 - np.exp(residual))
+        return say("fitting.skill_fear_fault", lies=lies, below=below)
     if residual > LEADS and doubt > 0:
-        return (
-            f"{lies} {np.exp(residual) - 1:.0%} above what its set-up would hold for this body: it "
-            "was done some other way than is on record, so it says less of the strengths"
-        )
+        return say("fitting.above_what_set_up", lies=lies, exp=np.exp(residual) - 1)
     return None
 
 

@@ -17,6 +17,7 @@ from pavrik.core.lifts.candidate import S
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.lifts.lever import Lever
 from pavrik.core.lifts.lift import Lift
+from pavrik.words import say
 
 PAIR_STEPS = 3
 """Steps of each lever that are tried in pairs."""
@@ -81,7 +82,11 @@ class _Closed(Generic[S]):
                 continue
             found = self.opened_by([(first, a), (second, b)])
             if found:
-                words = f"{first.words.format(step=a)} and {second.words.format(step=b)}"
+                words = say(
+                    "fitting.format_and_format_2",
+                    format=first.words.format(step=a),
+                    format_2=second.words.format(step=b),
+                )
                 best = Remedy(words, *found, effort=effort)
         return best
 

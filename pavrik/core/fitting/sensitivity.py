@@ -19,6 +19,7 @@ from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifter.mobility import ANGLE_SCREENS
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.units import Floats, radians
+from pavrik.words import say
 
 STEPS = np.array([-3.0, -2.0, -1.5, -1.0, -0.5, 0.0, 0.5, 1.0, 1.5, 2.0, 3.0])
 """In errors (sd) of the input."""
@@ -131,8 +132,8 @@ def sensitivity(lift: Lift[Any], lifter: Lifter, setups: Sequence[Any]) -> list[
 
 
 _INPUT_WORDS = {
-    "hip_crease_m": "hip crease",
-    "knee_top_m": "top of the knee",
+    "hip_crease_m": say("fitting.hip_crease"),
+    "knee_top_m": say("fitting.top_knee"),
     "knee_extensors": "quads",
     "hip_extensors": "glutes",
 }
@@ -147,7 +148,11 @@ def input_words(name: str) -> str:
 def _move_words(flip: Flip) -> str:
     assert flip.by is not None
     if flip.unit == "m":
-        return f"{abs(flip.by) * 100:.1f} cm {'longer' if flip.by > 0 else 'shorter'}"
+        return say(
+            "fitting.by_cm_which",
+            by=abs(flip.by) * 100,
+            which="longer" if flip.by > 0 else "shorter",
+        )
     if flip.unit == "deg":
         size = f"{abs(flip.by):.0f}" if abs(flip.by) >= 1 else f"{abs(flip.by):.1f}"
         return f"{size}° {'more' if flip.by > 0 else 'less'}"
@@ -158,11 +163,15 @@ def sensitivity_words(flips: Sequence[Flip], lead_name: str, names: Mapping[str,
     """One sentence that names the next measurement, or says that none would change the answer."""
     measurable = [f for f in flips if f.errors is not None and f.unit != "share"]
     if not measurable:
-        return "no single measurement within its error would change the answer"
+        return say("fitting.no_single_measurement_within")
     first = measurable[0]
     assert first.to is not None
-    again = "take it once more" if first.measured else "measure it"
-    return (
-        f"{input_words(first.name)} decides: {_move_words(first)} and "
-        f"{names[first.to]} would lead {lead_name}; {again} before settling"
+    again = say("fitting.take_once_more") if first.measured else say("fitting.measure_it")
+    return say(
+        "fitting.decides_would_lead_before",
+        input_words=input_words(first.name),
+        move_words=_move_words(first),
+        names=names[first.to],
+        lead_name=lead_name,
+        again=again,
     )

@@ -6,6 +6,7 @@ from typing import Any
 from pavrik.core import MODEL_CHANGES
 from pavrik.core.lifter.mobility import ANGLE_SCREENS
 from pavrik.core.units import told_kg
+from pavrik.words import say
 
 MASS_SHARE = 0.02
 LENGTH_M = 0.01
@@ -16,13 +17,17 @@ _ANGLES = tuple(screen.key for screen in ANGLE_SCREENS)
 def _body_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str]:
     changes = []
     if abs(now["mass_kg"] - then["mass_kg"]) > MASS_SHARE * then["mass_kg"]:
-        changes.append(f"body mass {round(then['mass_kg'], 1):g} → {told_kg(now['mass_kg'])}")
+        changes.append(
+            say(
+                "fitting.body_mass", then=round(then["mass_kg"], 1), told_kg=told_kg(now["mass_kg"])
+            )
+        )
     before, after = then.get("segments", {}), now.get("segments", {})
     for name in sorted(set(before) | set(after)):
         old, new = before.get(name), after.get(name)
         label = name.removesuffix("_m").replace("_", " ")
         if old is None and new is not None:
-            changes.append(f"{label} now measured, {new * 100:.1f} cm")
+            changes.append(say("fitting.now_measured_cm", label=label, new=new * 100))
         elif old is not None and new is not None and abs(new - old) > LENGTH_M:
             changes.append(f"{label} {old * 100:.1f} → {new * 100:.1f} cm")
     return changes
@@ -38,7 +43,7 @@ def _screen_changes(then: Mapping[str, Any], now: Mapping[str, Any]) -> list[str
         elif old is not None and abs(new - old) > ANGLE_DEG:
             changes.append(f"{label} {old:.0f} → {new:.0f}°")
     if then.get("narrowest_grip_m", {}) != now.get("narrowest_grip_m", {}):
-        changes.append("shoulder screen")
+        changes.append(say("fitting.shoulder_screen"))
     return changes
 
 
@@ -48,7 +53,7 @@ def stored_wrong(setup: Mapping[str, Any], inputs: Mapping[str, Any]) -> list[st
     said, school = setup.get("balance"), inputs.get("schools", {}).get("squat_balance")
     if said is None or school is None or said == school:
         return []
-    return [f"it was stored with the balance “{said}” while the school was “{school}”"]
+    return [say("fitting.stored_balance_while_school", said=said, school=school)]
 
 
 def _ordered(version: str) -> tuple[int, ...]:
@@ -58,7 +63,11 @@ def _ordered(version: str) -> tuple[int, ...]:
 def model_changes(version: str) -> list[str]:
     """What the model has learnt since a version that a set-up was settled under."""
     then = _ordered(version)
-    return [f"the model: {what}" for since, what in MODEL_CHANGES if _ordered(since) > then]
+    return [
+        say("fitting.the_model", what=what)
+        for since, what in MODEL_CHANGES
+        if _ordered(since) > then
+    ]
 
 
 def changes_since(
@@ -76,5 +85,7 @@ def changes_since(
     ]
     gear_then, gear_now = then.get("gear", "raw"), now.get("gear", "raw")
     if gear_then != gear_now:
-        changes.append(f"gear: {gear_then} → {gear_now}")
-    return changes + [f"school: {q.split('_', 1)[1].replace('_', ' ')}" for q in changed]
+        changes.append(say("fitting.gear_gear_now", gear_then=gear_then, gear_now=gear_now))
+    return changes + [
+        say("fitting.school", split=q.split("_", 1)[1].replace("_", " ")) for q in changed
+    ]

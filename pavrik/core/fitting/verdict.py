@@ -13,6 +13,7 @@ from pavrik.core.fitting.sensitivity import input_words
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.lift import Lift
+from pavrik.words import say
 
 AS_GOOD = assume("range_as_good", 0.02, "share of the max", "lost at the ends of a told range")
 RANGE_STEPS = {"m": 0.02, "deg": 3.0}
@@ -35,11 +36,11 @@ class Ranges:
 
 
 def _lost(kg: float, best_kg: float) -> str:
-    return f"{kg:.1f} kg ({kg / best_kg:.1%})"
+    return say("fitting.kg_kg_kg_2", kg=kg, kg_2=kg / best_kg)
 
 
 def _styles(lift: Lift[Any], styles: Sequence[str]) -> str:
-    return " or ".join(lift.styles[style].name for style in styles)
+    return (" " + say("fitting.or") + " ").join(lift.styles[style].name for style in styles)
 
 
 def verdict_on(
@@ -54,7 +55,7 @@ def verdict_on(
         return Verdict("only_one", f"{name} {lift.sentences.only}")
     if choice is None:
         best = max(rivals, key=lambda rival: rival.predicted_max_kg)
-        told = f"{lift.in_words(best.setup)} leads; bodies are drawn to see how surely"
+        told = say("fitting.leads_bodies_drawn_see", in_words=lift.in_words(best.setup))
         return Verdict("undecided", _by_school(lift, lifter, rivals[0], best) + told)
     leading = choice.families[0].styles
     best = next(rival for rival in rivals if rival.setup.style in leading)
@@ -69,8 +70,13 @@ def _by_school(lift: Lift[Any], lifter: Lifter, first: Candidate[Any], best: Can
     lost = max(best.predicted_max_kg - first.predicted_max_kg, 0.0)
     school, name = lift.school_order.words(lifter), lift.in_words(first.setup)
     return (
-        f"the school comes first ({school}): {name}, "
-        f"{_lost(lost, best.predicted_max_kg)} below the model's first; by the model, "
+        say(
+            "fitting.school_comes_first_below",
+            school=school,
+            name=name,
+            lost=_lost(lost, best.predicted_max_kg),
+        )
+        + " "
     )
 
 
@@ -78,23 +84,24 @@ def _sentence(lift: Lift[Any], leader: str, choice: Choice) -> str:
     first, *others = choice.families
     lost = _lost(first.expected_loss_kg, choice.best_kg)
     if choice.kind == "only_one":
-        return f"{leader}: {_styles(lift, first.styles)} are nearly one set-up, take the usual one"
+        return say("fitting.nearly_set_up_take", leader=leader, styles=_styles(lift, first.styles))
     rival = _styles(lift, others[0].styles)
     if choice.kind == "does_not_matter":
         most = _lost(max(f.expected_loss_kg for f in choice.families), choice.best_kg)
-        return (
-            f"it does not matter: the wrong one costs {most} on average; take the comfortable one, "
-            "the school's or the present one"
-        )
+        return say("fitting.does_not_matter_wrong", most=most)
     if choice.kind == "clear":
-        sure = f"{first.chance_best:.0%} sure"
-        return f"{leader} fits best: {sure}, and choosing it costs {lost} on average"
+        sure = say("fitting.chance_best_sure", chance_best=first.chance_best)
+        return say("fitting.fits_best_choosing_costs", leader=leader, sure=sure, lost=lost)
     if choice.kind == "measure_first":
         reading, gain = input_words(choice.next_reading), _lost(choice.gain_kg, choice.best_kg)
-        return f"measure first: the {reading} once more is worth {gain} on average"
-    return (
-        f"worth a trial: {leader} against {rival}; choosing {_styles(lift, first.styles)} now "
-        f"costs {lost} on average, and {lift.sentences.try_both}"
+        return say("fitting.measure_first_once_more", reading=reading, gain=gain)
+    return say(
+        "fitting.worth_trial_against_choosing",
+        leader=leader,
+        rival=rival,
+        styles=_styles(lift, first.styles),
+        lost=lost,
+        try_both=lift.sentences.try_both,
     )
 
 

@@ -9,6 +9,7 @@ import numpy as np
 from pavrik.core.assumptions import Assumptions, assume
 from pavrik.core.body.segments import Number
 from pavrik.core.units import Floats, degrees, radians
+from pavrik.words import say
 
 BarPosition = Literal["front", "high", "middle", "low"]
 BAR_POSITIONS: tuple[BarPosition, ...] = ("front", "high", "middle", "low")
@@ -57,12 +58,24 @@ class AngleScreen:
 
 
 ANGLE_SCREENS = (
-    AngleScreen("dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 38.0, "ankle bend"),
     AngleScreen(
-        "hip_flexion", "neutral_depth", "neutral_closing_deg", 60.0, 180.0, 156.0, "neutral depth"
+        "dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 38.0, say("lifter.ankle_bend")
     ),
-    AngleScreen("abduction", "hip", "hip_abduction_deg", 5.0, 90.0, 52.0, "hip opening"),
-    AngleScreen("rotation", "hip_rotation", "hip_rotation_deg", 0.0, 90.0, 50.0, "hip rotation"),
+    AngleScreen(
+        "hip_flexion",
+        "neutral_depth",
+        "neutral_closing_deg",
+        60.0,
+        180.0,
+        156.0,
+        say("lifter.neutral_depth"),
+    ),
+    AngleScreen(
+        "abduction", "hip", "hip_abduction_deg", 5.0, 90.0, 52.0, say("lifter.hip_opening")
+    ),
+    AngleScreen(
+        "rotation", "hip_rotation", "hip_rotation_deg", 0.0, 90.0, 50.0, say("lifter.hip_rotation")
+    ),
 )
 """Every angle that gates a lift; the one list that core, files and API read."""
 for _screen in ANGLE_SCREENS:
@@ -83,10 +96,12 @@ def make_screens(
     """
     unknown = taken_deg.keys() - {screen.key for screen in ANGLE_SCREENS}
     if unknown:
-        raise TypeError(f"there is no screen called {', '.join(sorted(unknown))}")
+        raise TypeError(say("lifter.there_no_screen_called", unknown=", ".join(sorted(unknown))))
     grips = dict(narrowest_grip_m or {})
     problems = [
-        f"there is no bar position called {name}" for name in grips if name not in BAR_POSITIONS
+        say("lifter.there_no_bar_position", name=name)
+        for name in grips
+        if name not in BAR_POSITIONS
     ]
     angles: dict[str, Any] = {}
     missing = set() if grips else {"shoulder"}
@@ -96,8 +111,13 @@ def make_screens(
             missing.add(screen.field)
         elif not screen.low_deg <= value <= screen.high_deg:
             problems.append(
-                f"{screen.words} {value:g} deg is outside {screen.low_deg:g} to "
-                f"{screen.high_deg:g} deg: take the screen again"
+                say(
+                    "lifter.deg_outside_deg_take",
+                    words=screen.words,
+                    value=value,
+                    low_deg=screen.low_deg,
+                    high_deg=screen.high_deg,
+                )
             )
         angles[screen.field] = float(radians(screen.usual_deg if value is None else value))
     if problems:

@@ -6,6 +6,7 @@ from typing import Any
 
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.units import radians
+from pavrik.words import say
 
 Apply = Callable[[Lifter, Any, float], tuple[Lifter, Any]]
 """(lifter, set-up, step) -> the lifter and the set-up so changed."""
@@ -34,4 +35,6 @@ def _wider_screen(name: str) -> Apply:
 
 def screen_lever(screen: str, words: str, steps_deg: tuple[float, ...]) -> Lever:
     """More of a mobility screen, in degrees."""
-    return Lever(screen, steps_deg, f"{{step:g}}° more {words}", 3.0, _wider_screen(screen))
+    return Lever(
+        screen, steps_deg, say("lifts.step_more_words", words=words), 3.0, _wider_screen(screen)
+    )

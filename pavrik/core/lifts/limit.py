@@ -12,6 +12,7 @@ from pavrik.core.lifter.mobility import neutral_flexion
 from pavrik.core.lifts.case import Case
 from pavrik.core.lifts.posture import LoadedPosture, Posture
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 DEGREES_PER = {"deg": 1.0, "m": 400.0}
 """So that limits can be compared: 1 cm counts like 4 deg."""
@@ -191,10 +192,7 @@ def without_strength(_: Case, __: Posture, loaded: LoadedPosture) -> Floats:
 
 def strength_sentence(_: Told) -> str:
     """The same for every lift."""
-    return (
-        "the body alone asks more than the strengths allow here: check the strengths and the body "
-        "mass"
-    )
+    return say("lifts.body_alone_asks_more")
 
 
 def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
@@ -202,9 +200,12 @@ def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
 
     def sentence(told: Told) -> str:
         neutral = float(degrees(told.lifter.screens.hip_flexion))
-        return (
-            f"the hip would bend {told.hip_flexion_deg:.0f}°, {told.over:.1f}° more than the "
-            f"{neutral:.0f}° reached with an unchanged lower back: {remedy}"
+        return say(
+            "lifts.hip_would_bend_more",
+            hip_flexion_deg=told.hip_flexion_deg,
+            over=told.over,
+            neutral=neutral,
+            remedy=remedy,
         )
 
     return sentence
@@ -212,7 +213,4 @@ def hip_flexion_sentence(remedy: str) -> Callable[[Told], str]:
 
 def knee_track_sentence(told: Told) -> str:
     """The same for every lift."""
-    return (
-        f"the thigh would turn {told.over:.1f}° more away from the toes than knees bear well: "
-        "match the toes to the stance"
-    )
+    return say("lifts.thigh_would_turn_more", over=told.over)

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from pavrik.core.assumptions import assume
+from pavrik.words import say
 
 WEEKS_TO_TEACH = assume("weeks_to_teach", 4, "weeks", "coaching that a barbell lift takes to learn")
 
@@ -24,7 +25,7 @@ def in_the_time(rungs: Sequence[Rung], weeks: int | None) -> list[Rung]:
     """The rungs with those closed that so many weeks are too short for; None: time enough."""
     if weeks is None or weeks >= WEEKS_TO_TEACH:
         return list(rungs)
-    told = f"{weeks} weeks are too short to teach it: the rungs without a barbell instead"
+    told = say("lifts.weeks_too_short_teach", weeks=weeks)
     return [replace(r, ready=False, why=told) if r.barbell and r.ready else r for r in rungs]
 
 

@@ -8,6 +8,7 @@ from scipy.special import betainc, betaln
 
 from pavrik.core.log.rep_table import Booleans
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 LEAST_REPS = 12
 SURE = 0.95
@@ -32,10 +33,10 @@ class Comparison:
     def words(self, counted: str = "reps") -> str:
         """One sentence with the counts; what was ``counted`` are reps or sets."""
         if self.loads is None:
-            return f"too few {counted}: no load was lifted both before and after"
+            return say("log.too_few_no_load", counted=counted)
         (k0, n0), (k1, n1) = self.before, self.after
-        counts = f"{k0} of {n0} {counted} before, {k1} of {n1} after"
-        band = f"between {self.loads[0]:.0%} and {self.loads[1]:.0%} of the max"
+        counts = say("log.before_after", k0=k0, n0=n0, counted=counted, k1=k1, n1=n1)
+        band = say("log.between_max", loads=self.loads[0], loads_2=self.loads[1])
         return f"{self.outcome}: {counts}, {band}"
 
 

@@ -13,6 +13,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.strength.estimated_max import TRUSTED_REPS, estimate_max
+from pavrik.words import say
 
 LEAST_LOADS = 4
 LEAST_SPAN = assume("load_velocity_span", 0.30, "share", "of the max that the loads must span")
@@ -40,13 +41,13 @@ def load_velocity(sets: Sequence[tuple[float, float]]) -> LoadVelocity | str:
     over = np.array([speed for _, speed in sets])
     different = len(set(loads.tolist()))
     if different < LEAST_LOADS:
-        return f"{different} of {LEAST_LOADS} different loads filmed"
+        return say("log.different_loads_filmed", different=different, least_loads=LEAST_LOADS)
     (slope, start), cov = np.polyfit(loads, over, 1, cov=True)
     if slope >= 0:
-        return "heavier bars were not slower: the loads were not lifted as fast as they could be"
+        return say("log.heavier_bars_not_slower")
     top = start / -slope
     if np.ptp(loads) < LEAST_SPAN * top:
-        return f"the loads span {np.ptp(loads) / top:.0%} of the max, {LEAST_SPAN:.0%} are needed"
+        return say("log.loads_span_max_needed", ptp=np.ptp(loads) / top, least_span=LEAST_SPAN)
     pulled = np.array([start / slope**2, -1.0 / slope])
     return LoadVelocity(
         float(start), float(-slope), float(top), float(np.sqrt(pulled @ cov @ pulled))

@@ -13,6 +13,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.log.rep_table import Booleans
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 CENTRE, STEP = 0.85, 0.10
 """The slope is per tenth of the max, seen from 85 %."""
@@ -178,19 +179,31 @@ def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "r
     sets."""
 
     def load(share: float) -> str:
-        return f"{share * max_kg:.0f} kg" if max_kg else f"{share:.0%} of the max"
+        return f"{share * max_kg:.0f} kg" if max_kg else say("log.of_the_max", share=share)
 
-    counts, one = f"{onset.faulty} of {onset.reps} {counted}", counted[:-1]
+    counts, one = (
+        say("log.faulty_of_reps_counted", faulty=onset.faulty, reps=onset.reps, counted=counted),
+        counted[:-1],
+    )
     if onset.verdict == "too few":
-        return f"{name}: {counts}, too few to tie to a load"
+        return say("log.too_few_tie_load", name=name, counts=counts)
     if onset.verdict == "not with load":
-        return f"{name}: {counts}, at light and heavy loads alike; the load is not what brings it"
+        return say("log.light_heavy_loads_alike", name=name, counts=counts)
     assert onset.fifth is not None
     assert onset.half is not None
     if onset.verdict == "beyond":
-        return f"{name}: {counts}; one {one} in five only beyond what was lifted"
-    high = f" to {load(onset.fifth.high)}" if onset.fifth.high is not None else " or more"
-    return (
-        f"{name}: one {one} in five from {load(onset.fifth.share)} "
-        f"({load(onset.fifth.low)}{high}), one in two from {load(onset.half.share)}"
+        return say("log.five_only_beyond_what", name=name, counts=counts, one=one)
+    high = (
+        (" " + say("log.to_load", load=load(onset.fifth.high)))
+        if onset.fifth.high is not None
+        else (" " + say("log.or_more"))
+    )
+    return say(
+        "log.five_from_two_from",
+        name=name,
+        one=one,
+        load=load(onset.fifth.share),
+        load_2=load(onset.fifth.low),
+        high=high,
+        load_3=load(onset.half.share),
     )

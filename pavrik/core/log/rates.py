@@ -9,6 +9,7 @@ import numpy as np
 
 from pavrik.core.log.rep_table import Booleans, RepTable
 from pavrik.core.units import Floats, Indices
+from pavrik.words import say
 
 BANDS = (0.60, 0.70, 0.75, 0.80, 0.85, 0.90, 0.95, 1.00)
 Z_80 = 1.2815515655446004
@@ -57,9 +58,9 @@ def by_load(table: RepTable, fault_id: str) -> list[Rate]:
     """By the share of the estimated max of that time."""
     known = np.isfinite(table.share)
     labels = [
-        f"under {BANDS[0]:.0%}",
+        say("log.under_bands", bands=BANDS[0]),
         *[f"{a * 100:.0f}–{b:.0%}" for a, b in pairwise(BANDS)],
-        f"from {BANDS[-1]:.0%}",
+        say("log.from_bands", bands=BANDS[-1]),
     ]
     cell = np.searchsorted(BANDS, table.share[known] + 1e-9)
     return _rates(labels, cell, table.seen(fault_id)[known])
@@ -67,7 +68,9 @@ def by_load(table: RepTable, fault_id: str) -> list[Rate]:
 
 def by_rep(table: RepTable, fault_id: str) -> list[Rate]:
     """By the number of the rep in its set."""
-    labels = [f"rep {n}" for n in range(1, LAST_REP)] + [f"rep {LAST_REP} on"]
+    labels = [say("log.rep_n", n=n) for n in range(1, LAST_REP)] + [
+        say("log.rep_on", last_rep=LAST_REP)
+    ]
     return _rates(labels, np.minimum(table.rep, LAST_REP) - 1, table.seen(fault_id))
 
 

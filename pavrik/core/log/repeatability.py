@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from pavrik.core.log.training_set import TrainingSet, best_of_days
+from pavrik.words import say
 
 LIGHT_SHARE = 0.75
 """Of the best estimated max: below it a set is light."""
@@ -24,11 +25,11 @@ class MeasureKind:
 
 
 MEASURES = {
-    "hands_to_pull_s": MeasureKind("Hands to pull", "s", 1.0),
-    "walkout_steps": MeasureKind("Steps of the walk-out", "steps", 0.5),
-    "foot_offset_m": MeasureKind("Bar to mid-foot", "m", 0.008),
+    "hands_to_pull_s": MeasureKind(say("log.hands_pull"), "s", 1.0),
+    "walkout_steps": MeasureKind(say("log.steps_walk_out"), "steps", 0.5),
+    "foot_offset_m": MeasureKind(say("log.bar_mid_foot"), "m", 0.008),
     "stance_m": MeasureKind("Stance", "m", 0.015),
-    "start_hip_m": MeasureKind("Hip height at the start", "m", 0.015),
+    "start_hip_m": MeasureKind(say("log.hip_height_start"), "m", 0.015),
 }
 
 
@@ -67,16 +68,19 @@ def _show(kind: MeasureKind, value: float) -> str:
 
 def _verdict(kind: MeasureKind, whole: Spread, light: Spread | None, heavy: Spread | None) -> str:
     if whole.count < LEAST_EACH:
-        return f"{whole.count} so far, too few to tell"
+        return say("log.far_too_few_tell", count=whole.count)
     parts = [
-        f"the same every time, within {_show(kind, whole.sd)}"
+        say("log.same_every_time_within", show=_show(kind, whole.sd))
         if whole.sd <= kind.same_within
-        else f"differs by {_show(kind, whole.sd)} from set to set"
+        else say("log.differs_from_set_set", show=_show(kind, whole.sd))
     ]
     if light and heavy and abs(heavy.mean - light.mean) > max(kind.same_within, light.sd):
         parts.append(
-            f"heavy sets {_show(kind, heavy.mean)}, light ones {_show(kind, light.mean)}: "
-            "practise the light ones as if heavy"
+            say(
+                "log.heavy_sets_light_ones",
+                show=_show(kind, heavy.mean),
+                show_2=_show(kind, light.mean),
+            )
         )
     return "; ".join(parts)
 

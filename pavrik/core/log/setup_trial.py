@@ -18,6 +18,7 @@ from pavrik.core.log.ability import GROWTH
 from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.strength.estimated_max import MOST_REPS, estimate_max
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 Arm = Literal["a", "b"]
 Outcome = Literal["a", "b", "no difference worth having", "cannot tell", "too few sessions"]
@@ -100,16 +101,20 @@ class TrialResult:
         """One sentence, honest about what is not known; the set-ups by their names."""
         done = sum(arm.sessions for arm in self.seen.values())
         if self.gain is None or self.band is None or self.chance_b is None:
-            return f"too few sessions yet: {done} done, at least {LEAST_TOLD} of each are needed"
+            return say("log.too_few_sessions_yet", done=done, least_told=LEAST_TOLD)
         low, high = (np.expm1(edge) for edge in self.band)
-        told = f"{b} against {a}: {np.expm1(self.gain):+.1%} (80 % sure: {low:+.1%} to {high:+.1%})"
+        told = say("log.against_80_sure", b=b, a=a, expm1=np.expm1(self.gain), low=low, high=high)
         if self.outcome in ("a", "b"):
             better = b if self.outcome == "b" else a
             sure = self.chance_b if self.outcome == "b" else 1.0 - self.chance_b
-            return f"{better} is the stronger one, {sure:.0%} sure; {told}"
+            return say("log.stronger_sure", better=better, sure=sure, told=told)
         if self.outcome == "no difference worth having":
-            return f"no difference worth having: take the more comfortable one; {told}"
-        return f"cannot tell them apart {'yet' if not self.finished else 'in this trial'}; {told}"
+            return say("log.no_difference_worth_having", told=told)
+        return say(
+            "log.cannot_tell_them_apart",
+            words="yet" if not self.finished else say("log.in_this_trial"),
+            told=told,
+        )
 
 
 def _seen(work: Sequence[TrainingSet], arms: Mapping[str, Arm], arm: Arm) -> ArmSeen:

@@ -10,6 +10,7 @@ from datetime import date
 from pavrik.core.log.ability import AWAY_DAYS, AbilityDay, ability_series
 from pavrik.core.log.training_set import TrainingSet, sets_of_the_max
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -31,22 +32,42 @@ def _rests_on(
     """The set that says most, in a sentence; ``by`` is the variation that spoke last, alone, and
     ``by_speed`` the newest day on which the bar's speed did."""
     done = newest.says.logged
-    at = f" at RPE {done.rpe:g}" if done.rpe is not None else ""
-    of = f" of the {done.variation}" if done.of_max is not None else ""
-    told = f"{reps_words(done.reps)}{of} with {in_kg(done.load_kg)}{at} on {done.day}: "
-    together = f"{in_kg(now.kg)}, likely {now.low_kg:.0f} to {now.high_kg:.0f}"
+    at = (" " + say("prescription.at_rpe", rpe=done.rpe)) if done.rpe is not None else ""
+    of = (
+        (" " + say("prescription.of_the", variation=done.variation))
+        if done.of_max is not None
+        else ""
+    )
+    told = (
+        say(
+            "prescription.with_on",
+            reps_words=reps_words(done.reps),
+            of=of,
+            in_kg=in_kg(done.load_kg),
+            at=at,
+            day=done.day,
+        )
+        + " "
+    )
+    together = say(
+        "prescription.likely_to", in_kg=in_kg(now.kg), low_kg=now.low_kg, high_kg=now.high_kg
+    )
     if not newest.says.at_least:
-        told += f"about {newest.says.kg:.0f} kg; all days together: {together}"
+        told += say("prescription.about_kg_all_days", kg=newest.says.kg, together=together)
     elif by_speed is None:
-        told += f"at least {in_kg(newest.says.kg)}, nothing tells how much more"
+        told += say("prescription.least_nothing_tells_how", in_kg=in_kg(newest.says.kg))
     else:
-        told += f"at least {in_kg(newest.says.kg)}; all days together: {together}"
+        told += say(
+            "prescription.least_all_days_together", in_kg=in_kg(newest.says.kg), together=together
+        )
     if by_speed is not None and by_speed.speed_kg is not None:
-        told += f"; the bar's speed up to {by_speed.day} points at {by_speed.speed_kg:.0f} kg"
+        told += say(
+            "prescription.bars_speed_up_points", day=by_speed.day, speed_kg=by_speed.speed_kg
+        )
     if by and not of:
-        told += f"; the {by} since then counted by its share"
+        told += say("prescription.since_then_counted_share", by=by)
     if away > AWAY_DAYS:
-        told += f", {away / 7:.0f} weeks without the lift counted in"
+        told += say("prescription.weeks_without_lift_counted", away=away / 7)
     return Reason(told, (done.set_id,))
 
 

@@ -10,6 +10,7 @@ from typing import Literal
 from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.prescription.caps import Cap
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.words import say
 
 STEP_KG = 2.5
 Strategy = Literal["safe", "placing", "record"]
@@ -52,10 +53,7 @@ def most_tried(max_kg: float, sets: Sequence[TrainingSet]) -> tuple[float, Reaso
     most = max(
         best.load_kg * (1 + TEST_STEP_SHARE), best.load_kg + TEST_STEP_KG, LEAST_TEST * max_kg
     )
-    text = (
-        f"no more than 2 % or 5 kg over the best clean set of {in_kg(best.load_kg)}, "
-        f"or {LEAST_TEST:.0%} of the estimated max"
-    )
+    text = say("prescription.no_more_2_5", in_kg=in_kg(best.load_kg), least_test=LEAST_TEST)
     return most, Reason(text, (best.set_id,))
 
 
@@ -67,11 +65,13 @@ def _clean(sets: Sequence[TrainingSet], least_reps: int) -> TrainingSet | None:
 def _jump(load_kg: float, best: TrainingSet | None) -> tuple[Reason, ...]:
     """What a load far above everything done is called."""
     if best is None:
-        return (Reason("no clean set is logged: rehearse the opener before the meet"),)
+        return (Reason(say("prescription.no_clean_set_logged")),)
     over = load_kg / best.load_kg - 1
     if over < NAMED_JUMP:
         return ()
-    text = f"a jump of {over:.0%} over the best clean set, {in_kg(best.load_kg)} on {best.day}"
+    text = say(
+        "prescription.jump_over_best_clean", over=over, in_kg=in_kg(best.load_kg), day=best.day
+    )
     return (Reason(text, (best.set_id,)),)
 
 
@@ -81,7 +81,9 @@ def _over(load_kg: float, caps: Sequence[Cap]) -> tuple[Reason, ...]:
     lowest = min(caps, key=lambda cap: cap.load_kg, default=None)
     if lowest is None or load_kg <= lowest.load_kg:
         return ()
-    text = f"above the cap of {in_kg(lowest.load_kg)}, {lowest.words}: decide before the meet"
+    text = say(
+        "prescription.above_cap_decide_before", in_kg=in_kg(lowest.load_kg), words=lowest.words
+    )
     return (Reason(text, lowest.facts),)
 
 
@@ -93,7 +95,7 @@ def attempts(
     best, found, least = _clean(sets, 1), list[Attempt](), STEP_KG
     for number, share in enumerate(STRATEGIES[strategy], 1):
         load_kg = max(_nearest(share * max_kg), least)
-        why = Reason(f"{share:.1%} of the {in_kg(max_kg)} expected on the day")
+        why = Reason(say("prescription.expected_day", share=share, in_kg=in_kg(max_kg)))
         found.append(Attempt(number, load_kg, (*_over(load_kg, caps), why, *_jump(load_kg, best))))
         least = load_kg + STEP_KG
     second, third = found[1].load_kg, found[2]

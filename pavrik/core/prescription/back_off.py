@@ -12,6 +12,7 @@ from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Line
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
+from pavrik.words import say
 
 MOST_CHANGE = assume(
     "back_off_change", 0.05, "share", "most that a session's top set moves the sets after it"
@@ -47,13 +48,17 @@ def back_off(
     expected = top.load_kg / top.share
     if missed:
         showed, facts = 1.0 - MOST_CHANGE, missed[-1]
-        told = f"the {in_kg(facts.load_kg)} was missed"
+        told = say("prescription.the_was_missed", in_kg=in_kg(facts.load_kg))
     elif said:
         facts, estimate = said[-1]
         showed = min(max(estimate.kg / expected, 1.0 - MOST_CHANGE), 1.0 + MOST_CHANGE)
-        told = (
-            f"{reps_words(1)} with {in_kg(facts.load_kg)} at RPE {facts.rpe:g} shows about "
-            f"{estimate.kg:.0f} kg, {expected:.0f} kg were expected"
+        told = say(
+            "prescription.rpe_shows_about_kg",
+            reps_words=reps_words(1),
+            in_kg=in_kg(facts.load_kg),
+            rpe=facts.rpe,
+            kg=estimate.kg,
+            expected=expected,
         )
     else:
         return None
@@ -64,5 +69,11 @@ def back_off(
     if abs(loading.total_kg - line.load_kg) < gym.step_kg(line.load_kg) / 2:
         return None
     way = "lighter" if loading.total_kg < line.load_kg else "heavier"
-    text = f"{told}: {in_kg(loading.total_kg)} today, {way} than the {in_kg(line.load_kg)} planned"
+    text = say(
+        "prescription.today_planned",
+        told=told,
+        in_kg=in_kg(loading.total_kg),
+        way=way,
+        in_kg_2=in_kg(line.load_kg),
+    )
     return BackOff(loading, Reason(text, (facts.set_id,)))

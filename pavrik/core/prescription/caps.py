@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from pavrik.core.faults.findings import BACK_FAULTS, Findings
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -14,7 +15,7 @@ class Cap:
     words: str
     facts: tuple[str, ...] = ()
     technique: bool = False
-    ends: str = "; it rises as reps there stay clean"
+    ends: str = say("prescription.rises_reps_there_stay")
 
 
 @dataclass(frozen=True)
@@ -45,9 +46,11 @@ def rep_cap_of(known: Findings) -> RepCap | None:
             if late.reps < LEAST_SETS:
                 continue
             if early <= EARLY_RATE and late.faulty / late.reps >= LATE_RATE:
-                words = (
-                    f"{fault.name.lower()} from rep {last + 1} on, the reps before are clean: "
-                    f"sets end at {last}"
+                words = say(
+                    "prescription.from_rep_reps_before",
+                    name=fault.name.lower(),
+                    last=last + 1,
+                    last_2=last,
                 )
                 found.append(RepCap(last, words, (f"fault:{fault.fault_id}",)))
                 break
@@ -69,11 +72,11 @@ def caps_of(known: Findings, lift: str) -> list[Cap]:
             continue
         lower = fault.fault_id in LOWER_BACK
         onset, often = (
-            (fault.onset.fifth, "one rep of five")
+            (fault.onset.fifth, say("prescription.rep_five"))
             if lower
-            else (fault.onset.half, "every second rep")
+            else (fault.onset.half, say("prescription.every_second_rep"))
         )
         if onset is not None:
-            words = f"{fault.name.lower()} in {often} of the {lift} from there"
+            words = say("prescription.from_there", name=fault.name.lower(), often=often, lift=lift)
             caps.append(Cap(onset.share * known.max_kg, words, (f"fault:{fault.fault_id}",)))
     return caps

@@ -14,6 +14,7 @@ from pavrik.core.variations.gains import time_share, way_share
 from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import COMPETITION, Loading
 from pavrik.core.variations.ratio import LearntRatio
+from pavrik.words import say
 
 MOST_SPECIALS = 2
 MARGIN = 0.03
@@ -128,7 +129,7 @@ def _region_reason(one: Variation, loading: Loading | None, own: Loading, region
     if region in one.spares:
         return ""
     if region in one.strains:
-        return f"it strains the {region}, which is flagged"
+        return say("prescription.strains_flagged", region=region)
     capacities = CAPACITY_OF_REGION.get(region, ())
     if loading is None:
         trained = set(one.trains) & (
@@ -136,21 +137,25 @@ def _region_reason(one: Variation, loading: Loading | None, own: Loading, region
         )
         doubtful = region == "lower back" and bool(one.trains)
         if trained or doubtful:
-            return f"it is not known to spare the {region}, which is flagged"
+            return say("prescription.not_known_spare_flagged", region=region)
         return ""
     for capacity in capacities:
         here, there = loading.at(None, capacity), own.at(None, capacity)
         if there > 0 and here > SPARED * there:
-            return (
-                f"it uses the {capacity.replace('_', ' ')} {_percent(here)} against "
-                f"{_percent(there)} in the competition lift, and the {region} is flagged"
+            return say(
+                "prescription.uses_against_competition_lift",
+                capacity=capacity.replace("_", " "),
+                percent=_percent(here),
+                percent_2=_percent(there),
+                region=region,
             )
     moment, most = loading.moment_nm(region), own.moment_nm(region)
     if moment is None or not most or moment <= SPARED * most:
         return ""
-    return (
-        f"it loads the {region} {_percent(moment / most - 1)} more than the competition lift at "
-        f"the same share of their maxes, and the {region} is flagged"
+    return say(
+        "prescription.loads_more_competition_lift",
+        region=region,
+        percent=_percent(moment / most - 1),
     )
 
 
@@ -160,22 +165,22 @@ def blocked_because(
     """The first reason that rules a variation out; empty where none does."""
     missing = [item for item in one.kit if item not in about.kit]
     if missing:
-        return f"the gym has no {missing[0]}"
+        return say("prescription.gym_no", missing=missing[0])
     for region in about.hurts:
         reason = _region_reason(one, loading, own, region)
         if reason:
             return reason
     if one.knob is not None and about.style and about.style in (one.knob.bar, one.knob.style):
-        return "it is the competition lift itself"
+        return say("prescription.competition_lift_itself")
     harmful = contraindicated(one, about.faults)
     if harmful:
         return harmful
     if loading is not None and loading.reasons:
         return loading.reasons[0]
     if about.novice and one.role == "overload":
-        return "overload is not for novices"
+        return say("prescription.overload_not_novices")
     if not about.novice and one.role == "learning":
-        return "it is a step of learning the lift"
+        return say("prescription.step_learning_lift")
     return ""
 
 
@@ -196,17 +201,24 @@ def _gain(
         return 0.0, []
     if loading is None or capacity not in LIMITERS:
         if capacity in one.trains or (capacity == "quads" and "legs" in one.trains):
-            return STATED, [Reason(f"trains the {capacity.replace('_', ' ')}")]
+            return STATED, [
+                Reason(say("prescription.trains_the", capacity=capacity.replace("_", " ")))
+            ]
         return 0.0, []
     here, there = loading.at(weakness.phase, capacity), own.at(weakness.phase, capacity)
     if abs(here - there) < MARGIN:
         return 0.0, []
     share = max(min((here - there) / max(there, 0.1), MOST_GAIN), -MOST_GAIN)
-    where = f" in the phase {weakness.phase}" if weakness.phase else ""
+    where = (" " + say("prescription.in_the_phase", phase=weakness.phase)) if weakness.phase else ""
     return share, [
         Reason(
-            f"{capacity.replace('_', ' ')}{where} used {_percent(here)} against {_percent(there)} "
-            "in the competition lift at the same effort",
+            say(
+                "prescription.used_against_competition_lift",
+                capacity=capacity.replace("_", " "),
+                where=where,
+                percent=_percent(here),
+                percent_2=_percent(there),
+            ),
             (f"fit:{one.lift}",),
         )
     ]
@@ -218,17 +230,21 @@ def _score(one: Variation, loading: Loading | None, own: Loading, weakness: Weak
     serves = score > 0 or one.name in weakness.named
     if one.name in weakness.named:
         score += NAMED
-        reasons.append(Reason(f"{one.name} is the usual remedy for it: {one.good_for}"))
+        reasons.append(
+            Reason(say("prescription.usual_remedy", name=one.name, good_for=one.good_for))
+        )
     if serves and one.place is not None and one.place == weakness.phase:
         score += HELD_THERE
-        held = f"held {one.hold_s:g} s" if one.hold_s else "worked"
-        reasons.append(Reason(f"{held} just where it fails, {weakness.phase}"))
+        held = say("prescription.held_s", hold_s=one.hold_s) if one.hold_s else "worked"
+        reasons.append(
+            Reason(say("prescription.just_where_fails", held=held, phase=weakness.phase))
+        )
     if weakness.tired_back and loading is not None:
         there = own.at(None, "lower_back")
         spared = (there - loading.at(None, "lower_back")) / max(there, 0.1)
         if spared > MARGIN:
             score += min(SPARES_BACK, 2 * spared)
-            reasons.append(Reason(f"spares the lower back by {_percent(spared)}"))
+            reasons.append(Reason(say("prescription.spares_lower_back", percent=_percent(spared))))
     return _Scored(one, weakness, score * weakness.weight, tuple(reasons + lines))
 
 
@@ -238,11 +254,11 @@ def _by_school(found: _Scored, schools: Mapping[str, str]) -> _Scored:
     trap = one.knob is not None and (one.knob.style or "").startswith("trap")
     for applies, share, words in (
         (schools.get("weak_point") == "muscle" and one.role == "skill", LESS,
-         "this school trains the muscle before the position"),
+         say("prescription.school_trains_muscle_before")),
         (schools.get("trap_bar") == "occasional" and trap, LESS,
-         "the trap bar is for now and then in this school"),
+         say("prescription.trap_bar_now_then")),
         (schools.get("grip_aid") == "train" and "grip" in one.trains, MORE,
-         "this school trains a failing grip"),
+         say("prescription.school_trains_failing_grip")),
     ):  # fmt: skip
         if applies:
             reasons = (*found.reasons, Reason(words))
@@ -259,7 +275,7 @@ def _best_for(
     best = max(scored, key=lambda s: s.score, default=None)
     if word is None or not word.use:
         return best
-    wish = Reason(f"{word.coach} asks for it: {word.reason}")
+    wish = Reason(say("prescription.asks_for_it", coach=word.coach, reason=word.reason))
     if best is None:
         return _Scored(one, Weakness(word.reason, None, None), 0.0, (wish,))
     return _Scored(one, best.weakness, best.score, (wish, *best.reasons))
@@ -270,14 +286,20 @@ def _special(found: _Scored, ratio: LearntRatio | None) -> Special:
     reasons = list(found.reasons)
     if ratio is not None and rpe is not None:
         source = (
-            f"learnt from {ratio.days} days"
+            say("prescription.learnt_from_days", days=ratio.days)
             if ratio.days
-            else "a prior of common practice, not own"
+            else say("prescription.prior_common_practice_not")
         )
         reasons.append(
             Reason(
-                f"{found.variation.name} at {ratio.ratio:.2f} of the competition lift "
-                f"({ratio.low:.2f} to {ratio.high:.2f}), {source}",
+                say(
+                    "prescription.competition_lift",
+                    name=found.variation.name,
+                    ratio=ratio.ratio,
+                    low=ratio.low,
+                    high=ratio.high,
+                    source=source,
+                ),
                 (f"ratio:{found.variation.name}",),
             )
         )
@@ -341,8 +363,7 @@ def idle_variations(
     idle.sort(key=lambda pair: -len(pair[1]))
     return [
         Reason(
-            f"{name} could be dropped: {len(ids)} sets lately, and it does no more for what was "
-            "found weak than the competition lift itself",
+            say("prescription.could_dropped_sets_lately", name=name, ids=len(ids)),
             tuple(ids[-3:]),
         )
         for name, ids in idle[:most]
@@ -355,8 +376,12 @@ def _asked(said: Mapping[str, Said]) -> set[str]:
 
 def _against(found: _Scored, score: float, word: Said | None) -> str:
     if word is not None:
-        return "" if word.use else f"{word.coach} leaves it out: {word.reason}"
-    return "" if score >= LEAST_SCORE else f"does little for: {found.weakness.words}"
+        return (
+            "" if word.use else say("prescription.leaves_out", coach=word.coach, reason=word.reason)
+        )
+    return (
+        "" if score >= LEAST_SCORE else say("prescription.does_little", words=found.weakness.words)
+    )
 
 
 def _pick(scored: Sequence[_Scored], asked: set[str]) -> list[_Scored]:
@@ -382,5 +407,10 @@ def _alike(one: _Scored, other: _Scored) -> bool:
 def _beaten(found: _Scored, chosen: Sequence[_Scored]) -> str:
     alike = next((c for c in chosen if c.weakness == found.weakness), chosen[0])
     if found.score >= alike.score - 1e-9 or len(chosen) < MOST_SPECIALS:
-        return f"{alike.variation.name} does the same job; no more than two a day"
-    return f"{alike.variation.name} does more for it ({alike.score:.2f} against {found.score:.2f})"
+        return say("prescription.does_same_job_no", name=alike.variation.name)
+    return say(
+        "prescription.does_more_against",
+        name=alike.variation.name,
+        score=alike.score,
+        score_2=found.score,
+    )

@@ -8,6 +8,7 @@ from pavrik.core.prescription.plan_lines import HEAVY_SINGLE
 from pavrik.core.prescription.plan_parts import Day, Plan, PlanAsk
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.training_dates import LAST_BEFORE_MEET
+from pavrik.words import say
 
 WEEK_DAYS = 7
 
@@ -25,13 +26,19 @@ def _near_the_meet(day: Day, ask: PlanAsk) -> Iterator[Reason]:
         return
     left = (ask.meet - day.on).days
     if left < LAST_BEFORE_MEET:
-        yield Reason(f"{day.on:%a %d %b} has work on it, {left} days before the meet: leave it out")
+        yield Reason(say("prescription.work_days_before_meet", on=day.on, left=left))
         return
     for lift, work in WORK.items():
         if left <= work.no_heavy_days and _is_heavy(day, lift):
             yield Reason(
-                f"a {lift} of {HEAVY_SINGLE:.0%} or more on {day.on:%a %d %b}, {left} days before "
-                f"the meet: nothing so heavy in the last {work.no_heavy_days}"
+                say(
+                    "prescription.more_days_before_meet",
+                    lift=lift,
+                    heavy_single=HEAVY_SINGLE,
+                    on=day.on,
+                    left=left,
+                    no_heavy_days=work.no_heavy_days,
+                )
             )
 
 
@@ -43,8 +50,7 @@ def _too_close(days: dict[date, Day], day: Day) -> Iterator[Reason]:
         for other in WORK:
             if lift != other and _is_heavy(day, lift) and _is_heavy(tomorrow, other):
                 yield Reason(
-                    f"heavy {lift} on {day.on:%a %d %b} and heavy {other} the day after: leave "
-                    "48 hours between them where the days allow"
+                    say("prescription.heavy_heavy_day_after", lift=lift, on=day.on, other=other)
                 )
 
 
@@ -54,12 +60,12 @@ def concerns(plan: Plan, ask: PlanAsk) -> list[Reason]:
     found: list[Reason] = []
     for day in plan.days():
         if day.on in ask.blocked:
-            found.append(Reason(f"{day.on:%a %d %b} is blocked and has work on it: move it"))
+            found.append(Reason(say("prescription.blocked_work_move", on=day.on)))
         found += _near_the_meet(day, ask)
         found += _too_close(days, day)
     for week in plan.weeks:
         if len({day.on for day in week.days}) >= WEEK_DAYS:
-            found.append(Reason(f"week {week.number} has no day of rest"))
+            found.append(Reason(say("prescription.week_no_day_rest", number=week.number)))
     return found
 
 

@@ -14,6 +14,7 @@ from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.plan_parts import Day, Line, PlanAsk, Week
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.volume import is_hard
+from pavrik.words import say
 
 LOOK_BACK = timedelta(weeks=6)
 LEAST_WEEKS = 3
@@ -60,14 +61,20 @@ def used_to(history: Sequence[TrainingSet], today: date) -> UsedTo | None:
 def most_sets(used: UsedTo | None, ask: PlanAsk, loading_weeks: int) -> tuple[float, str]:
     """Hard sets of a lift in the so-manieth loading week (0 is the first) at most, and why."""
     less = FROM_50 if ask.years >= 50 else FROM_40 if ask.years >= 40 else 0.0
-    aged = f", a {'fifth' if less == FROM_50 else 'tenth'} less at {ask.years}" if less else ""
+    aged = (
+        say(
+            "prescription.a_less_at", which="fifth" if less == FROM_50 else "tenth", years=ask.years
+        )
+        if less
+        else ""
+    )
     low, high = (limit[ask.training_age] * (1 - less) for limit in (LOW_SETS, HIGH_SETS))
     if used is None:
-        return high, f"up to {high:.0f} hard sets a week where no log says more{aged}"
+        return high, say("prescription.up_hard_sets_week", high=high, aged=aged)
     grown = used.sets * (1 + MOST_MORE) ** (loading_weeks + 1)
     if grown < low:
-        return low, f"up to {low:.0f} hard sets a week{aged}: the log has {used.sets:.0f}"
-    return grown, f"the log has {used.sets:.0f} hard sets a week: a tenth more a week at most"
+        return low, say("prescription.up_hard_sets_week_log", low=low, aged=aged, sets=used.sets)
+    return grown, say("prescription.log_hard_sets_week", sets=used.sets)
 
 
 def _of(lift: str) -> Callable[[Line], bool]:
@@ -118,7 +125,7 @@ def _trimmed(week: Week, lift: str, most: float, why: str) -> Week:
 def _told(before: Line, after: Line, why: str) -> Line:
     if before.sets == after.sets:
         return before
-    told = Reason(f"{after.sets} sets instead of {before.sets}: {why}")
+    told = Reason(say("prescription.sets_instead", sets=after.sets, sets_2=before.sets, why=why))
     return replace(after, reasons=(*after.reasons, told))
 
 
@@ -171,8 +178,12 @@ def within_dose(
         if max(planned) < FAR_BELOW * used.sets:
             told.append(
                 Reason(
-                    f"the log has {used.sets:.0f} hard sets of the {lift} a week, this plan at "
-                    f"most {max(planned)}: more days, or the shape “Frequent”, come nearer"
+                    say(
+                        "prescription.log_hard_sets_week_plan",
+                        sets=used.sets,
+                        lift=lift,
+                        planned=max(planned),
+                    )
                 )
             )
     return tuple(found), told

@@ -8,6 +8,7 @@ from dataclasses import dataclass, replace
 from itertools import takewhile
 
 from pavrik.core.prescription.reason import in_kg
+from pavrik.words import say
 
 HOLD_SHARE = 0.9
 """A slack hold pulls with about this share of the bar's weight."""
@@ -54,30 +55,42 @@ def held_kg(bar_kg: float) -> float:
 def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) -> Drill:
     """Three steps to a bar without slack, each mastered alone, then none; ``bar_kg`` None where
     the lifter's max is not known."""
-    bar = "a bar that you could lift ten times" if bar_kg is None else f"{bar_kg:g} kg on the bar"
-    pull = "nine tenths of its weight"
+    bar = (
+        say("prescription.bar_you_could_lift")
+        if bar_kg is None
+        else say("prescription.kg_bar", bar_kg=bar_kg)
+    )
+    pull = say("prescription.nine_tenths_weight")
     if bar_kg is not None:
-        pull = f"about {held_kg(bar_kg):.0f} of its {bar_kg:g} kg"
+        pull = say("prescription.about_kg", held_kg=held_kg(bar_kg), bar_kg=bar_kg)
     return Drill(
         "slack",
         (
             Stage(
-                "slack, hips high", f"With {bar}: breathe, then pull the bar's slack out with high "
-                "hips and shins off the bar. Do not lift.", 4, 5, "no clank in 20 reps",
+                say("prescription.slack_hips_high"),
+                say("prescription.breathe_then_pull_bars", bar=bar),
+                4,
+                5,
+                say("prescription.no_clank_20_reps"),
             ),
             Stage(
-                "slack, hips to the bar", f"With {bar}: bring the hips to the bar while the pull "
-                f"grows to {pull}; hold 5 to 10 s. Do not lift.",
-                4, 5, "the pull never drops while the hips come in",
+                say("prescription.slack_hips_bar"),
+                say("prescription.bring_hips_bar_while", bar=bar, pull=pull),
+                4,
+                5,
+                say("prescription.pull_never_drops_while"),
             ),
             Stage(
-                "slack, then go", "Go at the instant the shins touch; a light bar, every rep from "
-                "a dead stop.", 3, 5, "hips and plates leave together in every rep",
+                say("prescription.slack_then_go"),
+                say("prescription.go_instant_shins_touch"),
+                3,
+                5,
+                say("prescription.hips_plates_leave_together"),
             ),
         ),
         reason,
         facts,
-    )  # fmt: skip
+    )
 
 
 ONE_STAGE_WEEKS = 3
@@ -91,7 +104,7 @@ def one_stage_drill(
 ) -> Drill:  # fmt: skip
     """A drill that is done until it is passed once."""
     sets, reps = dose or USUAL_DOSE
-    stage = Stage(name, how, sets, reps, passed or "clean in every rep of two sessions")
+    stage = Stage(name, how, sets, reps, passed or say("prescription.clean_every_rep_two"))
     return Drill(name, (stage,) * ONE_STAGE_WEEKS, reason, facts)
 
 
@@ -101,14 +114,23 @@ def grip_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
         "grip",
         (
             Stage(
-                "grip from the first set", "Mixed or hook grip on every warm-up set.", 3, 3,
-                "no slip in two sessions",
+                say("prescription.grip_from_first_set"),
+                say("prescription.mixed_hook_grip_every"),
+                3,
+                3,
+                say("prescription.no_slip_two_sessions"),
             ),
-            Stage("top holds", "Hold the last rep 10 s at the top.", 3, 1, "10 s three times"),
+            Stage(
+                "top holds",
+                say("prescription.hold_last_rep_10"),
+                3,
+                1,
+                say("prescription.n_10_s_three_times"),
+            ),
         ),
         reason,
         facts,
-    )  # fmt: skip
+    )
 
 
 RITUAL_STEP_KG = 2.5
@@ -120,20 +142,23 @@ def ritual_drill(reason: str, facts: tuple[str, ...] = (), max_kg: float | None 
     steps = (0.5, 0.6, 0.7, 0.8)
 
     def load(share: float) -> str:
-        of_max = f"{share:.0%} of the max"
+        of_max = say("prescription.of_the_max", share=share)
         if max_kg is None:
-            return f"about {of_max}"
+            return say("prescription.about_of_max", of_max=of_max)
         return f"{in_kg(RITUAL_STEP_KG * round(share * max_kg / RITUAL_STEP_KG))}, {of_max}"
 
     return Drill(
         "ritual",
         tuple(
             Stage(
-                f"ritual at {share:.0%}", "The same walk, breath and grip, and go, with "
-                f"{load(share)}.", 5, 1, "hands to pull within half a second each time",
+                say("prescription.ritual_at", share=share),
+                say("prescription.same_walk_breath_grip", load=load(share)),
+                5,
+                1,
+                say("prescription.hands_pull_within_half"),
             )
             for share in steps
         ),
         reason,
         facts,
-    )  # fmt: skip
+    )

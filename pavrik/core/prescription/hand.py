@@ -16,6 +16,7 @@ from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Day, Edit, Line, Plan, Week
 from pavrik.core.prescription.reason import Reason, in_kg
 from pavrik.core.strength.estimated_max import MOST_REPS, load_for
+from pavrik.words import say
 
 OWN_DAY = "on-"
 """A day that only the hand made is called by its date."""
@@ -116,9 +117,9 @@ def _from_effort(line: Line, known: _Known, gym: Gym | None) -> Line:
 def _load_words(line: Line, wanted_kg: float) -> str:
     told, load = in_kg(line.load_kg or wanted_kg), line.load_kg or wanted_kg
     if abs(load - wanted_kg) > NOTICED_KG:
-        told += f", the most that the plates make up to {in_kg(wanted_kg)}"
+        told += say("prescription.most_plates_make_up", in_kg=in_kg(wanted_kg))
     if passes_cap(line):
-        told += f", above the cap of {in_kg(line.cap_kg or 0.0)}"
+        told += say("prescription.above_cap", in_kg=in_kg(line.cap_kg or 0.0))
     return told
 
 
@@ -161,12 +162,12 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
         told.append(_load_words(changed, edit.load_kg))
     elif edit.reps is not None or edit.rpe is not None:
         changed = _from_effort(changed, known, gym)
-        told.append(f"RPE {changed.rpe:g}" if edit.rpe is not None else "")
+        told.append(say("prescription.rpe_rpe", rpe=changed.rpe) if edit.rpe is not None else "")
     if _asks_other_work(edit):
         changed = replace(changed, rest_s=rest_after_s(changed.reps, changed.rpe))
     changed = replace(changed, rest_s=edit.rest_s or changed.rest_s, overruled=edit)
-    words = " at ".join(filter(None, told))
-    why = (_said(edit, f"sets {words}"),) if words else ()
+    words = (" " + say("prescription.at") + " ").join(filter(None, told))
+    why = (_said(edit, say("prescription.sets_words", words=words)),) if words else ()
     return replace(changed, reasons=(*why, *line.reasons))
 
 
@@ -175,7 +176,7 @@ def _own_line(edit: Edit, line_id: str, week: Sequence[Line], gym: Gym | None) -
     reps = edit.reps or 1
     line = Line(
         line_id, edit.lift, edit.name, "own", edit.sets or 1, reps, edit.rpe, None, (),
-        0, (_said(edit, "adds this"),), note=edit.note,
+        0, (_said(edit, say("prescription.adds_this")),), note=edit.note,
     )  # fmt: skip
     known = _known(week, edit.lift, edit.name)
     line = replace(line, cap_kg=known.cap_kg)
@@ -184,7 +185,7 @@ def _own_line(edit: Edit, line_id: str, week: Sequence[Line], gym: Gym | None) -
     else:
         line = _with_rpe(_loaded(line, edit.load_kg, known.max_kg, gym), edit)
         if passes_cap(line):
-            told = f"adds this with {_load_words(line, edit.load_kg)}"
+            told = say("prescription.adds_this_with", load_words=_load_words(line, edit.load_kg))
             line = replace(line, reasons=(_said(edit, told),))
     return replace(line, rest_s=edit.rest_s or rest_after_s(reps, line.rpe))
 
@@ -239,7 +240,9 @@ def _change_lines(days: dict[str, Day], edits: Sequence[Edit], weeks: "_Weeks") 
                 continue
             changed = _changed(line, word, weeks.lines_of(day_id), weeks.gym)
             if word.day_id != day_id and (word.day_id in days or is_own(word.day_id)):
-                why = _said(replace(word, reason=""), f"moves this here from {day.on:%A %d %b}")
+                why = _said(
+                    replace(word, reason=""), say("prescription.moves_here_from", on=day.on)
+                )
                 moved.append((word.day_id, replace(changed, reasons=(why, *changed.reasons))))
             else:
                 kept.append(changed)
@@ -253,7 +256,7 @@ def _move_days(days: dict[str, Day], edits: Sequence[Edit]) -> None:
     for edit in edits:
         if edit.kind != "day" or edit.day_id not in days or edit.to_date is None:
             continue
-        day, told = days[edit.day_id], f"{edit.coach} moves this here from"
+        day, told = days[edit.day_id], say("prescription.moves_here_from_2", coach=edit.coach)
         for other_id, other in days.items():
             if other.on == edit.to_date and other_id != edit.day_id:
                 moved = f"{told} {other.on:%A %d %b}"

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field
 from pavrik.core.assumptions import assume_each
 from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.shape import WeekRole
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -31,7 +32,7 @@ class LiftWork:
     rungs: tuple[str, ...] = ()
     turn: Mapping[tuple[str, WeekRole], str] = field(default_factory=dict)
     from_floor: frozenset[str] = frozenset()
-    capped_note: str = "position day"
+    capped_note: str = say("prescription.position_day")
     instead: tuple[str, ...] = ()
     """What else may stand in for the main lift where a region hurts that it loads less."""
     novice_step_kg: float = 2.5
@@ -79,14 +80,14 @@ WORK: Mapping[str, LiftWork] = {
         rotation=("deficit deadlift", "sumo deadlift", "conventional deadlift"),
         everyday=("trap bar, low", "sumo deadlift", "conventional deadlift"),
         turn={
-            ("muscle", "build"): "Romanian deadlift",
+            ("muscle", "build"): say("prescription.romanian_deadlift"),
             ("sport", "build"): "trap bar, low",
             ("health", "build"): "trap bar, low",
         },
         from_floor=frozenset(
             {COMPETITION, "pause deadlift", "dead-stop deadlift", "deficit deadlift"}
         ),
-        capped_note="flat-back day",
+        capped_note=say("prescription.flat_back_day"),
         instead=("sumo deadlift", "conventional deadlift"),
         novice_step_kg=5.0,
     ),

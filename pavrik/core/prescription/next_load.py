@@ -22,6 +22,7 @@ from pavrik.core.prescription.pain import PAIN_CAP_SHARE, PainFlag, regions_of
 from pavrik.core.prescription.reason import Reason, in_kg, reps_words
 from pavrik.core.prescription.return_to_lift import days_away
 from pavrik.core.strength.estimated_max import LEAST_TRUSTED_RPE, MOST_REPS, load_for
+from pavrik.words import say
 
 MOST_STEP = 0.025
 MOST_STEP_NOVICE = 0.05
@@ -157,9 +158,12 @@ def keep_floor(
     done = done_clean(history, target) if away_days <= AWAY_DAYS else None
     if done is None or wanted >= done.load_kg:
         return wanted, []
-    text = (
-        f"not below the {reps_words(done.reps)} with {in_kg(done.load_kg)} done clean at RPE "
-        f"{done.rpe:g} on {done.day}"
+    text = say(
+        "prescription.not_below_done_clean",
+        reps_words=reps_words(done.reps),
+        in_kg=in_kg(done.load_kg),
+        rpe=done.rpe,
+        day=done.day,
     )
     return done.load_kg, [Reason(text, (done.set_id,))]
 
@@ -191,10 +195,16 @@ def _hold_step(
     if wanted <= most:
         return wanted, []
     jump = wanted / done - 1
-    named = f"; {jump:.0%} at once would be a jump, not a step" if jump >= NAMED_JUMP else ""
+    named = say("prescription.once_would_jump_not", jump=jump) if jump >= NAMED_JUMP else ""
     return most, [
         Reason(
-            f"held to a step of {share:.1%} over the {in_kg(last.load_kg)} of {last.day}{named}",
+            say(
+                "prescription.held_step_over",
+                share=share,
+                in_kg=in_kg(last.load_kg),
+                day=last.day,
+                named=named,
+            ),
             (last.set_id,),
         )
     ]
@@ -212,9 +222,14 @@ def _answer_rpe(
     worth = _worth(last, target)
     return worth, [
         Reason(
-            f"{reps_words(last.reps)} with {in_kg(last.load_kg)} felt like RPE {last.rpe:g} when "
-            f"{last.aimed_rpe:g} was aimed for: today no more than what that stands for, "
-            f"{in_kg(worth)}",
+            say(
+                "prescription.felt_like_rpe_when",
+                reps_words=reps_words(last.reps),
+                in_kg=in_kg(last.load_kg),
+                rpe=last.rpe,
+                aimed_rpe=last.aimed_rpe,
+                in_kg_2=in_kg(worth),
+            ),
             (last.set_id,),
         )
     ]
@@ -239,14 +254,18 @@ def answer_faults(wanted: float, recent: Sequence[TrainingSet]) -> tuple[float, 
         allowed = lightest * (1 - FAULT_CUT[worst])
         name = cases[0][1].name
         facts = tuple(dict.fromkeys(logged.set_id for logged, _ in cases))
-        seen = f"“{name}” seen {len(cases)} times from {in_kg(lightest)} up"
+        seen = say(
+            "prescription.seen_times_from_up", name=name, cases=len(cases), in_kg=in_kg(lightest)
+        )
         if wanted <= allowed:
-            reasons.append(Reason(f"{seen}: the load stays below that anyway", facts))
+            reasons.append(Reason(say("prescription.load_stays_below_anyway", seen=seen), facts))
             continue
         wanted = allowed
         cut = FAULT_CUT[worst]
-        what = f"lowered {cut:.0%} below it" if cut else "held there"
-        reasons.append(Reason(f"{seen}: {what} until two clean sets", facts))
+        what = say("prescription.lowered_below", cut=cut) if cut else say("prescription.held_there")
+        reasons.append(
+            Reason(say("prescription.until_two_clean_sets", seen=seen, what=what), facts)
+        )
     return wanted, reasons
 
 
@@ -258,9 +277,12 @@ def _respect_pain(
     cap = PAIN_CAP_SHARE * max_kg
     return min(wanted, cap), [
         Reason(
-            f"pain flag on the {regions_of(flags)}: capped at {PAIN_CAP_SHARE:.0%} of the "
-            f"estimated max, {in_kg(cap)}, until the coach clears it with a reason; sharp or "
-            "radiating pain is for a licensed clinician",
+            say(
+                "prescription.pain_flag_capped_estimated",
+                regions_of=regions_of(flags),
+                pain_cap_share=PAIN_CAP_SHARE,
+                in_kg=in_kg(cap),
+            ),
             tuple(flag.flag_id for flag in flags),
         )
     ]
@@ -282,7 +304,15 @@ def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Reaso
     if lowest is None or wanted <= lowest.load_kg:
         return wanted, []
     return lowest.load_kg, [
-        Reason(f"held at {in_kg(lowest.load_kg)}: {lowest.words}{lowest.ends}", lowest.facts)
+        Reason(
+            say(
+                "prescription.held_at",
+                in_kg=in_kg(lowest.load_kg),
+                words=lowest.words,
+                ends=lowest.ends,
+            ),
+            lowest.facts,
+        )
     ]
 
 
@@ -290,8 +320,17 @@ def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reaso
     loading = gym.loading(wanted, capped=capped)
     if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
-    what = "the most that the bar takes up to" if capped else "the nearest step to"
-    return loading, [Reason(f"{in_kg(loading.total_kg)} is {what} {in_kg(wanted)}")]
+    what = say("prescription.most_bar_takes_up") if capped else say("prescription.nearest_step")
+    return loading, [
+        Reason(
+            say(
+                "prescription.in_kg_is_what",
+                in_kg=in_kg(loading.total_kg),
+                what=what,
+                in_kg_2=in_kg(wanted),
+            )
+        )
+    ]
 
 
 def _is_main(logged: TrainingSet) -> bool:
@@ -365,11 +404,17 @@ def next_load(
     if ability is None:
         return NextLoad(
             target, None, None, None,
-            [Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")],
+            [Reason(say("prescription.no_clean_set_logged_work"))],
         )  # fmt: skip
     max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
     asked = wanted
-    text = f"{ability.reason.text}: {target.reps} reps at RPE {target.rpe:g} are {in_kg(wanted)}"
+    text = say(
+        "prescription.reps_rpe",
+        text_=ability.reason.text,
+        reps=target.reps,
+        rpe=target.rpe,
+        in_kg=in_kg(wanted),
+    )
     reasons = [Reason(text, ability.reason.facts)]
     away = days_away(history, today) if today is not None else 0
     wanted, lines = session_load(history, wanted, target, novice=age == "novice", away_days=away)
@@ -383,7 +428,9 @@ def next_load(
         wanted, lines = answer(wanted)
         reasons += lines
     if wanted < gym.empty_kg:
-        reasons.append(Reason(f"the empty bar with its collars is already {in_kg(gym.empty_kg)}"))
+        reasons.append(
+            Reason(say("prescription.empty_bar_collars_already", in_kg=in_kg(gym.empty_kg)))
+        )
         wanted = gym.empty_kg
     loading, lines = _make(wanted, gym, capped=wanted < asked - CAPPED_KG)
     if any(answer(loading.total_kg)[0] < loading.total_kg for answer in answers):

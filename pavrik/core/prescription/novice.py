@@ -13,6 +13,7 @@ from pavrik.core.log.training_set import TrainingSet, competition_sets
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.prescription.next_load import Gym, days_between, is_clean
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.words import say
 
 CLEAN_RPE = assume("novice_clean_rpe", 8.5, "RPE", "a session harder than this is a stall")
 BACK_SHARE = assume("novice_back_share", 0.90, "share", "of the load after two stalls")
@@ -102,17 +103,17 @@ def next_step(history: Sequence[TrainingSet], lift: str, reps: int) -> Step | No
     if not sessions:
         return None
     last, stalls, facts = sessions[-1], _stalls(sessions), (sessions[-1].set_id,)
-    told = f"{in_kg(last.load_kg)} on {last.day}"
+    told = say("prescription.in_kg_on_day", in_kg=in_kg(last.load_kg), day=last.day)
     if not stalls:
         step = WORK[lift].novice_step_kg
-        why = Reason(f"{told} was clean: {in_kg(step)} more", facts)
+        why = Reason(say("prescription.clean_more", told=told, in_kg=in_kg(step)), facts)
         return Step(last.load_kg + step, last.load_kg, (why,))
     if stalls < STALLS:
-        why = Reason(f"{told} was not clean or too hard: once more", facts)
+        why = Reason(say("prescription.not_clean_too_hard", told=told), facts)
         return Step(last.load_kg, last.load_kg, (why,))
     back = BACK_SHARE * last.load_kg
-    why = Reason(f"{told} stalled a second time: ten per cent back to {in_kg(back)}", facts)
-    over = Reason("it went back before: plan anew with the steady shape")
+    why = Reason(say("prescription.stalled_second_time_ten", told=told, in_kg=in_kg(back)), facts)
+    over = Reason(say("prescription.went_back_before_plan"))
     return Step(back, back, (why, over) if _went_back(sessions) else (why,))
 
 

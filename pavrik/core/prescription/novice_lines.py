@@ -19,19 +19,15 @@ from pavrik.core.prescription.plan_parts import Line, When
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.shape import NOVICE, Dose
 from pavrik.core.strength.estimated_max import load_for
+from pavrik.words import say
 
 Allow = Callable[[float], tuple[float, list[Reason]]]
 """What a session makes of a wanted load, and why."""
 REST_ON_THE_WAY_S = 120
-_RAMP = Reason(
-    "nothing is known of this lift: fives, each logged with its RPE, until one is RPE 6 to 7; that "
-    "one gives the first estimate, and the plan follows it"
-)
-_ON_THE_WAY = Reason(
-    "only if the five before was easier than RPE 6; a small jump once it begins to be felt"
-)
-_STEPS = Reason("a step each session while the one before is clean")
-_NO_STEP = Reason(f"no step: a clean session stays at RPE {CLEAN_RPE:g} or less")
+_RAMP = Reason(say("prescription.nothing_known_lift_fives"))
+_ON_THE_WAY = Reason(say("prescription.only_if_five_before"))
+_STEPS = Reason(say("prescription.step_each_session_while"))
+_NO_STEP = Reason(say("prescription.no_step_clean_session", clean_rpe=CLEAN_RPE))
 
 
 def _goes_by_steps(make: Maker, when: When) -> bool:

@@ -9,6 +9,7 @@ from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.prescription.caps import Cap
+from pavrik.words import say
 
 PAIN_CAP_SHARE = assume(
     "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
@@ -56,16 +57,17 @@ LONGEST_WAY_BACK_DAYS = WEEK_DAYS * len(WAY_BACK)
 
 def regions_of(flags: Sequence[PainFlag]) -> str:
     """The regions in words."""
-    return " and ".join(sorted({flag.region for flag in flags}))
+    return (" " + say("prescription.and") + " ").join(sorted({flag.region for flag in flags}))
 
 
 def pain_caps(flags: Sequence[PainFlag], max_kg: float | None) -> list[Cap]:
     """What a flag that stands lets through of a max."""
     if not flags or max_kg is None:
         return []
-    words = (
-        f"pain flag on the {regions_of(flags)}: {PAIN_CAP_SHARE:.0%} of the estimated max until "
-        "the coach clears it; sharp or radiating pain is for a licensed clinician"
+    words = say(
+        "prescription.pain_flag_estimated_max",
+        regions_of=regions_of(flags),
+        pain_cap_share=PAIN_CAP_SHARE,
     )
     return [Cap(PAIN_CAP_SHARE * max_kg, words, tuple(f.flag_id for f in flags), ends="")]
 
@@ -78,9 +80,11 @@ def way_back_caps(cleared: Sequence[Clearance], max_kg: float | None, on: date) 
     for one in cleared:
         share = one.share_on(on)
         if share is not None:
-            words = (
-                f"the {one.region} was cleared on {one.cleared:%d %b}: up to {share:.0%} of the "
-                "estimated max this week, then more; pain that comes back is flagged again"
+            words = say(
+                "prescription.cleared_up_estimated_max",
+                region=one.region,
+                cleared=one.cleared,
+                share=share,
             )
             found.append(Cap(share * max_kg, words, (one.flag_id,), ends=""))
     return found

@@ -47,6 +47,7 @@ from pavrik.core.prescription.season import (
 )
 from pavrik.core.prescription.shape import Part, Shape, WeekRole
 from pavrik.core.prescription.training_dates import TrainingDate, days_left, training_dates
+from pavrik.words import say
 
 NOT_BEGUN = Underway()
 DayParts = tuple[tuple[str, Part], ...]
@@ -54,7 +55,7 @@ Calendar = Sequence[Sequence[tuple[TrainingDate, DayParts]]]
 """The training dates of every week, and what each is for."""
 OVERLOAD_EVERY = 2
 CUES_A_DAY = 2
-AWAY = "away: every day of it is blocked, no gain is counted"
+AWAY = say("prescription.away_every_day_blocked")
 
 
 def _specials_for(
@@ -82,7 +83,10 @@ def _drill_lines(state: LiftState, week: int, prefix: str) -> list[Line]:
     for i, drill in enumerate(state.drills):
         stage = drill.stage(week)
         if stage is not None:
-            why = Reason(drill.reason, drill.facts), Reason(f"passed with {stage.passed}")
+            why = (
+                Reason(drill.reason, drill.facts),
+                Reason(say("prescription.passed_with", passed=stage.passed)),
+            )
             found.append(
                 Line(f"{prefix}-drill{i}", state.lift, stage.name, "drill", stage.sets,
                      stage.reps, None, None, (), 60, why, note=stage.how)
@@ -100,7 +104,7 @@ def _parts(
             continue
         kept = [p for p in kept if p[0] != move.lift]
         kept.insert(0, (move.lift, "main"))
-        told = f"the {move.lift} of {move.missed:%A} was missed and moves here"
+        told = say("prescription.missed_moves_here", lift=move.lift, missed=move.missed)
     return tuple(kept), told
 
 
@@ -215,16 +219,16 @@ def _support_day(make: Maker, day_id: str) -> list[Line]:
     brace_with = LIFT_IDS[-1]
     if lines or brace_with not in make.states:
         return lines
-    why = Reason("nothing was found weak that needs a day of its own: brace and move")
+    why = Reason(say("prescription.nothing_found_weak_needs"))
     return [by_feel(f"{day_id}-support", brace_with, "abdominal work", 3, 10, (why,))]
 
 
 def ends_of(ask: PlanAsk, pain: Sequence[PainFlag]) -> tuple[Literal["meet", "test", "open"], str]:
     """How the plan ends, and why no max is tested where none is."""
     if ask.novice:
-        return "open", "no max test for a novice: the plan ends without one"
+        return "open", say("prescription.no_max_test_novice")
     if pain:
-        return "open", "no max test while a pain flag stands: the plan ends without one"
+        return "open", say("prescription.no_max_test_while")
     if ask.meet is not None:
         return "meet", ""
     return ("test", "") if ask.goal in ("competition", "strength") else ("open", "")
@@ -233,14 +237,14 @@ def ends_of(ask: PlanAsk, pain: Sequence[PainFlag]) -> tuple[Literal["meet", "te
 def _role_words(role: WeekRole, number: int, shape: Shape) -> str:
     return (
         {
-            "build": "build: more reps, positions before loads",
-            "strengthen": "strengthen: fewer reps, heavier",
-            "sharpen": "sharpen: an early single, then doubles; little else",
-            "light": f"light: every {shape.light_every}th week, half the sets",
+            "build": say("prescription.build_more_reps_positions"),
+            "strengthen": say("prescription.strengthen_fewer_reps_heavier"),
+            "sharpen": say("prescription.sharpen_early_single_then"),
+            "light": say("prescription.light_every_th_week", light_every=shape.light_every),
             "test": "test",
         }[role]
         if number or role != "build"
-        else "build: goes on from the last exposure"
+        else say("prescription.build_goes_from_last")
     )
 
 
@@ -300,7 +304,7 @@ def make_plan(
     proposals = *(p for state in states.values() for p in state.proposals), *too_little
     refused = [no_test] if no_test else []
     refused += [
-        f"no {lift} to depth is planned: {state.closed}"
+        say("prescription.no_depth_planned", lift=lift, closed=state.closed)
         for lift, state in states.items()
         if state.closed
     ]

@@ -33,6 +33,7 @@ from pavrik.core.prescription.return_to_lift import eased
 from pavrik.core.prescription.season import PRIMER, anchored, before_meet
 from pavrik.core.prescription.shape import Dose, Part
 from pavrik.core.strength.estimated_max import load_for
+from pavrik.words import say
 
 HEAVY_SINGLE = 0.85
 LIGHTER = assume(
@@ -72,7 +73,16 @@ def _held(
     if wanted_kg <= cap_kg:
         return wanted_kg, cap_kg, ()
     told = f" × {ratio:.2f}" if ratio != 1.0 else ""
-    why = Reason(f"held at {in_kg(cap_kg)}: {lowest.words}{told}{lowest.ends}", lowest.facts)
+    why = Reason(
+        say(
+            "prescription.held_at_2",
+            in_kg=in_kg(cap_kg),
+            words=lowest.words,
+            told=told,
+            ends=lowest.ends,
+        ),
+        lowest.facts,
+    )
     return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
 
 
@@ -86,8 +96,11 @@ def _load(
     gym = make.gym
     if held_kg < gym.empty_kg:
         why = Reason(
-            f"the empty bar is {in_kg(gym.empty_kg)}, more than the {in_kg(held_kg)} wanted: a "
-            "lighter bar or a dumbbell, by feel"
+            say(
+                "prescription.empty_bar_more_wanted",
+                in_kg=in_kg(gym.empty_kg),
+                in_kg_2=in_kg(held_kg),
+            )
         )
         return _Made(None, (), cap_kg, (*reasons, why))
     made = gym.loading(held_kg, capped=held_back or bool(reasons))
@@ -103,7 +116,7 @@ def by_feel(
     """Support work, and learning steps: no load is known for them."""
     return Line(
         line_id, lift, name, "special", sets, reps, rpe, None, (), 90, reasons,
-        note="by feel, two reps left" if rpe is None else "by feel",
+        note=say("prescription.feel_two_reps_left") if rpe is None else say("prescription.by_feel"),
     )  # fmt: skip
 
 
@@ -119,10 +132,16 @@ def _arithmetic(
 ) -> Reason:
     """Where a load comes from that is not the main work's."""
     if variation == COMPETITION:
-        return Reason(f"{share:.0%} of the {in_kg(projected_kg)} expected")
+        return Reason(say("prescription.of_the_expected", share=share, in_kg=in_kg(projected_kg)))
     return Reason(
-        f"{share:.0%} of {in_kg(projected_kg * ratio)}, which is {ratio:.2f} of the {lift}'s "
-        f"expected {in_kg(projected_kg)}",
+        say(
+            "prescription.s_expected",
+            share=share,
+            in_kg=in_kg(projected_kg * ratio),
+            ratio=ratio,
+            lift=lift,
+            in_kg_2=in_kg(projected_kg),
+        ),
         (f"ratio:{variation}",),
     )
 
@@ -181,13 +200,27 @@ def _why(make: Maker, lift: str, when: When) -> tuple[Reason, ...]:
     if when.week <= make.first_week or base.max_kg is None:
         return base.reasons
     expected = in_kg(make.projected_kg(lift, when.worked) or base.max_kg)
-    weeks = "1 week" if when.worked == 1 else f"{when.worked} weeks"
+    weeks = (
+        say("prescription.n_1_week")
+        if when.worked == 1
+        else say("prescription.worked_weeks", worked=when.worked)
+    )
     gain = make.gain_per_week(lift)
-    grown = f"and {gain:.2%} a week over {weeks} of work" if gain else "and no gain while it hurts"
+    grown = (
+        say("prescription.week_over_work", gain=gain, weeks=weeks)
+        if gain
+        else say("prescription.no_gain_while_hurts")
+    )
     return (
         Reason(
-            f"week {when.week + 1}, {when.role}: {expected} expected, {in_kg(base.max_kg)} today "
-            f"{grown}"
+            say(
+                "prescription.week_expected_today",
+                week=when.week + 1,
+                role=when.role,
+                expected=expected,
+                in_kg=in_kg(base.max_kg),
+                grown=grown,
+            )
         ),
     )
 
@@ -196,7 +229,7 @@ def _no_test(line: Line) -> Line:
     """A single that a cap or the bar holds far below a max says so."""
     if line.share is None or line.share >= TEST_SHARE:
         return line
-    why = Reason(f"held at {line.share:.0%} of the expected max: this single is not a test")
+    why = Reason(say("prescription.held_expected_max_single", share=line.share))
     return replace(line, reasons=(why, *line.reasons))
 
 
@@ -234,14 +267,22 @@ def _turned_to(make: Maker, lift: str, when: When) -> tuple[str, str]:
     """The main variation of a week and why: in a shape that turns it, or for a goal to which no
     lift of the sport is owed, while nothing is sharpened."""
     ask, state, own = make.ask, make.states[lift], WORK[lift]
-    every, names, whose = make.shape.rotates_weeks, own.rotation, f"{make.shape.name.lower()} shape"
+    every, names, whose = (
+        make.shape.rotates_weeks,
+        own.rotation,
+        say("prescription.name_shape", name=make.shape.name.lower()),
+    )
     if not every and ask.goal in EVERYDAY_GOALS and not (ask.meet or ask.novice or make.pain):
-        every, names, whose = EVERYDAY_WEEKS, own.everyday, f"for {ask.goal} the main lift turns"
+        every, names, whose = (
+            EVERYDAY_WEEKS,
+            own.everyday,
+            say("prescription.main_lift_turns", goal=ask.goal),
+        )
     if not every or when.role in ("sharpen", "test", "light"):
         return COMPETITION, ""
     turn = [COMPETITION, *(n for n in names if n in state.allowed and n in state.ratios)]
     variation = turn[(when.week // every) % len(turn)]
-    return variation, f"{whose}: {variation} for {every} weeks"
+    return variation, say("prescription.for_weeks", whose=whose, variation=variation, every=every)
 
 
 def _near_meet(make: Maker, lift: str, when: When) -> tuple[tuple[Dose, ...], str] | None:
@@ -329,42 +370,47 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
     if near is not None and near[0] is PRIMER:
         dose = PRIMER[0]
     if any(flag.region == BACK for flag in make.pain):
-        told = f"pain flag on the {BACK}: a sparer style instead of a second straight-bar day"
+        told = say("prescription.pain_flag_sparer_style", back=BACK)
         return _spared_second(make, lift, when, line_id, told)
     if make.pain and state.stand_in is not None:
         why = (Reason(state.stand_in.words, make.flags),)
         instead = Work(line_id, "second", dose, why, state.stand_in.variation)
         return loaded_line(make, lift, when, instead)
     if state.tired_back and TIRED_STYLE in state.allowed:
-        told = "the back is tired: trap bar instead of a second straight-bar day"
+        told = say("prescription.back_tired_trap_bar")
         return _spared_second(make, lift, when, line_id, told)
     turned = own.style_for(make.ask.goal, when.role, state.allowed)
     cap = next((c for c in state.caps if c.technique), None)
     if turned is not None and cap is None and turned != _turned_to(make, lift, when)[0]:
-        why = (Reason(f"the season's style for the goal {make.ask.goal}: {turned}"),)
+        why = (Reason(say("prescription.seasons_style_goal", goal=make.ask.goal, turned=turned)),)
         return loaded_line(make, lift, when, Work(line_id, "second", dose, why, turned))
     dose = _within(dose, state.rep_cap.reps) if state.rep_cap is not None else dose
-    note = own.capped_note if cap is not None else f"{_DAY_NAMES[part]} day"
+    note = (
+        own.capped_note
+        if cap is not None
+        else say("prescription.day_names_day", day_names=_DAY_NAMES[part])
+    )
     text = _DAY_WORDS[part]
     if cap is not None:
-        text = f"{text}, below {in_kg(cap.load_kg)}, where {cap.words}"
+        text = say(
+            "prescription.below_where", text_=text, in_kg=in_kg(cap.load_kg), words=cap.words
+        )
     why = (Reason(text, cap.facts if cap else ()),)
     return loaded_line(make, lift, when, Work(line_id, "second", dose, why, note=note))
 
 
 _DAY_NAMES: Mapping[Part, str] = {"main": "main", "second": "position", "volume": "volume"}
 _DAY_WORDS: Mapping[Part, str] = {
-    "main": "main day",
-    "second": "second day: light enough that every rep looks the same",
-    "volume": "volume day: more reps, none near the end of strength",
+    "main": say("prescription.main_day"),
+    "second": say("prescription.second_day_light_enough"),
+    "volume": say("prescription.volume_day_more_reps"),
 }
 
 
 def rung_lines(make: Maker, lift: str, prefix: str) -> list[Line]:
     """Steps towards a lift that the screens close today."""
     why = Reason(
-        f"the screens close every {lift} of this lifter ({make.states[lift].closed}): these stand "
-        "in until a screen opens it"
+        say("prescription.screens_close_every_lifter", lift=lift, closed=make.states[lift].closed)
     )
     return [
         by_feel(f"{prefix}-{i}", lift, name, 3, 8, (why,))

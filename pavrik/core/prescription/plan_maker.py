@@ -16,6 +16,7 @@ from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.return_to_lift import days_away
 from pavrik.core.prescription.season import Anchor
 from pavrik.core.prescription.shape import Shape
+from pavrik.words import say
 
 MOST_GAIN = 1.25
 """Times the usual growth: what is planned on."""
@@ -85,7 +86,7 @@ class Maker:
         ]
 
 
-_NOTHING_KNOWN = Reason("no clean set is logged: work up to an easy 5 and log it with its RPE")
+_NOTHING_KNOWN = Reason(say("prescription.no_clean_set_logged_work"))
 
 
 def bases_of(states: Mapping[str, LiftState], ask: PlanAsk, underway: Underway) -> dict[str, Base]:

@@ -24,6 +24,7 @@ from pavrik.core.prescription.shape import (
 from pavrik.core.prescription.stand_in import StandIn
 from pavrik.core.variations.catalogue import Unit
 from pavrik.core.variations.ratio import LearntRatio
+from pavrik.words import say
 
 Kind = Literal["main", "second", "special", "drill", "own"]
 EditKind = Literal["line", "add", "day", "undo"]
@@ -234,23 +235,41 @@ def check_ask(ask: PlanAsk) -> None:
     """Raise ValueError with one line per problem."""
     problems = []
     if ask.own_shape is None and ask.shape not in shipped_shapes():
-        problems.append(f"there is no shape “{ask.shape}”: one of {', '.join(shipped_shapes())}")
+        problems.append(
+            say(
+                "prescription.there_no_shape",
+                shape=ask.shape,
+                shipped_shapes=", ".join(shipped_shapes()),
+            )
+        )
     if not SHORTEST <= ask.weeks <= LONGEST:
-        problems.append(f"{ask.weeks} weeks: a plan runs {SHORTEST} to {LONGEST} weeks")
+        problems.append(
+            say(
+                "prescription.weeks_plan_runs_weeks",
+                weeks=ask.weeks,
+                shortest=SHORTEST,
+                longest=LONGEST,
+            )
+        )
     days = sorted(set(ask.weekdays))
     if (
         not 1 <= len(days) <= 6
         or len(days) != len(ask.weekdays)
         or not all(0 <= d <= 6 for d in days)
     ):
-        problems.append("train on 1 to 6 different days of the week, leaving one to rest")
+        problems.append(say("prescription.train_1_6_different"))
     if ask.meet is not None:
         last = ask.start + timedelta(weeks=ask.weeks)
         if not last - timedelta(days=7) <= ask.meet < last:
             needed = (ask.meet - ask.start).days // 7 + 1
             problems.append(
-                f"the meet on {ask.meet} is not in the last of {ask.weeks} weeks from {ask.start}: "
-                f"plan {needed} weeks, or start later"
+                say(
+                    "prescription.meet_not_last_weeks",
+                    meet=ask.meet,
+                    weeks=ask.weeks,
+                    start=ask.start,
+                    needed=needed,
+                )
             )
     if problems:
         raise ValueError("\n".join(problems))

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from pavrik.words import say
+
 
 @dataclass(frozen=True)
 class Reason:
@@ -19,4 +21,8 @@ def in_kg(value: float) -> str:
 
 def reps_words(reps: int) -> str:
     """A count of reps in words."""
-    return f"{reps} rep" if reps == 1 else f"{reps} reps"
+    return (
+        say("prescription.reps_rep", reps=reps)
+        if reps == 1
+        else say("prescription.reps_reps", reps=reps)
+    )

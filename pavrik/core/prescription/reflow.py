@@ -11,6 +11,7 @@ from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.effort import amount_words, effort_words
 from pavrik.core.prescription.plan_parts import Day, Line, Moved, Plan, PlanAsk, Week
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.words import say
 
 NOTICED_KG = 0.01
 RECENT = 40
@@ -95,10 +96,9 @@ def moves_for(
             to_week, to_on = named[later[0].day_id]
             moved.append(Moved(lift, to_week, missed_on, to_on))
         else:
-            kind = "main work" if was_main else "second day"
+            kind = say("prescription.main_work") if was_main else say("prescription.second_day")
             let_go.append(
-                Reason(f"the {lift}'s {kind} of {day.on:%A} was missed and is let go: nothing is "
-                        "made up twice")
+                Reason(say("prescription.s_missed_let_go", lift=lift, kind=kind, on=day.on))
             )  # fmt: skip
     return moved, let_go
 

@@ -18,6 +18,7 @@ from pavrik.core.prescription.drills import (
     slack_drill,
 )
 from pavrik.core.prescription.reason import Reason
+from pavrik.words import say
 
 MOST_TASKS, MOST_DRILLS = 3, 2
 SLACK_SHARE, SLACK_STEP_KG = 0.6, 2.5
@@ -52,7 +53,7 @@ def _wanted(
     for fault in faults:
         for cause in worked_on(causes_of(fault)):
             text = f"{cause.text[0].lower()}{cause.text[1:]}"
-            seen = f"{fault.name.lower()} in {fault.seen}"
+            seen = say("prescription.name_in_seen", name=fault.name.lower(), seen=fault.seen)
             for name in cause.remedies:
                 if name not in catalogue.hidden and name not in known:
                     known.add(name)
@@ -100,7 +101,9 @@ def care_of(
     tasks = [_task(one, lift) for one in wanted if _is_task(one.remedy)]
     drills = [_drill(one, max_kg) for one in wanted if one.remedy.kind == "drill"]
     if learns_slack:
-        drills.append(slack_drill(_slack_bar_kg(max_kg), "a novice learns the slack step by step"))
+        drills.append(
+            slack_drill(_slack_bar_kg(max_kg), say("prescription.novice_learns_slack_step"))
+        )
     left, named, served = list[Drill](), set[str](), set[tuple[str, ...]]()
     for drill in (one.after(passed) for one in drills):
         done = drill.stage(0) is None or drill.name in named

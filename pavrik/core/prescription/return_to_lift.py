@@ -11,6 +11,7 @@ from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.effort import LEAST_RPE
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.prescription.shape import Dose
+from pavrik.words import say
 
 LONG_AWAY_DAYS = 28
 SHORT_EASE, LONG_EASE = (1.0, 0.5), (2.5, 2.0, 1.0, 0.5)
@@ -41,7 +42,7 @@ def eased(
     less = steps[session]
     kept = tuple(_eased(dose, less) for dose in doses if dose.reps > 1) or doses
     weeks = away_days // 7
-    told = f"{weeks} weeks without the lift: eased in, RPE {less:g} less than the season asks"
+    told = say("prescription.weeks_without_lift_eased", weeks=weeks, less=less)
     return kept, Reason(told)
 
 

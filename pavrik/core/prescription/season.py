@@ -9,6 +9,7 @@ from typing import Literal
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.prescription.shape import Days, Dose, Shape, WeekRole
+from pavrik.words import say
 
 BUILD_SHARE = 0.45
 SHORTEST, LONGEST = 3, 16
@@ -61,12 +62,17 @@ def before_meet(
 ) -> tuple[tuple[Dose, ...], str] | None:
     """Main work so many days before a meet, and why; None where the role's work stands."""
     if left_days <= PRIMER_DAYS:
-        return PRIMER, f"{left_days} days before the meet: a primer and nothing else"
+        return PRIMER, say("prescription.days_before_meet_primer", left_days=left_days)
     if left_days <= no_heavy_days:
-        text = f"{left_days} days before the meet: no heavy {lift} in the last {no_heavy_days}"
+        text = say(
+            "prescription.days_before_meet_no",
+            left_days=left_days,
+            lift=lift,
+            no_heavy_days=no_heavy_days,
+        )
         return EASY, text
     if role == "test":
-        return EASY, "meet week: one easy single and little else, the work is done"
+        return EASY, say("prescription.meet_week_easy_single")
     return None
 
 
@@ -135,5 +141,5 @@ def anchors_of(meet: date, mains: Mapping[str, Sequence[date]]) -> dict[tuple[st
 def anchored(anchor: Anchor, left_days: int) -> tuple[tuple[Dose, ...], str]:
     """Main work of an anchored day, and why."""
     if anchor == "peak":
-        return PEAK, f"{left_days} days before the meet: the heaviest single, the opener below it"
-    return LAST_HEAVY, f"{left_days} days before the meet: the last heavy day, about the opener"
+        return PEAK, say("prescription.days_before_meet_heaviest", left_days=left_days)
+    return LAST_HEAVY, say("prescription.days_before_meet_last", left_days=left_days)

@@ -13,6 +13,7 @@ from typing import Any, Literal, get_args
 
 from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.strength.estimated_max import load_for
+from pavrik.words import say
 
 WeekRole = Literal["build", "strengthen", "sharpen", "light", "test"]
 ROLES: tuple[WeekRole, ...] = get_args(WeekRole)
@@ -80,11 +81,19 @@ def _day(parts: list[str]) -> tuple[tuple[str, Part], ...]:
 def dose_problem(dose: Dose) -> str | None:
     """Why a dose is none that a lifter could be asked for."""
     if not (1 <= dose.sets <= MOST_SETS and 1 <= dose.reps <= MOST_REPS):
-        return f"{dose.sets} x {dose.reps}: 1 to {MOST_SETS} sets of 1 to {MOST_REPS} reps"
+        return say(
+            "prescription.x_1_sets_1",
+            sets=dose.sets,
+            reps=dose.reps,
+            most_sets=MOST_SETS,
+            most_reps=MOST_REPS,
+        )
     if dose.share is not None and not SHARES[0] <= dose.share <= SHARES[1]:
-        return f"{dose.share:.0%} of the max: {SHARES[0]:.0%} to {SHARES[1]:.0%}"
+        return say(
+            "prescription.of_the_max_to", share=dose.share, shares=SHARES[0], shares_2=SHARES[1]
+        )
     if not RPES[0] <= dose.rpe <= RPES[1]:
-        return f"RPE {dose.rpe:g}: {RPES[0]:g} to {RPES[1]:g}"
+        return say("prescription.rpe_to", rpe=dose.rpe, rpes=RPES[0], rpes_2=RPES[1])
     return None
 
 
@@ -93,7 +102,7 @@ def _dose_problems(shape: Shape) -> list[str]:
     sides = (("second", shape.second), ("volume", shape.volume))
     placed = [(f"{part} {role}", dose) for part, doses in sides for role, dose in doses.items()]
     placed += [
-        (f"main {role} {week}", dose)
+        (say("prescription.main_role_week", role=role, week=week), dose)
         for role, weeks in shape.main.items()
         for week, day in enumerate(weeks, start=1)
         for dose in day
@@ -106,11 +115,11 @@ def _days_problems(days: Mapping[int, Days]) -> list[str]:
     for n, of in days.items():
         mains = sorted(lift for day in of for lift, part in day if part == "main")
         if n not in SEVERAL_DAYS or len(of) != n or mains != sorted(LIFT_IDS):
-            problems.append(f"{n} days need {n} entries and each lift's main once")
+            problems.append(say("prescription.days_need_entries_each", n=n))
         if any(len({lift for lift, _ in day}) < len(day) for day in of):
-            problems.append(f"{n} days: a lift stands twice on one day")
+            problems.append(say("prescription.days_lift_stands_twice", n=n))
         problems += [
-            f"there is no part {part} of a {lift}"
+            say("prescription.there_no_part", part=part, lift=lift)
             for day in of
             for lift, part in day
             if lift not in LIFT_IDS or part not in PARTS
@@ -124,31 +133,42 @@ def _problems(shape: Shape) -> list[str]:
         {"volume": shape.volume} if shape.volume else {}
     )
     problems = [
-        f"{name} {role}: nothing is asked of these weeks"
+        say("prescription.nothing_asked_these_weeks", name=name, role=role)
         for name, given in wanted.items()
         for role in ROLES
         if not given.get(role) or given[role] == ((),)
     ]
     problems += [
-        f"main {role}: a block of {len(weeks)} weeks, {MOST_BLOCK_WEEKS} are the most"
+        say(
+            "prescription.main_block_weeks_most",
+            role=role,
+            weeks=len(weeks),
+            most_block_weeks=MOST_BLOCK_WEEKS,
+        )
         for role, weeks in shape.main.items()
         if len(weeks) > MOST_BLOCK_WEEKS
     ]
     if shape.light_every not in LIGHT_EVERY:
         problems.append(
-            f"a light week every {shape.light_every}: 0 for none, or every 2nd to "
-            f"{LIGHT_EVERY[-1]}th"
+            say(
+                "prescription.light_week_every_0",
+                light_every=shape.light_every,
+                light_every_2=LIGHT_EVERY[-1],
+            )
         )
     if not 0 <= shape.rotates_weeks <= MOST_ROTATION:
         problems.append(
-            f"{shape.rotates_weeks} weeks a main variation: 0 for the competition lift, "
-            f"up to {MOST_ROTATION}"
+            say(
+                "prescription.weeks_main_variation_0",
+                rotates_weeks=shape.rotates_weeks,
+                most_rotation=MOST_ROTATION,
+            )
         )
     uses_volume = any(
         part == "volume" for of in shape.days.values() for day in of for _, part in day
     )
     if uses_volume and not shape.volume:
-        problems.append("a day is for volume, and the shape says nothing of it")
+        problems.append(say("prescription.day_volume_shape_says"))
     return problems + _dose_problems(shape) + _days_problems(shape.days)
 
 
@@ -185,5 +205,7 @@ def shape_of(shape_id: str) -> Shape:
     """A shape by its id. Raises ValueError."""
     known = shipped_shapes()
     if shape_id not in known:
-        raise ValueError(f"there is no shape “{shape_id}”: it is one of {', '.join(known)}")
+        raise ValueError(
+            say("prescription.there_no_shape_2", shape_id=shape_id, known=", ".join(known))
+        )
     return known[shape_id]

@@ -10,6 +10,7 @@ from pavrik.core.prescription.dose import HIGH_SETS
 from pavrik.core.prescription.season import steps_of, week_roles
 from pavrik.core.prescription.shape import Dose, Shape, WeekRole
 from pavrik.core.prescription.volume import is_hard
+from pavrik.words import say
 
 SHOWN_WEEKS = 12
 HEAVY = 0.85
@@ -68,19 +69,25 @@ def _within_blocks(shape: Shape) -> list[str]:
     for role in LOADING:
         for week, (before, after) in enumerate(pairwise(shape.main[role]), start=2):
             if after == before:
-                found.append(f"{role}: week {week} asks for what week {week - 1} asked for")
+                found.append(
+                    say("prescription.week_asks_what_week", role=role, week=week, week_2=week - 1)
+                )
             elif _hardest(after) < _hardest(before):
                 found.append(
-                    f"{role}: RPE {_hardest(after):g} in week {week} after {_hardest(before):g}: "
-                    "within a block effort usually climbs"
+                    say(
+                        "prescription.rpe_week_after_within",
+                        role=role,
+                        hardest=_hardest(after),
+                        week=week,
+                        hardest_2=_hardest(before),
+                    )
                 )
     return found
 
 
 def _too_hard(shape: Shape) -> list[str]:
     return [
-        f"{role}: RPE {_hardest(day):g} in week {week} of the block: that effort is hard to "
-        "recover from week after week"
+        say("prescription.rpe_week_block_effort", role=role, hardest=_hardest(day), week=week)
         for role in LOADING
         for week, day in enumerate(shape.main[role], start=1)
         if _hardest(day) >= TOO_HARD_RPE
@@ -91,7 +98,7 @@ def _light_enough(shape: Shape) -> list[str]:
     light, build = _work(shape.main["light"][0]), _work(shape.main["build"][0])
     if light < 0.75 * build:
         return []
-    return [f"light: its main day is {light / build:.0%} of the first build week's work, not light"]
+    return [say("prescription.light_main_day_first", light=light / build)]
 
 
 def _heavy_enough(shape: Shape) -> list[str]:
@@ -105,10 +112,7 @@ def _heavy_enough(shape: Shape) -> list[str]:
     share = sum(n for n, heavy in reps if heavy) / sum(n for n, _ in reps)
     if share >= HEAVY_SHARE:
         return []
-    return [
-        f"{share:.0%} of the reps of the strengthen and sharpen weeks are at {HEAVY:.0%} or more: "
-        "before a meet a sixth is usual"
-    ]
+    return [say("prescription.reps_strengthen_sharpen_weeks", share=share, heavy=HEAVY)]
 
 
 def _hard_sets(shape: Shape) -> list[str]:
@@ -120,17 +124,14 @@ def _hard_sets(shape: Shape) -> list[str]:
     )  # fmt: skip
     if most <= HIGH_SETS["trained"]:
         return []
-    return [
-        f"up to {most} hard sets of a lift in a week: where no log says more a plan keeps "
-        f"{HIGH_SETS['trained']:.0f}, and takes the rest off"
-    ]
+    return [say("prescription.up_hard_sets_lift", most=most, high_sets=HIGH_SETS["trained"])]
 
 
 def _volume_used(shape: Shape) -> list[str]:
     used = any(part == "volume" for of in shape.days.values() for day in of for _, part in day)
     if used or not shape.volume:
         return []
-    return ["volume: it says what such a day asks, and no training day is for it"]
+    return [say("prescription.volume_says_what_such")]
 
 
 def remarks(shape: Shape) -> list[str]:

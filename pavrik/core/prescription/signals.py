@@ -11,6 +11,7 @@ from pavrik.core.assumptions import assume
 from pavrik.core.faults.findings import competition_trend
 from pavrik.core.log.training_set import COMPETITION, TrainingSet
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.words import say
 
 FALLS = 2
 FALL_SHARE = assume(
@@ -34,7 +35,9 @@ def _falling(sets: Sequence[TrainingSet], age: str) -> Reason | None:
         return None
     days = {day for day, _, _ in last}
     facts = tuple(s.set_id for s in sets if s.day in days)
-    return Reason(f"the trend fell {FALLS} exposures running, by {in_kg(lost)}", facts[-4:])
+    return Reason(
+        say("prescription.trend_fell_exposures_running", falls=FALLS, in_kg=in_kg(lost)), facts[-4:]
+    )
 
 
 def _harder(sets: Sequence[TrainingSet]) -> Reason | None:
@@ -57,19 +60,29 @@ def _harder(sets: Sequence[TrainingSet]) -> Reason | None:
     before = fmean(felt[day] for day in earlier)
     if felt[today] - before < HARDER:
         return None
-    told = f"like {before:.2g} on {earlier[-1]}"
+    told = say("prescription.like_on", before=before, earlier=earlier[-1])
     if len(earlier) > 1:
-        told = f"like {before:.2g} on the {len(earlier)} such days before it"
+        told = say("prescription.like_such_days_before", before=before, earlier=len(earlier))
     facts = tuple(s.set_id for s, _ in alike if s.day in felt)
     return Reason(
-        f"{now.reps} × {in_kg(now.load_kg)} felt like RPE {felt[today]:.2g} on {today} and {told}",
+        say(
+            "prescription.felt_like_rpe",
+            reps=now.reps,
+            in_kg=in_kg(now.load_kg),
+            felt=felt[today],
+            today=today,
+            told=told,
+        ),
         facts,
     )
 
 
 def light_week(because: Sequence[Reason]) -> list[Reason]:
     """The proposal of a lighter week with its reasons; empty where nothing asks for one."""
-    return [Reason(f"a lighter week would be wise: {found.text}", found.facts) for found in because]
+    return [
+        Reason(say("prescription.lighter_week_would_wise", text_=found.text), found.facts)
+        for found in because
+    ]
 
 
 def light_week_because(sets: Sequence[TrainingSet], age: str) -> list[Reason]:

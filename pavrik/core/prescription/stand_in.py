@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import COMPETITION, Loading
+from pavrik.words import say
 
 CLEARLY = 0.95
 """A lift stands in where it has at most so much of the competition lift's moment on what hurts."""
@@ -46,10 +47,12 @@ def stand_in(
         }
         least = min(worst, key=lambda name: worst[name], default=None)
         if least is not None and worst[least] <= CLEARLY:
-            regions = " and ".join(sorted(set(hurts)))
-            less = "next to nothing there"
+            regions = (" " + say("prescription.and") + " ").join(sorted(set(hurts)))
+            less = say("prescription.next_nothing_there")
             if worst[least]:
-                less = f"{1 - worst[least]:.0%} less there at the same share of its max"
-            words = f"pain flag on the {regions}: {least} stands in for the {lift}, {less}"
+                less = say("prescription.less_there_same_share", worst=1 - worst[least])
+            words = say(
+                "prescription.pain_flag_stands", regions=regions, least=least, lift=lift, less=less
+            )
             return StandIn(least, words)
     return None

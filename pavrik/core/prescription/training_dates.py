@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 
 from pavrik.core.prescription.plan_parts import PlanAsk
+from pavrik.words import say
 
 LAST_BEFORE_MEET = 2
 """Days before a meet on which the last work stands."""
@@ -19,7 +20,11 @@ class TrainingDate:
     @property
     def told(self) -> str:
         """Why it is not on its usual day."""
-        return f"{self.instead_of:%A %d %b} is blocked: trained here" if self.instead_of else ""
+        return (
+            say("prescription.blocked_trained_here", instead_of=self.instead_of)
+            if self.instead_of
+            else ""
+        )
 
 
 def _span(ask: PlanAsk, week: int) -> list[date]:

@@ -8,6 +8,7 @@ from pavrik.core.log.setup_trial import Arm, SetupTrial, arm_of
 from pavrik.core.prescription.next_load import Gym
 from pavrik.core.prescription.plan_parts import Day, Line, Plan, Week
 from pavrik.core.prescription.reason import Reason, in_kg
+from pavrik.words import say
 
 NO_TRIAL_DAYS = 21
 """Before a meet: nothing is tried in the last three weeks. Common practice, no source."""
@@ -33,9 +34,13 @@ def _line(line: Line, planned: PlannedTrial, session: int, gym: Gym) -> Line:
     capped = line.cap_kg is not None and line.cap_kg < trial.load_kg
     made = gym.as_said(line.cap_kg if capped and line.cap_kg is not None else trial.load_kg)
     name = planned.names[arm]
-    told = (
-        f"trial, session {session + 1} of {trial.sessions}: set-up {arm.upper()}, {name}; the same "
-        f"{in_kg(trial.load_kg)} every time, so that only the set-up differs"
+    told = say(
+        "prescription.trial_session_set_up",
+        session=session + 1,
+        sessions=trial.sessions,
+        arm=arm.upper(),
+        name=name,
+        in_kg=in_kg(trial.load_kg),
     )
     share = line.share * made.total_kg / line.load_kg if line.share and line.load_kg else None
     return replace(

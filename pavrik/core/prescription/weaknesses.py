@@ -11,6 +11,7 @@ from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.choice import CAPACITY_OF_CAUSE, Weakness
 from pavrik.core.prescription.reason import Reason
 from pavrik.core.strength.utilization import gives_out_first
+from pavrik.words import say
 
 MOST_FAULTS = 3
 LEAST_FAULTY = 2
@@ -44,9 +45,13 @@ def _of_fault(
             and (name := catalogue.remedies[r].variation) is not None
         )
         weight = 1.0 if best <= 0 else 0.5 + 0.5 * max(cause.score, 0.0) / best
-        words = (
-            f"{fault.name.lower()} in {fault.seen}; {cause.standing}: "
-            f"{cause.text[0].lower()}{cause.text[1:]}"
+        words = say(
+            "prescription.name_in_seen_standing",
+            name=fault.name.lower(),
+            seen=fault.seen,
+            standing=cause.standing,
+            text_=cause.text[0].lower(),
+            text__2=cause.text[1:],
         )
         found.append(
             Weakness(
@@ -75,7 +80,9 @@ def weaknesses(
         found += _of_fault(fault, _phase(sets, fault.fault_id), causes_of(fault), catalogue)
     if limiter is not None:
         capacity, where = limiter
-        words = f"in the fit {gives_out_first(capacity)}{where}"
+        words = say(
+            "prescription.in_the_fit", gives_out_first=gives_out_first(capacity), where=where
+        )
         trained = any(w.capacity is not None or w.named for w in found)
         weight = LIMITER_WEIGHT if trained else 1.0
         found.append(Weakness(words, None, capacity, weight=weight, facts=("fit:limiter",)))

@@ -10,6 +10,7 @@ from pavrik.core.body.segments import Body
 from pavrik.core.lifter.mobility import BarPosition
 from pavrik.core.linkage.upper_body import BarPlace
 from pavrik.core.units import Floats, radians
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -35,27 +36,59 @@ class Shelf:
     school: str = "model"
     family: str = ""
     factor: float = 1.0
-    instead: str = "carry the bar higher, or work on the shoulders and screen again"
+    instead: str = say("squat.carry_bar_higher_work")
 
 
 SHELVES: dict[BarPosition, Shelf] = {
     "front": Shelf(
-        "front", 0.02, 0.085, 18.7, 0.10, factor=0.984, ease=1.0, arms=0.6, school="upright",
-        instead="cross the arms or hold straps, or take the bar on the back",
+        "front",
+        0.02,
+        0.085,
+        18.7,
+        0.10,
+        factor=0.984,
+        ease=1.0,
+        arms=0.6,
+        school="upright",
+        instead=say("squat.cross_arms_hold_straps"),
     ),
     "high": Shelf(
-        "high bar", 0.03, -0.075, 39.8, 0.22, factor=0.98, ease=0.7, arms=0.4, school="upright",
-        instead="try a bar with handles, or work on the shoulders and screen again",
+        say("squat.high_bar"),
+        0.03,
+        -0.075,
+        39.8,
+        0.22,
+        factor=0.98,
+        ease=0.7,
+        arms=0.4,
+        school="upright",
+        instead=say("squat.try_bar_handles_work"),
     ),
     "middle": Shelf(
-        "middle bar", 0.0, -0.09, 54.5, 0.30, factor=0.962, ease=0.5, arms=0.7, school="low",
-        family="on the back",
+        say("squat.middle_bar"),
+        0.0,
+        -0.09,
+        54.5,
+        0.30,
+        factor=0.962,
+        ease=0.5,
+        arms=0.7,
+        school="low",
+        family=say("squat.on_the_back"),
     ),
     "low": Shelf(
-        "low bar", -0.04, -0.10, 53.0, 0.40, factor=1.0, ease=0.4, arms=1.0, school="low",
-        family="on the back",
+        say("squat.low_bar"),
+        -0.04,
+        -0.10,
+        53.0,
+        0.40,
+        factor=1.0,
+        ease=0.4,
+        arms=1.0,
+        school="low",
+        family=say("squat.on_the_back"),
     ),
-}  # fmt: skip
+}
 """Hands: front just outside the shoulders, high a thumb beyond them, low with the middle finger
 about on the ring (common practice, no source)."""
 
@@ -63,16 +96,18 @@ SAFETY_BAR = Shelf("safety bar", 0.045, 0.02, 34.0, 0.0, handles=True)
 """A bar with a yoke and handles in front: its centre hangs before the neck."""
 for _shelf in (*SHELVES.values(), SAFETY_BAR):
     for _field, _unit, _meaning in (
-        ("beyond_shoulder_m", "m", "bar centre past the shoulder line"),
-        ("forward_m", "m", "bar centre forward of the trunk's axis"),
-        ("holds_lean_deg", "deg", "lean that is held well"),
-        ("hands_beyond_shoulders_m", "m", "usual hands beyond the shoulders"),
-        ("factor", "share", "what is left of every strength, by calibration"),
+        ("beyond_shoulder_m", "m", say("squat.bar_centre_past_shoulder")),
+        ("forward_m", "m", say("squat.bar_centre_forward_trunks")),
+        ("holds_lean_deg", "deg", say("squat.lean_held_well")),
+        ("hands_beyond_shoulders_m", "m", say("squat.usual_hands_beyond_shoulders")),
+        ("factor", "share", say("squat.what_left_every_strength")),
     ):
         assume(
-            f"{_shelf.name}_{_field}".replace(" ", "_"), getattr(_shelf, _field), _unit,
+            f"{_shelf.name}_{_field}".replace(" ", "_"),
+            getattr(_shelf, _field),
+            _unit,
             f"{_shelf.name}: {_meaning}",
-        )  # fmt: skip
+        )
 
 
 def bar_places(

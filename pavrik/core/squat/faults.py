@@ -13,6 +13,7 @@ from pavrik.core.squat.phases import progress_at
 from pavrik.core.squat.setup import BREAK_EXPONENT
 from pavrik.core.strength.capacities import weaker_when_rounded
 from pavrik.core.units import Floats, radians
+from pavrik.words import say
 
 Squat = Undisturbed[SquatCase]
 OUT_OF_THE_HOLE = np.array([progress_at("out of the hole")])
@@ -114,23 +115,17 @@ def near(squat: Squat, _: float) -> Floats:
 
 
 PERTURBATIONS: dict[str, Perturbation] = {
-    "hips-rise": Perturbation(
-        hips_early, 0.05, "m", "hips {amount} up before the bar leaves the bottom"
-    ),
-    "bar-forward": Perturbation(
-        bar_forward, 0.04, "m", "bar {amount} in front of its path", "ratio", near
-    ),
-    "heels-up": Perturbation(balance, 0.05, "m", "weight {amount} toward the toes", shanks=near),
-    "toes-up": Perturbation(balance, -0.04, "m", "weight {amount} toward the heels", shanks=near),
-    "too-deep": Perturbation(depth, 0.04, "m", "{amount} deeper than needed", "ratio", shanks=near),
-    "high": Perturbation(
-        depth, -0.03, "m", "{amount} short of depth: no lift at all", "ratio", shanks=near
-    ),
+    "hips-rise": Perturbation(hips_early, 0.05, "m", say("squat.hips_up_before_bar")),
+    "bar-forward": Perturbation(bar_forward, 0.04, "m", say("squat.bar_front_path"), "ratio", near),
+    "heels-up": Perturbation(balance, 0.05, "m", say("squat.weight_toward_toes"), shanks=near),
+    "toes-up": Perturbation(balance, -0.04, "m", say("squat.weight_toward_heels"), shanks=near),
+    "too-deep": Perturbation(depth, 0.04, "m", say("squat.deeper_needed"), "ratio", shanks=near),
+    "high": Perturbation(depth, -0.03, "m", say("squat.short_depth_no_lift"), "ratio", shanks=near),
     "false-depth": Perturbation(
         depth,
         -0.03,
         "m",
-        "feels deep, is {amount} short of depth: no lift at all",
+        say("squat.feels_deep_short_depth"),
         "ratio",
         shanks=near,
     ),
@@ -138,35 +133,37 @@ PERTURBATIONS: dict[str, Perturbation] = {
         depth,
         -0.02,
         "m",
-        "stopping {amount} higher, before the lower back turns",
+        say("squat.stopping_higher_before_lower"),
         "ratio",
         shanks=near,
     ),
     "knees-in": Perturbation(
-        knee_in, 10.0, "deg", "knees {amount} inside the toes", shanks=near, twists_knee=True
+        knee_in, 10.0, "deg", say("squat.knees_inside_toes"), shanks=near, twists_knee=True
     ),
     "knees-stay": Perturbation(
-        knees_stay, 1.0, "share", "shins stay where they were at the bottom", "ratio"
+        knees_stay, 1.0, "share", say("squat.shins_stay_where_they"), "ratio"
     ),
     "knees-first": Perturbation(
-        breaks("knees_first"), 0.0, "none", "knees break well first", "max"
+        breaks("knees_first"), 0.0, "none", say("squat.knees_break_well_first"), "max"
     ),
-    "hips-first": Perturbation(breaks("hips_first"), 0.0, "none", "hips break well first", "max"),
-    "bar-rolls": Perturbation(bar_slides, 0.03, "m", "bar {amount} down the back", shanks=near),
+    "hips-first": Perturbation(
+        breaks("hips_first"), 0.0, "none", say("squat.hips_break_well_first"), "max"
+    ),
+    "bar-rolls": Perturbation(bar_slides, 0.03, "m", say("squat.bar_down_back"), shanks=near),
     "upper-round": Perturbation(
-        upper_back_rounds, 8.0, "deg", "upper back rounds by {amount} coming up", "ratio", near
+        upper_back_rounds, 8.0, "deg", say("squat.upper_back_rounds_coming"), "ratio", near
     ),
     "stance-off": Perturbation(
-        stance, 0.05, "m", "feet {amount} wider than settled", "ratio", shanks=near
+        stance, 0.05, "m", say("squat.feet_wider_settled"), "ratio", shanks=near
     ),
     "toes-off": Perturbation(
-        toes, 8.0, "deg", "toes {amount} further out than settled", "ratio", shanks=near
+        toes, 8.0, "deg", say("squat.toes_further_out_settled"), "ratio", shanks=near
     ),
 }
 for _fault_id, _priced in PERTURBATIONS.items():
     assume(f"usual_{_fault_id}", _priced.amount, _priced.unit, f"usual size: {_priced.words}")
 ONE_SIDED: dict[str, OneSided] = {
-    "uneven-bar": OneSided(0.03, "bar {amount} off centre"),
-    "hip-shift": OneSided(0.03, "hips {amount} to one side", of_bar=False),
-    "off-centre": OneSided(0.02, "bar {amount} off centre from the rack"),
+    "uneven-bar": OneSided(0.03, say("squat.bar_off_centre")),
+    "hip-shift": OneSided(0.03, say("squat.hips_side"), of_bar=False),
+    "off-centre": OneSided(0.02, say("squat.bar_off_centre_from")),
 }

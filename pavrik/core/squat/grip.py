@@ -12,6 +12,7 @@ from pavrik.core.assumptions import assume
 from pavrik.core.body.segments import Body
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.squat.bar_positions import Shelf, bar_places
+from pavrik.words import say
 
 MOST_FOLD_DEG = assume(
     "elbow_most_fold_deg",
@@ -76,13 +77,18 @@ def grip_pose(lifter: Lifter, shelf: Shelf, grip_m: float, lean: float) -> GripP
     upper, fore = _lengths(body, shelf)
     reach = _reach_m(body, shelf, grip_m, lifter)
     if reach > upper + fore:
-        return GripPose(None, None, narrowest, "the hands are wider than the arms reach")
+        return GripPose(None, None, narrowest, say("squat.hands_wider_arms_reach"))
     if reach < abs(upper - fore) or grip_m < narrowest - 1e-9:
         return GripPose(
-            None, None, narrowest,
-            f"the elbow would fold beyond {_most_fold_deg(shelf):.0f}°: hands at least "
-            f"{narrowest * 100:.0f} cm apart",
-        )  # fmt: skip
+            None,
+            None,
+            narrowest,
+            say(
+                "squat.elbow_would_fold_beyond",
+                most_fold_deg=_most_fold_deg(shelf),
+                narrowest=narrowest * 100,
+            ),
+        )
     inside = np.arccos(np.clip((upper**2 + fore**2 - reach**2) / (2 * upper * fore), -1, 1))
     bar = bar_places(body, [shelf], (), lifter.assumed)
     along = float(np.asarray(bar.along_m)) - float(body.trunk_m)

@@ -17,15 +17,27 @@ from pavrik.core.squat.depth import parallel_m
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import radians
+from pavrik.words import say
 
 BOX_ABOVE_PARALLEL_M = 0.03
 HEELS_M = (0.0, 0.02)
 STANCES_M = (0.36, 0.44, 0.52)
 WITHOUT_A_BAR = (
-    Rung("split squat, own weight", True, True, "ready: each leg for itself", barbell=False),
-    Rung("single-leg squat to a box", True, True, "ready once ten clean split squats stand",
-         barbell=False),
-)  # fmt: skip
+    Rung(
+        say("squat.split_squat_own_weight"),
+        True,
+        True,
+        say("squat.ready_each_leg_itself"),
+        barbell=False,
+    ),
+    Rung(
+        say("squat.single_leg_squat_box"),
+        True,
+        True,
+        say("squat.ready_once_ten_clean"),
+        barbell=False,
+    ),
+)
 
 
 @dataclass(frozen=True)
@@ -62,9 +74,9 @@ def _rung(lifter: Lifter, step: _Step) -> Rung:
     if closed:
         return Rung(step.name, False, False, closed[0], step.barbell)
     if not ready:
-        why = "ankles or hips do not reach it yet: mobility work, and the rung below"
+        why = say("squat.ankles_hips_do_not")
     else:
-        why = "ready" if flat else "ready with the heels raised 2 cm"
+        why = "ready" if flat else say("squat.ready_heels_raised_2")
     return Rung(step.name, ready, flat, why, step.barbell)
 
 
@@ -76,11 +88,11 @@ def learning_ladder(
     is the time there is."""
     level = float(parallel_m(lifter.body))
     steps = [
-        _Step("goblet squat to parallel", "front", level, barbell=False),
-        _Step("front squat to full depth", "front", None),
-        _Step("high bar to parallel", "high", level),
-        _Step("low bar to a box a little above parallel", "low", level + BOX_ABOVE_PARALLEL_M),
-        _Step("high bar to full depth", "high", None),
+        _Step(say("squat.goblet_squat_parallel"), "front", level, barbell=False),
+        _Step(say("squat.front_squat_full_depth"), "front", None),
+        _Step(say("squat.high_bar_parallel"), "high", level),
+        _Step(say("squat.low_bar_box_little"), "low", level + BOX_ABOVE_PARALLEL_M),
+        _Step(say("squat.high_bar_full_depth"), "high", None),
     ]
     if teaching == "back":
         steps = [step for step in steps if step.position != "front" or not step.barbell]

@@ -25,15 +25,14 @@ from pavrik.core.squat.depth import hip_above_knee_m
 from pavrik.core.squat.kinematics import SquatCase, SquatPosture
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 _ROUNDING_DEG = 1e-6
 
 
 NO_SHELF = {
-    "fails": "the bar does not rest on the back without the hands: no {shelf} until it does; rows "
-    "and high bar build the shelf",
-    "not_screened": "a beginner's shelf is not screened: let the bar rest on the back, hands off "
-    "and a spotter near; {shelf} opens when it stays",
+    "fails": say("squat.bar_does_not_rest"),
+    "not_screened": say("squat.beginners_shelf_not_screened"),
 }
 
 
@@ -42,20 +41,28 @@ def gate_reasons(lifter: Lifter, setup: SquatSetup) -> list[str]:
     shelf = setup.shelf
     reasons = []
     if not shelf.handles and not lifter.screens.bearable(setup.bar_position):
-        reasons.append(f"the shoulder screen says {shelf.name} cannot be held: {shelf.instead}")
+        reasons.append(
+            say("squat.shoulder_screen_says_cannot", name=shelf.name, instead=shelf.instead)
+        )
     if shelf.school == "low" and lifter.screens.shelf != "holds":
         reasons.append(NO_SHELF[lifter.screens.shelf].format(shelf=shelf.name))
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
     if setup.grip_m is not None and narrowest is not None and setup.grip_m < narrowest:
         reasons.append(
-            f"hands {setup.grip_m * 100:.0f} cm apart are narrower than the "
-            f"{narrowest * 100:.0f} cm that the shoulders bear in {shelf.name}: widen the grip"
+            say(
+                "squat.hands_cm_apart_narrower",
+                grip_m=setup.grip_m * 100,
+                narrowest=narrowest * 100,
+                name=shelf.name,
+            )
         )
     if setup.stance_m > lifter.stance_limit_m:
         reasons.append(
-            f"a stance of {setup.stance_m * 100:.0f} cm is wider than the "
-            f"{lifter.stance_limit_m * 100:.0f} cm that can be walked out: stand narrower or use "
-            "a monolift"
+            say(
+                "squat.stance_cm_wider_cm",
+                stance_m=setup.stance_m * 100,
+                stance_limit_m=lifter.stance_limit_m * 100,
+            )
         )
     return reasons
 
@@ -97,38 +104,33 @@ def _too_much_lean(case: SquatCase, _: SquatPosture, loaded: LoadedPosture) -> F
 
 def _beside_knee(above_m: float) -> str:
     where = "below" if above_m < 0 else "above"
-    return f"{abs(above_m) * 100:.0f} cm {where} the knee"
+    return say("squat.cm_knee", above_m=abs(above_m) * 100, where=where)
 
 
 def _balance(_: Told) -> str:
-    return (
-        "no lean of the trunk balances over mid-foot at this depth: more ankle bend, a higher heel "
-        "or a shallower target is needed"
-    )
+    return say("squat.no_lean_trunk_balances")
 
 
 def _reach(told: Told) -> str:
     hip = _beside_knee(hip_above_knee_m(told.lifter, told.setup))
-    return (
-        f"with the feet {told.setup.stance_m * 100:.0f} cm apart the thigh does not reach a hip "
-        f"{hip}: stand narrower, or choose another depth"
-    )
+    return say("squat.feet_cm_apart_thigh", stance_m=told.setup.stance_m * 100, hip=hip)
 
 
 def _ankle(told: Told) -> str:
     screen = float(degrees(told.lifter.screens.dorsiflexion))
-    return (
-        f"the ankle would bend {screen + told.over:.0f}°, {told.over:.1f}° more than the "
-        f"{screen:.0f}° of the screen: raise the heel or let the shank stand steeper"
+    return say(
+        "squat.ankle_would_bend_more", screen=screen + told.over, over=told.over, screen_2=screen
     )
 
 
 def _lean(told: Told) -> str:
     ankle = float(degrees(told.lifter.screens.dorsiflexion))
-    return (
-        f"the trunk would lean {told.lean_deg:.0f}°, {told.over:.1f}° beyond what "
-        f"{told.setup.shelf.name} holds well, with the ankle at its {ankle:.0f}°: raise the heel, "
-        "carry the bar lower or widen"
+    return say(
+        "squat.trunk_would_lean_beyond",
+        lean_deg=told.lean_deg,
+        over=told.over,
+        name=told.setup.shelf.name,
+        ankle=ankle,
     )
 
 
@@ -152,31 +154,27 @@ LIMITS: tuple[Limit, ...] = (
     Limit("strength", without_strength, strength_sentence),
     Limit(
         "hip_flexion", beyond_hip_flexion,
-        hip_flexion_sentence("raise the heel, widen, turn the toes out or carry the bar higher"),
+        hip_flexion_sentence(say("squat.raise_heel_widen_turn")),
         price=screen_price, screened=True,
     ),
     Limit(
         "abduction", beyond_abduction,
-        lambda told: f"the thighs would open {told.over:.1f}° further than the hip screen allows "
-        "at this depth: stand narrower",
+        lambda told: say("squat.thighs_would_open_further", over=told.over),
         price=screen_price, screened=True,
     ),
     Limit(
         "rotation", beyond_rotation,
-        lambda told: f"the thighs would turn out {told.over:.1f}° further than the hip rotation "
-        "screen allows: turn the toes in, or work on the hips and screen again",
+        lambda told: say("squat.thighs_would_turn_out", over=told.over),
         price=screen_price, screened=True,
     ),
     Limit(
         "width", _too_wide,
-        lambda told: f"the thighs would open {told.over:.1f}° further than the moderate-width "
-        "school allows: stand narrower, or choose the wide school",
+        lambda told: say("squat.thighs_would_open_further_moderate", over=told.over),
     ),
     Limit("knee_track", beyond_knee_track, knee_track_sentence, price=knee_track_price),
     Limit(
         "knee_forward", _knee_too_far,
-        lambda told: f"the knees would travel past the toes, {told.over:.1f}° of shin more than "
-        "the held-back school allows: sit back further, or free the knees",
+        lambda told: say("squat.knees_would_travel_past", over=told.over),
     ),
     Limit("lean", _too_much_lean, _lean, price=lean_price, straight_deg=LEAN_STRAIGHT_DEG,
           most_deg=LEAN_MOST_DEG),

@@ -5,6 +5,7 @@ Of the descent, out of the hole is 0.95 to 0.75, middle 0.75 to 0.35, finish bel
 
 from pavrik.core.assumptions import assume
 from pavrik.core.lifts.phases import Phase
+from pavrik.words import say
 
 PHASES: tuple[Phase, ...] = (
     Phase("rack", once_a_set=True),
@@ -30,5 +31,5 @@ def progress_at(phase_id: str) -> float:
     """Progress of the descent at which a squat is judged in a phase. Raises KeyError."""
     found = {phase.id: phase.progress for phase in PHASES}[phase_id]
     if found is None:
-        raise KeyError(f"the model has no posture in the phase {phase_id}")
+        raise KeyError(say("squat.model_no_posture_phase", phase_id=phase_id))
     return found

@@ -20,6 +20,7 @@ from pavrik.core.squat.limits import LIMITS, gate_reasons
 from pavrik.core.squat.phases import PHASES
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.units import degrees, radians
+from pavrik.words import say
 
 STYLES: dict[str, Style] = {
     position: Style(
@@ -40,13 +41,13 @@ AXES = (
         rows=tuple(round(0.26 + 0.02 * i, 2) for i in range(28)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", "toes out", -20.0, 80.0, 1.0, (0.0, 45.0),
+        "toe_out_deg", "toe_out", "deg", say("squat.toes_out"), -20.0, 80.0, 1.0, (0.0, 45.0),
         grid=(8.0, 15.0, 22.0, 29.0, 36.0),
         handles=tuple(float(5 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 46, 3)),
     ),
     Axis(
-        "heel_lift_m", "heel_lift_m", "m", "heel raised", 0.0, 0.08, 0.005, (0.0, 0.03),
+        "heel_lift_m", "heel_lift_m", "m", say("squat.heel_raised"), 0.0, 0.08, 0.005, (0.0, 0.03),
         grid=(0.0, 0.01, 0.02),
         handles=(0.0, 0.01, 0.02, 0.03),
     ),
@@ -82,10 +83,10 @@ def _shallower(lifter: Lifter, setup: SquatSetup, step_cm: float) -> tuple[Lifte
 
 
 LEVERS = (
-    Lever("heel_lift_m", (1.0, 2.0, 3.0, 4.0), "heel raised {step:g} cm", 1.0, _raised_heel),
-    screen_lever("hip_flexion", "neutral depth", (3.0, 6.0, 9.0, 12.0, 16.0, 20.0)),
-    screen_lever("dorsiflexion", "ankle bend", (3.0, 6.0, 9.0, 12.0, 16.0)),
-    Lever("depth", (2.0, 4.0, 6.0, 8.0), "stopping {step:g} cm higher", 2.0, _shallower),
+    Lever("heel_lift_m", (1.0, 2.0, 3.0, 4.0), say("squat.heel_raised_cm"), 1.0, _raised_heel),
+    screen_lever("hip_flexion", say("squat.neutral_depth"), (3.0, 6.0, 9.0, 12.0, 16.0, 20.0)),
+    screen_lever("dorsiflexion", say("squat.ankle_bend"), (3.0, 6.0, 9.0, 12.0, 16.0)),
+    Lever("depth", (2.0, 4.0, 6.0, 8.0), say("squat.stopping_cm_higher"), 2.0, _shallower),
 )
 
 
@@ -136,9 +137,15 @@ def _school_rank(lifter: Lifter, candidate: Candidate[SquatSetup]) -> float:
 
 def in_words(setup: SquatSetup) -> str:
     """A set-up as a coach says it."""
-    heel = f", heel raised {setup.heel_lift_m * 100:.0f} cm" if setup.heel_lift_m else ""
+    heel = (
+        say("squat.heel_raised_cm_2", heel_lift_m=setup.heel_lift_m * 100)
+        if setup.heel_lift_m
+        else ""
+    )
     toes = float(degrees(setup.toe_out))
-    return f"{setup.shelf.name}, {setup.stance_m * 100:.0f} cm, toes {toes:.0f}°{heel}"
+    return say(
+        "squat.cm_toes", name=setup.shelf.name, stance_m=setup.stance_m * 100, toes=toes, heel=heel
+    )
 
 
 SQUAT: Lift[SquatSetup] = Lift(
@@ -176,14 +183,13 @@ SQUAT: Lift[SquatSetup] = Lift(
     short_name=lambda setup: setup.shelf.name,
     in_words=in_words,
     sentences=Sentences(
-        none_open="no set-up that was tried can be held by this body: see the reasons, raise the "
-        "heel or work on what the screens show before loading a squat",
-        only="is the only bar position that this body can take",
-        try_both="try both over fixed weeks before settling",
-        nothing_decides="only one bar position is open: nothing to decide",
+        none_open=say("squat.no_set_up_tried"),
+        only=say("squat.only_bar_position_body"),
+        try_both=say("squat.try_both_over_fixed"),
+        nothing_decides=say("squat.only_bar_position_open"),
         deepest="bottom",
-        judged=", the hardest point of the lower half",
-        left_out="no speed, no bounce, no skill",
+        judged=say("squat.hardest_point_lower_half"),
+        left_out=say("squat.no_speed_no_bounce"),
     ),
     slowest_m_s=assume(
         "slowest_squat_m_s", 0.30, "m/s", "mean speed of a max squat", "from memory"

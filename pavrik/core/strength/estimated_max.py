@@ -12,6 +12,8 @@ from typing import NamedTuple
 
 import numpy as np
 
+from pavrik.words import say
+
 TRUSTED_REPS = 10
 LEAST_TRUSTED_RPE = 6.0
 """Below it a lifter cannot tell how many reps are left: common practice, no source."""
@@ -73,9 +75,9 @@ def _factors(done: float) -> tuple[float, float, float]:
 def estimate_max(load_kg: float, reps: int, rpe: float | None = None) -> EstimatedMax:
     """Estimated max of one set. A single at RPE 10 is its own max."""
     if reps < 1 or reps > MOST_REPS:
-        raise ValueError(f"{reps} reps give no max: use sets of 1 to {MOST_REPS} reps")
+        raise ValueError(say("strength.reps_give_no_max", reps=reps, most_reps=MOST_REPS))
     if load_kg <= 0:
-        raise ValueError(f"{load_kg:g} kg gives no max: the load is above 0 kg")
+        raise ValueError(say("strength.kg_gives_no_max", load_kg=load_kg))
     done = effective_reps(reps, rpe)
     if done <= 1:
         return EstimatedMax(load_kg, load_kg, load_kg, done, True)

@@ -14,6 +14,7 @@ from pavrik.core.body.masses import SEGMENT_MASSES
 from pavrik.core.body.segments import Body
 from pavrik.core.strength.capacities import Capacities, hip_share
 from pavrik.core.units import GRAVITY_M_S2, Floats, radians
+from pavrik.words import say
 
 TEST_SD = assume("isolated_test_sd", 0.08, "log", "error (sd) of an isolated test of one muscle")
 BRIDGE_FLEXION_DEG = assume(
@@ -103,23 +104,36 @@ ISOLATED_TESTS: dict[str, IsolatedTest] = {
     test.id: test
     for test in (
         IsolatedTest(
-            "leg_extension", "leg extension", "both legs, the pad at the ankles, kg on the pad",
-            {"knee_extensors": 1.0}, _leg_extension,
+            "leg_extension",
+            say("strength.leg_extension"),
+            say("strength.both_legs_pad_ankles"),
+            {"knee_extensors": 1.0},
+            _leg_extension,
         ),
         IsolatedTest(
-            "hip_thrust", "hip thrust", "bar over the hips, shoulders on a bench, shins plumb",
-            {"hip_extensors": 1.0, "hamstrings": BENT_KNEE_SHARE}, _hip_thrust, BRIDGE_FLEXION_DEG,
+            "hip_thrust",
+            "hip thrust",
+            say("strength.bar_over_hips_shoulders"),
+            {"hip_extensors": 1.0, "hamstrings": BENT_KNEE_SHARE},
+            _hip_thrust,
+            BRIDGE_FLEXION_DEG,
         ),
         IsolatedTest(
-            "back_extension", "back extension", "trunk level over the bench, a plate on the chest",
-            {"lower_back": HUGGED_SHARE}, _back_extension,
+            "back_extension",
+            say("strength.back_extension"),
+            say("strength.trunk_level_over_bench"),
+            {"lower_back": HUGGED_SHARE},
+            _back_extension,
         ),
         IsolatedTest(
-            "supported_row", "chest-supported row", "both arms, upper arms level at the top",
-            {"lats": 1.0}, _supported_row,
+            "supported_row",
+            say("strength.chest_supported_row"),
+            say("strength.both_arms_upper_arms"),
+            {"lats": 1.0},
+            _supported_row,
         ),
     )
-}  # fmt: skip
+}
 
 
 def asked_nm(body: Body, tests: Sequence[KnownTest], assumed: Assumptions) -> Floats:

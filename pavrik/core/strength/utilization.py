@@ -12,6 +12,7 @@ import numpy as np
 from pavrik.core.strength.capacities import Capacities
 from pavrik.core.strength.push import LegDemand, Push, chosen_push
 from pavrik.core.units import Floats, Indices
+from pavrik.words import say
 
 LIMITERS = (
     "hips", "legs", "quads", "knee_flexors", "lower_back", "upper_back", "lats",
@@ -21,7 +22,7 @@ LIMITERS = (
 def gives_out_first(limiter: str) -> str:
     """What limits, in words: "the quads give out first", "the lower back gives out first"."""
     one = "s" if limiter.endswith("back") else ""
-    return f"the {limiter.replace('_', ' ')} give{one} out first"
+    return say("strength.give_out_first", limiter=limiter.replace("_", " "), one=one)
 
 
 class JointMoments(NamedTuple):

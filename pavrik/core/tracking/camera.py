@@ -12,6 +12,7 @@ import numpy as np
 from pavrik.core.assumptions import assume
 from pavrik.core.tracking.clip import Taps
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 PLATE_RADIUS_M = 0.225
 SLEEVE_END_M = assume("sleeve_end_m", 1.10, "m", "end of the sleeve from the middle of the bar")
@@ -132,7 +133,7 @@ def find_camera(
     pixels. Without a sleeve's end the view counts as square. Raises ValueError for a plate without
     size."""
     if taps.plate_radius <= 0:
-        raise ValueError("the plate has no size: tap its middle and then its rim")
+        raise ValueError(say("tracking.plate_no_size_tap"))
     focal = focal_px or FOCAL_OF_WIDTH * max(size)
     middle, facing = (size[0] / 2, size[1] / 2), 1 if faces_right else -1
     plate_y = plate_face_m(large_plates)

@@ -7,6 +7,7 @@ from typing import Literal
 import numpy as np
 
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 Pixel = tuple[float, float]
 JOINTS = ("knee", "hip", "shoulder", "heel")
@@ -51,11 +52,11 @@ class Clip:
         frames = len(self.times_s)
         for name in ("bar", *JOINTS):
             if np.shape(getattr(self, name)) != (frames, 2):
-                raise ValueError(f"{name} must have one place in the picture for each frame")
+                raise ValueError(say("tracking.must_place_picture_each", name=name))
         if frames and not 0 <= self.tapped < frames:
-            raise ValueError(f"frame {self.tapped} is not one of the film's {frames}")
+            raise ValueError(say("tracking.frame_not_films", tapped=self.tapped, frames=frames))
         if np.any(np.diff(self.times_s) <= 0):
-            raise ValueError("the times of the frames must grow from one to the next")
+            raise ValueError(say("tracking.times_frames_must_grow"))
 
     @property
     def view(self) -> Literal["side"]:

@@ -17,6 +17,7 @@ from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 M = TypeVar("M")
 Side = Literal["left", "right"]
@@ -179,49 +180,49 @@ DETECTORS: tuple[Detector[Measured], ...] = (
         "dive", "back", "dive", "descent", "s",
         assume("film_dive_sd", 0.04, "s", "error of a film: time of the descent"),
         assume("film_dive_told", 0.9, "s", "a descent faster than this is told"), descent_s,
-        "for the way down", below=True, needs_square=False,
+        say("tracking.way_down"), below=True, needs_square=False,
     ),
     Detector(
         "heels-up", "back", "heels-up", "bottom", "m",
-        *in_metres("heels", 0.0025, 0.009, "heel off the floor"), heels_rise_m,
-        "heel off the floor",
+        *in_metres("heels", 0.0025, 0.009, say("tracking.heel_off_floor")), heels_rise_m,
+        say("tracking.heel_off_floor"),
     ),
     Detector(
         "depth", "back", "high", "bottom", "m",
-        *in_metres("depth", 0.015, 0.035, "crease of the hip above the top of the knee"),
+        *in_metres("depth", 0.015, 0.035, say("tracking.crease_hip_above_top")),
         above_level_m,
-        "crease of the hip above the top of the knee", banded=True,
+        say("tracking.crease_hip_above_top"), banded=True,
     ),
     Detector(
         "hips-rise", "back", "hips-rise", "out of the hole", "m",
-        *in_metres("hips", 0.002, 0.030, "hips ahead of the bar"), hips_lead_m,
-        "hips higher than at the same bar height going down", priced=True,
+        *in_metres("hips", 0.002, 0.030, say("tracking.hips_ahead_bar")), hips_lead_m,
+        say("tracking.hips_higher_same_bar"), priced=True,
     ),
     Detector(
         "bar-forward", "back", "bar-forward", "out of the hole", "m",
-        *in_metres("forward", 0.001, 0.019, "bar in front of its way down"), bar_forward_m,
-        "bar in front of where it went down", priced=True,
+        *in_metres("forward", 0.001, 0.019, say("tracking.bar_front_way_down")), bar_forward_m,
+        say("tracking.bar_front_where_went"), priced=True,
     ),
     Detector(
         "knees-stay", "back", "knees-stay", "out of the hole", "m",
-        *in_metres("knees", 0.001, 0.025, "knees in front of their way down"), knees_stay_m,
-        "knees in front of where they were going down",
+        *in_metres("knees", 0.001, 0.025, say("tracking.knees_front_their_way")), knees_stay_m,
+        say("tracking.knees_front_where_they"),
     ),
     Detector(
         "hips-before-plates", "hands", "hips-shoot", "off the floor", "m",
-        *in_metres("hips_before", 0.0055, 0.022, "hips up before the plates leave"),
-        hips_before_plates_m, "hips up before the plates left", priced=True,
+        *in_metres("hips_before", 0.0055, 0.022, say("tracking.hips_up_before_plates")),
+        hips_before_plates_m, say("tracking.hips_up_before_plates_left"), priced=True,
     ),
     Detector(
         "back-tips", "hands", "hips-shoot", "off the floor", "deg",
         assume("film_tips_sd", 0.8, "deg", "error of a film: back tipping off the floor"),
         assume("film_tips_told", 2.6, "deg", "told from: back tipping off the floor"),
-        back_tips_deg, "more tip of the back in the first third than computed",
+        back_tips_deg, say("tracking.more_tip_back_first"),
     ),
     Detector(
         "bar-away", "hands", "bar-away", "below the knee", "m",
-        *in_metres("away", 0.0045, 0.017, "bar in front of its computed way"), bar_away_m,
-        "bar in front of its computed way", priced=True,
+        *in_metres("away", 0.0045, 0.017, say("tracking.bar_front_computed_way")), bar_away_m,
+        say("tracking.bar_front_computed_way"), priced=True,
     ),
 )  # fmt: skip
 

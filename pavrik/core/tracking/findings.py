@@ -15,27 +15,28 @@ from pavrik.core.tracking.head_on_detectors import head_on_detectors
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import degrees
+from pavrik.words import say
 
 State = Literal["holds", "slight", "fails", "cannot tell"]
 ALONE = assume("film_alone", 1.5, "shares", "of the threshold: one rep alone is enough")
 SLIGHT = assume("film_slight", 0.67, "shares", "of the threshold: seen twice it is slight")
 BLIND_FROM_THE_SIDE = (
-    "knees in: film from the front; hips to one side and an uneven bar: from behind",
-    "a rounding back or a tucking pelvis: mark them by eye",
+    say("tracking.knees_film_from_front"),
+    say("tracking.rounding_back_tucking_pelvis"),
 )
 
 
 BLIND_HEAD_ON: Mapping[HeadOnView, tuple[str, ...]] = {
     "front": (
-        "hips to one side: film from behind",
-        "depth, the bar's way and the lean of the back: film from the side",
+        say("tracking.hips_side_film_from"),
+        say("tracking.depth_bars_way_lean"),
     ),
     "rear": (
-        "knees in: film from the front",
-        "depth, the bar's way and the lean of the back: film from the side",
+        say("tracking.knees_film_from_front_2"),
+        say("tracking.depth_bars_way_lean"),
     ),
 }
-BLIND_PULL_HEAD_ON = ("of a pull only the bar is told from here: film the rest from the side",)
+BLIND_PULL_HEAD_ON = (say("tracking.pull_only_bar_told"),)
 MOST_HEAD_ON_DEG = assume("oblique_head_on_deg", 10.0, "deg", "beyond it the front tells no place")
 
 
@@ -82,25 +83,25 @@ class View:
     def words(self) -> str:
         """What is wrong with the view; empty where nothing is."""
         if not self.known:
-            return (
-                "the end of the sleeve was not tapped: the view is taken for square, an oblique "
-                "one would go unnoticed"
-            )
+            return say("tracking.end_sleeve_not_tapped")
         off = abs(self.yaw_deg)
         if off > self.most_deg:
-            return (
-                f"the camera stands {off:.0f}° off {self.square}: no angle and no place is told "
-                f"beyond {self.most_deg:g}°; film from exactly {_STAND[self.square]}"
+            return say(
+                "tracking.camera_stands_off_no",
+                off=off,
+                square=self.square,
+                most_deg=self.most_deg,
+                stand=_STAND[self.square],
             )
         if off > WARN_YAW_DEG:
-            return f"the camera stands {off:.0f}° off {self.square}: what it tells is less sure"
+            return say("tracking.camera_stands_off_what", off=off, square=self.square)
         return ""
 
 
 _STAND = {
-    "the side": "beside the lifter",
-    "the front": "in front of the lifter",
-    "behind": "behind the lifter",
+    "the side": say("tracking.beside_lifter"),
+    "the front": say("tracking.front_lifter"),
+    "behind": say("tracking.behind_lifter"),
 }
 
 
@@ -168,25 +169,29 @@ def _finding(
         return Finding(detector, told, by_rep, value, state, why, reps)
 
     if not seen:
-        return made("cannot tell", "it could not be seen in any rep", float("nan"))
+        return made("cannot tell", say("tracking.could_not_seen_any"), float("nan"))
     value = min(seen) if detector.below else max(seen)
     if detector.needs_square and not view.angles_told:
-        return made("cannot tell", "the view is too oblique", value)
+        return made("cannot tell", say("tracking.view_too_oblique"), value)
     shares = [told / v if detector.below else v / told for v in by_rep]
     reps = tuple(number for number, share in enumerate(shares, 1) if share >= 1.0)
     if len(reps) > 1 or any(share >= ALONE for share in shares):
         return made("fails", _in_reps(reps, len(by_rep)), value, reps)
     if detector.banded and not reps and any(abs(v) < told for v in seen):
-        return made("cannot tell", "nearer to level than a film can tell", value)
+        return made("cannot tell", say("tracking.nearer_level_film_can"), value)
     whole = detector.below or detector.banded
     near = not whole and sum(share >= SLIGHT for share in shares) > 1
     if reps or near:
-        why = _in_reps(reps, len(by_rep)) if reps else "near the threshold more than once"
+        why = _in_reps(reps, len(by_rep)) if reps else say("tracking.near_threshold_more_once")
         return made("slight", why, value, reps)
     return made("holds", "", value)
 
 
 def _in_reps(reps: Sequence[int], of: int) -> str:
     if of == 1:
-        return "in the only rep"
-    return f"in rep {' and '.join(map(str, reps))} of {of}" if len(reps) < of else "in every rep"
+        return say("tracking.only_rep")
+    return (
+        say("tracking.in_rep_of", map=(" " + say("tracking.and") + " ").join(map(str, reps)), of=of)
+        if len(reps) < of
+        else say("tracking.every_rep")
+    )

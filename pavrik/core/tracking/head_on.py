@@ -26,6 +26,7 @@ from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.core.tracking.measured import slope
 from pavrik.core.tracking.reps import Rep, deadlift_reps, squat_reps
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 HeadOnView = Literal["front", "rear"]
 BELT_OFF_HIP_M = assume("belt_off_hip_m", 0.10, "m", "belt behind the middle of the hips")
@@ -160,14 +161,14 @@ def head_on_camera(
     the wrong side of each other."""
     left, right = taps.plate_left, taps.plate_right
     if min(left.half_px, right.half_px) <= 2:
-        raise ValueError("a plate has no height: tap its upper and then its lower end")
+        raise ValueError(say("tracking.plate_no_height_tap"))
     focal, middle = FOCAL_OF_WIDTH * max(size), (size[0] / 2, size[1] / 2)
     y = edge_y_m(large_plates)
     plates = np.stack([left.middle, right.middle])
     (at_left, at_right), _ = upright(plates[:, 0], plates[:, 1], roll, middle)
     apart = float(at_right - at_left)
     if apart <= 0:
-        raise ValueError("the left plate was tapped right of the right one: tap them again")
+        raise ValueError(say("tracking.left_plate_tapped_right"))
     near = [focal * PLATE_RADIUS_M / edge.half_px for edge in (right, left)]
     sine = float(np.clip((near[0] - near[1]) / (2 * y), -0.6, 0.6))
     cosine = float(np.sqrt(1 - sine**2))
@@ -243,8 +244,7 @@ def _without_gaps(plate: Floats) -> Floats:
     seen = np.isfinite(plate[:, 0])
     if seen.mean() < LEAST_SEEN:
         raise ValueError(
-            f"a plate was seen in {seen.mean():.0%} of the pictures, {LEAST_SEEN:.0%} are needed: "
-            "film with both plates free in front of an even background"
+            say("tracking.plate_seen_pictures_needed", mean=seen.mean(), least_seen=LEAST_SEEN)
         )
     every = np.arange(len(plate))
     return np.stack([np.interp(every, every[seen], column[seen]) for column in plate.T], -1)

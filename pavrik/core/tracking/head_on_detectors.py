@@ -13,6 +13,7 @@ from pavrik.core.tracking.expected import Expected
 from pavrik.core.tracking.head_on import HeadOnMeasured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 ONE_SIDED = assume("front_one_sided", 0.6, "share", "of the worse knee: below, it is one-sided")
 LANDING_M = assume("landing_m", 0.12, "m", "above the floor: the plates are about to land")
@@ -136,32 +137,63 @@ def first_down(measured: HeadOnMeasured, rep: Rep) -> Side:
 _in_metres = partial(in_metres, seen_from="front")
 HEAD_ON: tuple[Detector[HeadOnMeasured], ...] = (
     Detector(
-        "knees-inside", "back", "knees-in", "bottom", "m",
-        *_in_metres("inside", 0.015, 0.035, "knee inside its ankle at the bottom"), knees_inside_m,
-        "knee inside its ankle", side=knee_inside_side,
+        "knees-inside",
+        "back",
+        "knees-in",
+        "bottom",
+        "m",
+        *_in_metres("inside", 0.015, 0.035, say("tracking.knee_inside_ankle_bottom")),
+        knees_inside_m,
+        say("tracking.knee_inside_ankle"),
+        side=knee_inside_side,
     ),
     Detector(
-        "knees-cave", "back", "knees-in", "out of the hole", "m",
-        *_in_metres("cave", 0.006, 0.025, "knee further in than going down"), knees_cave_m,
-        "knee further in than at the same bar height going down", side=knee_side,
+        "knees-cave",
+        "back",
+        "knees-in",
+        "out of the hole",
+        "m",
+        *_in_metres("cave", 0.006, 0.025, say("tracking.knee_further_going_down")),
+        knees_cave_m,
+        say("tracking.knee_further_same_bar"),
+        side=knee_side,
     ),
     Detector(
-        "hips-aside", "back", "hip-shift", "out of the hole", "m",
-        *_in_metres("aside", 0.006, 0.022, "hips to one side"), hips_aside_m,
-        "hips to one side of where they stood", priced=True, side=hips_side,
+        "hips-aside",
+        "back",
+        "hip-shift",
+        "out of the hole",
+        "m",
+        *_in_metres("aside", 0.006, 0.022, say("tracking.hips_side")),
+        hips_aside_m,
+        say("tracking.hips_side_where_they"),
+        priced=True,
+        side=hips_side,
         bar_aside=bar_with_hips_m,
     ),
     Detector(
-        "bar-tilts", "back", "uneven-bar", "out of the hole", "m",
-        *_in_metres("tilt", 0.008, 0.030, "one end of the bar higher"), bar_tilts_m,
-        "one end of the bar above the other", side=low_end,
+        "bar-tilts",
+        "back",
+        "uneven-bar",
+        "out of the hole",
+        "m",
+        *_in_metres("tilt", 0.008, 0.030, say("tracking.end_bar_higher")),
+        bar_tilts_m,
+        say("tracking.end_bar_above_other"),
+        side=low_end,
     ),
     Detector(
-        "lands-uneven", "hands", "one-side-down", "lowering", "m",
-        *_in_metres("lands", 0.008, 0.025, "one end of the bar lower at landing"), lands_uneven_m,
-        "one end of the bar above the other before it lands", side=first_down,
+        "lands-uneven",
+        "hands",
+        "one-side-down",
+        "lowering",
+        "m",
+        *_in_metres("lands", 0.008, 0.025, say("tracking.end_bar_lower_landing")),
+        lands_uneven_m,
+        say("tracking.end_bar_above_other_before"),
+        side=first_down,
     ),
-)  # fmt: skip
+)
 
 
 def head_on_detectors(carried: Carried) -> list[Detector[HeadOnMeasured]]:

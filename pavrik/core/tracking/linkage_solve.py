@@ -14,6 +14,7 @@ from scipy.sparse import lil_matrix
 from pavrik.core.assumptions import assume
 from pavrik.core.tracking.linkage import SideLinkage
 from pavrik.core.units import Floats
+from pavrik.words import say
 
 BAR_SD_M = assume("track_bar_sd_m", 0.004, "m", "error of the bar's place in a film")
 JOINT_SD_M = assume("track_joint_sd_m", 0.015, "m", "error of a tracked joint")
@@ -189,7 +190,7 @@ def solve(linkage: SideLinkage, times_s: Floats, seen: Seen) -> Solved:
     """Fit the linkage to what was seen. Raises ValueError where knee or hip was seen nowhere."""
     for name, places in (("knee", seen.knee), ("hip", seen.hip)):
         if not np.isfinite(places).any():
-            raise ValueError(f"the {name} was seen in no picture: tap it where it can be seen")
+            raise ValueError(say("tracking.seen_no_picture_tap", name=name))
     problem = _Problem(linkage, np.diff(times_s), seen)
     found = least_squares(
         problem.residuals, _start(problem), jac_sparsity=problem.pattern(), method="trf",

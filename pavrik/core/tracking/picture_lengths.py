@@ -13,6 +13,7 @@ from pavrik.core.assumptions import DEFAULT, assume
 from pavrik.core.tracking.clip import Pixel
 from pavrik.core.tracking.linkage_solve import TAP_SD_M
 from pavrik.core.tracking.picture_screens import limb_px, named
+from pavrik.words import say
 
 NEAR_M = assume("picture_near_m", 0.15, "m", "from the body's middle to the skin over near joints")
 DISTANCE_M = assume("picture_distance_m", 4.0, "m", "from the lens to the body's middle, as asked")
@@ -50,9 +51,9 @@ def read_lengths(points: Mapping[str, Pixel], stature_m: float) -> dict[str, Pic
     missing = [named(point) for point in SCALE if point not in points]
     limbs = {name: ends for name, ends in ENDS.items() if all(end in points for end in ends)}
     if not limbs:
-        missing += ["both ends of a limb"]
+        missing += [say("tracking.both_ends_limb")]
     if missing:
-        raise ValueError(f"not tapped yet: {', '.join(missing)}")
+        raise ValueError(say("tracking.not_tapped_yet", missing=", ".join(missing)))
     tall_px = float(np.hypot(*limb_px(points, "floor", "crown")))
     nearer = 1.0 - NEAR_M / DISTANCE_M
     found = {}

@@ -14,6 +14,7 @@ from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
 from pavrik.core.tracking.clip import Pixel
 from pavrik.core.tracking.linkage_solve import TAP_SD_M
 from pavrik.core.units import degrees, radians
+from pavrik.words import say
 
 PictureKind = Literal["ankle", "neutral_depth", "hip_rotation", "hop"]
 Points = Mapping[str, Pixel]
@@ -38,8 +39,12 @@ def limb_px(points: Points, lower: str, upper: str) -> tuple[float, float]:
     right, up = u1 - u0, v0 - v1
     if np.hypot(right, up) < _SHORTEST_PX:
         raise ValueError(
-            f"{named(lower)} and {named(upper)} are {np.hypot(right, up):.0f} pixels apart: tap "
-            f"them on their joints, in a picture that shows the lifter larger"
+            say(
+                "tracking.pixels_apart_tap_them",
+                named=named(lower),
+                named_2=named(upper),
+                hypot=np.hypot(right, up),
+            )
         )
     return right, up
 
@@ -99,5 +104,5 @@ def read_picture(kind: PictureKind, points: Points, stature_m: float) -> tuple[f
     screen = PICTURE_SCREENS[kind]
     missing = [named(point) for point in screen.points if point not in points]
     if missing:
-        raise ValueError(f"not tapped yet: {', '.join(missing)}")
+        raise ValueError(say("tracking.not_tapped_yet", missing=", ".join(missing)))
     return screen.read(points, stature_m)

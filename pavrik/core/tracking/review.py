@@ -18,6 +18,7 @@ from pavrik.core.tracking.head_on import HeadOnMeasured
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import Floats, degrees
+from pavrik.words import say
 
 LEAN_TOLD_DEG = assume("film_lean_told", 8.0, "deg", "a lean this far off the computed one is told")
 BAR_TOLD_M = assume("film_bar_told", 0.04, "m", "a bar this far off its computed place is told")
@@ -205,11 +206,17 @@ def _says(at: Instant) -> str:
     told = []
     lean = at.lean_deg - at.expected_lean_deg
     if abs(lean) >= LEAN_TOLD_DEG:
-        told.append(f"leans {abs(lean):.0f}° {'more' if lean > 0 else 'less'} than computed")
+        told.append(
+            say("tracking.leans_computed", lean=abs(lean), which="more" if lean > 0 else "less")
+        )
     off = at.bar_x_m - at.expected_bar_x_m
     if abs(off) >= BAR_TOLD_M:
         told.append(
-            f"bar {abs(off) * 100:.0f} cm {'in front of' if off > 0 else 'behind'} where computed"
+            say(
+                "tracking.bar_cm_where_computed",
+                off=abs(off) * 100,
+                words=say("tracking.in_front_of") if off > 0 else "behind",
+            )
         )
     return "; ".join(told)
 
@@ -260,9 +267,13 @@ def overall(findings: Sequence[Finding]) -> str:
     if all(state == "cannot tell" for state in states):
         return "cannot tell"
     weight = sum(OVERALL_WEIGHTS[state] for state in states)
-    return "work on it" if weight >= 1.5 else "one thing to mend" if weight >= 1.0 else (
-        "nearly clean" if weight >= 0.4 else "clean"
-    )  # fmt: skip
+    return (
+        say("tracking.work_on_it")
+        if weight >= 1.5
+        else say("tracking.thing_mend")
+        if weight >= 1.0
+        else (say("tracking.nearly_clean") if weight >= 0.4 else "clean")
+    )
 
 
 def column(values: Floats, digits: int = 4) -> list[float | None]:

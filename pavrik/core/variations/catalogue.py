@@ -18,6 +18,7 @@ from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import STYLES
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.lifter.mobility import BAR_POSITIONS
+from pavrik.words import say
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)
@@ -128,36 +129,52 @@ def _problems_of(one: Variation) -> list[str]:
     problems = []
     phases = shipped_catalogue().phases
     if one.lift not in phases:
-        return [f"{one.name}: the lift is squat or deadlift, not {one.lift}"]
+        return [say("variations.lift_squat_deadlift_not", name=one.name, lift=one.lift)]
     if one.role not in ROLES:
-        problems.append(f"{one.name}: the role is one of {', '.join(ROLES)}, not {one.role}")
+        problems.append(
+            say("variations.role_not", name=one.name, roles=", ".join(ROLES), role=one.role)
+        )
     if one.place is not None and one.place not in phases[one.lift]:
-        problems.append(f"{one.name}: the {one.lift} has no phase {one.place}")
+        problems.append(say("variations.no_phase", name=one.name, lift=one.lift, place=one.place))
     if one.ratio and not (0.2 <= one.ratio[0] <= 2.0 and 0 < one.ratio[1] <= 0.3):
         problems.append(
-            f"{one.name}: a ratio of {one.ratio[0]:g} ({one.ratio[1]:g}) is outside 0.2 to 2.0 "
-            "with a spread of up to 0.3"
+            say(
+                "variations.ratio_outside_0_2",
+                name=one.name,
+                ratio=one.ratio[0],
+                ratio_2=one.ratio[1],
+            )
         )
     if one.knob and one.knob.bar is not None and one.knob.bar not in BARS:
-        problems.append(f"{one.name}: the bar is one of {', '.join(BARS)}, not {one.knob.bar}")
+        problems.append(
+            say("variations.bar_not", name=one.name, bars=", ".join(BARS), bar=one.knob.bar)
+        )
     if one.knob and one.knob.style is not None and one.knob.style not in STYLES:
-        problems.append(f"{one.name}: there is no pulling style {one.knob.style}")
+        problems.append(
+            say("variations.there_no_pulling_style", name=one.name, style=one.knob.style)
+        )
     if one.set_of and (one.set_of[1] not in UNITS or not 1 <= one.set_of[0] <= 120):
-        problems.append(f"{one.name}: a set is of 1 to 120 {' or '.join(UNITS)}")
+        problems.append(
+            say(
+                "variations.set_1_120",
+                name=one.name,
+                units=(" " + say("variations.or") + " ").join(UNITS),
+            )
+        )
     if one.knob is None and not one.trains and one.role != "learning":
-        problems.append(f"{one.name}: say what it trains, or which knob it turns")
+        problems.append(say("variations.say_what_trains_knob", name=one.name))
     return problems
 
 
 def _check_all(found: Variations) -> None:
     problems = [
-        f"{v.name} needs {item}, which nobody can own"
+        say("variations.needs_nobody_can_own", name=v.name, item=item)
         for v in found.by_name.values()
         for item in v.kit
         if item not in found.kit
     ]
     problems += [
-        f"a contraindication names {name}, which is no {what}"
+        say("variations.contraindication_names_no", name=name, what=what)
         for rule in found.contraindications
         for what, names, known in (
             ("fault", rule.faults, shipped_catalogue().faults),
@@ -168,7 +185,7 @@ def _check_all(found: Variations) -> None:
         if name not in known
     ]
     problems += [
-        f"the remedy {remedy.id} leads to {remedy.variation}, which is no variation"
+        say("variations.remedy_leads_no_variation", id=remedy.id, variation=remedy.variation)
         for remedy in shipped_catalogue().remedies.values()
         if remedy.variation is not None and remedy.variation not in found.by_name
     ]
@@ -184,7 +201,7 @@ def shipped_variations() -> Variations:
     listed = [read_variation(entry) for entry in data["variations"]]
     twice = [name for name, n in Counter(v.name for v in listed).items() if n > 1]
     if twice:
-        raise ValueError(f"{', '.join(twice)} is there twice")
+        raise ValueError(say("variations.there_twice", twice=", ".join(twice)))
     rules = tuple(
         Contraindication(
             frozenset(rule["faults"]), frozenset(rule["roles"]), frozenset(rule["variations"]),
@@ -216,5 +233,5 @@ def with_own(shipped: Variations, own: Sequence[Variation]) -> Variations:
     """The shipped variations and the club's own, which may not take a shipped name."""
     taken = [v.name for v in own if v.name in shipped.by_name]
     if taken:
-        raise ValueError(f"{', '.join(taken)} is a shipped name: choose another")
+        raise ValueError(say("variations.shipped_name_choose_another", taken=", ".join(taken)))
     return replace(shipped, by_name={**shipped.by_name, **{v.name: v for v in own}})

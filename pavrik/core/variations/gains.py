@@ -6,6 +6,7 @@ Common practice, no source, except that more time and more range at an equal use
 from pavrik.core.assumptions import assume
 from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import Loading
+from pavrik.words import say
 
 PASSING_S = assume("position_passed_s", 1.5, "s", "time that a rep takes through a position anyway")
 NOTICED_WAY = 0.03
@@ -26,12 +27,28 @@ def gains(variation: Variation, loading: Loading, own: Loading) -> list[str]:
     """What it gains, in words."""
     told = []
     if variation.hold_s:
-        where = f"at {variation.place}" if variation.place else "in the rep"
+        where = (
+            say("variations.at_place", place=variation.place)
+            if variation.place
+            else say("variations.in_the_rep")
+        )
         told.append(
-            f"{variation.hold_s:g} s held {where}: {time_share(variation):.1f} times the time there"
+            say(
+                "variations.s_held_times_time",
+                hold_s=variation.hold_s,
+                where=where,
+                time_share=time_share(variation),
+            )
         )
     way = way_share(loading, own)
     if abs(way - 1.0) >= NOTICED_WAY and loading.way_m and own.way_m:
         more = "more" if way > 1 else "less"
-        told.append(f"{abs(loading.way_m - own.way_m) * 100:.0f} cm {more} way ({way - 1.0:+.0%})")
+        told.append(
+            say(
+                "variations.cm_way",
+                way_m=abs(loading.way_m - own.way_m) * 100,
+                more=more,
+                way=way - 1.0,
+            )
+        )
     return told

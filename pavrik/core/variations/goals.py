@@ -6,6 +6,7 @@ The formulas say what is compared, not how much it matters.
 from dataclasses import dataclass
 
 from pavrik.core.variations.loading import Loading
+from pavrik.words import say
 
 LEAST_USE = 0.02
 MOST_SHARE = 3.0
@@ -34,11 +35,9 @@ def goal_share(
     here, there = loading.at(None, limiter), own.at(None, limiter)
     if goal == "muscle":
         share = _ratio(here / loading.load_kg * time * way, there / own.load_kg)
-        text = (
-            f"use of the {name} per kg on the bar, times time and way; the competition lift's is 1"
-        )
+        text = say("variations.use_per_kg_bar", name=name)
         return GoalShare(share, text)
     if goal in ("sport", "health"):
         back = _ratio(own.at(None, "lower_back"), max(loading.at(None, "lower_back"), LEAST_USE))
-        return GoalShare(back, "the competition lift's use of the lower back over this one's")
-    return GoalShare(_ratio(here, there), f"use of the {name}, the competition lift's is 1")
+        return GoalShare(back, say("variations.competition_lifts_use_lower"))
+    return GoalShare(_ratio(here, there), say("variations.use_competition_lifts_1", name=name))

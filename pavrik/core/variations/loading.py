@@ -32,6 +32,7 @@ from pavrik.core.squat.squat import SQUAT
 from pavrik.core.strength.utilization import LIMITERS, JointMoments, Utilization
 from pavrik.core.units import Floats, radians
 from pavrik.core.variations.catalogue import Knob, Variation
+from pavrik.words import say
 
 EFFORT = 0.80
 """Share of its own max at which a variation is compared."""
@@ -194,7 +195,7 @@ def _hinge(lifter: Lifter, setup: SquatSetup, name: str, load_kg: float) -> Load
     )
     reasons = SQUAT.gates(lifter, setup)
     if np.any(loaded.balanced.impossible):
-        reasons.append("the trunk cannot balance the bar here")
+        reasons.append(say("variations.trunk_cannot_balance_bar"))
     drawn = partial(_one_of, partial(draw, posture, loaded), 0)
     return Loading(name, load_kg, SQUAT_PHASES, use, moments, drawn, tuple(reasons))
 

@@ -18,6 +18,7 @@ from pavrik.core.deadlift.styles import StyleId
 from pavrik.core.lifter.mobility import BarPosition, ShelfScreen
 from pavrik.core.prescription.shape import shape_of, shipped_shapes
 from pavrik.core.strength.isolated_tests import ISOLATED_TESTS
+from pavrik.words import say
 
 Positive = Annotated[float, Field(gt=0, allow_inf_nan=False)]
 Degrees = Annotated[float, Field(ge=-90, le=180, allow_inf_nan=False)]
@@ -56,7 +57,7 @@ class Strict(BaseModel):
             told = any(isinstance(v, bool) for v in (value if isinstance(value, list) else [value]))
             field = cls.model_fields.get(name)
             if told and field is not None and bool not in _parts(field.annotation):
-                raise ValueError(f"{name}: true and false are no number, write the number")
+                raise ValueError(say("model.true_false_no_number", name=name))
         return given
 
 
@@ -208,7 +209,9 @@ ShapeId = Annotated[
 
 def _isolated_test(test_id: str) -> str:
     if test_id not in ISOLATED_TESTS:
-        raise ValueError(f"there is no test “{test_id}”: it is one of {', '.join(ISOLATED_TESTS)}")
+        raise ValueError(
+            say("model.there_no_test", test_id=test_id, isolated_tests=", ".join(ISOLATED_TESTS))
+        )
     return test_id
 
 

@@ -12,6 +12,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import degrees, radians
 from pavrik.formats.model.requests import DeadliftSetupIn, SpecialtyBarIn, SquatSetupIn
+from pavrik.words import say
 
 W = TypeVar("W", bound=BaseModel)
 DEGREE_DIGITS = 6
@@ -77,7 +78,7 @@ def from_wire(setup: BaseModel) -> SquatSetup | DeadliftSetup:
         return squat_from_wire(setup)
     if isinstance(setup, DeadliftSetupIn):
         return deadlift_from_wire(setup)
-    raise TypeError(f"{type(setup).__name__} is no set-up")
+    raise TypeError(say("model.no_set_up", name__=type(setup).__name__))
 
 
 def squat_to_wire(setup: SquatSetup) -> SquatSetupIn:

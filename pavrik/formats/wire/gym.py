@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field, model_validator
 
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Name
+from pavrik.words import say
 
 
 class BarIn(Strict):
@@ -40,9 +41,7 @@ class RackIn(Strict):
     def top_hole_is_in_a_room(self) -> Self:
         top = self.first_hole_m + (self.holes - 1) * self.pitch_m
         if not 0.9 <= top <= 3.5:
-            raise ValueError(
-                f"the top hole would be at {top * 100:.0f} cm: check first hole, pitch and count"
-            )
+            raise ValueError(say("wire.top_hole_would_cm", top=top * 100))
         return self
 
 
@@ -64,7 +63,7 @@ class PlatesIn(Strict):
         twice = {kg for kg in weights if weights.count(kg) > 1}
         if twice:
             listed = ", ".join(f"{kg:g} kg" for kg in sorted(twice))
-            raise ValueError(f"{listed} is counted twice: add the pairs together")
+            raise ValueError(say("wire.counted_twice_add_pairs", listed=listed))
         return self
 
 

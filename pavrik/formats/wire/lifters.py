@@ -9,6 +9,7 @@ from pydantic import AfterValidator, AwareDatetime, BaseModel, Field
 
 from pavrik.core.lifter.mobility import ANGLE_SCREENS, BAR_POSITIONS
 from pavrik.formats.model.requests import Region, Strict
+from pavrik.words import say
 
 UNSEEN = re.compile("[\x01-\x08\x0b\x0c\x0e-\x1f\x7f-\x9f\ud800-\udfff\ufffe\uffff\u2028\u2029]")
 """What nobody sees and no file bears: control characters, halves of pairs, non-characters."""
@@ -16,7 +17,7 @@ UNSEEN = re.compile("[\x01-\x08\x0b\x0c\x0e-\x1f\x7f-\x9f\ud800-\udfff\ufffe\uff
 
 def _seen(text: str) -> str:
     if "\x00" in text:
-        raise ValueError("the text contains a NUL character: remove it")
+        raise ValueError(say("wire.text_contains_nul_character"))
     return UNSEEN.sub("", text.replace("\r\n", "\n").replace("\r", "\n"))
 
 
@@ -31,7 +32,7 @@ Line = Annotated[Text, AfterValidator(_one_line)]
 
 def _in_our_time(instant: datetime) -> datetime:
     if not 2000 <= instant.year <= 2100:
-        raise ValueError("the time lies outside the years 2000 to 2100: check the clock")
+        raise ValueError(say("wire.time_lies_outside_years"))
     return instant
 
 
@@ -46,7 +47,7 @@ def lies_ahead(instant: datetime) -> bool:
 
 def _done_by_now(instant: datetime) -> datetime:
     if lies_ahead(instant):
-        raise ValueError(f"{instant:%d %b %Y %H:%M} lies ahead: check the date, or this clock")
+        raise ValueError(say("wire.lies_ahead_check_date", instant=instant))
     return instant
 
 
@@ -301,7 +302,9 @@ SCREEN_KINDS = (
 
 def _screen_kind(kind: str) -> str:
     if kind not in SCREEN_KINDS:
-        raise ValueError(f"there is no screen “{kind}”: it is one of {', '.join(SCREEN_KINDS)}")
+        raise ValueError(
+            say("wire.there_no_screen", kind=kind, screen_kinds=", ".join(SCREEN_KINDS))
+        )
     return kind
 
 

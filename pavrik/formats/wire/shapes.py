@@ -8,6 +8,7 @@ from pavrik.core.prescription.shape import Dose, Shape, WeekRole, read_shape
 from pavrik.formats.dose_words import dose_words, doses_words
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Line
+from pavrik.words import say
 
 Cell = Annotated[str, Field(max_length=200)]
 DayParts = Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=2)]
@@ -28,7 +29,7 @@ class DoseBody(Strict):
     @model_validator(mode="after")
     def one_effort(self) -> Self:
         if (self.rpe is None) == (self.share is None):
-            raise ValueError("a dose has an rpe or a share of the max, one of them")
+            raise ValueError(say("wire.dose_rpe_share_max"))
         return self
 
 

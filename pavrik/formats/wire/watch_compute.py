@@ -10,6 +10,7 @@ from pavrik.formats.model.lift_answers import SquatAtLoadRequest
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.watch import CameraOut, FindingOut, PhaseOut, RepOut, VerdictOut
 from pavrik.formats.wire.watch_requests import Pixel, TapsIn
+from pavrik.words import say
 
 MOST_FRAMES = 3600
 Places = Annotated[tuple[Pixel | None, ...], Field(max_length=MOST_FRAMES)]
@@ -37,7 +38,9 @@ class TrackIn(Strict):
         for name in ("bar", "knee", "hip", "shoulder", "heel"):
             given = len(getattr(self, name))
             if given not in (0, frames):
-                raise ValueError(f"{name} has {given} places for {frames} times: one for each")
+                raise ValueError(
+                    say("wire.places_times_each", name=name, given=given, frames=frames)
+                )
         return self
 
 

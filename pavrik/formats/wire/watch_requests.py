@@ -10,6 +10,7 @@ from pavrik.core.competition_lifts import LIFTS, LiftId
 from pavrik.core.tracking.head_on import HeadOnView
 from pavrik.formats.model.requests import Strict
 from pavrik.formats.wire.lifters import Note, Text
+from pavrik.words import say
 
 Coordinate = Annotated[float, Field(ge=-10_000, le=20_000)]
 Pixel = tuple[Coordinate, Coordinate]
@@ -31,10 +32,7 @@ class TapsIn(Strict):
     @model_validator(mode="after")
     def _one_more(self) -> "TapsIn":
         if self.ankle is None and self.shoulder is None:
-            raise ValueError(
-                "tap the ankle in a squat, the shoulder in a deadlift: without it the height of "
-                "the camera is not known"
-            )
+            raise ValueError(say("wire.tap_ankle_squat_shoulder"))
         return self
 
 
@@ -85,7 +83,7 @@ class TrackedFacts(ClipFacts):
     @model_validator(mode="after")
     def _agreed(self) -> "TrackedFacts":
         if self.keep_days and not self.agreed:
-            raise ValueError("a film is kept only where the lifter said yes to it")
+            raise ValueError(say("wire.film_kept_only_where"))
         return self
 
 
@@ -115,9 +113,9 @@ def _need_what_is_seen(lift: LiftId, view: HeadOnView, taps: HeadOnTapsIn) -> No
     if LIFTS[lift].carried == "hands":
         return
     if view == "front" and not (taps.knee_left and taps.knee_right):
-        raise ValueError("tap both knees: from the front they are what is measured")
+        raise ValueError(say("wire.tap_both_knees_from"))
     if view == "rear" and not taps.belt:
-        raise ValueError("tap the middle of the belt: from behind the hips are measured by it")
+        raise ValueError(say("wire.tap_middle_belt_from"))
 
 
 MarkerName = Annotated[str, Field(max_length=60)]

@@ -18,6 +18,7 @@ from pavrik.store import accounts
 from pavrik.store import sent as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.plans import CardLink
+from pavrik.words import say
 
 MOST_WAITING = {"set": 30, "film": 3}
 MOST_FILM_BYTES = 100_000_000
@@ -44,7 +45,7 @@ def _count_at_once(database: Database, link: CardLink, item_id: UUID) -> bool:
         if at_once and item.word is None and link.made_by is not None:
             word_id = uuid5(item_id, "counts at once")
             store.say(connection, link.club_id, item_id, word_id, "accepted")
-            _note(connection, link, "set of the lifter counts at once")
+            _note(connection, link, say("afar.set_lifter_counts_once"))
             item = replace(item, word="accepted")
     if item.word != "accepted" or link.made_by is None:
         return False
@@ -72,7 +73,7 @@ class FilmToCome:
 def expect_film(database: Database, token: str, item_id: UUID, facts: SentFilmFacts) -> FilmToCome:
     """Whether a film may be sent by this link now. Raises NotFoundError, InvalidError."""
     if not facts.agreed:
-        raise InvalidError(f"say yes before a film is sent: “{CONSENT}”", "agreed")
+        raise InvalidError(say("afar.say_yes_before_film", consent=CONSENT), "agreed")
     link = open_link(database, token)
     until = datetime.now(UTC) + timedelta(days=KEPT_DAYS)
     item = store.NewItem(
@@ -99,11 +100,11 @@ def take_back(database: Database, films: Films, token: str, item_id: UUID) -> Se
         item = item_in(connection, link.lifter_id, item_id)
         state = state_of(item, datetime.now(UTC))
         if item.kind == "set" and state == "counts":
-            raise InvalidError("this set counts already: ask your coach to take it back")
+            raise InvalidError(say("afar.set_counts_already_ask"))
         if item.word is None:
             word_id = uuid5(item_id, "taken back")
             store.say(connection, link.club_id, item_id, word_id, "taken back")
-            _note(connection, link, "taken back by the lifter")
+            _note(connection, link, say("afar.taken_back_lifter"))
     if item.kind != "set":
         films.forget(link.club_id, item_id)
     return SentRef(item_id=item_id)
@@ -113,7 +114,7 @@ def _add(database: Database, link: CardLink, item: store.NewItem) -> SentRef:
     with database.club(link.club_id) as connection:
         _check_waiting(connection, item)
         store.add_item(connection, link.club_id, item)
-        _note(connection, link, f"{item.kind} sent by the lifter")
+        _note(connection, link, say("afar.sent_lifter", kind=item.kind))
     return SentRef(item_id=item.item_id)
 
 
@@ -134,6 +135,5 @@ def _check_waiting(connection: Connection, item: store.NewItem) -> None:
     most = MOST_WAITING[item.kind]
     if waiting >= most:
         raise InvalidError(
-            f"{waiting} {item.kind}s of yours wait for your coach, at most {most} do: take one "
-            "back, or wait until they were looked at"
+            say("afar.s_yours_wait_your", waiting=waiting, kind=item.kind, most=most)
         )

@@ -14,6 +14,7 @@ from pavrik.store import accounts
 from pavrik.store import sent as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.training import StoredSet
+from pavrik.words import say
 
 FROM_LIFTER = "sent by the lifter"
 _BY_WORD: dict[str, SentState] = {
@@ -67,7 +68,7 @@ def item_in(connection: Connection, lifter_id: UUID, item_id: UUID) -> store.Sen
     """One thing that a lifter sent. Raises NotFoundError."""
     item = store.get_item(connection, item_id)
     if item is None or item.lifter_id != lifter_id:
-        raise NotFoundError("this lifter has sent nothing of the kind")
+        raise NotFoundError(say("afar.lifter_sent_nothing_kind"))
     return item
 
 
@@ -86,7 +87,7 @@ def say_word(
 
     asked = {"item": str(item_id), **request.model_dump(mode="json")}
     answer = write_once(
-        database, who, key, "word to what was sent", asked, SentRef, action,
+        database, who, key, say("afar.word_what_sent"), asked, SentRef, action,
         subject=str(lifter_id),
     )  # fmt: skip
     with database.club(who.club_id) as connection:
@@ -107,9 +108,9 @@ def into_log(database: Database, who: Who, item: store.SentItem) -> None:
 
 def _check(item: store.SentItem, request: SentWordRequest) -> None:
     if request.word == "accepted" and item.kind != "set":
-        raise InvalidError("a film is tracked, not accepted: open it in Watch", "word")
+        raise InvalidError(say("afar.film_tracked_not_accepted"), "word")
     if item.word is not None and item.word != request.word:
-        raise InvalidError(f"this was {item.word} already", "word")
+        raise InvalidError(say("afar.this_was_already", word=item.word), "word")
 
 
 def _as_set(item: store.SentItem) -> StoredSet:

@@ -12,11 +12,12 @@ from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
 from pavrik.store import accounts as store
 from pavrik.store.database import Database
+from pavrik.words import say
 
 SESSION_DAYS = 14
 WINDOW_MINUTES = 15
 MOST_ATTEMPTS = 10
-_WRONG = "e-mail and password do not match: check both, or ask the club's owner"
+_WRONG = say("club.e_mail_password_do")
 
 
 @dataclass(frozen=True)
@@ -59,8 +60,11 @@ class Accounts:
             attempts = store.count_attempts(connection, named, WINDOW_MINUTES)
         if attempts >= MOST_ATTEMPTS:
             raise TooManyAttemptsError(
-                f"more than {MOST_ATTEMPTS} attempts in {WINDOW_MINUTES} minutes: wait "
-                f"{WINDOW_MINUTES} minutes and try again",
+                say(
+                    "club.more_attempts_minutes_wait",
+                    most_attempts=MOST_ATTEMPTS,
+                    window_minutes=WINDOW_MINUTES,
+                ),
                 WINDOW_MINUTES * 60,
             )
 
@@ -83,7 +87,7 @@ class Accounts:
         with self._database.signing_in("demo") as connection:
             coach = store.find_demo_owner(connection)
         if coach is None:
-            raise WrongSignInError("the demo club is not loaded here: sign in with your own")
+            raise WrongSignInError(say("club.demo_club_not_loaded"))
         return self.open_session(coach.club_id, coach.coach_id)
 
     def open_session(self, club_id: UUID, coach_id: UUID) -> SignedIn:

@@ -31,6 +31,7 @@ from pavrik.store import lifters, sent
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
 from pavrik.store.lifters import Profile
+from pavrik.words import say
 
 RECENT_DAYS = 14
 OVERDUE_DAYS = 10
@@ -55,9 +56,19 @@ def _lift_endings(found: Iterable[store.LiftEnding], catalogue: Catalogue, needs
     for ending in found:
         grouped[ending.lifter_id, ending.lift, ending.fault_id].append(ending)
     for (lifter_id, lift, fault_id), endings in grouped.items():
-        often = f", {len(endings)} times in {RECENT_DAYS} days" if len(endings) > 1 else ""
+        often = (
+            say("club.times_days", endings=len(endings), recent_days=RECENT_DAYS)
+            if len(endings) > 1
+            else ""
+        )
         name = catalogue.name_of(fault_id)
-        text = f"{name} ended a {lift} at {told_kg(endings[0].load_kg)}{often}"
+        text = say(
+            "club.ended_a_at",
+            name=name,
+            lift=lift,
+            told_kg=told_kg(endings[0].load_kg),
+            often=often,
+        )
         needs[lifter_id].append(_need("lift_ending", text, lift))
 
 
@@ -84,9 +95,14 @@ class _Seen:
     def words(self) -> str:
         """The counts."""
         (seen, done), (seen_before, done_before) = self.recent, self.before
-        return (
-            f"{seen} of {done} {self.counted} in {RECENT_DAYS} days, {seen_before} of "
-            f"{done_before} before"
+        return say(
+            "club.days_before",
+            seen=seen,
+            done=done,
+            counted=self.counted,
+            recent_days=RECENT_DAYS,
+            seen_before=seen_before,
+            done_before=done_before,
         )
 
 
@@ -110,7 +126,9 @@ def _rising(
             continue
         seen = _seen(fault, done[fault.lifter_id, fault.lift], catalogue)
         if seen.rises():
-            text = f"{catalogue.name_of(fault.fault_id)} more often: {seen.words()}"
+            text = say(
+                "club.more_often", name_of=catalogue.name_of(fault.fault_id), words=seen.words()
+            )
             needs[fault.lifter_id].append(_need("rising", text, fault.lift))
     _lift_endings(store.list_lift_endings(connection, edge), catalogue, needs)
 
@@ -123,7 +141,7 @@ def _missed(
     for part in parts:
         for expected in part.expected:
             if (part.lifter_id, expected.lift, expected.on) not in logged:
-                text = f"missed the {expected.lift} of {expected.on:%A %d %b}: the plan can follow"
+                text = say("club.missed_plan_can_follow", lift=expected.lift, on=expected.on)
                 needs[part.lifter_id].append(_need("missed", text, expected.lift))
 
 
@@ -146,15 +164,21 @@ def _next_day(plan: Standing, day_now: date) -> PlannedDay | None:
 def _sent(connection: Connection, needs: Needs) -> None:
     """What lifters sent by their links and nobody took up."""
     for one in sent.count_waiting(connection):
-        many = f"{one.waiting} {one.kind}s wait" if one.waiting > 1 else f"a {one.kind} waits"
+        many = (
+            say("club.s_wait", waiting=one.waiting, kind=one.kind)
+            if one.waiting > 1
+            else say("club.a_waits", kind=one.kind)
+        )
         kind: Pressing = "film" if one.kind == "film" else "sent"
-        needs[one.lifter_id].append(_need(kind, f"{many}, sent by the lifter"))
+        needs[one.lifter_id].append(_need(kind, say("club.sent_lifter", many=many)))
 
 
 def _caps(connection: Connection, needs: Needs) -> None:
     for summary in store.list_summaries(connection):
         if summary.cap_kg is not None:
-            text = f"{summary.lift} cap {summary.cap_kg:.0f} kg: {summary.cap_words}"
+            text = say(
+                "club.cap_kg", lift=summary.lift, cap_kg=summary.cap_kg, cap_words=summary.cap_words
+            )
             needs[summary.lifter_id].append(_need("cap", text, summary.lift))
 
 
@@ -165,11 +189,13 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
         view = settled_in(of, connection, inputs)
         states[lift] = "settled" if view else "nothing yet"
         if view is None:
-            needs.append(_need("open", f"no {lift} set-up settled yet", lift))
+            needs.append(_need("open", say("club.no_set_up_settled", lift=lift), lift))
         elif view.stale_because:
             states[lift] = "stale"
             changed = ", ".join(view.stale_because)
-            needs.append(_need("stale", f"{lift} set-up out of date: {changed}", lift))
+            needs.append(
+                _need("stale", say("club.set_up_out_date", lift=lift, changed=changed), lift)
+            )
         elif (trial := running(connection, inputs.profile.lifter_id, lift)) is not None:
             needs.append(_need("trial", trial.sentence(), lift))
         elif view.settled.prediction["verdict"]["kind"] == "worth_a_trial":
@@ -177,7 +203,7 @@ def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Nee
             needs.append(_need("trial", f"{lift} {told}", lift))
         elif view.settled.prediction["verdict"]["kind"] == "measure_first":
             told = view.settled.prediction["verdict"]["sentence"]
-            needs.append(_need("open", f"{lift} set-up: {told}", lift))
+            needs.append(_need("open", say("club.set_up", lift=lift, told=told), lift))
     return needs, states[SQUAT.id]
 
 
@@ -211,7 +237,7 @@ def _part(connection: Connection, profile: Profile) -> FloorPart:
         lifter_id=lifter_id,
         squat_state=squat_state,
         needs=[
-            *(_need("pain", f"pain flag on the {f.region}: loads capped") for f in flags),
+            *(_need("pain", say("club.pain_flag_loads_capped", region=f.region)) for f in flags),
             *setup_needs,
         ],
         silenced=sorted(silenced_faults(inputs.request.schools)),
@@ -226,7 +252,7 @@ def _row(
 ) -> FloorRow:
     needs = part.needs + of_club
     if last and now - last > timedelta(days=OVERDUE_DAYS):
-        needs.append(_need("overdue", f"last set {(now - last).days} days ago"))
+        needs.append(_need("overdue", say("club.last_set_days_ago", days=(now - last).days)))
     needs.sort(key=lambda need: _PRESSING[need.kind])
     return FloorRow(
         lifter_id=profile.lifter_id,

@@ -12,6 +12,7 @@ from pavrik.services.club.passwords import Passwords
 from pavrik.store import accounts as store
 from pavrik.store import equipment
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 LINK_DAYS = 7
 USUAL_BAR = ("Bar", 20.0, 28.0)
@@ -40,9 +41,9 @@ def invite_owner(database: Database, club_name: str, owner_email: str) -> str:
     """The token of a fresh one-time link. Raises InvalidError."""
     name, email = club_name.strip(), owner_email.strip().lower()
     if not 1 <= len(name) <= 80:
-        raise InvalidError("a club's name has 1 to 80 letters", "name")
+        raise InvalidError(say("club.clubs_name_1_80"), "name")
     if email.count("@") != 1 or any(c.isspace() for c in email) or email[0] == "@":
-        raise InvalidError(f"{owner_email} is no e-mail address", "email")
+        raise InvalidError(say("club.no_e_mail_address", owner_email=owner_email), "email")
     token = secrets.token_urlsafe(24)
     with database.signing_in(_link_digest(token)) as connection:
         store.add_club_link(connection, _link_digest(token), store.ClubLink(name, email), LINK_DAYS)
@@ -55,7 +56,7 @@ def find_link(database: Database, token: str) -> store.ClubLink:
         link = store.find_club_link(connection, _link_digest(token))
     if link is None:
         raise InvalidError(
-            "this link was used, is over or never was: ask for a new one (pavrik club new)",
+            say("club.link_used_over_never"),
             "token",
         )
     return link
@@ -80,11 +81,11 @@ class Door:
         """Use the door, once. Raises InvalidError, ForbiddenError where another was quicker."""
         if self.link is not None:
             if not store.use_club_link(connection, self.named):
-                raise InvalidError("this link was used a moment ago: ask for a new one", "token")
+                raise InvalidError(say("club.link_used_moment_ago"), "token")
             return
         store.lock_first_club(connection)
         if store.own_club_exists(connection):
-            raise ForbiddenError("a club was started here a moment ago: sign in, or ask it")
+            raise ForbiddenError(say("club.club_started_here_moment"))
 
 
 def find_door(database: Database, token: str, local: bool) -> Door:
@@ -93,10 +94,7 @@ def find_door(database: Database, token: str, local: bool) -> Door:
     if token:
         return Door(find_link(database, token), _link_digest(token))
     if not first_club_is_open(database, local):
-        raise ForbiddenError(
-            "a club exists here, or this is not the machine that Pavrik runs on: a new club needs "
-            "a link (pavrik club new)"
-        )
+        raise ForbiddenError(say("club.club_exists_here_not"))
     return Door(None, store.IS_THERE_A_CLUB)
 
 

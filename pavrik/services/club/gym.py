@@ -14,6 +14,7 @@ from pavrik.services.writes import write_once
 from pavrik.store import accounts
 from pavrik.store import equipment as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def save_bar(database: Database, who: Who, key: UUID, bar: store.Bar) -> ItemRef:
@@ -62,7 +63,7 @@ def save_kit(database: Database, who: Who, key: UUID, items: list[str]) -> ItemR
     known = shipped_variations().kit
     unknown = [item for item in items if item not in known]
     if unknown:
-        raise InvalidError(f"nothing needs {unknown[0]}: choose from the list", "items")
+        raise InvalidError(say("club.nothing_needs_choose_from", unknown=unknown[0]), "items")
 
     def action(connection: Connection) -> ItemRef:
         store.add_kit(connection, who.club_id, who.coach_id, uuid7(), sorted(set(items)))
@@ -82,9 +83,7 @@ def save_place(database: Database, who: Who, key: UUID, time_zone: str) -> ItemR
 
     def action(connection: Connection) -> ItemRef:
         if not accounts.set_time_zone(connection, who.club_id, time_zone):
-            raise InvalidError(
-                f"there is no time zone called {time_zone}: name one as Europe/Vienna", "time_zone"
-            )
+            raise InvalidError(say("club.there_no_time_zone", time_zone=time_zone), "time_zone")
         return ItemRef(id=time_zone)
 
     return write_once(database, who, key, "save place", time_zone, ItemRef, action)
@@ -96,7 +95,7 @@ def take_out(database: Database, who: Who, key: UUID, kind: str, item_id: UUID) 
 
     def action(connection: Connection) -> ItemRef:
         if not delete(connection, item_id):
-            raise NotFoundError(f"this {kind} is not in your club")
+            raise NotFoundError(say("club.not_your_club", kind=kind))
         return ItemRef(id=str(item_id))
 
     request = {"kind": kind, "id": str(item_id)}

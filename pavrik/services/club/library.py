@@ -27,6 +27,7 @@ from pavrik.services.context import Who
 from pavrik.services.writes import write_once
 from pavrik.store import equipment, library, lifters
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 FAULT_KINDS = ("fault", "cause", "remedy")
 
@@ -63,10 +64,10 @@ def _check_shapes(entries: Sequence[library.Entry]) -> None:
             continue
         shipped = entry.ident in shipped_shapes()
         if entry.body is None and not shipped:
-            raise InvalidError(f"no shape “{entry.ident}” ships: hide one that does", "ident")
+            raise InvalidError(say("club.no_shape_ships_hide", ident=entry.ident), "ident")
         if entry.body is not None and not entry.ident.startswith(OWN):
             raise InvalidError(
-                f"{entry.ident}: an own shape's id begins with {OWN}; shipped ones stay",
+                say("club.own_shapes_id_begins", ident=entry.ident, own=OWN),
                 "ident",
             )
 

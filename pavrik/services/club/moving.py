@@ -20,6 +20,7 @@ from pavrik.services.training import log_files
 from pavrik.services.training.review import refresh_summary
 from pavrik.store import accounts, archive, training
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 MOST_FACTS = 10**12
 
@@ -37,7 +38,7 @@ class Arrived:
 def take_out(database: Database, who: Who) -> bytes:
     """The archive of the club, by its owner. Raises ForbiddenError."""
     if who.role != "owner":
-        raise ForbiddenError("only an owner takes the whole club out: ask one")
+        raise ForbiddenError(say("club.only_owner_takes_whole"))
     log = write_csv(log_files.rows_out(database, who, None))
     with database.club(who.club_id, as_of_one_moment=True) as connection:
         name, _ = accounts.get_club(connection, who.club_id)
@@ -68,8 +69,11 @@ def _owner_of(coaches: Sequence[dict[str, object]], email: str) -> str:
     wanted = email.strip().lower() or next(iter(owners), "")
     if wanted not in owners:
         raise InvalidError(
-            f"{wanted or 'nobody'} owns no club in this archive: its owners are "
-            f"{', '.join(owners) or 'none'}",
+            say(
+                "club.owns_no_club_archive",
+                wanted=wanted or "nobody",
+                owners=", ".join(owners) or "none",
+            ),
             "email",
         )
     return wanted
@@ -78,8 +82,11 @@ def _owner_of(coaches: Sequence[dict[str, object]], email: str) -> str:
 def _check_schema(manifest: Manifest) -> None:
     if manifest.schema_number > archive.schema():
         raise InvalidError(
-            f"this archive is of a newer Pavrik (step {manifest.schema_number}, this one knows "
-            f"{archive.schema()}): bring this one up to date",
+            say(
+                "club.archive_newer_pavrik_step",
+                schema_number=manifest.schema_number,
+                schema=archive.schema(),
+            ),
             "file",
         )
 
@@ -106,7 +113,9 @@ def _fill(connection: Connection, club_id: UUID, unpacked: Unpacked) -> None:
         columns = sorted({column for row in rows for column in row})
         unknown = set(columns) - (archive.columns_of(connection, table) - {"club_id"})
         if unknown:
-            raise InvalidError(f"{table} has no {', '.join(sorted(unknown))} here", "file")
+            raise InvalidError(
+                say("club.no_here", table=table, unknown=", ".join(sorted(unknown))), "file"
+            )
         newest = max(newest, *(_number(table, row) for row in rows))
         archive.add_rows(connection, club_id, table, columns, json.dumps(rows))
     archive.count_on_behind(connection, newest + 1)
@@ -116,7 +125,7 @@ def _number(table: str, row: dict[str, object]) -> int:
     """Raises InvalidError for one that no club comes to: counting here goes on behind it."""
     number = row.get("number", 0)
     if not isinstance(number, int) or not 0 <= number <= MOST_FACTS:
-        raise InvalidError(f"{number} is no number of a fact of {table}", "file")
+        raise InvalidError(say("club.no_number_fact", number=number, table=table), "file")
     return number
 
 
@@ -142,7 +151,7 @@ def bring_in(database: Database, data: bytes, email: str = "", door: Door | None
     club_id = manifest.club_id
     with database.club(club_id) as connection:
         if accounts.get_club(connection, club_id)[0]:
-            raise RefusedError(f"{manifest.name} is here already: sign in to it", "file")
+            raise RefusedError(say("club.here_already_sign", name=manifest.name), "file")
     try:
         with database.founding(club_id, door.named if door else "") as connection:
             if door:
@@ -152,7 +161,7 @@ def bring_in(database: Database, data: bytes, email: str = "", door: Door | None
             _fill(connection, club_id, unpacked)
             accounts.add_audit(connection, club_id, uuid7(), None, "bring club in", "")
     except psycopg.DataError as error:
-        why = f"a fact in this archive cannot be read here: {error.diag.message_primary}"
+        why = say("club.fact_archive_cannot_read", message_primary=error.diag.message_primary)
         raise InvalidError(why, "file") from error
     _sum_up(database, club_id)
     return Arrived(
@@ -165,6 +174,6 @@ def remove_demo(database: Database, who: Who) -> None:
     with database.club(who.club_id) as connection:
         _, is_demo = accounts.get_club(connection, who.club_id)
         if not is_demo or who.role != "owner":
-            raise ForbiddenError("only the demo club can be removed, by its owner")
+            raise ForbiddenError(say("club.only_demo_club_can"))
         accounts.erase_demo_club(connection)
         accounts.set_demo_removed(connection, removed=True)

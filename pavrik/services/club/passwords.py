@@ -9,6 +9,7 @@ from argon2 import PasswordHasher
 from argon2.exceptions import InvalidHashError, VerificationError
 
 from pavrik.errors import InvalidError, TooManyAttemptsError
+from pavrik.words import say
 
 AT_ONCE, WAITING = 2, 6
 PATIENCE_S = 2.0
@@ -26,9 +27,7 @@ class Passwords:
 
     @contextmanager
     def _turn(self) -> Iterator[None]:
-        busy = TooManyAttemptsError(
-            "many are signing in at this moment: wait a few seconds and try again", 5
-        )
+        busy = TooManyAttemptsError(say("club.many_signing_moment_wait"), 5)
         if not self._queue.acquire(blocking=False):
             raise busy
         try:
@@ -45,8 +44,11 @@ class Passwords:
         """Raises InvalidError where it is too short, TooManyAttemptsError when too many ask."""
         if not LEAST_LETTERS <= len(password) <= MOST_LETTERS:
             raise InvalidError(
-                f"a password has {LEAST_LETTERS} to {MOST_LETTERS} characters: a short sentence "
-                "is easy to keep in mind",
+                say(
+                    "club.password_characters_short_sentence",
+                    least_letters=LEAST_LETTERS,
+                    most_letters=MOST_LETTERS,
+                ),
                 "password",
             )
         with self._turn():

@@ -29,6 +29,7 @@ from pavrik.services.writes import write_once
 from pavrik.store import accounts as account_store
 from pavrik.store import people as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 LINK_DAYS = 7
 MOST_DEEDS = 200
@@ -36,7 +37,7 @@ MOST_DEEDS = 200
 
 def _owner(who: Who) -> None:
     if who.role != "owner":
-        raise ForbiddenError("only an owner manages the people of the club: ask one")
+        raise ForbiddenError(say("club.only_owner_manages_people"))
 
 
 def _link_digest(token: str) -> str:
@@ -69,7 +70,7 @@ def invite(database: Database, who: Who, key: UUID, link_id: UUID, email: str, r
 
     def check(connection: Connection) -> None:
         if any(p.email == email and p.left_at is None for p in store.list_people(connection)):
-            raise RefusedError(f"{email} is in the club already", "email")
+            raise RefusedError(say("club.club_already", email=email), "email")
 
     link = store.CoachLink(link_id, who.club_id, "invitation", email, role, None, datetime.now(UTC))
     return _make_link(database, who, key, link, check)
@@ -105,16 +106,16 @@ def _make_link(
         return LinkRef(link_id=link.link_id)
 
     request = {"link": str(link.link_id), "email": link.email, "role": link.role}
-    write_once(database, who, key, f"make {link.kind} link", request, LinkRef, action)
+    write_once(database, who, key, say("club.make_link", kind=link.kind), request, LinkRef, action)
     if not made:
-        raise InvalidError("this link was already made and shown: make a new one", "link_id")
+        raise InvalidError(say("club.link_already_made_shown"), "link_id")
     return token
 
 
 def send_link(mail: Mail, opens: JoinAnswer, address: str) -> str:
     """Send a fresh link to whom it is for; why it could not be, or nothing."""
     if not address:
-        return "this server does not know its address: set PAVRIK_PUBLIC_URL"
+        return say("club.server_does_not_know")
     return mail.send(link_letter(opens, address, LINK_DAYS))
 
 
@@ -125,7 +126,7 @@ def reset_link(database: Database, email: str) -> str:
     with database.signing_in(email) as connection:
         coach = account_store.find_coach_by_email(connection, email)
     if coach is None:
-        raise NotFoundError(f"nobody signs in with {email}: check the address")
+        raise NotFoundError(say("club.nobody_signs_check_address", email=email))
     token = secrets.token_urlsafe(24)
     link = store.CoachLink(
         uuid7(), coach.club_id, "password", email, coach.role, coach.coach_id, datetime.now(UTC)
@@ -133,7 +134,7 @@ def reset_link(database: Database, email: str) -> str:
     with database.club(coach.club_id) as connection:
         store.add_link(connection, _link_digest(token), link, LINK_DAYS, None)
         account_store.add_audit(
-            connection, coach.club_id, uuid7(), None, "password link by the operator",
+            connection, coach.club_id, uuid7(), None, say("club.password_link_operator"),
             str(coach.coach_id),
         )  # fmt: skip
     return token
@@ -145,7 +146,7 @@ def close_link(database: Database, who: Who, key: UUID, link_id: UUID) -> LinkRe
 
     def action(connection: Connection) -> LinkRef:
         if not store.close_link(connection, link_id):
-            raise NotFoundError("this link is not open in your club: it was used or closed")
+            raise NotFoundError(say("club.link_not_open_your"))
         return LinkRef(link_id=link_id)
 
     return write_once(
@@ -156,7 +157,7 @@ def close_link(database: Database, who: Who, key: UUID, link_id: UUID) -> LinkRe
 def _person(connection: Connection, coach_id: UUID) -> store.Person:
     found = next((p for p in store.list_people(connection) if p.coach_id == coach_id), None)
     if found is None or found.left_at is not None:
-        raise NotFoundError("this person is not in your club")
+        raise NotFoundError(say("club.person_not_your_club"))
     return found
 
 
@@ -167,7 +168,7 @@ def _owner_remains(connection: Connection, but: UUID) -> None:
         if p.role == "owner" and p.left_at is None and p.coach_id != but
     ]  # fmt: skip
     if not others:
-        raise RefusedError("a club keeps at least one owner: make somebody else an owner first")
+        raise RefusedError(say("club.club_keeps_least_owner"))
 
 
 def set_role(database: Database, who: Who, key: UUID, coach_id: UUID, role: str) -> PersonRef:
@@ -183,7 +184,14 @@ def set_role(database: Database, who: Who, key: UUID, coach_id: UUID, role: str)
 
     request = {"coach": str(coach_id), "role": role}
     return write_once(
-        database, who, key, f"role {role}", request, PersonRef, action, subject=str(coach_id)
+        database,
+        who,
+        key,
+        say("club.role_role", role=role),
+        request,
+        PersonRef,
+        action,
+        subject=str(coach_id),
     )
 
 
@@ -219,8 +227,7 @@ def _find(database: Database, token: str) -> store.CoachLink:
         link = store.find_link(connection, named)
     if link is None:
         raise InvalidError(
-            "this link was used, closed, is over or never was: ask an owner of the club for a "
-            "new one",
+            say("club.link_used_closed_over"),
             "token",
         )
     return link
@@ -234,17 +241,17 @@ def join(
     link = _find(database, request.token)
     name = request.name.strip()
     if link.kind == "invitation" and not name:
-        raise InvalidError("say your name: it stands beside what you record", "name")
+        raise InvalidError(say("club.say_your_name_stands"), "name")
     hashed = passwords.hash(request.password)
     with database.club(link.club_id) as connection:
         if not store.use_link(connection, link.link_id):
-            raise InvalidError("this link was used a moment ago: ask for a new one", "token")
+            raise InvalidError(say("club.link_used_moment_ago"), "token")
         if link.coach_id is None:
             coach_id, deed = _let_in(connection, link, name, hashed), "join club"
         else:
             coach_id, deed = link.coach_id, "choose password"
             if not store.set_password(connection, coach_id, hashed):
-                raise NotFoundError("this person is not in the club any more")
+                raise NotFoundError(say("club.person_not_club_any"))
         account_store.add_audit(connection, link.club_id, uuid7(), coach_id, deed, "")
     return accounts.open_session(link.club_id, coach_id)
 
@@ -301,7 +308,7 @@ def change_password(
     with database.club(who.club_id) as connection:
         coach = account_store.get_coach(connection, who.coach_id)
     if coach is None or not passwords.matches(coach.password_hash, old):
-        raise InvalidError("this is not your password of today: type it as you sign in", "old")
+        raise InvalidError(say("club.not_your_password_today"), "old")
     hashed = passwords.hash(new)
     with database.club(who.club_id) as connection:
         store.set_password(connection, who.coach_id, hashed, digest(token))
@@ -317,7 +324,7 @@ def end_browser(database: Database, who: Who, session_id: str) -> None:
             if _shown_id(browser.token_digest) == session_id:
                 account_store.delete_session(connection, browser.token_digest)
                 return
-    raise NotFoundError("this browser is signed out already")
+    raise NotFoundError(say("club.browser_signed_out_already"))
 
 
 def deeds(database: Database, who: Who) -> list[DeedOut]:

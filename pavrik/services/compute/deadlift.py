@@ -20,8 +20,13 @@ from pavrik.services.lifters.model_lifter import ask_of, lifter_from, with_own_s
 from pavrik.services.setups.analysis import lifter_at_load
 from pavrik.services.setups.deadlift import candidates_out, leaders_out, start_answer
 from pavrik.services.setups.verdict_out import choice_out
+from pavrik.words import say
 
-PLAIN_BARS = (("28 mm bar", 20.0, 28.0), ("27 mm pulling bar", 20.0, 27.0), ("axle", 16.0, 50.0))
+PLAIN_BARS = (
+    (say("compute.n_28_mm_bar"), 20.0, 28.0),
+    (say("compute.n_27_mm_pulling_bar"), 20.0, 27.0),
+    ("axle", 16.0, 50.0),
+)
 
 
 def path(request: DeadliftAtLoadRequest) -> StartAnswer:

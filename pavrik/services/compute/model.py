@@ -30,6 +30,7 @@ from pavrik.formats.model.requests import (
 from pavrik.formats.model.setup_codec import from_wire
 from pavrik.services.lifters.model_lifter import ask_of, lifter_from, with_own_strengths
 from pavrik.services.setups.squat_answers import fit_out
+from pavrik.words import say
 
 
 def pose(request: SquatPoseRequest | DeadliftPoseRequest) -> PoseAnswer:
@@ -48,10 +49,7 @@ MOST_SETUPS = 6000
 def check_budget(setups: int) -> None:
     """Raise ValueError where a grid is larger than one request may ask for, before it is made."""
     if setups > MOST_SETUPS:
-        raise ValueError(
-            f"the grid has {setups:,} set-ups, more than the {MOST_SETUPS:,} that one fit takes: "
-            "list fewer values, or ask in parts"
-        )
+        raise ValueError(say("compute.grid_set_ups_more", setups=setups, most_setups=MOST_SETUPS))
 
 
 def grid_from(lift: Lift[Any], lifter: Lifter, request: BaseModel) -> SetupGrid[Any]:

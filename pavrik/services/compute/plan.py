@@ -24,6 +24,7 @@ from pavrik.core.variations.catalogue import shares_of_max, shipped_variations
 from pavrik.formats.model.setup_codec import from_wire
 from pavrik.formats.plan_request import AnyLogIn, PublicPlanAnswer, PublicPlanRequest, SetIn
 from pavrik.services.lifters.model_lifter import lifter_from
+from pavrik.words import say
 
 
 def _logs(request: PublicPlanRequest) -> dict[str, AnyLogIn]:
@@ -34,12 +35,14 @@ def _check(request: PublicPlanRequest) -> None:
     """Raise ValueError for what the catalogue or the kit does not know."""
     faults, kit = shipped_catalogue().faults, shipped_variations().kit
     problems = [
-        f"nothing needs {item}: leave it out" for item in request.gym.kit if item not in kit
+        say("compute.nothing_needs_leave_out", item=item)
+        for item in request.gym.kit
+        if item not in kit
     ]
     for lift, log in _logs(request).items():
         seen = {f.fault_id for s in log.sets for f in s.faults}
         problems += [
-            f"the {lift} has no fault called {fault}"
+            say("compute.no_fault_called", lift=lift, fault=fault)
             for fault in sorted(seen)
             if fault not in faults or faults[fault].lift != lift
         ]

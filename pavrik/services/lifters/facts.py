@@ -28,6 +28,7 @@ from pavrik.services.lifters.profile import get_profile
 from pavrik.services.writes import write_once
 from pavrik.store import lifters as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def _landmark(
@@ -126,7 +127,7 @@ def measure(
     """New readings of a landmark. A length that cannot well be right is refused unless the coach
     keeps it with a reason."""
     if landmark not in LANDMARK_BY_ID:
-        raise InvalidError(f"there is no landmark called {landmark}", "landmark")
+        raise InvalidError(say("lifters.there_no_landmark_called", landmark=landmark), "landmark")
 
     def action(connection: Connection) -> Acknowledged:
         profile = get_profile(connection, lifter_id)

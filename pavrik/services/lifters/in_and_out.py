@@ -12,6 +12,7 @@ from pavrik.services.lifters.profile import get_profile
 from pavrik.services.writes import write_once
 from pavrik.store import lifters
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 EXPORT_FORM = 1
 
@@ -55,13 +56,13 @@ def erase(database: Database, who: Who, key: UUID, lifter_id: UUID, name: str) -
     """Delete a lifter for good, on the owner's word with the lifter's name. Raises NotFoundError,
     ForbiddenError, InvalidError."""
     if who.role != "owner":
-        raise ForbiddenError("only the club's owner deletes a lifter: ask the owner")
+        raise ForbiddenError(say("lifters.only_clubs_owner_deletes"))
 
     def action(connection: Connection) -> LifterRef:
         profile = get_profile(connection, lifter_id)
         if name.split() != profile.name.split():
             raise InvalidError(
-                "this is not the lifter's name: type it as it stands to delete everything of it",
+                say("lifters.not_lifters_name_type"),
                 "name",
             )
         lifters.erase_lifter(connection, lifter_id)

@@ -28,6 +28,7 @@ from pavrik.services.writes import write_once
 from pavrik.store import lifters as store
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 TEST = "test"
 ALL_OUT = 10.0
@@ -56,7 +57,7 @@ def exercises() -> list[ExerciseOut]:
         ExerciseOut(
             exercise=exercise,
             name=f"{best.lift.styles[best.style].name} {best.lift.name}",
-            how="the heaviest clean lift in it, to competition depth or lockout",
+            how=say("lifters.heaviest_clean_lift_competition"),
         )
         for exercise, best in _bests().items()
     ]
@@ -136,7 +137,9 @@ def tell(
     """A best or a test that was told; without a load the one before is taken back. Raises
     InvalidError where it cannot have been."""
     if request.exercise not in {one.exercise for one in exercises()}:
-        raise InvalidError(f"there is no exercise “{request.exercise}” here", "exercise")
+        raise InvalidError(
+            say("lifters.there_no_exercise_here", exercise=request.exercise), "exercise"
+        )
 
     def action(connection: Connection) -> Acknowledged:
         profile = get_profile(connection, lifter_id)
@@ -162,11 +165,17 @@ MOST_BODY_MASSES = 6.5
 def check_known_lift(request: KnownLiftRequest, mass_kg: float, on: date) -> None:
     """Raise InvalidError for a day to come and for a load that nobody lifts."""
     if request.done_on > on:
-        raise InvalidError(f"{request.done_on} is still to come: when was it lifted?", "done_on")
+        raise InvalidError(
+            say("lifters.still_come_when_lifted", done_on=request.done_on), "done_on"
+        )
     if request.load_kg is not None and request.load_kg > MOST_BODY_MASSES * mass_kg:
         times = request.load_kg / mass_kg
         raise InvalidError(
-            f"{told_kg(request.load_kg)} would be {times:.1f} times the body mass of "
-            f"{told_kg(mass_kg)}: was it meant in pounds?",
+            say(
+                "lifters.would_times_body_mass",
+                told_kg=told_kg(request.load_kg),
+                times=times,
+                told_kg_2=told_kg(mass_kg),
+            ),
             "load_kg",
         )

@@ -32,6 +32,7 @@ from pavrik.formats.model.requests import (
     SquatSetupIn,
 )
 from pavrik.formats.model.setup_codec import from_wire, squat_from_wire
+from pavrik.words import say
 
 
 def screens_from(request: ScreensIn) -> Screens:
@@ -54,10 +55,7 @@ def _with_balance(schools: Mapping[str, str], balance: str | None) -> dict[str, 
     """Schools with the balance that a set-up names. Raises ValueError where they contradict."""
     school = schools.get("squat_balance", balance)
     if balance is not None and school != balance:
-        raise ValueError(
-            f"setup.balance is “{balance}” and schools.squat_balance is “{school}”: they mean the "
-            "same thing, give one of them"
-        )
+        raise ValueError(say("lifters.setup_balance_schools_squat", balance=balance, school=school))
     return {**schools, "squat_balance": balance} if balance is not None else dict(schools)
 
 
@@ -95,10 +93,7 @@ def _with_own_depth(lifter: Lifter, box_height_m: float | None) -> Lifter:
         return replace(lifter, own_depth_m=deepest_hip_above_knee_m(lifter, USUAL)[0])
     if target == "box":
         if box_height_m is None:
-            raise ValueError(
-                "the depth school is a box but no box height is recorded: measure the box, or "
-                "choose another depth"
-            )
+            raise ValueError(say("lifters.depth_school_box_but"))
         depth = hip_above_knee_on_box(lifter.body, box_height_m, lifter.assumed)
         return replace(lifter, own_depth_m=depth)
     return lifter

@@ -33,6 +33,7 @@ from pavrik.services.setups.fits import model_of, settled_in
 from pavrik.services.training.history import logged_sets, schools_in_force
 from pavrik.store import clips, lifters, training
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def _bests(
@@ -65,9 +66,9 @@ def _measure_stage(connection: Connection, lifter_id: UUID) -> StageState:
     found = lifters.list_measurements(connection, lifter_id)
     twice = sum(len(m.readings_m) > 1 for m in found)
     if not found:
-        return _stage("nothing yet", "all estimated")
+        return _stage("nothing yet", say("lifters.all_estimated"))
     state: Standing = "settled" if twice == len(LANDMARKS) else "drafted"
-    return _stage(state, f"{twice} of {len(LANDMARKS)}, twice")
+    return _stage(state, say("lifters.of_twice", twice=twice, landmarks=len(LANDMARKS)))
 
 
 def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) -> StageState:
@@ -100,7 +101,9 @@ def _stages(
         "prescribe": _stage("drafted", f"{given[0].prescribed_at:%d %b}")
         if given
         else _stage("nothing yet"),
-        "review": _stage("drafted", f"{len(sets)} sets") if sets else _stage("nothing yet"),
+        "review": _stage("drafted", say("lifters.sets_sets", sets=len(sets)))
+        if sets
+        else _stage("nothing yet"),
         "watch": _watch_stage(connection, lifter_id),
         "card": fits[SQUAT.id],
     }

@@ -22,13 +22,11 @@ from pavrik.services.writes import write_once
 from pavrik.store import plans
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 LONGEST_DAYS = 180
 KEPT_DAYS = 21
-CONSENT = (
-    "My coach and whoever coaches in this club may look at this film. It is deleted after "
-    f"{KEPT_DAYS} days, and I can delete it before."
-)
+CONSENT = say("plans.my_coach_whoever_coaches", kept_days=KEPT_DAYS)
 """What a lifter says yes to before a film is sent by his link."""
 
 
@@ -59,7 +57,9 @@ def make_link(
     Raises InvalidError where it would last too long or was already made.
     """
     if not 1 <= days <= LONGEST_DAYS:
-        raise InvalidError(f"{days} days: a link lasts 1 to {LONGEST_DAYS} days", "days")
+        raise InvalidError(
+            say("plans.days_link_lasts_1", days=days, longest_days=LONGEST_DAYS), "days"
+        )
     token, now = secrets.token_urlsafe(24), datetime.now(UTC)
     expires = now + timedelta(days=days)
 
@@ -74,7 +74,7 @@ def make_link(
         database, who, key, "make link", request, _KeptLink, action, subject=str(lifter_id)
     )
     if answer.digest != _digest(token):
-        raise InvalidError("this link was already made and shown: make a new one", "link_id")
+        raise InvalidError(say("plans.link_already_made_shown"), "link_id")
     return MadeLink(link_id, token, expires)
 
 
@@ -100,7 +100,7 @@ def revoke(database: Database, who: Who, key: UUID, lifter_id: UUID, link_id: UU
 
     def action(connection: Connection) -> ClosedLink:
         if link_id not in {link.link_id for link in plans.list_links(connection, lifter_id)}:
-            raise NotFoundError("this link is not one of this lifter's")
+            raise NotFoundError(say("plans.link_not_lifters"))
         plans.revoke_link(connection, link_id, datetime.now(UTC))
         return ClosedLink(link_id=link_id)
 
@@ -116,7 +116,7 @@ def open_link(database: Database, token: str) -> plans.CardLink:
     with database.signing_in(digest) as connection:
         link = plans.find_link(connection, digest)
     if link is None or link.revoked_at is not None or link.expires_at < datetime.now(UTC):
-        raise NotFoundError("this link is closed or has expired: ask your coach for a new one")
+        raise NotFoundError(say("plans.link_closed_expired_ask"))
     return link
 
 

@@ -21,11 +21,12 @@ from pavrik.services.plans import planning
 from pavrik.store import lifters
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
+from pavrik.words import say
 
 SHARED_FROM = 8
 """From so many lifters on it is worth starting processes."""
 MOST_PROCESSES = 4
-ONE_AT_A_TIME = "one at a time"
+ONE_AT_A_TIME = say("plans.one_at_a_time")
 _own: list[Database] = []
 
 
@@ -86,6 +87,6 @@ def plan_club(database: Database, who: Who, jobs: Jobs, frame: PlanFrame) -> Job
     with database.club(who.club_id) as connection:
         everyone = [p.lifter_id for p in lifters.list_profiles(connection)]
     if not everyone:
-        raise InvalidError("the club has no lifters yet: add one first")
+        raise InvalidError(say("plans.club_no_lifters_yet"))
     task = partial(club_steps, who=who, frame=frame)
     return jobs.ask(who, everyone[0], "club plans", ONE_AT_A_TIME, task)

@@ -16,6 +16,7 @@ from pavrik.services.plans.standing import Standing, must_stand
 from pavrik.services.writes import write_once
 from pavrik.store import accounts, plans
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 LEAST_REASON = 3
 
@@ -59,17 +60,17 @@ def edit(database: Database, who: Who, key: UUID, lifter_id: UUID, wanted: Edit)
 def _check(connection: Connection, stands: Standing, said: Edit) -> None:
     if said.kind == "undo":
         if said.undoes not in {e.edit_id for e in stands.edits}:
-            raise InvalidError("this plan has no such edit to undo: reload it", "undoes")
+            raise InvalidError(say("plans.plan_no_such_edit"), "undoes")
         return
     if said.kind == "line" and said.line_id not in {x.line_id for x in stands.plan.lines()}:
-        raise InvalidError(f"the plan has no line {said.line_id}: reload it", "line_id")
+        raise InvalidError(say("plans.plan_no_line_reload", line_id=said.line_id), "line_id")
     if said.day_id:
         _check_day(stands, said.day_id)
     if said.to_date is not None:
         _check_date(stands, said.to_date, "to_date")
     lift = said.lift if said.kind == "add" else OTHER
     if lift != OTHER and said.name not in variation_names(connection)[lift]:
-        raise InvalidError(f"there is no {lift} called {said.name}", "name")
+        raise InvalidError(say("plans.there_no_called", lift=lift, name=said.name), "name")
 
 
 def _check_day(stands: Standing, day_id: str) -> None:
@@ -77,19 +78,19 @@ def _check_day(stands: Standing, day_id: str) -> None:
         try:
             on = own_date(day_id)
         except ValueError:
-            raise InvalidError(f"{day_id} is no day: on- and a date", "day_id") from None
+            raise InvalidError(say("plans.no_day_date", day_id=day_id), "day_id") from None
         _check_date(stands, on, "day_id")
         if on in {d.on for d in stands.plan.days() if d.day_id != day_id}:
-            raise InvalidError(f"the plan has a day on {on} already: reload it", "day_id")
+            raise InvalidError(say("plans.plan_day_already_reload", on=on), "day_id")
     elif day_id not in {d.day_id for d in stands.computed.days()}:
-        raise InvalidError(f"the plan has no day {day_id}: reload it", "day_id")
+        raise InvalidError(say("plans.plan_no_day_reload", day_id=day_id), "day_id")
 
 
 def _check_date(stands: Standing, on: date, field: str) -> None:
     first = stands.ask.start
     last = first + timedelta(days=7 * stands.ask.weeks - 1)
     if not first <= on <= last:
-        raise InvalidError(f"{on} is outside the plan, which runs {first} to {last}", field)
+        raise InvalidError(say("plans.outside_plan_runs", on=on, first=first, last=last), field)
 
 
 def _check_cap(after: Standing, said: Edit) -> None:
@@ -99,8 +100,7 @@ def _check_cap(after: Standing, said: Edit) -> None:
         return
     if len(said.reason.strip()) < LEAST_REASON:
         raise InvalidError(
-            f"{line.load_kg:g} kg passes the cap of {line.cap_kg:.1f} kg: say why, it is kept with "
-            "your name",
+            say("plans.kg_passes_cap_kg", load_kg=line.load_kg, cap_kg=line.cap_kg),
             "reason",
         )
 

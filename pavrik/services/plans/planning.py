@@ -41,6 +41,7 @@ from pavrik.services.plans.standing import ASK, PLAN, Standing, must_stand, stan
 from pavrik.services.writes import compute_and_write, write_once
 from pavrik.store import plans
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 CHANGES = TypeAdapter(list[Change])
 BEFORE = timedelta(weeks=4)
@@ -166,7 +167,7 @@ def _replace_with(who: Who, connection: Connection, kept: plans.PlanRecord) -> P
     """Keep a version made from the one that stood. Raises RefusedError where another came first."""
     stands = must_stand(connection, kept.lifter_id).record
     if stands.plan_id != kept.replaces:
-        raise RefusedError("the plan was changed meanwhile: reload it and try again")
+        raise RefusedError(say("plans.plan_changed_meanwhile_reload"))
     plans.add_plan(connection, who.club_id, who.coach_id, kept)
     return PlanKept(plan_id=kept.plan_id, changes=len(kept.changes))
 
@@ -199,7 +200,9 @@ def say_of_variation(
     def action(connection: Connection) -> VariationKept:
         get_profile(connection, lifter_id)
         if word.variation not in variations_of(connection).by_name:
-            raise InvalidError(f"there is no variation called {word.variation}", "variation")
+            raise InvalidError(
+                say("plans.there_no_variation_called", variation=word.variation), "variation"
+            )
         plans.add_variation_word(connection, who.club_id, who.coach_id, uuid7(), lifter_id, word)
         return VariationKept(variation=word.variation)
 

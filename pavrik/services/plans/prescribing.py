@@ -42,6 +42,7 @@ from pavrik.services.writes import compute_and_write
 from pavrik.store import equipment, lifters, training
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 NEWEST = 200
 """Sets that a prescription looks back on: older ones no longer move the trend."""
@@ -61,7 +62,7 @@ def recorded_gym(connection: Connection) -> Gym | None:
 def required(gym: Gym | None) -> Gym:
     """A gym that is needed. Raises InvalidError where none is recorded."""
     if gym is None:
-        raise InvalidError("no bar or no plates are recorded: record the club's equipment first")
+        raise InvalidError(say("plans.no_bar_no_plates"))
     return gym
 
 
@@ -130,8 +131,8 @@ def read_next_load_facts(
 def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
     closed = closed_to(facts.inputs, facts.lift, facts.setup)
     if closed:
-        told = f"the screens close every squat of this lifter: {closed}. Goblet and split squats "
-        told += "stand in until a screen opens it"
+        told = say("plans.screens_close_every_squat", closed=closed) + " "
+        told += say("plans.stand_until_screen_opens")
         return NextLoad(target, None, None, None, [Reason(told)])
     own = [logged for logged in facts.sets if logged.variation == COMPETITION]
     age = facts.inputs.profile.training_age

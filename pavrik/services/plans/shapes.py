@@ -23,10 +23,11 @@ from pavrik.formats.wire.shapes import (
 from pavrik.services.context import Who
 from pavrik.store import library
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 KIND = "shape"
 DRAFT = "own-draft"
-ONE_DOSE = "one dose stands here, not several"
+ONE_DOSE = say("plans.dose_stands_here_not")
 
 
 def _entries(connection: Connection) -> list[library.Entry]:
@@ -62,8 +63,11 @@ def own_shape(connection: Connection, shape_id: str) -> Shape | None:
         if entry.ident == shape_id and entry.body is not None:
             return _read(entry)
     raise InvalidError(
-        f"there is no shape “{shape_id}”: choose one of {', '.join(shipped_shapes())}, or of the "
-        "club's own",
+        say(
+            "plans.there_no_shape_choose",
+            shape_id=shape_id,
+            shipped_shapes=", ".join(shipped_shapes()),
+        ),
         "shape",
     )
 
@@ -81,9 +85,7 @@ class _Draft:
             self.problems.append(CellProblem(where=where, words=str(error)))
             return []
         if most is not None and len(doses) > most:
-            self.problems.append(
-                CellProblem(where=where, words="one dose stands here, not several")
-            )
+            self.problems.append(CellProblem(where=where, words=say("plans.dose_stands_here_not")))
         return [_given(dose) for dose in doses]
 
     def side(self, part: str, cells: Mapping[WeekRole, str]) -> dict[str, object]:
@@ -101,7 +103,10 @@ def _shape_of(text: ShapeText) -> tuple[Shape | None, list[CellProblem]]:
     """The shape of a draft, or every problem with its place."""
     draft = _Draft()
     main = {
-        role: [draft.doses(f"main {role} {week}", cell) for week, cell in enumerate(cells, start=1)]
+        role: [
+            draft.doses(say("plans.main_role_week", role=role, week=week), cell)
+            for week, cell in enumerate(cells, start=1)
+        ]
         for role, cells in text.main.items()
     }
     given = text.model_dump(include={"name", "words", "light_every", "rotates_weeks", "days"})

@@ -16,6 +16,7 @@ from pavrik.services import stored
 from pavrik.services.plans.prescribing import recorded_gym
 from pavrik.store import plans
 from pavrik.store.database import Connection
+from pavrik.words import say
 
 PLAN = TypeAdapter(Plan)
 ASK = TypeAdapter(PlanAsk)
@@ -63,7 +64,7 @@ def must_stand(connection: Connection, lifter_id: UUID) -> Standing:
     """The plan that stands for a lifter. Raises NotFoundError."""
     found = standing(connection, lifter_id)
     if found is None:
-        raise NotFoundError("no plan stands for this lifter: make one first")
+        raise NotFoundError(say("plans.no_plan_stands_lifter"))
     return found
 
 

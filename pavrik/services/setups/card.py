@@ -34,13 +34,13 @@ from pavrik.services.training.history import history
 from pavrik.store import equipment
 from pavrik.store.database import Connection, Database
 from pavrik.store.lifters import Profile
+from pavrik.words import say
 
 CAUTIONS = (
-    "Spotters or safeties at the written hole whenever the load is heavy.",
-    "Stop at sharp, radiating or new pain and see a licensed clinician.",
-    "Holding the breath raises blood pressure: with heart, eye or pressure conditions, pregnancy "
-    "or hernia ask a doctor first.",
-    "The rule book in force and the gym's rules go before this card.",
+    say("setups.spotters_safeties_written_hole"),
+    say("setups.stop_sharp_radiating_new"),
+    say("setups.holding_breath_raises_blood"),
+    say("setups.rule_book_force_gyms"),
 )
 
 
@@ -54,7 +54,7 @@ def grip_advice(lifter: Lifter, setup: SquatSetup, lean: float, hands: str) -> G
     body, shelf = lifter.body, setup.shelf
     if shelf.handles:
         return GripAnswer(
-            grip_m=0.0, ring_words="hands on the handles", set_by_screen=False,
+            grip_m=0.0, ring_words=say("setups.hands_handles"), set_by_screen=False,
             elbow_flexion_deg=None, forearm_tilt_deg=None, problem=None,
         )  # fmt: skip
     narrowest = lifter.screens.narrowest_grip_m.get(setup.bar_position)
@@ -106,8 +106,10 @@ def _foot_words(bar_offset_m: float, foot_m: float) -> str:
     """Where the bar stands over the foot, in words a lifter can check."""
     share = 0.5 + bar_offset_m / foot_m
     if share < 0.53:
-        return "bar over mid-foot"
-    return "bar over the bottom of the laces" if share < 0.62 else "bar over the laces' middle"
+        return say("setups.bar_over_mid_foot")
+    return (
+        say("setups.bar_over_bottom_laces") if share < 0.62 else say("setups.bar_over_laces_middle")
+    )
 
 
 def _settled(view: SettledView) -> SettledOnCard:
@@ -162,7 +164,7 @@ def _deadlift_card(facts: CardFacts) -> DeadliftCard | None:
         grip_m=setup.grip_m,
         grip_words=ring_words(setup.grip_m, float(lifter.body.stature_m))
         if not setup.kind.trap
-        else "hands on the handles",
+        else say("setups.hands_handles"),
         foot_words=_foot_words(setup.bar_at_m, foot),
         bar_from_shin_m=setup.bar_at_m + 0.25 * foot,
         back_deg=round(one(degrees(start.back_angle))),

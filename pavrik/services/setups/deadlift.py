@@ -50,6 +50,7 @@ from pavrik.services.setups.fits import SEED, Fitting, lifter_model
 from pavrik.services.setups.verdict_out import choice_out, sure_of_leaders
 from pavrik.store import equipment, training
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def candidates_out(
@@ -94,10 +95,10 @@ def leaders_out(lifter: Lifter, fit: Fit[DeadliftSetup]) -> list[DeadliftCandida
 
 def _both_lifts(inferred: Inferred | None) -> str:
     if inferred is None or len(inferred.residual) < 2:
-        return "two lifts are needed before one set of strengths can explain both"
+        return say("setups.two_lifts_needed_before")
     if inferred.told:
-        return f"one set of strengths explains the lifts, but {'; '.join(inferred.told)}"
-    return "one set of strengths explains both lifts: neither lags behind the body"
+        return say("setups.set_strengths_explains_lifts", told="; ".join(inferred.told))
+    return say("setups.set_strengths_explains_both")
 
 
 def _answer(
@@ -176,15 +177,20 @@ def _explanations(report: StartReport, load_kg: float) -> dict[str, str]:
     centre, placed = one(report.loaded.centre_x_m), report.placed
     return {
         "predicted_max": explain_max(DEADLIFT, placed.predicted_max_kg, placed.limiter, 1.0, 0.0),
-        "moments": f"knee {moments['knee']:.0f}, hip from the side {moments['hip_sagittal']:.0f}, "
-        f"from the front {moments['hip_frontal']:.0f}, lower back {moments['lumbar']:.0f}, upper "
-        f"back {moments['midback']:.0f} N m",
-        "lats": f"{report.lat_moment_nm:.0f} N m hold the bar back: its weight times how far the "
-        "shoulders are in front of it",
+        "moments": say(
+            "setups.knee_hip_from_side",
+            moments=moments["knee"],
+            moments_2=moments["hip_sagittal"],
+            moments_3=moments["hip_frontal"],
+            moments_4=moments["lumbar"],
+            moments_5=moments["midback"],
+        ),
+        "lats": say("setups.n_m_hold_bar", lat_moment_nm=report.lat_moment_nm),
         "pace": pace_words(report.path, load_kg),
         "shoulders": shoulders_words(placed.setup.shoulder_offset_m),
-        "balance": f"at this load the mass centre stands {centre * 100:+.1f} cm from mid-foot "
-        f"(within {STEADY_M * 100:.0f} cm it costs nothing)",
+        "balance": say(
+            "setups.load_mass_centre_stands", centre=centre * 100, steady_m=STEADY_M * 100
+        ),
     }
 
 

@@ -37,6 +37,7 @@ from pavrik.services.lifters.model_lifter import known_bests_of, known_tests_of,
 from pavrik.services.writes import compute_and_write, digest_of
 from pavrik.store import setups
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 AnyRanking = RankingAnswer | DeadliftRankingAnswer
 SAMPLES = 256
@@ -220,7 +221,9 @@ def settled_record(
     inputs = inputs_of(database, who, lifter_id)
     found = fitting.predict(model_of(inputs)[0], setup)
     if found.reasons:
-        raise InvalidError("this set-up cannot be held: " + "; ".join(found.reasons), "setup")
+        raise InvalidError(
+            (say("setups.set_up_cannot_held") + " ") + "; ".join(found.reasons), "setup"
+        )
     fitted = whole_ranking(fitting, database, who, inputs)
     prediction: dict[str, Any] = {
         "predicted_max_kg": found.predicted_max_kg,
@@ -260,7 +263,7 @@ def settle(
         return SettledAnswer(setup_id=setup_id, **settled.prediction)
 
     request = {"lifter": str(lifter_id), "setup": setup.model_dump(), "reason": reason}
-    route = f"settle {fitting.lift}"
+    route = say("setups.settle_lift", lift=fitting.lift)
     return compute_and_write(
         database, who, key, route, request, SettledAnswer, compute, action,
         subject=str(lifter_id),

@@ -22,15 +22,18 @@ from pavrik.services.setups.analysis import leaders_from_answer
 from pavrik.services.setups.fits import Fitting, answer_now
 from pavrik.store import lifters
 from pavrik.store.database import Database
+from pavrik.words import say
 
 
 def _on_the_ladder(lift: Lift[Any], ladder: Sequence[Rung]) -> str:
     """Where to stand while no full lift is open: only rungs that there are."""
     stands, above = where_to_stand(ladder)
-    told = f"no full {lift.name} is open yet"
+    told = say("setups.no_full_open_yet", name=lift.name)
     if stands is not None:
-        told += f": stand on the rung “{stands.name}”"
-    return told + (f" and work toward “{above.name}”: {above.why}" if above else "")
+        told += say("setups.stand_rung", name=stands.name)
+    return told + (
+        (" " + say("setups.work_toward", name=above.name, why=above.why)) if above else ""
+    )
 
 
 def _goal_sentence(
@@ -41,8 +44,8 @@ def _goal_sentence(
         return _on_the_ladder(lift, ladder)
     first, heaviest = (lift.styles[style].name for style in ranked)
     if first == heaviest:
-        return f"for {goal}, {first} comes first, as it does for the heaviest {lift.name}"
-    return f"for {goal}, {first} comes first; {heaviest} would lift the most"
+        return say("setups.comes_first_does_heaviest", goal=goal, first=first, name=lift.name)
+    return say("setups.comes_first_would_lift", goal=goal, first=first, heaviest=heaviest)
 
 
 BY_MAX = frozenset({"competition", "strength"})
@@ -56,9 +59,11 @@ LADDERS: Mapping[str, Callable[[Lifter, str, int | None], list[Rung]]] = {
 def _heading(lift: Lift[Any], aim: "Aim", ranked: Sequence[str]) -> str:
     """What the goal makes of the fit, short enough for a heading."""
     if not ranked:
-        return f"No full {lift.name} is open yet"
+        return say("setups.no_full_open_yet_2", name=lift.name)
     name = lift.styles[ranked[0]].name
-    return f"{name[:1].upper()}{name[1:]} first, for {aim.target or aim.goal}"
+    return say(
+        "setups.first_for", name=name[:1].upper(), name_2=name[1:], target=aim.target or aim.goal
+    )
 
 
 @dataclass(frozen=True)

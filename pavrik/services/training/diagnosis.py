@@ -40,6 +40,7 @@ from pavrik.services.training.review import known_of
 from pavrik.services.writes import write_once
 from pavrik.store import library
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 ALL_OUT_RPE = 10.0
 
@@ -64,8 +65,12 @@ def _fault_known(faults: list[FaultFindings], fault_id: str) -> FaultFindings | 
 def _leads(known: Findings, fault_id: str, catalogue: Catalogue) -> list[str]:
     """Faults that usually come before this one in the same rep."""
     return [
-        f"{catalogue.name_of(pair.first)} comes first in {pair.led} of the {pair.both} reps "
-        "that show both: mend that first"
+        say(
+            "training.comes_first_reps_show",
+            name_of=catalogue.name_of(pair.first),
+            led=pair.led,
+            both=pair.both,
+        )
         for pair in known.together
         if pair.second == fault_id and pair.led > pair.both / 2
     ]
@@ -78,7 +83,9 @@ def _read_causes(
     sets, catalogue, known = known_of(connection, lifter_id, lift)
     fault = catalogue.faults.get(fault_id)
     if fault is None or fault.lift != lift:
-        raise InvalidError(f"the {lift} has no fault called {fault_id}", "fault_id")
+        raise InvalidError(
+            say("training.no_fault_called", lift=lift, fault_id=fault_id), "fault_id"
+        )
     inputs = load_inputs(connection, lifter_id)
     of_lifts: dict[str, list[TrainingSet]] = {
         other: history(connection, lifter_id, other) for other in LIFT_IDS if other != lift
@@ -114,14 +121,15 @@ def diagnose(
         name=fault.name,
         seen=fault.seen,
         caution=fault.caution,
-        words=seen.words if seen else f"{fault.name}: never logged for this lifter",
+        words=seen.words if seen else say("training.never_logged_lifter", name=fault.name),
         leads=_leads(known, fault_id, catalogue),
-        stop=f"Pain flag on the {' and '.join(flags)}: no test under load; sharp, radiating or "
-        "new pain goes to a licensed clinician." if flags else None,
+        stop=say("training.pain_flag_no_test", flags=(" " + say("training.and") + " ").join(flags))
+        if flags
+        else None,
         causes=[_cause(cause, catalogue, lift) for cause in ranked],
         tests=[CauseTestAnswer(**vars(t)) for t in tests],
         is_floor_stall=fault_id == "floor-stall",
-    )  # fmt: skip
+    )
 
 
 def record_test(
@@ -134,7 +142,11 @@ def record_test(
         fault = catalogue.faults.get(test.fault_id)
         if fault is None or test.cause_id not in fault.causes:
             raise InvalidError(
-                f"{test.cause_id} is not a cause of {test.fault_id}: choose one of its causes",
+                say(
+                    "training.not_cause_choose_causes",
+                    cause_id=test.cause_id,
+                    fault_id=test.fault_id,
+                ),
                 "cause_id",
             )
         library.add_cause_test(connection, who.club_id, lifter_id, who.coach_id, test)
@@ -155,7 +167,7 @@ def try_cue(
     def action(connection: Connection) -> CueRef:
         remedy = catalogue_of(connection).remedies.get(cue)
         if cue and (remedy is None or remedy.kind != "cue"):
-            raise InvalidError(f"there is no cue called {cue}: choose one of the library", "cue")
+            raise InvalidError(say("training.there_no_cue_called", cue=cue), "cue")
         choice = library.CueChoice(lift, cue, at)
         library.add_cue_choice(connection, who.club_id, choice_id, lifter_id, who.coach_id, choice)
         return CueRef(cue=cue)

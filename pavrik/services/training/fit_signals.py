@@ -28,6 +28,7 @@ from pavrik.services.setups.fits import SettledView, model_of, settled_in
 from pavrik.services.setups.remembered import pull_at, squat_at
 from pavrik.store import lifters
 from pavrik.store.database import Connection
+from pavrik.words import say
 
 CLOSE_DEG = 2.5
 """A screen counts as reached within this many degrees: its own error."""
@@ -77,7 +78,13 @@ def _deadlift_in_force(record: RecordOfFit) -> StartReport | None:
 def _screen(name: str, reached_deg: float, limit_deg: float, assumed: bool, what: str) -> Signal:
     margin = abs(limit_deg - reached_deg)
     said = "assumed" if assumed else "screened"
-    told = f"{what} {reached_deg:.0f}° of {limit_deg:.0f}° {said}"
+    told = say(
+        "training.what_reached_deg_of",
+        what=what,
+        reached_deg=reached_deg,
+        limit_deg=limit_deg,
+        said=said,
+    )
     return Signal(name, margin <= CLOSE_DEG, told)
 
 
@@ -90,7 +97,11 @@ def _limits(use: dict[str, float], limiter: str) -> list[Signal]:
         "lower_back_limit": {"lower_back"},
     }  # fmt: skip
     return [
-        Signal(name, bool(near & group), f"in the fit {gives_out_first(limiter)}")
+        Signal(
+            name,
+            bool(near & group),
+            say("training.in_the_fit", gives_out_first=gives_out_first(limiter)),
+        )
         for name, group in groups.items()
     ]
 
@@ -100,16 +111,20 @@ def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
     signals = [
         _screen(
             "ankle_binds", float(bottom["dorsiflexion"][0]), one(degrees(screens.dorsiflexion)),
-            "dorsiflexion" in screens.assumed, "the ankle bends",
+            "dorsiflexion" in screens.assumed, say("training.ankle_bends"),
         ),
         _screen(
             "hip_binds", float(bottom["hip_closing"][0]), one(degrees(screens.hip_flexion)),
-            "hip_flexion" in screens.assumed, "the hip bends",
+            "hip_flexion" in screens.assumed, say("training.hip_bends"),
         ),
     ]  # fmt: skip
     narrowest = screens.narrowest_grip_m.get(found.setup.bar_position)
     if narrowest is not None and found.setup.grip_m is not None:
-        told = f"grip {found.setup.grip_m * 100:.0f} cm, bearable from {narrowest * 100:.0f} cm"
+        told = say(
+            "training.grip_cm_bearable_from",
+            grip_m=found.setup.grip_m * 100,
+            narrowest=narrowest * 100,
+        )
         signals.append(
             Signal("grip_narrower_than_screen", found.setup.grip_m < narrowest - 0.005, told)
         )
@@ -120,7 +135,7 @@ def _squat(lifter: Lifter, found: ExactSetup[SquatSetup]) -> list[Signal]:
 def _deadlift(found: StartReport) -> list[Signal]:
     use = {name: one(value) for name, value in found.loaded.utilization._asdict().items()}
     offset = found.placed.setup.shoulder_offset_m
-    told = f"settled with the shoulders {offset * 100:+.0f} cm in front of the bar"
+    told = say("training.settled_shoulders_cm_front", offset=offset * 100)
     return [
         Signal("start_below_natural", offset < 0, told),
         *_limits(use, found.placed.limiter),
@@ -136,8 +151,11 @@ def _lagging(squats: Sequence[TrainingSet], age: str) -> list[Signal]:
         if usual is None or not seen:
             continue
         learnt = learn_ratio(usual, seen)
-        told = (
-            f"{variation} at {learnt.ratio:.0%} of the competition squat, from {learnt.days} days"
+        told = say(
+            "training.competition_squat_from_days",
+            variation=variation,
+            ratio=learnt.ratio,
+            days=learnt.days,
         )
         signals.append(Signal(name, learnt.ratio < usual[0] - usual[1], told))
     return signals
@@ -150,7 +168,7 @@ def _both_lifts(
     if not squat or not pull:
         return []
     gap = pull[-1][2].kg - squat[-1][2].kg
-    told = f"the pull exceeds the squat by {gap:.0f} kg"
+    told = say("training.pull_exceeds_squat_kg", gap=gap)
     return [Signal("pull_far_over_squat", gap >= PULL_OVER_SQUAT_KG, told)]
 
 
@@ -170,8 +188,12 @@ def fit_signals(
         start = _deadlift_in_force(record)
         signals += _deadlift(start) if start else []
     age = record.inputs.profile.training_age
-    signals.append(Signal("novice", age == "novice", f"training age: {age}"))
-    told = f"pain flag on the {' and '.join(record.pain)}" if record.pain else "no pain flag"
+    signals.append(Signal("novice", age == "novice", say("training.training_age", age=age)))
+    told = (
+        say("training.pain_flag", pain=(" " + say("training.and") + " ").join(record.pain))
+        if record.pain
+        else say("training.no_pain_flag")
+    )
     signals.append(Signal("flag", bool(record.pain), told))
     return signals
 

@@ -17,6 +17,7 @@ from pavrik.services.training.setup_trials import arms_of_sets
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def check_observations(
@@ -27,19 +28,25 @@ def check_observations(
         fault = catalogue.faults.get(observation.fault_id)
         if fault is None or fault.lift != logged.lift:
             raise InvalidError(
-                f"the {logged.lift} has no fault called {observation.fault_id}",
+                say("training.no_fault_called", lift=logged.lift, fault_id=observation.fault_id),
                 f"faults.{index}.fault_id",
             )
         if observation.phase not in fault.phases:
             raise InvalidError(
-                f"“{fault.name}” is not seen in the phase {observation.phase}: choose "
-                + " or ".join(fault.phases),
+                (
+                    say("training.not_seen_phase_choose", name=fault.name, phase=observation.phase)
+                    + " "
+                )
+                + (" " + say("training.or") + " ").join(fault.phases),
                 f"faults.{index}.phase",
             )
         if observation.rep > logged.reps + logged.missed_reps:
             raise InvalidError(
-                f"rep {observation.rep} is beyond the {logged.reps + logged.missed_reps} reps of "
-                "the set: correct the rep or the count",
+                say(
+                    "training.rep_beyond_reps_set",
+                    rep=observation.rep,
+                    reps=logged.reps + logged.missed_reps,
+                ),
                 f"faults.{index}.rep",
             )
 
@@ -54,11 +61,10 @@ def _replaced(connection: Connection, logged: store.StoredSet) -> UUID | None:
         return None
     newest = store.standing_version(connection, logged.replaces)
     if newest is None or newest.lifter_id != logged.lifter_id:
-        raise InvalidError("the set to amend is not one of this lifter's", "replaces")
+        raise InvalidError(say("training.set_amend_not_lifters"), "replaces")
     if newest.withdrawn:
         raise InvalidError(
-            "this set was withdrawn in the meantime, on this or another device: log it anew if it "
-            "was done after all",
+            say("training.set_withdrawn_meantime_another"),
             "replaces",
         )
     return newest.set_id
@@ -99,7 +105,7 @@ def withdraw_set(
         store.lock_amendments(connection, who.club_id)
         old = store.standing_version(connection, set_id)
         if old is None:
-            raise InvalidError("this set is not in your club", "set_id")
+            raise InvalidError(say("training.set_not_your_club"), "set_id")
         if old.withdrawn:
             return SetRef(set_id=old.set_id)
         withdrawal = replace(
@@ -158,5 +164,5 @@ def versions(database: Database, who: Who, set_id: UUID) -> list[SetAnswer]:
     with database.club(who.club_id) as connection:
         newest = store.standing_version(connection, set_id)
         if newest is None:
-            raise NotFoundError("this set is not in your club")
+            raise NotFoundError(say("training.set_not_your_club"))
         return _shown(connection, store.versions_of(connection, newest.set_id))

@@ -19,6 +19,7 @@ from pavrik.services.training.review import refresh_summary
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 NAMESPACE = UUID("3c5f9d0e-6a1b-7e42-8f07-1b2c4d5e6f70")
 
@@ -64,12 +65,18 @@ def _set_id(row: LogRow) -> UUID:
 def _ready(catalogue: Catalogue, row: LogRow, ids: dict[str, list[UUID]]) -> _Ready | BadRow:
     found = ids.get(row.lifter.casefold(), [])
     if len(found) != 1:
-        how = "no lifter is" if not found else f"{len(found)} lifters are"
-        return BadRow(row.line, (f"{how} called {row.lifter}: write the name as on the floor",))
+        how = (
+            say("training.no_lifter")
+            if not found
+            else say("training.lifters_are", found=len(found))
+        )
+        return BadRow(
+            row.line, (say("training.called_write_name_floor", how=how, lifter=row.lifter),)
+        )
     try:
         set_id = _set_id(row)
     except ValueError:
-        return BadRow(row.line, (f"set_id “{row.set_id}” is no UUID: leave it empty",))
+        return BadRow(row.line, (say("training.set_id_no_uuid", set_id=row.set_id),))
     logged = store.StoredSet(
         set_id, found[0], None, row.lift, row.variation, row.load_kg, row.reps, row.missed_reps,
         row.rpe, row.aimed_rpe, row.pull_style, {}, row.note[:1000], row.performed_at, False,
@@ -115,7 +122,9 @@ def _sort(connection: Connection, data: bytes, order: Order | None) -> Sorted[_R
 
 def _told(ready: _Ready) -> Line:
     row = ready.row
-    reps = f"{row.reps} reps" + (f", {row.missed_reps} missed" if row.missed_reps else "")
+    reps = say("training.reps_reps", reps=row.reps) + (
+        say("training.missed_reps_missed", missed_reps=row.missed_reps) if row.missed_reps else ""
+    )
     done = f"{row.lift} {told_kg(row.load_kg)} × {reps}"
     return row.line, f"{row.performed_at:%Y-%m-%d} {row.lifter}: {done}"
 

@@ -36,6 +36,7 @@ from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import history
 from pavrik.store import board
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 WEEKS_SHOWN = 16
 SUMMED_SETS = 400
@@ -124,25 +125,31 @@ def _setup_trials(
         return []
     newest, before = settled[0], settled[1]
     since = newest.settled_at.date().isoformat()
-    what = f"the set-up of {newest.settled_at:%d %b}"
+    what = say("training.set_up", settled_at=newest.settled_at)
     return setup_trial(sets, catalogue, what, since, before.settled_at.date().isoformat(), age)
 
 
 def _decision(found: Findings, trials: Sequence[Trial]) -> str:
     """What to decide next, in one sentence."""
     if not found.sets:
-        return "Nothing is logged yet: log the next session rep by rep."
+        return say("training.nothing_logged_yet_log")
     if found.cap:
-        return f"Technique work stays below {found.cap.load_kg:.0f} kg: {found.cap.words}."
+        return say(
+            "training.technique_work_stays_below", load_kg=found.cap.load_kg, words=found.cap.words
+        )
     helped = next((t for t in trials if t.comparison.outcome == "helped"), None)
     if helped:
-        return f"Keep “{helped.what}” {helped.name} is rarer with it."
+        return say("training.keep_rarer", what=helped.what, name=helped.name)
     known = next((f for f in found.faults if f.onset.verdict == "known"), None)
     if known:
-        return f"Mend “{known.name.lower()}” before the rest: it opens {known.first_in_rep} reps."
+        return say(
+            "training.mend_before_rest_opens",
+            name=known.name.lower(),
+            first_in_rep=known.first_in_rep,
+        )
     if found.faults:
-        return f"Keep logging: {found.faults[0].words}."
-    return "No fault was seen: the next load can follow the trend."
+        return say("training.keep_logging", words=found.faults[0].words)
+    return say("training.no_fault_seen_next")
 
 
 def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAnswer:

@@ -56,6 +56,7 @@ from pavrik.store import equipment, training
 from pavrik.store.accounts import today
 from pavrik.store.board import LiftSummary, find_summary
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 MOST_LIFTERS = 8
 MOST_LOAD_KG = 420.0
@@ -76,23 +77,38 @@ def _frequent(sets: list[TrainingSet]) -> list[FrequentAnswer]:
 
 def _squat_words(settled: SquatCard) -> tuple[list[str], int | None]:
     words = [
-        f"{settled.bar}, hands {settled.grip_words}",
-        f"stance {settled.stance_m * 100:.0f} cm, toes {settled.toe_out_deg}°",
+        say("training.bar_hands_grip_words", bar=settled.bar, grip_words=settled.grip_words),
+        say(
+            "training.stance_cm_toes",
+            stance_m=settled.stance_m * 100,
+            toe_out_deg=settled.toe_out_deg,
+        ),
     ]
     if settled.heel_lift_m:
-        words.append(f"heels {settled.heel_lift_m * 100:.1f} cm up")
+        words.append(say("training.heels_cm_up", heel_lift_m=settled.heel_lift_m * 100))
     if not settled.racks:
         return words, None
     rack = settled.racks[0]
-    words.append(f"{rack.rack}: hooks {rack.hook_hole}, safeties {rack.safety_hole}")
+    words.append(
+        say(
+            "training.hooks_safeties",
+            rack=rack.rack,
+            hook_hole=rack.hook_hole,
+            safety_hole=rack.safety_hole,
+        )
+    )
     return words, rack.hook_hole
 
 
 def _deadlift_words(settled: DeadliftCard) -> tuple[list[str], int | None]:
     return [
         f"{settled.style}, {settled.foot_words}",
-        f"feet {settled.stance_m * 100:.0f} cm, toes {settled.toe_out_deg}°, "
-        f"hands {settled.grip_words}",
+        say(
+            "training.feet_cm_toes_hands",
+            stance_m=settled.stance_m * 100,
+            toe_out_deg=settled.toe_out_deg,
+            grip_words=settled.grip_words,
+        ),
     ], None
 
 
@@ -138,7 +154,7 @@ def _next_five(line: Line, shown: PlannedLine, own: Sequence[TrainingSet], gym: 
     load_kg = on_the_way(line.load_kg or gym.empty_kg, own, gym)
     if load_kg == line.load_kg:
         return shown
-    why = Reason("a small jump: the last five began to be felt", (own[-1].set_id,))
+    why = Reason(say("training.small_jump_last_five"), (own[-1].set_id,))
     return _with_load(shown, gym.loading(load_kg), why)
 
 
@@ -320,7 +336,12 @@ def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) ->
     """The session of one lifter or of a group in turn. Raises NotFoundError, InvalidError."""
     if not 1 <= len(lifter_ids) <= MOST_LIFTERS:
         raise InvalidError(
-            f"{len(lifter_ids)} lifters: a platform takes 1 to {MOST_LIFTERS}", "lifter_id"
+            say(
+                "training.lifters_platform_takes_1",
+                lifter_ids=len(lifter_ids),
+                most_lifters=MOST_LIFTERS,
+            ),
+            "lifter_id",
         )
     with database.reading(who.club_id) as connection:
         catalogue = catalogue_of(connection)

@@ -31,6 +31,7 @@ from pavrik.services.writes import compute_and_write
 from pavrik.store import setups, trials
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 def _setup(record: trials.TrialRecord, arm: Arm) -> BaseModel:
@@ -71,12 +72,18 @@ class Running:
         """What stands in a line of the board."""
         names = [LIFTS[self.record.lift].name, *(_words(self.record, arm) for arm in ("a", "b"))]
         if self.result.finished:
-            return f"{names[0]} trial is done: {self.result.words(names[1], names[2])}"
+            return say(
+                "training.trial_done", names=names[0], words=self.result.words(names[1], names[2])
+            )
         arm = arm_of(self.done)
         total = _trial(self.record).sessions
-        return (
-            f"{names[0]} trial, session {self.done + 1} of {total} next: "
-            f"set-up {arm.upper()}, {names[1 + (arm == 'b')]}"
+        return say(
+            "training.trial_session_next_set",
+            names=names[0],
+            done=self.done + 1,
+            total=total,
+            arm=arm.upper(),
+            names_2=names[1 + (arm == "b")],
         )
 
 
@@ -151,11 +158,13 @@ def begin(
     def compute() -> trials.TrialRecord:
         lifter = lifter_model(database, who, lifter_id)
         if asked.setup_a == asked.setup_b:
-            raise InvalidError("both set-ups are the same: change one of them", "setup_b")
+            raise InvalidError(say("training.both_set_ups_same"), "setup_b")
         for field in ("setup_a", "setup_b"):
             reasons = fitting.predict(lifter, getattr(asked, field)).reasons
             if reasons:
-                raise InvalidError("this set-up cannot be held: " + "; ".join(reasons), field)
+                raise InvalidError(
+                    (say("training.set_up_cannot_held") + " ") + "; ".join(reasons), field
+                )
         with database.club(who.club_id) as connection:
             on = today(connection)
         return trials.TrialRecord(
@@ -166,7 +175,7 @@ def begin(
 
     def action(connection: Connection, record: trials.TrialRecord) -> Acknowledged:
         if running(connection, lifter_id, fitting.lift) is not None:
-            raise RefusedError("a trial of this lift runs already: end it first", "trial_id")
+            raise RefusedError(say("training.trial_lift_runs_already"), "trial_id")
         trials.add_trial(connection, who.club_id, who.coach_id, record)
         return Acknowledged()
 
@@ -189,13 +198,13 @@ def end(
             every = trials.list_trials(connection)
         record = next((one for one in every if one.trial_id == trial_id), None)
         if record is None:
-            raise NotFoundError("this trial is not in your club")
+            raise NotFoundError(say("training.trial_not_your_club"))
         if record.outcome is not None:
-            raise RefusedError("this trial has ended already", "outcome")
+            raise RefusedError(say("training.trial_ended_already"), "outcome")
         if asked.outcome not in ("a", "b"):
             return None
         setup = _setup(record, asked.outcome)
-        reason = asked.reason or "the winner of a trial"
+        reason = asked.reason or say("training.winner_trial")
         fitting = fittings[record.lift]
         return settled_record(fitting, database, who, record.lifter_id, uuid7(), setup, reason)
 

@@ -54,6 +54,7 @@ from pavrik.store import accounts
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
 from pavrik.store.library import list_cause_tests
+from pavrik.words import say
 
 AnyClip = Clip | HeadOnClip
 MakeClip = Callable[[SideLinkage], AnyClip]
@@ -62,11 +63,11 @@ READERS: dict[ClipView, Callable[..., ClipReading]] = {
     "side": read_clip, "front": read_head_on, "rear": read_head_on,
 }  # fmt: skip
 FILMING = [
-    "Phone at knee height, level, on something that stands still.",
-    "Exactly beside the lifter, 4 to 5 m away, the whole plate in the picture at all times.",
-    "Near side in the light, tight clothes if there are any, nobody walking between.",
-    "60 pictures a second for light and fast sets; start before the first rep, end after the last.",
-    "For knees film from exactly in front, for hips and an uneven bar from exactly behind.",
+    say("watch.phone_knee_height_level"),
+    say("watch.exactly_beside_lifter_4"),
+    say("watch.near_side_light_tight"),
+    say("watch.n_60_pictures_second_light"),
+    say("watch.knees_film_from_exactly"),
 ]
 
 
@@ -95,7 +96,15 @@ def keep_once(
         return ClipRef(clip_id=facts.clip_id)
 
     return compute_and_write(
-        database, who, key, f"read {way}", asked, ClipRef, compute, action, subject=str(lifter_id)
+        database,
+        who,
+        key,
+        say("watch.read_way", way=way),
+        asked,
+        ClipRef,
+        compute,
+        action,
+        subject=str(lifter_id),
     )
 
 
@@ -216,22 +225,22 @@ def stored_clip(connection: Connection, lifter_id: UUID, clip_id: UUID) -> store
     """A clip of a lifter. Raises NotFoundError."""
     found = store.get_clip(connection, clip_id)
     if found is None or found.lifter_id != lifter_id:
-        raise NotFoundError("this clip is not one of this lifter's")
+        raise NotFoundError(say("watch.clip_not_lifters"))
     return found
 
 
-THE_SET, THE_CUE = "the set", "the cue"
+THE_SET, THE_CUE = say("watch.the_set"), say("watch.the_cue")
 """Lines of a review beside its phases that a coach may say otherwise."""
 
 
 def line_of(phase: str) -> str:
     """The line of a phase, as a word names it."""
-    return f"phase {phase}"
+    return say("watch.phase_phase", phase=phase)
 
 
 def depth_line(rep: int) -> str:
     """Where the depth of a rep by two taps stands among the words."""
-    return f"depth {rep}"
+    return say("watch.depth_rep", rep=rep)
 
 
 def _tapped(rep: RepOut, word: store.ClipWord | None) -> RepOut:
@@ -262,7 +271,7 @@ def reading_in(connection: Connection, lifter_id: UUID, clip_id: UUID) -> ClipRe
     words = store.words_of(connection, clip_id)
     clip_word = words.get("clip")
     if clip_word is not None and clip_word.word == "withdrawn":
-        raise NotFoundError("this clip was taken back")
+        raise NotFoundError(say("watch.clip_taken_back"))
     findings = [
         one.model_copy(update={"word": words[one.detector].word})
         if one.detector in words else one
@@ -301,7 +310,7 @@ def motion_of(database: Database, who: Who, lifter_id: UUID, clip_id: UUID) -> M
     """Bar and joints of a clip in m, solved. Raises NotFoundError."""
     reading = read(database, who, lifter_id, clip_id)
     if reading.view != "side":
-        raise InvalidError("only a film from the side has points of the bar to be taken out")
+        raise InvalidError(say("watch.only_film_from_side"))
     frames = reading.frames
     return Motion(
         np.array(frames.times_s),

@@ -15,6 +15,7 @@ from pavrik.services.watch.lifting import read_lifting
 from pavrik.services.writes import compute_and_write
 from pavrik.store import clips as store
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 FURTHEST_M = 0.30
 """No crease is further below or above the knee at the bottom of a squat."""
@@ -34,21 +35,24 @@ def tap(
             )
             asked, track = store.get_track(connection, clip_id)
         if reading.view != "side" or facts.lift.carried != "back":
-            raise InvalidError("depth is told of a squat filmed from the side")
+            raise InvalidError(say("watch.depth_told_squat_filmed"))
         if request.rep > len(reading.reps):
             raise InvalidError(
-                f"the clip shows no rep {request.rep}: the last one is {len(reading.reps)}", "rep"
+                say("watch.clip_shows_no_rep", rep=request.rep, reps=len(reading.reps)), "rep"
             )
         if not reading.camera.angles_told:
-            raise InvalidError("the view is too oblique for depth: film from the side")
+            raise InvalidError(say("watch.view_too_oblique_depth"))
         linkage = facts.at_load(reading.load_kg).linkage
         plates = int(asked.get("large_plates", 1))
         camera = camera_of(clip_from(track), linkage, large_plates=plates)
         below_m = depth_by_taps(camera, linkage, request.crease, request.knee_top)
         if abs(below_m) > FURTHEST_M:
             raise InvalidError(
-                f"these two places are {abs(below_m) * 100:.0f} cm apart in height, at most "
-                f"{FURTHEST_M * 100:.0f} are: tap the crease of the hip, then the top of the knee"
+                say(
+                    "watch.these_two_places_cm",
+                    below_m=abs(below_m) * 100,
+                    furthest_m=FURTHEST_M * 100,
+                )
             )
         return below_m
 

@@ -15,6 +15,7 @@ from pavrik.errors import InvalidError, NotFoundError
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.store.database import Database
+from pavrik.words import say
 
 MOST_BYTES = 200_000_000
 MOST_WAITING = 6
@@ -55,10 +56,7 @@ class Films:
             return waiting
         if kept.is_file() and kept.stat().st_mtime > time.time():
             return kept
-        raise NotFoundError(
-            "this film is not here any more: films are deleted when they were tracked, after an "
-            "hour, or when the time ends that they were kept for; send it again"
-        )
+        raise NotFoundError(say("watch.film_not_here_any"))
 
     def make_room(self, club_id: UUID) -> None:
         """Sweep what was forgotten. Raises InvalidError where too many films are here already."""
@@ -66,13 +64,15 @@ class Films:
         here = [path.suffix for path in self._home(club_id).iterdir()]
         if here.count(_WAITING) >= MOST_WAITING:
             raise InvalidError(
-                f"{here.count(_WAITING)} films of your club wait to be tracked, at most "
-                f"{MOST_WAITING} are kept: finish or drop one first"
+                say(
+                    "watch.films_your_club_wait",
+                    count=here.count(_WAITING),
+                    most_waiting=MOST_WAITING,
+                )
             )
         if here.count(_KEPT) >= MOST_KEPT:
             raise InvalidError(
-                f"{here.count(_KEPT)} films of the club are kept, at most {MOST_KEPT}: delete one "
-                "that is not needed any more"
+                say("watch.films_club_kept_most", count=here.count(_KEPT), most_kept=MOST_KEPT)
             )
 
     def sweep(self) -> None:
@@ -105,12 +105,11 @@ class Films:
                     size += len(chunk)
                     if size > most_bytes:
                         raise InvalidError(
-                            f"the film is larger than the {most_bytes / 1e6:g} MB taken here: cut "
-                            "it to the set, or film in 1080p"
+                            say("watch.film_larger_mb_taken", most_bytes=most_bytes / 1000000.0)
                         )
                     file.write(chunk)
             if size == 0:
-                raise InvalidError("the film is empty: choose another file")
+                raise InvalidError(say("watch.film_empty_choose_another"))
         except BaseException:
             path.unlink(missing_ok=True)
             raise

@@ -30,6 +30,7 @@ from pavrik.services.watch.reading import (
     speed_out,
     verdict_out,
 )
+from pavrik.words import say
 
 Places = list[tuple[float, float] | None]
 
@@ -81,8 +82,8 @@ def read_head_on(
 
 def _why_no_rep(clip: HeadOnClip) -> str:
     if len(clip.times_s) < LEAST_PICTURES:
-        return "single pictures: no rep and no speed is told of them"
-    return "no whole rep was seen"
+        return say("watch.single_pictures_no_rep")
+    return say("watch.no_whole_rep_seen")
 
 
 def _instants(measured: HeadOnMeasured, lifting: Lifting) -> list[HeadOnInstant]:

@@ -24,6 +24,7 @@ from pavrik.services.setups.fits import model_of, point_fit
 from pavrik.services.setups.sureness import FITTINGS
 from pavrik.store.accounts import today
 from pavrik.store.database import Connection, Database
+from pavrik.words import say
 
 
 @dataclass(frozen=True)
@@ -66,10 +67,7 @@ def lifting_from(lift: Lift[Any], lifter: Lifter, setup: Any, load_kg: float) ->
     """A lifter in a set-up at a load. Raises InvalidError where the set-up does not hold."""
     exact = exact_setup(lift, lifter, setup, load_kg)
     if exact.reasons:
-        raise InvalidError(
-            f"the {lift.name} set-up does not hold for this lifter, so that there is nothing to "
-            f"compare a film with: {exact.reasons[0]}; settle on another set-up first"
-        )
+        raise InvalidError(say("watch.set_up_does_not", name=lift.name, reasons=exact.reasons[0]))
     linkage = side_linkage(lifter.body, exact.setup.toe_out, exact.path)
     way = expected_way(exact.progress, exact.path)
     return Lifting(lift, lifter, setup, load_kg, exact, linkage, way)
@@ -83,7 +81,8 @@ def read_lifting(
     inputs, lift = load_inputs(connection, lifter_id), LIFTS[lift_id]
     if style and style not in lift.styles:
         raise InvalidError(
-            f"the {lift.name} has no style “{style}”: it has {', '.join(lift.styles)}", "style"
+            say("watch.no_style", name=lift.name, style=style, styles=", ".join(lift.styles)),
+            "style",
         )
     settled = settled_then(connection, lifter_id)
     in_force = _setup_on(lift, inputs.profile.stature_m, settled, on)

@@ -15,6 +15,7 @@ from pavrik.services.context import Who
 from pavrik.services.watch.clips import AnyClip, keep_once
 from pavrik.services.watch.taps import head_on_taps_of, taps_of
 from pavrik.store.database import Database
+from pavrik.words import say
 
 UNSEEN = (float("nan"), float("nan"))
 
@@ -34,7 +35,7 @@ def _clip_of(request: PointsRequest | HeadOnPointsRequest) -> AnyClip:
     """The pictures in their order. Raises InvalidError for two of one time."""
     instants: list[Any] = sorted([*request.instants], key=attrgetter("time_s"))
     if len({one.time_s for one in instants}) < len(instants):
-        raise InvalidError("two pictures have the same time: tap each picture once", "instants")
+        raise InvalidError(say("watch.two_pictures_same_time"), "instants")
     times = np.array([one.time_s for one in instants])
 
     def over(name: str) -> Any:

@@ -46,6 +46,7 @@ from pavrik.formats.wire.watch_requests import ClipFacts
 from pavrik.services.training.causes import results_of
 from pavrik.services.watch.lifting import Lifting
 from pavrik.store.library import CauseTest
+from pavrik.words import say
 
 LEAST_PICTURES = 20
 """Fewer are instants tapped by hand: no rep and no speed is told of them."""
@@ -185,12 +186,12 @@ def _finding(one: Finding, cost: FaultCost | None, catalogue: Catalogue) -> Find
 
 
 def _cost_words(cost: FaultCost, one: Finding) -> str:
-    told = f"{cost.lost_kg:.0f} kg of {cost.before_kg:.0f} kg"
+    told = say("watch.kg_kg", lost_kg=cost.lost_kg, before_kg=cost.before_kg)
     if one.bar_aside_m is not None:
-        return f"{told}, lifter and bar together {cost.amount * 100:.1f} cm aside"
+        return say("watch.lifter_bar_together_cm", told=told, amount=cost.amount * 100)
     if one.detector.priced:
-        return f"{told} at the size measured"
-    return f"{told} at its usual size ({cost.words})"
+        return say("watch.size_measured", told=told)
+    return say("watch.usual_size", told=told, words=cost.words)
 
 
 def reps_out(
@@ -228,14 +229,9 @@ def _camera(measured: Measured) -> CameraOut:
     camera, view = measured.camera, view_of(measured)
     words = [view.words] if view.words else []
     if camera.height_m > FILMED_HIGH_M:
-        words.append(
-            f"the lens stands {camera.height_m:.1f} m high: at knee height depth is told best"
-        )
+        words.append(say("watch.lens_stands_m_high", height_m=camera.height_m))
     if measured.solved.misfit_m > POOR_FIT_M:
-        words.append(
-            f"joints and bar are {measured.solved.misfit_m * 100:.1f} cm off the linkage: tap "
-            "again nearer to the joints, or measure the limbs"
-        )
+        words.append(say("watch.joints_bar_cm_off", misfit_m=measured.solved.misfit_m * 100))
     return CameraOut(
         distance_m=float(np.hypot(camera.x_m, camera.y_m)),
         height_m=camera.height_m,
@@ -250,9 +246,9 @@ def _camera(measured: Measured) -> CameraOut:
 def _cannot_tell(measured: Measured, reps: Sequence[Rep]) -> list[str]:
     told = list(BLIND_FROM_THE_SIDE)
     if not view_of(measured).speeds_told:
-        told.append("speeds: the view is too oblique")
+        told.append(say("watch.speeds_view_too_oblique"))
     if not reps:
-        told.insert(0, "no whole rep was seen: only single moments are told")
+        told.insert(0, say("watch.no_whole_rep_seen_only"))
     return told
 
 
@@ -343,7 +339,7 @@ def speed_out(
     if best is not None:
         points.append((facts.load_kg, best))
     if not points:
-        return SpeedOut(points=[], why_not="no speed was told yet")
+        return SpeedOut(points=[], why_not=say("watch.no_speed_told_yet"))
     line = load_velocity([(load, speed - slowest_m_s) for load, speed in points])
     if not isinstance(line, LoadVelocity):
         return SpeedOut(points=points, why_not=line)

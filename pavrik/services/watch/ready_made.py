@@ -15,6 +15,7 @@ from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.watch.films import SIMULATED, Films, check_sender
 from pavrik.store.database import Database
+from pavrik.words import say
 
 HOME = Path(pavrik.film.__file__).parent / "ready_made"
 MANIFEST = "films.json"
@@ -41,7 +42,7 @@ def lay_out(
     own = [film.name for film in films_of(database, who, lifter_id)]
     if name not in own:
         there = ", ".join(own) or "none"
-        raise NotFoundError(f"no film called {name} shows this lifter; there are: {there}")
+        raise NotFoundError(say("watch.no_film_called_shows", name=name, there=there))
     films.make_room(who.club_id)
     path = films.path(who.club_id, film_id)
     shutil.copyfile(HOME / f"{name}.webm", path)

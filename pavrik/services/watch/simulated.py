@@ -25,6 +25,7 @@ from pavrik.services.watch.films import SIMULATED, Films, check_sender
 from pavrik.services.watch.lifting import Lifting, lifting_of
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
+from pavrik.words import say
 
 SHIRTS = ((70, 60, 52), (60, 66, 110), (96, 82, 58), (66, 96, 70))
 UNLOADED_OVER_M_S = 0.85
@@ -73,7 +74,7 @@ def shot_for(lifting: Lifting, request: SimulateRequest) -> Shot:
 def head_on_shot_for(lifting: Lifting, request: SimulateRequest) -> HeadOnShot:
     """The same from the front or from behind."""
     if request.view == "side":
-        raise InvalidError("a film from the side has other points: ask for those", "view")
+        raise InvalidError(say("watch.film_from_side_other"), "view")
     faults = {fault: SIDE_FAULTS[fault][2] if fault in SIDE_FAULTS else 0.0
               for fault in request.faults}  # fmt: skip
     stand = replace(stand_of(request.stand), facing=1)

@@ -20,6 +20,7 @@ from pavrik.services.context import Who
 from pavrik.services.watch.clips import keep_once
 from pavrik.services.writes import digest_of
 from pavrik.store.database import Database
+from pavrik.words import say
 
 MOST_FRAMES = 3600
 LEAST_FRAMES = 20
@@ -32,7 +33,7 @@ def read_motion(data: bytes) -> Motion:
     try:
         text = data.decode("utf-8-sig")
     except UnicodeDecodeError:
-        raise ValueError("the file is neither C3D nor text: save it as CSV, TRC or C3D") from None
+        raise ValueError(say("watch.file_neither_c3d_nor")) from None
     return read_trc(text) if text.startswith("PathFileType") else read_csv(text)
 
 
@@ -42,8 +43,8 @@ def _marker(motion: Motion, names: Mapping[str, str], part: str) -> Floats:
     if name in motion.markers:
         return motion.markers[name]
     if names.get(part):
-        raise ValueError(f"the file has no marker “{name}”: it has {has}")
-    raise ValueError(f"say which marker is the {part}: the file has {has}")
+        raise ValueError(say("watch.file_no_marker", name=name, has=has))
+    raise ValueError(say("watch.say_marker_file", part=part, has=has))
 
 
 def clip_of_motion(motion: Motion, names: Mapping[str, str], linkage: SideLinkage) -> Clip:
@@ -51,7 +52,14 @@ def clip_of_motion(motion: Motion, names: Mapping[str, str], linkage: SideLinkag
     needed is missing, or the file is too short or too long."""
     frames = len(motion.times_s)
     if not LEAST_FRAMES <= frames <= MOST_FRAMES:
-        raise ValueError(f"{frames} frames: {LEAST_FRAMES} to {MOST_FRAMES} are read")
+        raise ValueError(
+            say(
+                "watch.frames_read",
+                frames=frames,
+                least_frames=LEAST_FRAMES,
+                most_frames=MOST_FRAMES,
+            )
+        )
     last = "ankle" if linkage.bar_on_trunk else "shoulder"
     places = {part: _marker(motion, names, part) for part in ("bar", "knee", "hip", last)}
     ahead = float(np.nansum(places["bar"][:, 0] - places["hip"][:, 0]))

@@ -24,8 +24,9 @@ from pavrik.services.watch.taps import head_on_taps_of, taps_of
 from pavrik.store.database import Database
 from pavrik.store.jobs import Job
 from pavrik.store.sent import NewItem, add_item, get_item
+from pavrik.words import say
 
-KEPT_CONSENT = "The lifter agreed that this film is kept for {} days; he or a coach can delete it."
+KEPT_CONSENT = say("watch.lifter_agreed_film_kept")
 AnyTrackRequest = TrackRequest | HeadOnTrackRequest
 
 

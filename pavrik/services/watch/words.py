@@ -31,11 +31,12 @@ from pavrik.store.training import (
     observations_of,
     standing_version,
 )
+from pavrik.words import say
 
 SEVERITY = {"slight": 1, "fails": 2}
 SAME_KG = 0.5
 """A set and a film of it are of one load, rounding apart."""
-FROM_FILM = "film: "
+FROM_FILM = say("watch.film") + " "
 """How the note of an observation begins that a film wrote."""
 OF_CLIP = ("shown", "hidden", "withdrawn")
 
@@ -51,8 +52,12 @@ def say_word(
         known = _subjects(reading, request.word)
         if request.subject not in known:
             raise InvalidError(
-                f"the clip has no finding “{request.subject}” that could be "
-                f"{request.word}: it has {', '.join(sorted(known)) or 'none'}",
+                say(
+                    "watch.clip_no_finding_could",
+                    subject=request.subject,
+                    word=request.word,
+                    known=", ".join(sorted(known)) or "none",
+                ),
                 "subject",
             )
         word = store.ClipWord(request.subject, request.word, request.words)
@@ -91,7 +96,7 @@ def write_into_log(
     with database.club(who.club_id) as connection:
         stored_clip(connection, lifter_id, clip_id)
         word = store.ClipWord("log", "logged", str(answer.set_id))
-        word_id = uuid5(clip_id, f"log {answer.set_id}")
+        word_id = uuid5(clip_id, say("watch.log_set_id", set_id=answer.set_id))
         if store.words_of(connection, clip_id).get("log") != word:
             store.say(connection, who.club_id, who.coach_id, clip_id, word_id, word)
     return answer
@@ -102,7 +107,7 @@ def _as_logged(
 ) -> tuple[StoredSet, list[Observation], dict[str, float]]:
     confirmed = [one for one in reading.findings if one.word == "confirmed"]
     if not reading.reps:
-        raise InvalidError("no whole rep was filmed: there is no set to be logged")
+        raise InvalidError(say("watch.no_whole_rep_filmed"))
     before: list[Observation] = []
     measures: dict[str, float] = {}
     replaced = request.replaces or _logged_before(connection, reading.clip_id)
@@ -135,9 +140,9 @@ def _standing(
 ) -> tuple[StoredSet, list[Observation], dict[str, float]]:
     old = standing_version(connection, set_id)
     if old is None or old.lifter_id != lifter_id:
-        raise InvalidError("the set is not one of this lifter's", "replaces")
+        raise InvalidError(say("watch.set_not_lifters"), "replaces")
     if old.withdrawn:
-        raise InvalidError("the set was taken back: choose another, or a new one", "replaces")
+        raise InvalidError(say("watch.set_taken_back_choose"), "replaces")
     everything = observations_of(connection, [old.set_id])[old.set_id]
     seen = [o for o in everything if not o.note.startswith(FROM_FILM)]
     measured = dict(measures_of(connection, [old.set_id]).get(old.set_id, ()))
@@ -148,14 +153,16 @@ def _check_same(reading: ClipReading, old: StoredSet) -> None:
     """Raises InvalidError where a set cannot be the one on film."""
     if abs(old.load_kg - reading.load_kg) > SAME_KG:
         raise InvalidError(
-            f"the film is of {told_kg(reading.load_kg)} and the set of {told_kg(old.load_kg)}: "
-            "choose the set that was filmed, or a new one",
+            say(
+                "watch.film_set_choose_set",
+                told_kg=told_kg(reading.load_kg),
+                told_kg_2=told_kg(old.load_kg),
+            ),
             "replaces",
         )
     if (all_reps := old.reps + old.missed_reps) < len(reading.reps):
         raise InvalidError(
-            f"the film shows {len(reading.reps)} reps and the set has {all_reps}: amend the set "
-            "first, or choose another",
+            say("watch.film_shows_reps_set", reps=len(reading.reps), all_reps=all_reps),
             "replaces",
         )
 
@@ -175,7 +182,7 @@ def _new_set(reading: ClipReading, lifter_id: UUID, request: ClipLogRequest) -> 
         aimed_rpe=None,
         pull_style=None,
         schools={},
-        note="from film",
+        note=say("watch.from_film"),
         performed_at=min(at, datetime.now(UTC)),
     )
 

@@ -11,6 +11,7 @@ from starlette.datastructures import MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from pavrik.api.problems import problem
+from pavrik.words import say
 
 log = logging.getLogger("pavrik")
 HEADERS = {
@@ -27,7 +28,7 @@ HEADERS = {
 
 HTTPS_ONLY = {"Strict-Transport-Security": "max-age=31536000"}
 
-_OURS = "something went wrong on the server and was noted there; nothing half-done was kept"
+_OURS = say("api.our_mistake_noted")
 
 
 def _log_fault(error: Exception) -> None:

@@ -106,7 +106,7 @@ def read_trc(text: str) -> Motion:
     """Markers of a TRC file. Raises ValueError with the line that cannot be read."""
     lines = text.splitlines()
     if len(lines) < 6 or not lines[0].startswith("PathFileType"):
-        raise ValueError("this is not a TRC file: its first line must begin with PathFileType")
+        raise ValueError(say("formats.no_trc_file"))
     head = dict(zip(lines[1].split("\t"), lines[2].split("\t"), strict=False))
     scale = {"mm": 1e-3, "cm": 1e-2, "m": 1.0}.get(head.get("Units", "mm").strip())
     if scale is None:

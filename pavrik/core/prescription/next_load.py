@@ -196,18 +196,14 @@ def _hold_step(
         return wanted, []
     jump = wanted / done - 1
     named = say("prescription.once_would_jump_not", jump=jump) if jump >= NAMED_JUMP else ""
-    return most, [
-        Reason(
-            say(
-                "prescription.held_step_over",
-                share=share,
-                in_kg=in_kg(last.load_kg),
-                day=last.day,
-                named=named,
-            ),
-            (last.set_id,),
-        )
-    ]
+    told = say(
+        "prescription.held_step_over",
+        share=share,
+        load=in_kg(last.load_kg),
+        day=last.day,
+        named=named,
+    )
+    return most, [Reason(told, (last.set_id,))]
 
 
 def _answer_rpe(
@@ -220,19 +216,11 @@ def _answer_rpe(
     if last.rpe - last.aimed_rpe <= RPE_TOLERANCE or wanted <= _worth(last, target):
         return wanted, []
     worth = _worth(last, target)
-    return worth, [
-        Reason(
-            say(
-                "prescription.felt_like_rpe_when",
-                reps_words=reps_words(last.reps),
-                in_kg=in_kg(last.load_kg),
-                rpe=last.rpe,
-                aimed_rpe=last.aimed_rpe,
-                in_kg_2=in_kg(worth),
-            ),
-            (last.set_id,),
-        )
-    ]
+    told = say(
+        "prescription.felt_like_rpe_when", reps=reps_words(last.reps), load=in_kg(last.load_kg),
+        rpe=last.rpe, aimed=last.aimed_rpe, worth=in_kg(worth),
+    )  # fmt: skip
+    return worth, [Reason(told, (last.set_id,))]
 
 
 def _repeated_faults(
@@ -275,17 +263,11 @@ def _respect_pain(
     if not flags:
         return wanted, []
     cap = PAIN_CAP_SHARE * max_kg
-    return min(wanted, cap), [
-        Reason(
-            say(
-                "prescription.pain_flag_capped_estimated",
-                regions_of=regions_of(flags),
-                pain_cap_share=PAIN_CAP_SHARE,
-                in_kg=in_kg(cap),
-            ),
-            tuple(flag.flag_id for flag in flags),
-        )
-    ]
+    told = say(
+        "prescription.pain_flag_capped_estimated", regions=regions_of(flags), share=PAIN_CAP_SHARE,
+        cap=in_kg(cap),
+    )  # fmt: skip
+    return min(wanted, cap), [Reason(told, tuple(flag.flag_id for flag in flags))]
 
 
 def _respect_test(
@@ -303,14 +285,10 @@ def _respect_caps(wanted: float, caps: Sequence[Cap]) -> tuple[float, list[Reaso
     lowest = min((c for c in caps if not c.technique), key=lambda c: c.load_kg, default=None)
     if lowest is None or wanted <= lowest.load_kg:
         return wanted, []
+    held = in_kg(lowest.load_kg)
     return lowest.load_kg, [
         Reason(
-            say(
-                "prescription.held_at",
-                in_kg=in_kg(lowest.load_kg),
-                words=lowest.words,
-                ends=lowest.ends,
-            ),
+            say("prescription.held_at", in_kg=held, words=lowest.words, ends=lowest.ends),
             lowest.facts,
         )
     ]
@@ -321,16 +299,8 @@ def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reaso
     if abs(loading.total_kg - wanted) < 0.05:
         return loading, []
     what = say("prescription.most_bar_takes_up") if capped else say("prescription.nearest_step")
-    return loading, [
-        Reason(
-            say(
-                "prescription.in_kg_is_what",
-                in_kg=in_kg(loading.total_kg),
-                what=what,
-                in_kg_2=in_kg(wanted),
-            )
-        )
-    ]
+    got, asked = in_kg(loading.total_kg), in_kg(wanted)
+    return loading, [Reason(say("prescription.in_kg_is_what", in_kg=got, what=what, in_kg_2=asked))]
 
 
 def _is_main(logged: TrainingSet) -> bool:

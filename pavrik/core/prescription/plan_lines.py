@@ -73,16 +73,10 @@ def _held(
     if wanted_kg <= cap_kg:
         return wanted_kg, cap_kg, ()
     told = f" × {ratio:.2f}" if ratio != 1.0 else ""
-    why = Reason(
-        say(
-            "prescription.held_at_2",
-            in_kg=in_kg(cap_kg),
-            words=lowest.words,
-            told=told,
-            ends=lowest.ends,
-        ),
-        lowest.facts,
+    held = say(
+        "prescription.held_at_2", cap=in_kg(cap_kg), words=lowest.words, told=told, ends=lowest.ends
     )
+    why = Reason(held, lowest.facts)
     return cap_kg * (TECHNIQUE_SHARE if lowest.technique else 1.0), cap_kg, (why,)
 
 
@@ -97,9 +91,7 @@ def _load(
     if held_kg < gym.empty_kg:
         why = Reason(
             say(
-                "prescription.empty_bar_more_wanted",
-                in_kg=in_kg(gym.empty_kg),
-                in_kg_2=in_kg(held_kg),
+                "prescription.empty_bar_more_wanted", bar=in_kg(gym.empty_kg), wanted=in_kg(held_kg)
             )
         )
         return _Made(None, (), cap_kg, (*reasons, why))
@@ -211,18 +203,11 @@ def _why(make: Maker, lift: str, when: When) -> tuple[Reason, ...]:
         if gain
         else say("prescription.no_gain_while_hurts")
     )
-    return (
-        Reason(
-            say(
-                "prescription.week_expected_today",
-                week=when.week + 1,
-                role=when.role,
-                expected=expected,
-                in_kg=in_kg(base.max_kg),
-                grown=grown,
-            )
-        ),
-    )
+    told = say(
+        "prescription.week_expected_today", week=when.week + 1, role=when.role, expected=expected,
+        today=in_kg(base.max_kg), grown=grown,
+    )  # fmt: skip
+    return (Reason(told),)
 
 
 def _no_test(line: Line) -> Line:

@@ -1,0 +1,96 @@
+"""The server's words live in one place: none stands in the code, none is left over, each is named
+with what it is given."""
+
+import ast
+import re
+import string
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from pavrik.words import LANGUAGE, say, texts
+
+PAVRIK = Path(__file__).parents[1] / "pavrik"
+FILES = sorted(PAVRIK.rglob("*.py"))
+TEXTS = texts(LANGUAGE)
+
+
+def _called(file: Path) -> Iterator[tuple[str, set[str]]]:
+    """Every text that a file says, with the names that it gives."""
+    for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+        if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "say":
+            text = node.args[0]
+            assert isinstance(text, ast.Constant), f"{file}:{node.lineno}: a text is named plainly"
+            yield text.value, {keyword.arg or "" for keyword in node.keywords}
+
+
+SAID = [(file, *one) for file in FILES for one in _called(file)]
+
+
+def _asked(text: str) -> set[str]:
+    return {name for _, name, _, _ in string.Formatter().parse(text) if name}
+
+
+def test_every_text_that_is_said_is_known_and_gets_its_names():
+    wrong = [
+        f"{file.relative_to(PAVRIK)}: {name}"
+        for file, name, given in SAID
+        if name not in TEXTS or _asked(TEXTS[name]) != given
+    ]
+    assert wrong == []
+
+
+def test_no_text_is_left_over():
+    assert set(TEXTS) - {name for _, name, _ in SAID} == set()
+
+
+def test_a_text_is_said_with_what_it_names():
+    assert say("fitting.chance_best_sure", chance_best=0.8) == "80% sure"
+    with pytest.raises(KeyError):
+        say("fitting.nobody_wrote_this")
+
+
+_SENTENCE = re.compile(r"(?:[a-z]{2,},? ){4}[a-z]{2,}")
+_OF_THE_MODEL = {
+    "assume",
+    "assume_each",
+    "Field",
+    "execute",
+    "Counter",
+    "Histogram",
+    "warning",
+    "error",
+}
+"""Meanings of assumptions, descriptions of the interface for programs, SQL, and the server's log."""
+_ELSEWHERE = (
+    "cli", "demo", "store", "film/camera", "core/calibration", "core/assumptions.py",
+    "core/__init__.py", "api/settings.py",
+)  # fmt: skip
+"""For who runs the server, who makes the model, and the invented club."""
+
+
+def _sentences(node: ast.AST) -> Iterator[str]:
+    """Text of five words and more that is neither a docstring nor said of the model."""
+    for child in ast.iter_child_nodes(node):
+        if isinstance(child, ast.Expr) and isinstance(child.value, ast.Constant):
+            continue
+        if isinstance(child, ast.Call):
+            name = getattr(child.func, "attr", getattr(child.func, "id", ""))
+            if name in _OF_THE_MODEL:
+                continue
+        if isinstance(child, ast.Constant) and isinstance(child.value, str):
+            if _SENTENCE.search(child.value):
+                yield child.value
+        else:
+            yield from _sentences(child)
+
+
+def test_no_sentence_stands_where_something_is_decided():
+    found = [
+        f"{file.relative_to(PAVRIK)}: {sentence}"
+        for file in FILES
+        if not str(file.relative_to(PAVRIK)).startswith(_ELSEWHERE)
+        for sentence in _sentences(ast.parse(file.read_text("utf-8")))
+    ]
+    assert found == []

@@ -52,7 +52,7 @@ def test_a_text_is_said_with_what_it_names():
 
 
 _SENTENCE = re.compile(r"(?:[a-z]{2,},? ){4}[a-z]{2,}")
-_OF_THE_MODEL = {
+_NOT_READ = {
     "assume",
     "assume_each",
     "Field",
@@ -62,7 +62,7 @@ _OF_THE_MODEL = {
     "warning",
     "error",
 }
-"""Meanings of assumptions, descriptions of the interface for programs, SQL, and the server's log."""
+"""Meanings of assumptions, descriptions of the interface for programs, SQL, the server's log."""
 _ELSEWHERE = (
     "cli", "demo", "store", "film/camera", "core/calibration", "core/assumptions.py",
     "core/__init__.py", "api/settings.py",
@@ -77,7 +77,7 @@ def _sentences(node: ast.AST) -> Iterator[str]:
             continue
         if isinstance(child, ast.Call):
             name = getattr(child.func, "attr", getattr(child.func, "id", ""))
-            if name in _OF_THE_MODEL:
+            if name in _NOT_READ:
                 continue
         if isinstance(child, ast.Constant) and isinstance(child.value, str):
             if _SENTENCE.search(child.value):

@@ -14,7 +14,13 @@ from pavrik.core.lifts.case import DEEPEST, Case, Effort
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.lifts.limit import excesses, share_left, shut_deg
 from pavrik.core.lifts.posture import LoadedPosture, Posture
-from pavrik.core.strength.predicted_max import NEAR, ROUGH_STEPS, STEPS, load_at_full_utilization
+from pavrik.core.strength.predicted_max import (
+    NEAR,
+    ROUGH_STEPS,
+    ROUGH_STEPS_NEAR,
+    STEPS,
+    load_at_full_utilization,
+)
 from pavrik.core.units import Floats, Indices, Mask
 
 HARDEST = 3
@@ -156,7 +162,7 @@ def _search(lift: Lift[Any], case: Case, effort: Effort) -> _Angles:
         best = _best_angle(found)
         shank = angles_round(found.shank, best, spacing, finer.angles, (least, most))
         near_kg = np.take_along_axis(found.load_kg, best, axis=-1)[..., None]
-        steps = STEPS if finer is effort[-1] else ROUGH_STEPS
+        steps = STEPS if finer is effort[-1] else ROUGH_STEPS_NEAR
         found = _assess(lift, case, shank, finer.progress, near_kg, steps)
     return found
 

@@ -60,11 +60,7 @@ THOROUGH: Effort = (
     Pass(7, lower_half()[::3]),
     Pass(5, lower_half()),
 )
-QUICK: Effort = (
-    Pass(14, DEEPEST),
-    Pass(9, lower_half()[[3, 8, 12]]),
-    Pass(1, lower_half()[[3, 8, 12]]),
-)
+QUICK: Effort = (Pass(14, DEEPEST), Pass(9, lower_half()[[3, 8, 12]]))
 """Within 2 % of the thorough search in the front squat, 1 % in the others."""
 USUAL_STANCE_SHARE = assume(
     "usual_squat_stance", 0.24, "share of stature", "stance of a squat that nobody fitted"

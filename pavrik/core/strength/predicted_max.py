@@ -15,8 +15,8 @@ TOLERANCE = 1e-4
 """Of the use: about 0.02 kg at 200 kg."""
 LEAST_KG = 0.01
 STEPS = 40
-ROUGH_STEPS = 2
-"""Enough where a search only looks for the place to look closer."""
+ROUGH_STEPS, ROUGH_STEPS_NEAR = 4, 3
+"""Enough where a search only looks for the place to look closer, without and with a guess."""
 
 
 def load_at_full_utilization(

@@ -5,6 +5,7 @@ import ast
 import re
 import string
 from collections.abc import Iterator
+from datetime import date
 from pathlib import Path
 
 import pytest
@@ -94,3 +95,10 @@ def test_no_sentence_stands_where_something_is_decided():
         for sentence in _sentences(ast.parse(file.read_text("utf-8")))
     ]
     assert found == []
+
+
+@pytest.mark.parametrize("on", [date(2026, 10, 5), "2026-10-05"])
+def test_days_are_said_as_people_write_them(on):
+    told = say("plans.outside_plan_runs", on=on, first=on, last=on)
+    assert told == "5 Oct 2026 is outside the plan, which runs 5 Oct 2026 to 5 Oct 2026"
+    assert say("prescription.blocked_work_move", on=on).startswith("Mon 5 Oct is blocked")

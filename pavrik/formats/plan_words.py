@@ -31,13 +31,13 @@ def edit_words(edit: Edit, computed: Plan, by_hand: Plan) -> str:
     """What a coach did to a plan, in a sentence that fits a list."""
     if edit.kind == "day" and edit.to_date is not None:
         was = next((d for d in computed.days() if d.day_id == edit.day_id), None)
-        start = f"{was.on:%a %d %b}" if was else edit.day_id
+        start = say("formats.weekday", on=was.on) if was else edit.day_id
         return say("formats.moved_to", start=start, to_date=edit.to_date)
     now = _line_in(by_hand, edit.line_id)
     if now is None:
         return say("formats.no_longer_plan", name=edit.name)
     day, line = now
-    told = f"{title_of(line)}, {day.on:%a %d %b}"
+    told = say("formats.line_of_day", title=title_of(line), on=day.on)
     if edit.kind == "add":
         return say(
             "formats.told_words",

@@ -63,7 +63,7 @@ def test_one_easy_day_before_makes_no_sign_of_the_next():
     (found,) = light_week_because(
         [fives(1, 7), fives(5, 7.5), fives(9, 7), fives(12, 8.5)], "trained"
     )
-    assert "5 × 140 kg felt like RPE 8.5 on 2026-10-12" in found.text
+    assert "5 × 140 kg felt like RPE 8.5 on 12 Oct 2026" in found.text
     assert "like 7.2 on the 3 such days before it" in found.text
     assert found.facts == ("s1", "s5", "s9", "s12")
 

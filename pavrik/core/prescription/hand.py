@@ -256,13 +256,13 @@ def _move_days(days: dict[str, Day], edits: Sequence[Edit]) -> None:
     for edit in edits:
         if edit.kind != "day" or edit.day_id not in days or edit.to_date is None:
             continue
-        day, told = days[edit.day_id], say("prescription.moves_here_from_2", coach=edit.coach)
+        day = days[edit.day_id]
         for other_id, other in days.items():
             if other.on == edit.to_date and other_id != edit.day_id:
-                moved = f"{told} {other.on:%A %d %b}"
+                moved = say("prescription.coach_moves_here_from", coach=edit.coach, on=other.on)
                 days[other_id] = replace(other, on=day.on, moved=moved)
         if day.on != edit.to_date:
-            moved = f"{told} {day.on:%A %d %b}"
+            moved = say("prescription.coach_moves_here_from", coach=edit.coach, on=day.on)
             days[edit.day_id] = replace(day, on=edit.to_date, moved=moved)
 
 

@@ -82,7 +82,11 @@ def _fit_stage(lift: Lift[Any], connection: Connection, inputs: LifterInputs) ->
 
 def _watch_stage(connection: Connection, lifter_id: UUID) -> StageState:
     filmed_on = clips.newest_clip_day(connection, lifter_id)
-    return _stage("drafted", f"{filmed_on:%d %b}") if filmed_on else _stage("nothing yet")
+    return (
+        _stage("drafted", say("lifters.on_day", on=filmed_on))
+        if filmed_on
+        else _stage("nothing yet")
+    )
 
 
 def _stages(
@@ -95,10 +99,10 @@ def _stages(
         "lifter": _stage("settled"),
         "measure": _measure_stage(connection, lifter_id),
         **fits,
-        "log": _stage("settled", f"{sets[0].performed_at:%d %b}")
+        "log": _stage("settled", say("lifters.on_day", on=sets[0].performed_at))
         if sets
         else _stage("nothing yet"),
-        "prescribe": _stage("drafted", f"{given[0].prescribed_at:%d %b}")
+        "prescribe": _stage("drafted", say("lifters.on_day", on=given[0].prescribed_at))
         if given
         else _stage("nothing yet"),
         "review": _stage("drafted", say("lifters.sets_sets", sets=len(sets)))

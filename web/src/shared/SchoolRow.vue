@@ -30,7 +30,7 @@ const cue = computed(() => props.school.positions.find((p) => p.id === props.cho
           why_default: school.why_default,
           switches: school.switches,
         })
-      }}<template v-if="cue"> {{ say('shared.cue', { cue }) }}</template></span
+      }}<template v-if="cue">{{ ' ' }}{{ say('shared.cue', { cue }) }}</template></span
     >
   </div>
 </template>

@@ -14,7 +14,7 @@ const away = useQuery(awayQuery)
     <ul>
       <li v-for="one in away.data.value" :key="one.lifter_id">
         <RouterLink :to="{ name: 'lifter', params: { lifterId: one.lifter_id } }">{{ one.name }}</RouterLink>
-        <span class="soft"> {{ say('floor.since', { since: dayOf(one.since) }) }}</span>
+        <span class="soft">{{ ' ' }}{{ say('floor.since', { since: dayOf(one.since) }) }}</span>
       </li>
     </ul>
   </details>

@@ -49,7 +49,7 @@ function putAside(id: string) {
         <RouterLink :to="step.to"
           ><b>{{ step.text }}</b></RouterLink
         >
-        <span class="small soft"> {{ step.why }} </span>
+        <span class="small soft">{{ ' ' }}{{ step.why }} </span>
         <button
           type="button"
           class="linkish small"

@@ -41,7 +41,7 @@ async function erase() {
       <a :href="`/api/lifters/${lifterId}/export`" download>{{
         say('lifter.everything_of_as_one_file', { name })
       }}</a>
-      <span class="soft"> {{ say('lifter.json_facts_log_plans_with_their') }}</span>
+      <span class="soft">{{ ' ' }}{{ say('lifter.json_facts_log_plans_with_their') }}</span>
     </p>
     <template v-if="session?.role === 'owner'">
       <p class="small">

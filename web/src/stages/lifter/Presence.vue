@@ -29,7 +29,7 @@ async function set(here: boolean) {
   <section v-if="awaySince" class="note decide" role="status">
     <p>
       <b>{{ say('lifter.left_the_club_on', { name, awaySince: dayOf(awaySince) }) }}</b>
-      <span class="soft"> {{ say('lifter.on_no_list_and_in_no') }}</span>
+      <span class="soft">{{ ' ' }}{{ say('lifter.on_no_list_and_in_no') }}</span>
     </p>
     <v-btn v-if="mayWrite" class="mt-2" size="small" :disabled="busy" @click="set(true)">{{
       say('lifter.back_in_the_club')
@@ -40,7 +40,7 @@ async function set(here: boolean) {
     <button type="button" class="linkish soft" :disabled="busy" @click="set(false)">
       {{ say('lifter.left_the_club') }}
     </button>
-    <span class="soft"> {{ say('lifter.off_the_floor_and_out_of') }}</span>
-    <span v-if="message" class="signal" role="alert"> {{ message }}</span>
+    <span class="soft">{{ ' ' }}{{ say('lifter.off_the_floor_and_out_of') }}</span>
+    <span v-if="message" class="signal" role="alert">{{ ' ' }}{{ message }}</span>
   </p>
 </template>

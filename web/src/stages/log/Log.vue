@@ -118,7 +118,7 @@ const heading = computed(() => {
           <span class="small soft">{{ i + 1 }}</span> <b>{{ one.name }}</b>
           <span class="small soft"
             >{{ nextLoad(one) ? `${nextLoad(one)} kg` : '–'
-            }}<template v-if="lastOf(one)?.waiting"> {{ say('log.waiting') }}</template></span
+            }}<template v-if="lastOf(one)?.waiting">{{ ' ' }}{{ say('log.waiting') }}</template></span
           >
         </button>
       </nav>

@@ -38,7 +38,7 @@ const why = (line: Schemas['PlannedLine']) =>
           <span
             ><b>{{ line.title }}</b> {{ line.sets }} × {{ amountOf(line)
             }}<template v-if="line.load_kg !== null"> × {{ kg(line.load_kg, 2) }}</template
-            ><template v-if="line.rpe !== null"> {{ effortWords(line.rpe) }}</template></span
+            ><template v-if="line.rpe !== null">{{ ' ' }}{{ effortWords(line.rpe) }}</template></span
           >
           <span class="small soft">{{
             line.done >= line.sets

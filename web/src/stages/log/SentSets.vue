@@ -26,7 +26,7 @@ const { waiting, sayWord, message, busy } = useSent(() => props.lifterId, 'set')
             {{ kg(one.load_kg, 2) }}</b
           >
           <span v-if="typeof one.rpe === 'number'"> @ {{ one.rpe }}</span>
-          <span class="small soft"> {{ one.lift }}, {{ dayOf(one.performed_at) }}</span>
+          <span class="small soft">{{ ' ' }}{{ one.lift }}, {{ dayOf(one.performed_at) }}</span>
         </p>
         <p v-if="one.note" class="small">“{{ one.note }}”</p>
         <p v-if="mayWrite" class="acts">

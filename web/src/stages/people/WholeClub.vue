@@ -26,7 +26,7 @@ async function remove() {
     <h2>{{ say('people.the_whole_club') }}</h2>
     <p class="small">
       <a href="/api/club/archive" download>{{ say('people.as_one_file', { club }) }}</a>
-      <span class="soft"> {{ say('people.zip_every_lifter_set_plan_and') }} </span>
+      <span class="soft">{{ ' ' }}{{ say('people.zip_every_lifter_set_plan_and') }} </span>
     </p>
     <template v-if="isDemo">
       <p class="small">

@@ -128,7 +128,7 @@ const shown = (day: Day) => withoutSteps(day.lines.filter((l) => !l.overruled?.d
               >
                 <span class="small soft"
                   >{{ dayWords(day.on)
-                  }}<span v-if="day.moved" class="signal"> {{ say('prescribe.moved') }}</span></span
+                  }}<span v-if="day.moved" class="signal">{{ ' ' }}{{ say('prescribe.moved') }}</span></span
                 >
                 <span
                   v-for="line in shown(day)"

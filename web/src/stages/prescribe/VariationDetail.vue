@@ -62,7 +62,7 @@ const way = computed(
 <template>
   <aside class="one">
     <h2 class="first">
-      {{ row.name }}<small v-if="row.own"> {{ say('prescribe.the_clubs_own') }}</small>
+      {{ row.name }}<small v-if="row.own">{{ ' ' }}{{ say('prescribe.the_clubs_own') }}</small>
     </h2>
     <p v-if="row.chosen" class="holds">{{ say('prescribe.in_the_plan') }}</p>
     <Reasons v-if="row.reasons.length" :reasons="row.reasons" :lifter-id="lifterId" :lift="lift" />

@@ -164,7 +164,9 @@ const segments = computed<Record<string, number>>(() => sheet.data.value?.segmen
               <span class="small soft"
                 >{{ row.good_for }}<template v-if="row.hold_s">, {{ row.hold_s }} s</template></span
               >
-              <span v-if="row.chosen" class="small signal"> {{ say('prescribe.in_the_plan_2') }}</span>
+              <span v-if="row.chosen" class="small signal"
+                >{{ ' ' }}{{ say('prescribe.in_the_plan_2') }}</span
+              >
             </td>
             <template v-if="row.loading">
               <td

@@ -69,7 +69,7 @@ const { cross, press, key, move } = useCross(film, size, (at) => void put(at))
     <p class="ask">
       {{ say('watch.rep_deepest_picture_tap', { rep }) }} <b>{{ step }}</b>
       <button type="button" class="linkish" @click.stop="emit('done')">{{ say('watch.leave_it') }}</button>
-      <span v-if="message" role="alert"> {{ message }}</span>
+      <span v-if="message" role="alert">{{ ' ' }}{{ message }}</span>
     </p>
     <TapMarks :film="film" :size="props.size" :cross="cross" :marks="taps" :shown="taps.length" />
   </div>

@@ -98,8 +98,8 @@ const speed = computed(() => props.reading.speed)
                 <template v-for="f in foundIn(row.findings)" :key="f.detector">
                   <span v-if="isTold(f)" class="says">{{ f.name }}, {{ size(f, f.value) }}. </span>
                   <span v-else-if="f.state === 'cannot tell'" class="soft"
-                    >{{ say('watch.cannot_tell_2', { name: f.name }) }}
-                  </span>
+                    >{{ say('watch.cannot_tell_2', { name: f.name }) }}{{ ' ' }}</span
+                  >
                 </template>
                 <span v-if="row.says">{{ row.says }}</span>
               </OwnWords>

@@ -97,7 +97,7 @@ class Unpacked:
             raise ValueError(
                 say(
                     "formats.archive_says_facts_take",
-                    get=self.manifest.facts.get(table, 0),
+                    told=self.manifest.facts.get(table, 0),
                     table=table,
                     rows=len(rows),
                 )

@@ -76,13 +76,13 @@ class DateReader:
         order = self.order or _tells(text)
         if order is None and first != second:
             raise ValueError(
-                say("formats.may_month_say_stands", text_=text, first=first, second=second)
+                say("formats.may_month_say_stands", written=text, first=first, second=second)
             )
         day, month = (second, first) if order == "month_first" else (first, second)
         try:
             return date(year, month, day)
         except ValueError:
-            raise ValueError(say("formats.no_day_calendar", text_=text)) from None
+            raise ValueError(say("formats.no_day_calendar", written=text)) from None
 
 
 def _by_name(text: str) -> date:
@@ -96,4 +96,4 @@ def _by_name(text: str) -> date:
             return datetime.strptime(plain, form).date()
         except ValueError:
             continue
-    raise ValueError(say("formats.not_like_2026_11", text_=text))
+    raise ValueError(say("formats.not_like_2026_11", written=text))

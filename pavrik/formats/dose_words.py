@@ -21,7 +21,7 @@ def _number(text: str) -> float:
 def _dose(text: str) -> Dose:
     found = DOSE.fullmatch(text)
     if found is None:
-        raise ValueError(say("formats.no_sets_x_reps", text_=text, like=LIKE))
+        raise ValueError(say("formats.no_sets_x_reps", written=text, like=LIKE))
     sets, reps, rpe, share = found.groups()
     if share is not None:
         dose = Dose(int(sets), int(reps), share=round(_number(share) / 100, 4))

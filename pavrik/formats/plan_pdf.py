@@ -33,7 +33,7 @@ def _line(line: Line) -> list[Paragraph]:
         written(say("formats.left_out") if line.left_out else load, STRONG),
         written(_plates(line), SMALL),
         written(
-            say("formats.rest_rest_s", rest_s=line.rest_s // 60, rest_s_2=line.rest_s % 60), SMALL
+            say("formats.rest_rest_s", minutes=line.rest_s // 60, seconds=line.rest_s % 60), SMALL
         ),
     ]
 
@@ -45,7 +45,7 @@ def _day(day: Day) -> Flowable:
     rows = [_line(line) for line in day.lines]
     parts.append(Table(rows, _WIDTHS, style=RULES, hAlign="LEFT"))
     told = dict.fromkeys(b.text for line in day.lines for b in line.reasons[:2])
-    parts += [written(say("formats.because_text", text_=text), SMALL) for text in told]
+    parts += [written(say("formats.because", reason=text), SMALL) for text in told]
     if day.checks:
         parts.append(written((say("formats.before_set_2") + " ") + " / ".join(day.checks), SMALL))
     if day.cues:

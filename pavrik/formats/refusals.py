@@ -22,9 +22,9 @@ def _with_unit(value: Any, unit: str) -> str:
     if not isinstance(value, int | float) or isinstance(value, bool):
         return f"“{value}”"
     if unit == "m":
-        return say("formats.cm_in", value=value * 100, value_2=value / M_PER_IN)
+        return say("formats.cm_in", cm=value * 100, inches=value / M_PER_IN)
     if unit == "kg":
-        return say("formats.kg_lb", value=value, value_2=value / KG_PER_LB)
+        return say("formats.kg_lb", kg=value, pounds=value / KG_PER_LB)
     return f"{value:g}{unit}" if unit == "°" else f"{value:g} {unit}".strip()
 
 
@@ -66,7 +66,7 @@ _WORDS: dict[str, Callable[[ErrorDetails, Mapping[str, Any], str], str]] = {
     "float_parsing": lambda e, *_: say("formats.not_number_write_like", e=e["input"]),
     "float_type": lambda e, *_: say("formats.not_number_write_like", e=e["input"]),
     "int_parsing": lambda e, *_: say("formats.not_whole_number", e=e["input"]),
-    "int_from_float": lambda e, *_: say("formats.not_whole_number_2", e=e["input"]),
+    "int_from_float": lambda e, *_: say("formats.not_whole_number_2", value=e["input"]),
     "finite_number": lambda *_: say("formats.not_finite_number_give"),
 }
 

@@ -23,7 +23,7 @@ def _pool(rates: Sequence[Rate]) -> tuple[int, int]:
 
 
 def _told(rate: tuple[int, int]) -> str:
-    return say("faults.of_reps", rate=rate[0], rate_2=rate[1])
+    return say("faults.of_reps", seen=rate[0], reps=rate[1])
 
 
 def _with_load(fault: FaultFindings) -> Signal:
@@ -49,7 +49,7 @@ def _by_rep_number(fault: FaultFindings) -> list[Signal]:
         unknown = say("faults.too_few_sets_four")
         return [Signal("late_reps", None, unknown), Signal("first_reps", None, unknown)]
     early_rate, late_rate = first[0] / first[1], late[0] / late[1]
-    told = say("faults.rep_1_from_rep", told=_told(first), told_2=_told(late))
+    told = say("faults.rep_1_from_rep", first=_told(first), later=_told(late))
     late_holds = late_rate >= MUCH_MORE * max(early_rate, 0.02)
     return [
         Signal("late_reps", late_holds, told),
@@ -76,7 +76,7 @@ def _measured(sets: Sequence[TrainingSet]) -> list[Signal]:
     wait = found.get("hands_to_pull_s")
     if wait and wait.light and wait.heavy:
         longer = wait.heavy.mean - wait.light.mean
-        told = say("faults.hands_pull_s_light", mean=wait.light.mean, mean_2=wait.heavy.mean)
+        told = say("faults.hands_pull_s_light", light=wait.light.mean, heavy=wait.heavy.mean)
         signals.append(Signal("waits_when_heavy", longer >= LONG_WAIT_S, told))
     feet = found.get("foot_offset_m")
     if feet and feet.whole.count >= LEAST_SIDED:

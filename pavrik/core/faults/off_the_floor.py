@@ -108,7 +108,7 @@ def _legs(facts: FloorFacts) -> Step:
     text = say("faults.pull_exceeds_squat_kg", gap=gap)
     if facts.knee_flexion_deg is None and facts.legs_limit is None:
         return Step(
-            "legs", question, "unknown", say("faults.no_start_settled_judge", text_=text), cure
+            "legs", question, "unknown", say("faults.no_start_settled_judge", gap=text), cure
         )
     start = say("faults.knees_clearly_bent_start") if depends else say("faults.start_mainly_back")
     yes = depends and (gap >= LEG_GAP_KG or bool(facts.legs_limit))
@@ -116,7 +116,7 @@ def _legs(facts: FloorFacts) -> Step:
         "legs",
         question,
         "yes" if yes else "no",
-        say("faults.text_and_start", text_=text, start=start),
+        say("faults.gap_and_start", gap=text, start=start),
         cure,
     )
 

@@ -182,10 +182,10 @@ def _told(best: KnownBest, residual: float, doubt: float) -> str | None:
     name = f"{best.lift.name} ({best.lift.short_name(best.setup)})"
     lies = say("fitting.kg_lies", name=name, estimated_max_kg=best.estimated_max_kg)
     if residual < -LAGS:
-        below = say("fitting.below_what_body_can", exp=1 - np.exp(residual))
+        below = say("fitting.lies_below_what_body_can", share=1 - np.exp(residual))
         return say("fitting.skill_fear_fault", lies=lies, below=below)
     if residual > LEADS and doubt > 0:
-        return say("fitting.above_what_set_up", lies=lies, exp=np.exp(residual) - 1)
+        return say("fitting.above_what_set_up", lies=lies, share=np.exp(residual) - 1)
     return None
 
 

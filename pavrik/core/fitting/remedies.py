@@ -83,9 +83,9 @@ class _Closed(Generic[S]):
             found = self.opened_by([(first, a), (second, b)])
             if found:
                 words = say(
-                    "fitting.format_and_format_2",
-                    format=first.words.format(step=a),
-                    format_2=second.words.format(step=b),
+                    "fitting.one_and_other",
+                    first=first.words.format(step=a),
+                    second=second.words.format(step=b),
                 )
                 best = Remedy(words, *found, effort=effort)
         return best

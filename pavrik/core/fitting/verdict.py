@@ -36,7 +36,7 @@ class Ranges:
 
 
 def _lost(kg: float, best_kg: float) -> str:
-    return say("fitting.kg_kg_kg_2", kg=kg, kg_2=kg / best_kg)
+    return say("fitting.kg_and_share", kg=kg, share=kg / best_kg)
 
 
 def _styles(lift: Lift[Any], styles: Sequence[str]) -> str:

@@ -36,7 +36,7 @@ class Comparison:
             return say("log.too_few_no_load", counted=counted)
         (k0, n0), (k1, n1) = self.before, self.after
         counts = say("log.before_after", k0=k0, n0=n0, counted=counted, k1=k1, n1=n1)
-        band = say("log.between_max", loads=self.loads[0], loads_2=self.loads[1])
+        band = say("log.between_max", low=self.loads[0], high=self.loads[1])
         return f"{self.outcome}: {counts}, {band}"
 
 

@@ -202,8 +202,8 @@ def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "r
         "log.five_from_two_from",
         name=name,
         one=one,
-        load=load(onset.fifth.share),
-        load_2=load(onset.fifth.low),
+        from_load=load(onset.fifth.share),
+        low=load(onset.fifth.low),
         high=high,
-        load_3=load(onset.half.share),
+        half=load(onset.half.share),
     )

@@ -78,8 +78,8 @@ def _verdict(kind: MeasureKind, whole: Spread, light: Spread | None, heavy: Spre
         parts.append(
             say(
                 "log.heavy_sets_light_ones",
-                show=_show(kind, heavy.mean),
-                show_2=_show(kind, light.mean),
+                heavy=_show(kind, heavy.mean),
+                light=_show(kind, light.mean),
             )
         )
     return "; ".join(parts)

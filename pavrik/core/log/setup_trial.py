@@ -103,7 +103,7 @@ class TrialResult:
         if self.gain is None or self.band is None or self.chance_b is None:
             return say("log.too_few_sessions_yet", done=done, least_told=LEAST_TOLD)
         low, high = (np.expm1(edge) for edge in self.band)
-        told = say("log.against_80_sure", b=b, a=a, expm1=np.expm1(self.gain), low=low, high=high)
+        told = say("log.against_80_sure", b=b, a=a, change=np.expm1(self.gain), low=low, high=high)
         if self.outcome in ("a", "b"):
             better = b if self.outcome == "b" else a
             sure = self.chance_b if self.outcome == "b" else 1.0 - self.chance_b

@@ -74,6 +74,6 @@ def back_off(
         told=told,
         in_kg=in_kg(loading.total_kg),
         way=way,
-        in_kg_2=in_kg(line.load_kg),
+        planned=in_kg(line.load_kg),
     )
     return BackOff(loading, Reason(text, (facts.set_id,)))

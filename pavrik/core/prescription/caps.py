@@ -50,7 +50,7 @@ def rep_cap_of(known: Findings) -> RepCap | None:
                     "prescription.from_rep_reps_before",
                     name=fault.name.lower(),
                     last=last + 1,
-                    last_2=last,
+                    end=last,
                 )
                 found.append(RepCap(last, words, (f"fault:{fault.fault_id}",)))
                 break

@@ -146,7 +146,7 @@ def _region_reason(one: Variation, loading: Loading | None, own: Loading, region
                 "prescription.uses_against_competition_lift",
                 capacity=capacity.replace("_", " "),
                 percent=_percent(here),
-                percent_2=_percent(there),
+                usual=_percent(there),
                 region=region,
             )
     moment, most = loading.moment_nm(region), own.moment_nm(region)
@@ -217,7 +217,7 @@ def _gain(
                 capacity=capacity.replace("_", " "),
                 where=where,
                 percent=_percent(here),
-                percent_2=_percent(there),
+                usual=_percent(there),
             ),
             (f"fit:{one.lift}",),
         )
@@ -412,5 +412,5 @@ def _beaten(found: _Scored, chosen: Sequence[_Scored]) -> str:
         "prescription.does_more_against",
         name=alike.variation.name,
         score=alike.score,
-        score_2=found.score,
+        other=found.score,
     )

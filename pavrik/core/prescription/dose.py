@@ -125,7 +125,7 @@ def _trimmed(week: Week, lift: str, most: float, why: str) -> Week:
 def _told(before: Line, after: Line, why: str) -> Line:
     if before.sets == after.sets:
         return before
-    told = Reason(say("prescription.sets_instead", sets=after.sets, sets_2=before.sets, why=why))
+    told = Reason(say("prescription.sets_instead", sets=after.sets, planned=before.sets, why=why))
     return replace(after, reasons=(*after.reasons, told))
 
 

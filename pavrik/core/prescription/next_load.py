@@ -300,7 +300,9 @@ def _make(wanted: float, gym: Gym, *, capped: bool) -> tuple[Loading, list[Reaso
         return loading, []
     what = say("prescription.most_bar_takes_up") if capped else say("prescription.nearest_step")
     got, asked = in_kg(loading.total_kg), in_kg(wanted)
-    return loading, [Reason(say("prescription.in_kg_is_what", in_kg=got, what=what, in_kg_2=asked))]
+    return loading, [
+        Reason(say("prescription.what_the_plates_make", got=got, what=what, asked=asked))
+    ]
 
 
 def _is_main(logged: TrainingSet) -> bool:
@@ -379,8 +381,8 @@ def next_load(
     max_kg, wanted = ability.kg, load_for(ability.kg, target.reps, target.rpe)
     asked = wanted
     text = say(
-        "prescription.reps_rpe",
-        text_=ability.reason.text,
+        "prescription.ability_and_reps",
+        ability=ability.reason.text,
         reps=target.reps,
         rpe=target.rpe,
         in_kg=in_kg(wanted),

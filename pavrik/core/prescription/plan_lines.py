@@ -127,12 +127,12 @@ def _arithmetic(
         return Reason(say("prescription.of_the_expected", share=share, in_kg=in_kg(projected_kg)))
     return Reason(
         say(
-            "prescription.s_expected",
+            "prescription.share_of_expected",
             share=share,
             in_kg=in_kg(projected_kg * ratio),
             ratio=ratio,
             lift=lift,
-            in_kg_2=in_kg(projected_kg),
+            expected=in_kg(projected_kg),
         ),
         (f"ratio:{variation}",),
     )
@@ -378,7 +378,7 @@ def second_line(make: Maker, lift: str, when: When, prefix: str, part: Part = "s
     text = _DAY_WORDS[part]
     if cap is not None:
         text = say(
-            "prescription.below_where", text_=text, in_kg=in_kg(cap.load_kg), words=cap.words
+            "prescription.below_where", before=text, in_kg=in_kg(cap.load_kg), words=cap.words
         )
     why = (Reason(text, cap.facts if cap else ()),)
     return loaded_line(make, lift, when, Work(line_id, "second", dose, why, note=note))

@@ -89,11 +89,9 @@ def dose_problem(dose: Dose) -> str | None:
             most_reps=MOST_REPS,
         )
     if dose.share is not None and not SHARES[0] <= dose.share <= SHARES[1]:
-        return say(
-            "prescription.of_the_max_to", share=dose.share, shares=SHARES[0], shares_2=SHARES[1]
-        )
+        return say("prescription.of_the_max_to", share=dose.share, low=SHARES[0], high=SHARES[1])
     if not RPES[0] <= dose.rpe <= RPES[1]:
-        return say("prescription.rpe_to", rpe=dose.rpe, rpes=RPES[0], rpes_2=RPES[1])
+        return say("prescription.rpe_to", rpe=dose.rpe, low=RPES[0], high=RPES[1])
     return None
 
 
@@ -153,7 +151,7 @@ def _problems(shape: Shape) -> list[str]:
             say(
                 "prescription.light_week_every_0",
                 light_every=shape.light_every,
-                light_every_2=LIGHT_EVERY[-1],
+                most=LIGHT_EVERY[-1],
             )
         )
     if not 0 <= shape.rotates_weeks <= MOST_ROTATION:

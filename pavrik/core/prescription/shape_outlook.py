@@ -70,7 +70,7 @@ def _within_blocks(shape: Shape) -> list[str]:
         for week, (before, after) in enumerate(pairwise(shape.main[role]), start=2):
             if after == before:
                 found.append(
-                    say("prescription.week_asks_what_week", role=role, week=week, week_2=week - 1)
+                    say("prescription.week_asks_what_week", role=role, week=week, before=week - 1)
                 )
             elif _hardest(after) < _hardest(before):
                 found.append(
@@ -79,7 +79,7 @@ def _within_blocks(shape: Shape) -> list[str]:
                         role=role,
                         hardest=_hardest(after),
                         week=week,
-                        hardest_2=_hardest(before),
+                        before=_hardest(before),
                     )
                 )
     return found

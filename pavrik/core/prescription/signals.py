@@ -80,7 +80,7 @@ def _harder(sets: Sequence[TrainingSet]) -> Reason | None:
 def light_week(because: Sequence[Reason]) -> list[Reason]:
     """The proposal of a lighter week with its reasons; empty where nothing asks for one."""
     return [
-        Reason(say("prescription.lighter_week_would_wise", text_=found.text), found.facts)
+        Reason(say("prescription.lighter_week_would_wise", because=found.text), found.facts)
         for found in because
     ]
 

@@ -46,12 +46,12 @@ def _of_fault(
         )
         weight = 1.0 if best <= 0 else 0.5 + 0.5 * max(cause.score, 0.0) / best
         words = say(
-            "prescription.name_in_seen_standing",
+            "prescription.fault_and_standing",
             name=fault.name.lower(),
             seen=fault.seen,
             standing=cause.standing,
-            text_=cause.text[0].lower(),
-            text__2=cause.text[1:],
+            words=cause.text[0].lower(),
+            more=cause.text[1:],
         )
         found.append(
             Weakness(

@@ -119,7 +119,7 @@ def _reach(told: Told) -> str:
 def _ankle(told: Told) -> str:
     screen = float(degrees(told.lifter.screens.dorsiflexion))
     return say(
-        "squat.ankle_would_bend_more", screen=screen + told.over, over=told.over, screen_2=screen
+        "squat.ankle_would_bend_more", bent=screen + told.over, over=told.over, screen=screen
     )
 
 

@@ -22,7 +22,7 @@ LIMITERS = (
 def gives_out_first(limiter: str) -> str:
     """What limits, in words: "the quads give out first", "the lower back gives out first"."""
     one = "s" if limiter.endswith("back") else ""
-    return say("strength.give_out_first", limiter=limiter.replace("_", " "), one=one)
+    return say("strength.give_out_first", limiter=limiter.replace("_", " "), s=one)
 
 
 class JointMoments(NamedTuple):

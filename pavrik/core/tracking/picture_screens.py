@@ -41,9 +41,9 @@ def limb_px(points: Points, lower: str, upper: str) -> tuple[float, float]:
         raise ValueError(
             say(
                 "tracking.pixels_apart_tap_them",
-                named=named(lower),
-                named_2=named(upper),
-                hypot=np.hypot(right, up),
+                one=named(lower),
+                other=named(upper),
+                apart=np.hypot(right, up),
             )
         )
     return right, up

@@ -142,7 +142,7 @@ def _problems_of(one: Variation) -> list[str]:
                 "variations.ratio_outside_0_2",
                 name=one.name,
                 ratio=one.ratio[0],
-                ratio_2=one.ratio[1],
+                sd=one.ratio[1],
             )
         )
     if one.knob and one.knob.bar is not None and one.knob.bar not in BARS:

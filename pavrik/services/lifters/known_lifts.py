@@ -173,9 +173,9 @@ def check_known_lift(request: KnownLiftRequest, mass_kg: float, on: date) -> Non
         raise InvalidError(
             say(
                 "lifters.would_times_body_mass",
-                told_kg=told_kg(request.load_kg),
+                best=told_kg(request.load_kg),
                 times=times,
-                told_kg_2=told_kg(mass_kg),
+                mass=told_kg(mass_kg),
             ),
             "load_kg",
         )

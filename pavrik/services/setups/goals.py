@@ -62,7 +62,7 @@ def _heading(lift: Lift[Any], aim: "Aim", ranked: Sequence[str]) -> str:
         return say("setups.no_full_open_yet_2", name=lift.name)
     name = lift.styles[ranked[0]].name
     return say(
-        "setups.first_for", name=name[:1].upper(), name_2=name[1:], target=aim.target or aim.goal
+        "setups.first_for", name=name[:1].upper(), rest=name[1:], target=aim.target or aim.goal
     )
 
 

@@ -79,11 +79,11 @@ class Running:
         total = _trial(self.record).sessions
         return say(
             "training.trial_session_next_set",
-            names=names[0],
+            lift=names[0],
             done=self.done + 1,
             total=total,
             arm=arm.upper(),
-            names_2=names[1 + (arm == "b")],
+            place=names[1 + (arm == "b")],
         )
 
 

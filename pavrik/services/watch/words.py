@@ -155,8 +155,8 @@ def _check_same(reading: ClipReading, old: StoredSet) -> None:
         raise InvalidError(
             say(
                 "watch.film_set_choose_set",
-                told_kg=told_kg(reading.load_kg),
-                told_kg_2=told_kg(old.load_kg),
+                film=told_kg(reading.load_kg),
+                logged=told_kg(old.load_kg),
             ),
             "replaces",
         )

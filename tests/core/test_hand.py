@@ -102,7 +102,7 @@ def test_a_line_moves_to_another_day_and_says_from_where():
     target = next(d for d in week.days if MAIN not in d.lines)
     moved = laid(edit(line_id=MAIN.line_id, day_id=target.day_id))
     assert day_of(moved, MAIN.line_id).day_id == target.day_id
-    assert "moves this here from Monday 30 Nov" in line_of(moved, MAIN.line_id).reasons[0].text
+    assert "moves this here from Mon 30 Nov" in line_of(moved, MAIN.line_id).reasons[0].text
     away = laid(edit(line_id=MAIN.line_id, day_id="on-2026-12-06"))
     assert day_of(away, MAIN.line_id).on.isoformat() == "2026-12-06"
 

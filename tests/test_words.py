@@ -5,6 +5,7 @@ operator's commands may say it.
 """
 
 import ast
+import json
 import re
 from pathlib import Path
 
@@ -59,6 +60,17 @@ def test_no_answer_talks_of_the_engine():
         if ENGINE.search(text)
     ]
     assert said == []
+
+
+@pytest.mark.parametrize("folder", ["pavrik/words/en", "web/src/words/en"])
+def test_no_text_talks_of_the_engine(folder):
+    texts = {
+        f"{path.name}: {name}": re.sub(r"{[^}]*}", "", text)
+        for path in sorted((ROOT / folder).glob("*.json"))
+        for name, text in json.loads(path.read_text("utf-8")).items()
+    }
+    assert len(texts) > 1000
+    assert {name: text for name, text in texts.items() if ENGINE.search(text)} == {}
 
 
 _SCRIPT = re.compile(r"^\s*(//|\*|/\*)|<!--")

@@ -50,8 +50,9 @@ def to_trc(motion: Motion) -> bytes:
     rate = f"{motion.rate_hz:.2f}"
     lines = [
         "PathFileType\t4\t(X/Y/Z)\tpavrik.trc",
-        say("formats.datarate_camerarate_numframes_nummarkers"),
-        say("formats.mm_1", rate=rate, frames=frames, names=len(names)),
+        "DataRate\tCameraRate\tNumFrames\tNumMarkers\tUnits\tOrigDataRate\tOrigDataStartFrame"
+        "\tOrigNumFrames",
+        f"{rate}\t{rate}\t{frames}\t{len(names)}\tmm\t{rate}\t1\t{frames}",
         "Frame#\tTime\t" + "\t\t\t".join(names),
         "\t\t" + "\t".join(f"{axis}{n}" for n in range(1, len(names) + 1) for axis in "XYZ"),
         "",

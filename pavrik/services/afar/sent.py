@@ -87,7 +87,7 @@ def say_word(
 
     asked = {"item": str(item_id), **request.model_dump(mode="json")}
     answer = write_once(
-        database, who, key, say("afar.word_what_sent"), asked, SentRef, action,
+        database, who, key, "word to what was sent", asked, SentRef, action,
         subject=str(lifter_id),
     )  # fmt: skip
     with database.club(who.club_id) as connection:

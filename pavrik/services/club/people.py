@@ -106,7 +106,7 @@ def _make_link(
         return LinkRef(link_id=link.link_id)
 
     request = {"link": str(link.link_id), "email": link.email, "role": link.role}
-    write_once(database, who, key, say("club.make_link", kind=link.kind), request, LinkRef, action)
+    write_once(database, who, key, f"make {link.kind} link", request, LinkRef, action)
     if not made:
         raise InvalidError(say("club.link_already_made_shown"), "link_id")
     return token
@@ -187,7 +187,7 @@ def set_role(database: Database, who: Who, key: UUID, coach_id: UUID, role: str)
         database,
         who,
         key,
-        say("club.role_role", role=role),
+        f"role {role}",
         request,
         PersonRef,
         action,

@@ -263,7 +263,7 @@ def settle(
         return SettledAnswer(setup_id=setup_id, **settled.prediction)
 
     request = {"lifter": str(lifter_id), "setup": setup.model_dump(), "reason": reason}
-    route = say("setups.settle_lift", lift=fitting.lift)
+    route = f"settle {fitting.lift}"
     return compute_and_write(
         database, who, key, route, request, SettledAnswer, compute, action,
         subject=str(lifter_id),

@@ -20,7 +20,6 @@ from pavrik.services.setups.fits import (
 )
 from pavrik.services.setups.squat import SQUAT_FITTING
 from pavrik.store.database import Database
-from pavrik.words import say
 
 FITTINGS: dict[str, Fitting] = {
     fitting.lift: fitting for fitting in (SQUAT_FITTING, DEADLIFT_FITTING)
@@ -42,7 +41,5 @@ def ranking(lift: str, database: Database, who: Who, lifter_id: UUID, jobs: Jobs
         return known.model_copy(update={"advice": advice})
     answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
     task = partial(_draw, who=who, lift=lift, inputs=inputs)
-    job = jobs.ask(
-        who, lifter_id, say("setups.lift_sureness", lift=lift), content_of(inputs)[1], task
-    )
+    job = jobs.ask(who, lifter_id, f"{lift} sureness", content_of(inputs)[1], task)
     return answer.model_copy(update={"advice": advice, "job": JobAnswer(**vars(job))})

@@ -99,7 +99,7 @@ def keep_once(
         database,
         who,
         key,
-        say("watch.read_way", way=way),
+        f"read {way}",
         asked,
         ClipRef,
         compute,
@@ -235,12 +235,12 @@ THE_SET, THE_CUE = say("watch.the_set"), say("watch.the_cue")
 
 def line_of(phase: str) -> str:
     """The line of a phase, as a word names it."""
-    return say("watch.phase_phase", phase=phase)
+    return f"phase {phase}"
 
 
 def depth_line(rep: int) -> str:
     """Where the depth of a rep by two taps stands among the words."""
-    return say("watch.depth_rep", rep=rep)
+    return f"depth {rep}"
 
 
 def _tapped(rep: RepOut, word: store.ClipWord | None) -> RepOut:

@@ -96,7 +96,7 @@ def write_into_log(
     with database.club(who.club_id) as connection:
         stored_clip(connection, lifter_id, clip_id)
         word = store.ClipWord("log", "logged", str(answer.set_id))
-        word_id = uuid5(clip_id, say("watch.log_set_id", set_id=answer.set_id))
+        word_id = uuid5(clip_id, f"log {answer.set_id}")
         if store.words_of(connection, clip_id).get("log") != word:
             store.say(connection, who.club_id, who.coach_id, clip_id, word_id, word)
     return answer

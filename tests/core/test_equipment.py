@@ -127,6 +127,20 @@ def test_the_way_up_rises_with_shrinking_jumps():
     assert warm_up(20.0, 20, 5, GYM) == ()
 
 
+@pytest.mark.parametrize("stock", [
+    ((25.0, 5), (20.0, 2), (15.0, 2), (10.0, 3), (5.0, 3), (2.5, 2), (1.25, 2), (0.5, 1)),
+    ((25.0, 8), (20.0, 2), (15.0, 2), (10.0, 2), (5.0, 2), (2.5, 2), (1.25, 2)),
+])  # fmt: skip
+def test_no_work_set_is_reached_by_a_leap(stock):
+    pairs = tuple(PlatePair(kg, n) for kg, n in stock)
+    for work in (2.5 * half for half in range(24, 120)):
+        ladder = [step.total_kg for _, step in warm_up(work, 20, 5, pairs)]
+        jumps = [b - a for a, b in pairwise([*ladder, work])]
+        assert len(ladder) >= 5, f"{work} kg after {ladder}"
+        assert max(jumps) <= 0.36 * work, f"{work} kg after {ladder}"
+        assert jumps[-1] <= 0.12 * work, f"{work} kg after {ladder}"
+
+
 def discs_handled(ladder: list[Loading], work: Loading) -> int:
     """Discs put on or taken off one side on the way up to the work set."""
     return sum(plate_changes(a, b) for a, b in pairwise([*ladder, work]))

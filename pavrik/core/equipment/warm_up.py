@@ -1,5 +1,6 @@
 """The way up to the first work set: from the empty bar, jumps shrinking, few discs handled."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import combinations_with_replacement, pairwise
@@ -22,8 +23,14 @@ DISC_SHARE = assume(
     "share",
     "a disc handled on each side is worth as much as a step that lies this far off",
 )
-TRIED, KEPT = 15, 20
-"""Loadings tried for a step, and ways kept after it."""
+TRIED, KEPT = 15, 40
+"""Loadings tried for a step; cheapest ways kept after it, beside those with the longest jumps."""
+LONG_JUMP = assume(
+    "warm_up_long_jump",
+    0.35,
+    "share of the work load",
+    "a longer jump counts as so far off its place",
+)
 LEFT_OUT = 5.0
 """Discs that a step left out is worth."""
 MOST_ADDED = 2
@@ -50,13 +57,14 @@ def plate_changes(before: Loading, after: Loading) -> int:
     return len(before.per_side) + len(after.per_side) - 2 * same
 
 
-def _extended(way: _Way, reps: int, loading: Loading, offset: float) -> _Way | None:
+def _extended(way: _Way, reps: int, loading: Loading, offset: float, work_kg: float) -> _Way | None:
     """The way with one more step; None where it would not rise or its jump would grow."""
     last = way.steps[-1][1]
     jump_kg = loading.total_kg - last.total_kg
     if jump_kg <= 0 or jump_kg > way.jump_kg + 1e-9:
         return None
-    cost = plate_changes(last, loading) + (offset / DISC_SHARE) ** 2
+    too_long = max(jump_kg / work_kg - LONG_JUMP, 0.0)
+    cost = plate_changes(last, loading) + (offset / DISC_SHARE) ** 2 + (too_long / DISC_SHARE) ** 2
     return _Way((*way.steps, (reps, loading)), jump_kg, way.cost + cost)
 
 
@@ -75,6 +83,19 @@ def _parts(work: Loading, stock: tuple[PlatePair, ...]) -> set[tuple[float, ...]
     return found
 
 
+def _worth_keeping(ways: Iterable[_Way]) -> list[_Way]:
+    """Of the ways to one loading those that nothing beats: a dearer one is kept only where its last
+    jump was longer, as no jump may be longer than the one before it."""
+    kept: list[_Way] = []
+    longest: dict[tuple[float, ...], float] = {}
+    for way in sorted(ways, key=lambda way: (way.cost, -way.jump_kg)):
+        at = way.steps[-1][1].per_side
+        if way.jump_kg > longest.get(at, 0.0) + 1e-9:
+            longest[at] = way.jump_kg
+            kept.append(way)
+    return kept[:KEPT] + sorted(kept[KEPT:], key=lambda way: -way.jump_kg)[:KEPT]
+
+
 @lru_cache(maxsize=512)
 def warm_up(
     work_kg: float, bar_kg: float, collars_kg: float, stock: tuple[PlatePair, ...]
@@ -91,8 +112,7 @@ def warm_up(
     if not work.per_side:
         return ()
     parts = [Loading(side, empty.total_kg + 2 * sum(side), 0.0) for side in _parts(work, stock)]
-    straight = _Way(((EMPTY_REPS, empty),), work_kg, len(SHARES) * LEFT_OUT)
-    ways = [replace(straight, cost=0.0)]
+    ways = [_Way(((EMPTY_REPS, empty),), work_kg, 0.0)]
     for share, reps in zip(SHARES, REPS, strict=True):
         low, high = (share - WINDOW) * work_kg, (share + WINDOW) * work_kg
         near = [
@@ -110,9 +130,9 @@ def warm_up(
             extended
             for way in ways
             for one in near[:TRIED]
-            if (extended := _extended(way, reps, one, one.total_kg / work_kg - share))
+            if (extended := _extended(way, reps, one, one.total_kg / work_kg - share, work_kg))
         ]
         resting = [replace(way, cost=way.cost + LEFT_OUT) for way in ways]
-        ways = sorted(further, key=lambda way: way.cost)[:KEPT] + resting[:KEPT]
-    ends = [end for way in (*ways, straight) if (end := _extended(way, 0, work, 0.0))]
+        ways = _worth_keeping([*further, *resting])
+    ends = [end for way in ways if (end := _extended(way, 0, work, 0.0, work_kg))]
     return min(ends, key=lambda end: end.cost).steps[:-1]

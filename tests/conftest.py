@@ -1,7 +1,6 @@
 """One throw-away PostgreSQL per worker, one migrated template, one database per module."""
 
 import fcntl
-import gc
 import tempfile
 from collections import Counter
 from collections.abc import Callable, Iterator
@@ -13,7 +12,7 @@ import psycopg
 import pytest
 from argon2 import PasswordHasher
 
-from pavrik.api.app import YOUNG_OBJECTS
+from pavrik.api.app import keep_what_is_there
 from pavrik.demo.load import load_demo
 from pavrik.store.cluster import UNSAFE_BUT_FAST, Cluster
 from pavrik.store.database import Database
@@ -34,10 +33,7 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 def pytest_collection_finish() -> None:
-    """What was imported for all tests stays: a second each time to look through it is saved."""
-    gc.collect()
-    gc.freeze()
-    gc.set_threshold(YOUNG_OBJECTS, *gc.get_threshold()[1:])
+    keep_what_is_there()
 
 
 class Server:

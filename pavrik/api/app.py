@@ -89,15 +89,24 @@ YOUNG_OBJECTS = 20_000
 """So many new objects before dead ones are looked for: an answer makes some thousands."""
 
 
-def from_environment() -> FastAPI:
-    """The application as the environment says: what every worker process of ``serve`` makes. What
-    it is made of stays: looking through it for the dead would stop every request for a third of a
-    second."""
-    app = create_app(Settings.from_environment())
+def keep_what_is_there() -> None:
+    """What a process is made of stays: looking through it for the dead would stop every request
+    for a third of a second."""
     gc.collect()
     gc.freeze()
     gc.set_threshold(YOUNG_OBJECTS, *gc.get_threshold()[1:])
+
+
+def served(settings: Settings) -> FastAPI:
+    """The application of a process that does nothing but serve it."""
+    app = create_app(settings)
+    keep_what_is_there()
     return app
+
+
+def from_environment() -> FastAPI:
+    """The same as the environment says: what every worker process of ``serve`` makes."""
+    return served(Settings.from_environment())
 
 
 def create_app(settings: Settings) -> FastAPI:

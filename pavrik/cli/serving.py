@@ -25,11 +25,9 @@ def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> Non
     tokens of links: nothing logs them. Raises OperationError for a number that makes no sense."""
     check_workers(workers)
     if workers == 1:
-        from pavrik.api.app import create_app
+        from pavrik.api.app import served
 
-        uvicorn.run(
-            create_app(settings), host=host, port=port, log_level="warning", access_log=False
-        )
+        uvicorn.run(served(settings), host=host, port=port, log_level="warning", access_log=False)
         return
     with TemporaryDirectory(prefix="pavrik-counts-") as folder:
         os.environ.update(settings.as_environment(), PROMETHEUS_MULTIPROC_DIR=folder)

@@ -11,7 +11,7 @@ from pavrik.core.fitting.explorer import exact_setup, explorer_grid
 from pavrik.core.fitting.fit import fit as fit_lift
 from pavrik.core.fitting.known_bests import KnownBest, strengths_from
 from pavrik.core.fitting.sampling import Ask, explained_by_one_more, intervals, sample
-from pavrik.core.fitting.search import evaluate
+from pavrik.core.fitting.search import evaluate, evaluate_at
 from pavrik.core.fitting.staleness import changes_since
 from pavrik.core.fitting.unknowns import reading_errors
 from pavrik.core.lifter.lifter import default_lifter
@@ -52,6 +52,39 @@ def test_the_fast_search_equals_brute_force_within_half_a_percent(body):
     both = fast.feasible & slow.feasible
     assert np.array_equal(fast.feasible, slow.feasible)
     assert fast.predicted_max_kg[both] == pytest.approx(slow.predicted_max_kg[both], rel=0.005)
+
+
+@pytest.mark.parametrize("body", _random_bodies(4))
+def test_the_steps_left_out_at_the_end_of_the_search_were_never_the_hardest(body):
+    setups = SetupGrid(SQUAT).setups()
+    found = evaluate(SQUAT, SQUAT.kinematics.case(default_lifter(body), setups))
+    case = SQUAT.kinematics.case(default_lifter(body), setups)
+    along_all = evaluate_at(SQUAT, case, found.shank[:, None, None])
+    assert found.held_max_kg == pytest.approx(along_all.held_max_kg, rel=1e-3)
+
+
+def test_where_nothing_limits_the_most_is_tried_at_once():
+    asked = []
+
+    def use(load: np.ndarray) -> np.ndarray:
+        asked.append(load)
+        return np.array([0.0008, 0.006]) * load
+
+    held = load_at_full_utilization(use, 83.0)
+    assert held == pytest.approx([830.0, 1 / 0.006], rel=1e-3)
+    assert len(asked) <= 5
+
+
+def test_a_rough_search_does_not_look_at_its_last_step():
+    asked = []
+
+    def use(load: np.ndarray) -> np.ndarray:
+        asked.append(load)
+        return (load / 200.0) ** 1.2
+
+    rough = load_at_full_utilization(use, 83.0, steps=3)
+    assert len(asked) == 4
+    assert rough == pytest.approx(200.0, rel=1e-3)
 
 
 def test_the_predicted_max_is_where_bisection_finds_full_use():

@@ -46,7 +46,7 @@ class Deadline:
             raise
         self._late.add(work)
         work.add_done_callback(self._ended_late)
-        told = say("api.took_longer_s_ask", longest_s=self._longest_s) + " "
+        told = say("api.took_longer_s_ask", longest_s=self._longest_s)
         told += say("api.later_what_already_entered")
         await problem(503, say("api.too_slow"), told)(scope, receive, send)
 

@@ -33,6 +33,5 @@ def link_letter(opens: JoinAnswer, address: str, days: int) -> EmailMessage:
             does=does,
             unasked=unasked,
         )
-        + " "
     )
     return letter

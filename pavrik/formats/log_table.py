@@ -20,7 +20,7 @@ from pavrik.core.competition_lifts import LIFT_IDS
 from pavrik.core.deadlift.deadlift import DEADLIFT
 from pavrik.formats.cells import plain_text, safe_text
 from pavrik.formats.dates_in import DateReader
-from pavrik.words import say
+from pavrik.words import one_of, say
 
 COLUMNS = (
     "date", "time", "lifter", "lift", "variation", "load_kg", "reps", "missed_reps", "rpe",
@@ -166,11 +166,7 @@ def table_rows(data: bytes, needed: Sequence[Sequence[str]]) -> list[tuple[int, 
     if not rows:
         raise ValueError(say("formats.file_empty_needs_first"))
     names = [str(cell or "").strip().lower() for cell in rows[0]]
-    missing = [
-        (" " + say("formats.or") + " ").join(choice)
-        for choice in needed
-        if not set(choice) & set(names)
-    ]
+    missing = [one_of(choice) for choice in needed if not set(choice) & set(names)]
     if missing:
         raise ValueError(say("formats.first_line_lacks_columns", missing=", ".join(missing)))
     if len(rows) > MOST_ROWS:

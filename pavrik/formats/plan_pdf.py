@@ -47,9 +47,11 @@ def _day(day: Day) -> Flowable:
     told = dict.fromkeys(b.text for line in day.lines for b in line.reasons[:2])
     parts += [written(say("formats.because", reason=text), SMALL) for text in told]
     if day.checks:
-        parts.append(written((say("formats.before_set_2") + " ") + " / ".join(day.checks), SMALL))
+        parts.append(
+            written(say("formats.checks_before_set", checks=" / ".join(day.checks)), SMALL)
+        )
     if day.cues:
-        parts.append(written((say("formats.cues") + " ") + " / ".join(day.cues), SMALL))
+        parts.append(written(say("formats.cues_of_day", cues=" / ".join(day.cues)), SMALL))
     return KeepTogether([*parts, Spacer(0, 3 * mm)])
 
 

@@ -7,7 +7,7 @@ weekday.
 
 import json
 import string
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from datetime import date
 from importlib.resources import files
 from typing import Any
@@ -59,3 +59,13 @@ def say(text: str, **named: object) -> str:
     if "!" in template:
         return _with_days.format(template, **named)
     return template.format(**named)
+
+
+def all_of(names: Iterable[str]) -> str:
+    """Names in a row: "knee and hip"."""
+    return say("lists.all_of").join(names)
+
+
+def one_of(names: Iterable[str]) -> str:
+    """Names to choose from: "low bar or middle bar"."""
+    return say("lists.one_of").join(names)

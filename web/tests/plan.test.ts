@@ -27,7 +27,7 @@ describe('words of a plan', () => {
     expect(minutes(240)).toBe('4:00')
   })
   it('leads every fact to where it is shown', () => {
-    const to = (fact: string, text = '') => placeOf(fact, 'x', 'squat', text).to
+    const to = (fact: string) => placeOf(fact, 'x', 'squat').to
     expect(to('fault:hips-rise')).toEqual({
       name: 'review',
       params: { lifterId: 'x' },
@@ -39,7 +39,7 @@ describe('words of a plan', () => {
       params: { lifterId: 'x' },
       query: { view: 'variations', lift: 'squat', open: 'front squat' },
     })
-    expect(to('0190-ab', 'pain flag on the knee')).toEqual({ name: 'lifter', params: { lifterId: 'x' } })
+    expect(to('flag:0190-ab')).toEqual({ name: 'lifter', params: { lifterId: 'x' } })
     expect(to('0190-ab')).toEqual({ name: 'log', params: { lifterId: 'x' } })
   })
 })

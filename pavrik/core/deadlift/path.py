@@ -13,7 +13,7 @@ from pavrik.core.deadlift.kinematics import DeadliftCase, DeadliftPosture
 from pavrik.core.deadlift.phases import PHASES as ALL_PHASES
 from pavrik.core.lifts.phases import computed_phases
 from pavrik.core.units import Floats
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 STEPS = 28
 AT_THE_KNEE_M = 0.05
@@ -98,13 +98,10 @@ def pace_words(path: DeadliftPath, load_kg: float) -> str:
             runs[-1][1].append(phase)
         else:
             runs.append((pace, [phase]))
-    words = [f"{pace} {' and '.join(phases)}" for pace, phases in runs]
+    words = [f"{pace} {all_of(phases)}" for pace, phases in runs]
     patience = runs[0] == ("slow", runs[0][1][:1]) and "quick" in told.values()
-    return (
-        (say("deadlift.expect_it") + " ")
-        + ", ".join(words)
-        + (say("deadlift.patience_start") if patience else "")
-    )
+    expected = say("deadlift.expect_it", paces=", ".join(words))
+    return say("deadlift.patience_start", expected=expected) if patience else expected
 
 
 def sticking(path: DeadliftPath, load_kg: float) -> tuple[int, Floats]:

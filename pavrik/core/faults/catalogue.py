@@ -181,7 +181,7 @@ def check_prices(catalogue: Catalogue, priced: Mapping[str, Set[str]] = PRICED) 
             for fault in sorted(known - claimed)
         ]
     if problems:
-        raise ValueError((say("faults.prices_catalogue_disagree") + " ") + "; ".join(problems))
+        raise ValueError(say("faults.prices_catalogue_disagree", problems="; ".join(problems)))
 
 
 def parse_catalogue(data: dict[str, Any]) -> Catalogue:
@@ -215,7 +215,7 @@ def parse_catalogue(data: dict[str, Any]) -> Catalogue:
         catalogue
     )
     if problems:
-        raise ValueError((say("faults.fault_catalogue_broken") + " ") + "; ".join(problems))
+        raise ValueError(say("faults.fault_catalogue_broken", problems="; ".join(problems)))
     return catalogue
 
 

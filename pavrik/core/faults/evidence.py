@@ -91,7 +91,7 @@ def shipped_evidence() -> dict[str, dict[str, float]]:
         if signal not in SIGNALS
     ]
     if wrong:
-        raise ValueError((say("faults.evidence_broken") + " ") + "; ".join(wrong))
+        raise ValueError(say("faults.evidence_broken", wrong="; ".join(wrong)))
     return data
 
 

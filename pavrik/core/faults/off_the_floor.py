@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from pavrik.core.assumptions import assume
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 HONEST_STEP_KG, HONEST_STEP_SHARE = 5.0, 0.02
 NOTHING_SAID_KG, NOTHING_SAID_SHARE = 20.0, 0.10
@@ -175,7 +175,7 @@ def floor_walk(facts: FloorFacts) -> Walk:
     goes to fear and fatigue before legs."""
     steps = [_heavy(facts), _legs(facts), _pattern(facts), _fear(facts), _fatigue(facts)]
     if facts.hurts:
-        where = (" " + say("faults.and") + " ").join(facts.hurts)
+        where = all_of(facts.hurts)
         return Walk(
             steps,
             say("faults.stop_pain_flag_sharp", where=where),

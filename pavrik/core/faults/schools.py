@@ -44,10 +44,8 @@ class School:
         faults = dict.fromkeys(f for position in self.positions for f in position.silences)
         told = [self.alters] if self.alters else []
         if faults:
-            told.append(
-                (say("faults.whether_these_count") + " ")
-                + ", ".join(named(f).lower() for f in faults)
-            )
+            names = ", ".join(named(fault).lower() for fault in faults)
+            told.append(say("faults.whether_these_count", names=names))
         if len({position.cue for position in self.positions}) > 1:
             told.append("a cue")
         return "; ".join(told)

@@ -13,7 +13,7 @@ from pavrik.core.fitting.sensitivity import input_words
 from pavrik.core.lifter.lifter import Lifter
 from pavrik.core.lifts.candidate import Candidate
 from pavrik.core.lifts.lift import Lift
-from pavrik.words import say
+from pavrik.words import one_of, say
 
 AS_GOOD = assume("range_as_good", 0.02, "share of the max", "lost at the ends of a told range")
 RANGE_STEPS = {"m": 0.02, "deg": 3.0}
@@ -40,7 +40,7 @@ def _lost(kg: float, best_kg: float) -> str:
 
 
 def _styles(lift: Lift[Any], styles: Sequence[str]) -> str:
-    return (" " + say("fitting.or") + " ").join(lift.styles[style].name for style in styles)
+    return one_of(lift.styles[style].name for style in styles)
 
 
 def verdict_on(
@@ -69,14 +69,11 @@ def _by_school(lift: Lift[Any], lifter: Lifter, first: Candidate[Any], best: Can
         return ""
     lost = max(best.predicted_max_kg - first.predicted_max_kg, 0.0)
     school, name = lift.school_order.words(lifter), lift.in_words(first.setup)
-    return (
-        say(
-            "fitting.school_comes_first_below",
-            school=school,
-            name=name,
-            lost=_lost(lost, best.predicted_max_kg),
-        )
-        + " "
+    return say(
+        "fitting.school_comes_first_below",
+        school=school,
+        name=name,
+        lost=_lost(lost, best.predicted_max_kg),
     )
 
 

@@ -194,9 +194,9 @@ def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "r
     if onset.verdict == "beyond":
         return say("log.five_only_beyond_what", name=name, counts=counts, one=one)
     high = (
-        (" " + say("log.to_load", load=load(onset.fifth.high)))
+        say("log.to_load", load=load(onset.fifth.high))
         if onset.fifth.high is not None
-        else (" " + say("log.or_more"))
+        else say("log.or_more")
     )
     return say(
         "log.five_from_two_from",

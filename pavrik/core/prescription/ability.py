@@ -32,22 +32,15 @@ def _rests_on(
     """The set that says most, in a sentence; ``by`` is the variation that spoke last, alone, and
     ``by_speed`` the newest day on which the bar's speed did."""
     done = newest.says.logged
-    at = (" " + say("prescription.at_rpe", rpe=done.rpe)) if done.rpe is not None else ""
-    of = (
-        (" " + say("prescription.of_the", variation=done.variation))
-        if done.of_max is not None
-        else ""
-    )
-    told = (
-        say(
-            "prescription.with_on",
-            reps_words=reps_words(done.reps),
-            of=of,
-            in_kg=in_kg(done.load_kg),
-            at=at,
-            day=done.day,
-        )
-        + " "
+    at = say("prescription.at_rpe", rpe=done.rpe) if done.rpe is not None else ""
+    of = say("prescription.of_the", variation=done.variation) if done.of_max is not None else ""
+    told = say(
+        "prescription.with_on",
+        reps_words=reps_words(done.reps),
+        of=of,
+        in_kg=in_kg(done.load_kg),
+        at=at,
+        day=done.day,
     )
     together = say(
         "prescription.likely_to", in_kg=in_kg(now.kg), low_kg=now.low_kg, high_kg=now.high_kg

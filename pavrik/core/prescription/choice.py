@@ -209,7 +209,7 @@ def _gain(
     if abs(here - there) < MARGIN:
         return 0.0, []
     share = max(min((here - there) / max(there, 0.1), MOST_GAIN), -MOST_GAIN)
-    where = (" " + say("prescription.in_the_phase", phase=weakness.phase)) if weakness.phase else ""
+    where = say("prescription.in_the_phase", phase=weakness.phase) if weakness.phase else ""
     return share, [
         Reason(
             say(

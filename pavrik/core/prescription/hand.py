@@ -166,7 +166,7 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
     if _asks_other_work(edit):
         changed = replace(changed, rest_s=rest_after_s(changed.reps, changed.rpe))
     changed = replace(changed, rest_s=edit.rest_s or changed.rest_s, overruled=edit)
-    words = (" " + say("prescription.at") + " ").join(filter(None, told))
+    words = say("prescription.at").join(filter(None, told))
     why = (_said(edit, say("prescription.sets_words", words=words)),) if words else ()
     return replace(changed, reasons=(*why, *line.reasons))
 

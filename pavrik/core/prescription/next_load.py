@@ -267,7 +267,7 @@ def _respect_pain(
         "prescription.pain_flag_capped_estimated", regions=regions_of(flags), share=PAIN_CAP_SHARE,
         cap=in_kg(cap),
     )  # fmt: skip
-    return min(wanted, cap), [Reason(told, tuple(flag.flag_id for flag in flags))]
+    return min(wanted, cap), [Reason(told, tuple(flag.fact for flag in flags))]
 
 
 def _respect_test(

@@ -9,7 +9,7 @@ from datetime import date
 
 from pavrik.core.assumptions import assume, assume_each
 from pavrik.core.prescription.caps import Cap
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 PAIN_CAP_SHARE = assume(
     "pain_cap_share", 0.70, "share", "most of the estimated max while a pain flag stands"
@@ -32,13 +32,16 @@ class PainFlag:
     flag_id: str
     region: str
 
+    @property
+    def fact(self) -> str:
+        """What a reason rests on."""
+        return f"flag:{self.flag_id}"
+
 
 @dataclass(frozen=True)
-class Clearance:
+class Clearance(PainFlag):
     """A region that hurt from one day to another, when a coach cleared it."""
 
-    flag_id: str
-    region: str
     raised: date
     cleared: date
 
@@ -57,7 +60,7 @@ LONGEST_WAY_BACK_DAYS = WEEK_DAYS * len(WAY_BACK)
 
 def regions_of(flags: Sequence[PainFlag]) -> str:
     """The regions in words."""
-    return (" " + say("prescription.and") + " ").join(sorted({flag.region for flag in flags}))
+    return all_of(sorted({flag.region for flag in flags}))
 
 
 def pain_caps(flags: Sequence[PainFlag], max_kg: float | None) -> list[Cap]:
@@ -69,7 +72,7 @@ def pain_caps(flags: Sequence[PainFlag], max_kg: float | None) -> list[Cap]:
         regions_of=regions_of(flags),
         pain_cap_share=PAIN_CAP_SHARE,
     )
-    return [Cap(PAIN_CAP_SHARE * max_kg, words, tuple(f.flag_id for f in flags), ends="")]
+    return [Cap(PAIN_CAP_SHARE * max_kg, words, tuple(f.fact for f in flags), ends="")]
 
 
 def way_back_caps(cleared: Sequence[Clearance], max_kg: float | None, on: date) -> list[Cap]:
@@ -86,5 +89,5 @@ def way_back_caps(cleared: Sequence[Clearance], max_kg: float | None, on: date) 
                 cleared=one.cleared,
                 share=share,
             )
-            found.append(Cap(share * max_kg, words, (one.flag_id,), ends=""))
+            found.append(Cap(share * max_kg, words, (one.fact,), ends=""))
     return found

@@ -50,8 +50,8 @@ class Maker:
 
     @property
     def flags(self) -> tuple[str, ...]:
-        """Ids of the pain flags that stand."""
-        return tuple(flag.flag_id for flag in self.pain)
+        """The pain flags that stand, as facts."""
+        return tuple(flag.fact for flag in self.pain)
 
     def ahead(self, lift: str, on: date) -> int | None:
         """How many main sessions of a lift come before the one on a day; None where none is."""

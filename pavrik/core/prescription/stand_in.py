@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from pavrik.core.prescription.lift_work import WORK
 from pavrik.core.variations.catalogue import Variation
 from pavrik.core.variations.loading import COMPETITION, Loading
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 CLEARLY = 0.95
 """A lift stands in where it has at most so much of the competition lift's moment on what hurts."""
@@ -47,7 +47,7 @@ def stand_in(
         }
         least = min(worst, key=lambda name: worst[name], default=None)
         if least is not None and worst[least] <= CLEARLY:
-            regions = (" " + say("prescription.and") + " ").join(sorted(set(hurts)))
+            regions = all_of(sorted(set(hurts)))
             less = say("prescription.next_nothing_there")
             if worst[least]:
                 less = say("prescription.less_there_same_share", worst=1 - worst[least])

@@ -13,7 +13,7 @@ from pavrik.core.log.training_set import COMPETITION
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.prescription.attempts import STRATEGIES
 from pavrik.core.prescription.plan_parts import Line, Plan, PlanAsk
-from pavrik.core.prescription.season import steps_of
+from pavrik.core.prescription.season import PEAK_DAYS, steps_of
 from pavrik.core.prescription.shape import Dose, Shape, WeekRole
 from pavrik.core.simulation.story import Story, drawn_story
 
@@ -67,6 +67,12 @@ def ask_of(shape: Shape, number: int) -> PlanAsk:
     )
 
 
+def _is_near_meet(plan: Plan, ask: PlanAsk, week: int) -> bool:
+    """Whether a week has days that are counted back from the meet."""
+    days = plan.weeks[week].days
+    return ask.meet is not None and any((ask.meet - d.on).days <= PEAK_DAYS[1] for d in days)
+
+
 def main_work(plan: Plan, ask: PlanAsk, week: int, lift: str) -> list[tuple[Line, Dose]]:
     """Main lines of the competition lift in a week with the doses that its shape asks for; none in
     light weeks, where the meet is near, and where a shape has turned to a variation."""
@@ -77,8 +83,7 @@ def main_work(plan: Plan, ask: PlanAsk, week: int, lift: str) -> list[tuple[Line
     lines = [
         x for d in plan.weeks[week].days for x in d.lines if x.kind == "main" and x.lift == lift
     ]
-    near = any("before the meet" in reason.text for x in lines for reason in x.reasons)
-    if near or any(x.variation != COMPETITION for x in lines):
+    if _is_near_meet(plan, ask, week) or any(x.variation != COMPETITION for x in lines):
         return []
     return list(zip(lines, doses, strict=True))
 

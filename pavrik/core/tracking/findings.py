@@ -15,7 +15,7 @@ from pavrik.core.tracking.head_on_detectors import head_on_detectors
 from pavrik.core.tracking.measured import Measured
 from pavrik.core.tracking.reps import Rep
 from pavrik.core.units import degrees
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 State = Literal["holds", "slight", "fails", "cannot tell"]
 ALONE = assume("film_alone", 1.5, "shares", "of the threshold: one rep alone is enough")
@@ -191,7 +191,7 @@ def _in_reps(reps: Sequence[int], of: int) -> str:
     if of == 1:
         return say("tracking.only_rep")
     return (
-        say("tracking.in_rep_of", map=(" " + say("tracking.and") + " ").join(map(str, reps)), of=of)
+        say("tracking.in_rep_of", map=all_of(map(str, reps)), of=of)
         if len(reps) < of
         else say("tracking.every_rep")
     )

@@ -18,7 +18,7 @@ from pavrik.core.competition_lifts import LiftId
 from pavrik.core.deadlift.styles import STYLES
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.lifter.mobility import BAR_POSITIONS
-from pavrik.words import say
+from pavrik.words import one_of, say
 
 Role = Literal["skill", "strength", "overload", "learning", "support"]
 ROLES: tuple[Role, ...] = get_args(Role)
@@ -158,7 +158,7 @@ def _problems_of(one: Variation) -> list[str]:
             say(
                 "variations.set_1_120",
                 name=one.name,
-                units=(" " + say("variations.or") + " ").join(UNITS),
+                units=one_of(UNITS),
             )
         )
     if one.knob is None and not one.trains and one.role != "learning":

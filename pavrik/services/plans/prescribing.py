@@ -131,7 +131,7 @@ def read_next_load_facts(
 def _compute(facts: NextLoadFacts, target: Target) -> NextLoad:
     closed = closed_to(facts.inputs, facts.lift, facts.setup)
     if closed:
-        told = say("plans.screens_close_every_squat", closed=closed) + " "
+        told = say("plans.screens_close_every_squat", closed=closed)
         told += say("plans.stand_until_screen_opens")
         return NextLoad(target, None, None, None, [Reason(told)])
     own = [logged for logged in facts.sets if logged.variation == COMPETITION]

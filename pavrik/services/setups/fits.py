@@ -221,9 +221,8 @@ def settled_record(
     inputs = inputs_of(database, who, lifter_id)
     found = fitting.predict(model_of(inputs)[0], setup)
     if found.reasons:
-        raise InvalidError(
-            (say("setups.set_up_cannot_held") + " ") + "; ".join(found.reasons), "setup"
-        )
+        reasons = "; ".join(found.reasons)
+        raise InvalidError(say("setups.set_up_cannot_held", reasons=reasons), "setup")
     fitted = whole_ranking(fitting, database, who, inputs)
     prediction: dict[str, Any] = {
         "predicted_max_kg": found.predicted_max_kg,

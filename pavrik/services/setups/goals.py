@@ -31,9 +31,7 @@ def _on_the_ladder(lift: Lift[Any], ladder: Sequence[Rung]) -> str:
     told = say("setups.no_full_open_yet", name=lift.name)
     if stands is not None:
         told += say("setups.stand_rung", name=stands.name)
-    return told + (
-        (" " + say("setups.work_toward", name=above.name, why=above.why)) if above else ""
-    )
+    return told + (say("setups.work_toward", name=above.name, why=above.why) if above else "")
 
 
 def _goal_sentence(

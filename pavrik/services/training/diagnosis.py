@@ -40,7 +40,7 @@ from pavrik.services.training.review import known_of
 from pavrik.services.writes import write_once
 from pavrik.store import library
 from pavrik.store.database import Connection, Database
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 ALL_OUT_RPE = 10.0
 
@@ -123,9 +123,7 @@ def diagnose(
         caution=fault.caution,
         words=seen.words if seen else say("training.never_logged_lifter", name=fault.name),
         leads=_leads(known, fault_id, catalogue),
-        stop=say("training.pain_flag_no_test", flags=(" " + say("training.and") + " ").join(flags))
-        if flags
-        else None,
+        stop=say("training.pain_flag_no_test", flags=all_of(flags)) if flags else None,
         causes=[_cause(cause, catalogue, lift) for cause in ranked],
         tests=[CauseTestAnswer(**vars(t)) for t in tests],
         is_floor_stall=fault_id == "floor-stall",

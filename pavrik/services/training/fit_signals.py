@@ -28,7 +28,7 @@ from pavrik.services.setups.fits import SettledView, model_of, settled_in
 from pavrik.services.setups.remembered import pull_at, squat_at
 from pavrik.store import lifters
 from pavrik.store.database import Connection
-from pavrik.words import say
+from pavrik.words import all_of, say
 
 CLOSE_DEG = 2.5
 """A screen counts as reached within this many degrees: its own error."""
@@ -190,7 +190,7 @@ def fit_signals(
     age = record.inputs.profile.training_age
     signals.append(Signal("novice", age == "novice", say("training.training_age", age=age)))
     told = (
-        say("training.pain_flag", pain=(" " + say("training.and") + " ").join(record.pain))
+        say("training.pain_flag", pain=all_of(record.pain))
         if record.pain
         else say("training.no_pain_flag")
     )

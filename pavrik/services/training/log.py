@@ -17,7 +17,7 @@ from pavrik.services.training.setup_trials import arms_of_sets
 from pavrik.services.writes import write_once
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
-from pavrik.words import say
+from pavrik.words import one_of, say
 
 
 def check_observations(
@@ -33,11 +33,12 @@ def check_observations(
             )
         if observation.phase not in fault.phases:
             raise InvalidError(
-                (
-                    say("training.not_seen_phase_choose", name=fault.name, phase=observation.phase)
-                    + " "
-                )
-                + (" " + say("training.or") + " ").join(fault.phases),
+                say(
+                    "training.not_seen_phase_choose",
+                    name=fault.name,
+                    phase=observation.phase,
+                    phases=one_of(fault.phases),
+                ),
                 f"faults.{index}.phase",
             )
         if observation.rep > logged.reps + logged.missed_reps:

@@ -162,9 +162,8 @@ def begin(
         for field in ("setup_a", "setup_b"):
             reasons = fitting.predict(lifter, getattr(asked, field)).reasons
             if reasons:
-                raise InvalidError(
-                    (say("training.set_up_cannot_held") + " ") + "; ".join(reasons), field
-                )
+                told = say("setups.set_up_cannot_held", reasons="; ".join(reasons))
+                raise InvalidError(told, field)
         with database.club(who.club_id) as connection:
             on = today(connection)
         return trials.TrialRecord(

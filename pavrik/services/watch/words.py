@@ -36,7 +36,7 @@ from pavrik.words import say
 SEVERITY = {"slight": 1, "fails": 2}
 SAME_KG = 0.5
 """A set and a film of it are of one load, rounding apart."""
-FROM_FILM = say("watch.film") + " "
+FROM_FILM = "film: "
 """How the note of an observation begins that a film wrote."""
 OF_CLIP = ("shown", "hidden", "withdrawn")
 

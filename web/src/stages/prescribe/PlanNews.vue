@@ -17,7 +17,7 @@ const emit = defineEmits<{ follow: [] }>()
 const tasks = (b: Schemas['Reason']) =>
   (b.facts ?? [])
     .filter((fact) => fact.startsWith('repair:') || fact.startsWith('walk:'))
-    .map((fact) => placeOf(fact, props.lifterId, '', b.text))
+    .map((fact) => placeOf(fact, props.lifterId, ''))
 const before = computed(() => (props.standing.versions ?? []).filter((v) => v.changes.length))
 const pending = computed(() => props.standing.pending ?? [])
 </script>

@@ -11,7 +11,7 @@ const all = ref(false)
 const shown = computed(() => (all.value ? props.reasons : props.reasons.slice(0, AT_ONCE)))
 const more = computed(() => props.reasons.length - AT_ONCE)
 const places = (b: Schemas['Reason'], lifterId: string, lift: string) => {
-  const found = (b.facts ?? []).map((fact) => placeOf(fact, lifterId, lift, b.text))
+  const found = (b.facts ?? []).map((fact) => placeOf(fact, lifterId, lift))
   return found.filter((p, i) => found.findIndex((q) => q.name === p.name) === i)
 }
 </script>

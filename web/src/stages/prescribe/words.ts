@@ -44,7 +44,6 @@ export function placeOf(
   fact: string,
   lifterId: string,
   lift: string,
-  text: string,
 ): { name: string; to: RouteLocationRaw } {
   const params = { lifterId }
   const [kind = '', id = '', part = ''] = fact.includes(':') ? fact.split(':') : ['', fact]
@@ -66,7 +65,7 @@ export function placeOf(
       name: say('prescribe.how_it_was_learnt'),
       to: { name: 'prescribe', params, query: { view: 'variations', lift, open: id } },
     }
-  if (text.includes('pain flag')) return { name: say('prescribe.the_flag'), to: { name: 'lifter', params } }
+  if (kind === 'flag') return { name: say('prescribe.the_flag'), to: { name: 'lifter', params } }
   return { name: say('prescribe.the_log'), to: { name: 'log', params } }
 }
 

@@ -119,7 +119,7 @@ def test_a_pain_flag_caps_the_load_with_its_reason():
     found = next_load(STEADY, FIVES, GYM, pain=[PainFlag("p1", "knee")])
     assert found.loading.total_kg <= 0.70 * found.estimated_max_kg
     assert "licensed clinician" in words(found)
-    assert [line.facts for line in found.reasons if "pain flag" in line.text] == [("p1",)]
+    assert [line.facts for line in found.reasons if "pain flag" in line.text] == [("flag:p1",)]
 
 
 def test_lighter_than_the_bar_is_the_empty_bar():

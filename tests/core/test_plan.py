@@ -189,7 +189,7 @@ def test_a_pain_flag_caps_everything_and_ends_without_a_test():
     held = [x for x in main if x.reps == 6]
     assert held
     for line in held:
-        assert any("f1" in b.facts and "pain flag on the knee" in b.text for b in line.reasons)
+        assert any("flag:f1" in b.facts and "pain flag on the knee" in b.text for b in line.reasons)
     later = next(x for x in plan.weeks[1].days[0].lines if x.kind == "main")
     assert any("no gain while it hurts" in b.text for b in later.reasons)
 

@@ -78,6 +78,6 @@ def test_it_is_the_main_and_the_second_lift_of_the_plan_while_the_flag_stands():
     for line in worked:
         assert line.load_kg <= cap + 1e-6
         told = next(r for r in line.reasons if r.text == one.words)
-        assert told.facts == ("f1",)
+        assert told.facts == ("flag:f1",)
     well = make_plan(ASK, {"squat": state}, GYM)
     assert {x.variation for x in well.lines() if x.kind == "main"} == {"competition"}

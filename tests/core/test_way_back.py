@@ -59,7 +59,7 @@ def test_a_plan_goes_back_step_by_step_and_says_so():
             if other.load_kg < one.load_kg:
                 held += 1
                 (told,) = [r for r in other.reasons if "was cleared on" in r.text]
-                assert told.facts == ("f1",)
+                assert told.facts == ("flag:f1",)
                 assert f"up to {share:.0%} of the estimated max this week" in told.text
     assert held
     assert any(x.load_kg and x.load_kg > 0.9 * MAX_KG for x in free.lines() if x.kind == "main")

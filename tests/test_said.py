@@ -82,14 +82,37 @@ def _sentences(node: ast.AST) -> Iterator[str]:
             yield from _sentences(child)
 
 
+_NAMES = {"grip from the first set", "slack, hips to the bar"}
+"""Names that are kept in the database."""
+
+
 def test_no_sentence_stands_where_something_is_decided():
     found = [
         f"{file.relative_to(PAVRIK)}: {sentence}"
         for file in FILES
         if not str(file.relative_to(PAVRIK)).startswith(_ELSEWHERE)
         for sentence in _sentences(ast.parse(file.read_text("utf-8")))
+        if sentence not in _NAMES
     ]
     assert found == []
+
+
+_KEPT = {"write_once": 3, "compute_and_write": 3, "ask": 2, "uuid5": 1, "Stage": 0}
+"""Which argument of these is a name that is kept: of an act, of a job, of a stage of a drill."""
+
+
+def test_a_name_that_is_kept_is_no_text():
+    """In another language the same act would have another name, and be done twice."""
+    translated = [
+        f"{file.relative_to(PAVRIK)}:{node.lineno}"
+        for file in FILES
+        for node in ast.walk(ast.parse(file.read_text("utf-8")))
+        if isinstance(node, ast.Call)
+        and (at := _KEPT.get(getattr(node.func, "attr", getattr(node.func, "id", "")))) is not None
+        and len(node.args) > at
+        and "say(" in ast.unparse(node.args[at])
+    ]
+    assert translated == []
 
 
 @pytest.mark.parametrize("on", [date(2026, 10, 5), "2026-10-05"])

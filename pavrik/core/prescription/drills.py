@@ -16,7 +16,7 @@ HOLD_SHARE = 0.9
 
 @dataclass(frozen=True)
 class Stage:
-    """One step of a drill."""
+    """One step of a drill; its name is kept where it was passed."""
 
     name: str
     how: str
@@ -67,30 +67,22 @@ def slack_drill(bar_kg: float | None, reason: str, facts: tuple[str, ...] = ()) 
         "slack",
         (
             Stage(
-                say("prescription.slack_hips_high"),
-                say("prescription.breathe_then_pull_bars", bar=bar),
-                4,
-                5,
+                "slack, hips high", say("prescription.breathe_then_pull_bars", bar=bar), 4, 5,
                 say("prescription.no_clank_20_reps"),
             ),
             Stage(
-                say("prescription.slack_hips_bar"),
-                say("prescription.bring_hips_bar_while", bar=bar, pull=pull),
-                4,
-                5,
+                "slack, hips to the bar",
+                say("prescription.bring_hips_bar_while", bar=bar, pull=pull), 4, 5,
                 say("prescription.pull_never_drops_while"),
             ),
             Stage(
-                say("prescription.slack_then_go"),
-                say("prescription.go_instant_shins_touch"),
-                3,
-                5,
+                "slack, then go", say("prescription.go_instant_shins_touch"), 3, 5,
                 say("prescription.hips_plates_leave_together"),
             ),
         ),
         reason,
         facts,
-    )
+    )  # fmt: skip
 
 
 ONE_STAGE_WEEKS = 3
@@ -114,23 +106,17 @@ def grip_drill(reason: str, facts: tuple[str, ...] = ()) -> Drill:
         "grip",
         (
             Stage(
-                say("prescription.grip_from_first_set"),
-                say("prescription.mixed_hook_grip_every"),
-                3,
-                3,
+                "grip from the first set", say("prescription.mixed_hook_grip_every"), 3, 3,
                 say("prescription.no_slip_two_sessions"),
             ),
             Stage(
-                "top holds",
-                say("prescription.hold_last_rep_10"),
-                3,
-                1,
-                say("prescription.n_10_s_three_times"),
+                "top holds", say("prescription.hold_last_rep_10"), 3, 1,
+                say("prescription.held_three_times"),
             ),
         ),
         reason,
         facts,
-    )
+    )  # fmt: skip
 
 
 RITUAL_STEP_KG = 2.5
@@ -151,14 +137,12 @@ def ritual_drill(reason: str, facts: tuple[str, ...] = (), max_kg: float | None 
         "ritual",
         tuple(
             Stage(
-                say("prescription.ritual_at", share=share),
-                say("prescription.same_walk_breath_grip", load=load(share)),
-                5,
-                1,
+                f"ritual at {share:.0%}",
+                say("prescription.same_walk_breath_grip", load=load(share)), 5, 1,
                 say("prescription.hands_pull_within_half"),
             )
             for share in steps
         ),
         reason,
         facts,
-    )
+    )  # fmt: skip

@@ -26,7 +26,7 @@ from pavrik.words import say
 SHARED_FROM = 8
 """From so many lifters on it is worth starting processes."""
 MOST_PROCESSES = 4
-ONE_AT_A_TIME = say("plans.one_at_a_time")
+ONE_AT_A_TIME = "one at a time"
 _own: list[Database] = []
 
 

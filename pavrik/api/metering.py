@@ -95,7 +95,7 @@ class Metered:
             _log_fault(error)
             if status is not None:
                 raise
-            await problem(500, "Our mistake", _OURS)(scope, receive, with_headers)
+            await problem(500, say("api.our_mistake"), _OURS)(scope, receive, with_headers)
         finally:
             self._note(scope, status or 500, time.perf_counter() - started)
 

@@ -316,7 +316,7 @@ def read_row(line: int, cells: dict[str, Any], dates: DateReader) -> LogRow | Ba
     if not row.lifter:
         reader.reasons.append(say("formats.lifter_missing"))
     if row.reps + row.missed_reps == 0:
-        reader.reasons.append(say("formats.set_least_rep_miss"))
+        reader.reasons.append(say("store.a_rep_or_a_miss"))
     if row.pull_style and row.lift != DEADLIFT.id:
         reader.reasons.append(say("formats.pull_style_noted_deadlifts"))
     return BadRow(line, tuple(dict.fromkeys(reader.reasons))) if reader.reasons else row

@@ -111,7 +111,7 @@ def read_trc(text: str) -> Motion:
     head = dict(zip(lines[1].split("\t"), lines[2].split("\t"), strict=False))
     scale = {"mm": 1e-3, "cm": 1e-2, "m": 1.0}.get(head.get("Units", "mm").strip())
     if scale is None:
-        raise ValueError(say("formats.files_lengths_mm_cm_m", units=head.get("Units")))
+        raise ValueError(say("formats.files_lengths_mm_cm", units=head.get("Units")))
     names = [cell for cell in lines[3].split("\t")[2:] if cell]
     rows = [_numbers(line, at) for at, line in enumerate(lines[5:], 6) if line.strip()]
     wanted = 2 + 3 * len(names)

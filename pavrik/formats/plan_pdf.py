@@ -19,7 +19,7 @@ _WIDTHS = (50 * mm, 30 * mm, 26 * mm, 56 * mm, 16 * mm)
 
 def _plates(line: Line) -> str:
     if line.load_kg is None:
-        return line.note or say("formats.by_feel")
+        return line.note or say("prescription.by_feel")
     sides = " + ".join(f"{kg:g}" for kg in line.per_side) or say("formats.empty_bar")
     return say("formats.each_side", sides=sides)
 

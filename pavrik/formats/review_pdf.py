@@ -35,7 +35,11 @@ _CHAINS = {
               ("left plate", "right plate")),
     "rear": (("left plate", "right plate"),),
 }  # fmt: skip
-_MARK = {"holds": "holds", "slight": "slight", "fails": "FAILS", "cannot tell": "cannot tell"}
+_WORDS = {
+    "holds": say("formats.holds"), "slight": say("formats.slight"),
+    "fails": say("formats.fails"), "cannot tell": say("formats.cannot_tell"),
+}  # fmt: skip
+_MARK = {**_WORDS, "fails": say("formats.fails_loudly")}
 CAUTION = say("formats.measurement_film_errors_no")
 
 
@@ -89,10 +93,10 @@ def _told(one: FindingOut) -> str:
     seen = {"confirmed": say("formats.coach_sees_too")}.get(one.word, "")
     cost = say("formats.costs_cost_words", cost_words=one.cost_words) if one.cost_words else ""
     size = f" {size_text(one, one.value)} {one.says} ± {size_text(one, one.error_sd)}"
-    return f"{whose(one)}: {one.state},{size}{cost}{seen}"
+    return f"{whose(one)}: {_WORDS[one.state]},{size}{cost}{seen}"
 
 
-NOT_TOLD = ("cannot tell", "")
+NOT_TOLD = (_WORDS["cannot tell"], "")
 
 
 def _phases(reading: ClipReading) -> Flowable:
@@ -100,7 +104,13 @@ def _phases(reading: ClipReading) -> Flowable:
     rows: list[list[Paragraph]] = [
         [
             written(head, SMALL)
-            for head in ("Phase", "", "Measured", "Computed", say("formats.what_stands_out"))
+            for head in (
+                say("formats.head_phase"),
+                "",
+                say("formats.head_measured"),
+                say("formats.head_computed"),
+                say("formats.what_stands_out"),
+            )
         ]
     ]
     told_here = reading.camera.angles_told
@@ -126,12 +136,12 @@ def _phases(reading: ClipReading) -> Flowable:
 
 def _side_words(lean_deg: float, bar_x_m: float, hip_z_m: float) -> str:
     ahead = round(bar_x_m * 100)
-    way = say("formats.ahead_of") if ahead >= 0 else "behind"
-    bar = (
-        say("formats.bar_cm_mid_foot", ahead=abs(ahead), way=way)
-        if ahead
-        else say("formats.bar_over_mid_foot")
-    )
+    if ahead == 0:
+        bar = say("setups.bar_over_mid_foot")
+    elif ahead > 0:
+        bar = say("formats.bar_cm_mid_foot", ahead=ahead)
+    else:
+        bar = say("formats.bar_cm_behind", ahead=-ahead)
     return say("formats.leans_hip_cm_high", lean_deg=lean_deg, bar=bar, hip_z_m=hip_z_m * 100)
 
 
@@ -159,10 +169,16 @@ def _numbers(at: Instant | None, front: HeadOnInstant | None) -> tuple[str, str]
     return seen, say("formats.knees_out_cm", expected_out_m=front.expected_out_m * 100)
 
 
+_REP_HEADS = (
+    say("formats.head_rep"), say("formats.head_down"), say("formats.head_up"),
+    say("formats.mean_speed"),
+)  # fmt: skip
+
+
 def _reps(reading: ClipReading) -> Flowable:
-    rows = [[written(head, SMALL) for head in ("Rep", "Down", "Up", say("formats.mean_speed"))]]
+    rows = [[written(head, SMALL) for head in _REP_HEADS]]
     for rep in reading.reps:
-        speed = "cannot tell" if rep.mean_m_s is None else f"{rep.mean_m_s:.2f} m/s"
+        speed = NOT_TOLD[0] if rep.mean_m_s is None else f"{rep.mean_m_s:.2f} m/s"
         cells = (str(rep.number), f"{rep.down_s:.2f} s", f"{rep.up_s:.2f} s", speed)
         rows.append([written(cell) for cell in cells])
     return Table(rows, (20 * mm, 26 * mm, 26 * mm, 30 * mm), style=RULES, hAlign="LEFT")

@@ -3,27 +3,23 @@
 import psycopg
 
 from pavrik.errors import RefusedError
+from pavrik.words import say
 
 _SENTENCES: dict[str, tuple[str, str]] = {
-    "coach_email_taken": ("this e-mail already signs in to a club: use another", "email"),
-    "measurement_readings": ("readings are one to three lengths up to 150 cm", "readings_m"),
-    "screen_angle_range": ("this value is outside what a body can do: take it again", "value"),
-    "bar_centre_whole": (
-        "a bar with a centre of its own needs all three: beyond the shoulders, forward, lean",
-        "beyond_shoulder_m",
+    "coach_email_taken": (say("store.email_signs_in_already"), "email"),
+    "measurement_readings": (say("store.readings_one_to_three"), "readings_m"),
+    "screen_angle_range": (say("store.outside_what_a_body_does"), "value"),
+    "bar_centre_whole": (say("store.bar_centre_needs_all_three"), "beyond_shoulder_m"),
+    "plan_replaced_once": (say("store.plan_changed_meanwhile"), "plan"),
+    "set_replaced_once": (say("store.set_already_amended"), "replaces"),
+    "set_pull_style_for_pulls": (say("store.pull_style_for_pulls_only"), "pull_style"),
+    "set_says_something": (say("store.a_rep_or_a_miss"), "reps"),
+    "set_cue": (say("store.cue_by_id"), "cue"),
+    "measure_value": (say("store.measure_outside_what_can_be"), "measures"),
+    "entry_own_or_hidden": (say("store.shipped_entries_unchanged"), "id"),
+    "prescription_overruled_with_reason": (
+        say("store.overruling_needs_reason"), "overruled_because",
     ),
-    "plan_replaced_once": ("this plan was changed by someone else just now: reload it", "plan"),
-    "set_replaced_once": ("this set was already amended: amend the newer one", "replaces"),
-    "set_pull_style_for_pulls": ("dead-stop or rebound is noted for pulls only", "pull_style"),
-    "set_says_something": ("a set has at least one rep or one miss", "reps"),
-    "set_cue": ("a cue is named by its id of up to 60 characters", "cue"),
-    "measure_value": (
-        "a measure is outside what can be: hands to pull 0 to 120 s, steps 0 to 20, bar to "
-        "mid-foot within 15 cm, stance 10 to 140 cm, hip 10 to 120 cm",
-        "measures",
-    ),
-    "entry_own_or_hidden": ("shipped entries can be hidden but not changed: add your own", "id"),
-    "prescription_overruled_with_reason": ("overruling a load needs a reason", "overruled_because"),
 }  # fmt: skip
 
 
@@ -34,7 +30,7 @@ def refused(error: psycopg.IntegrityError) -> RefusedError:
         sentence, field = _SENTENCES[name]
         return RefusedError(sentence, field)
     if isinstance(error, psycopg.errors.ForeignKeyViolation):
-        return RefusedError("this refers to something that is not in this club")
+        return RefusedError(say("store.not_in_club"))
     if isinstance(error, psycopg.errors.UniqueViolation):
-        return RefusedError("this is already recorded under the same id with other content")
-    return RefusedError(f"the database's rule {name.replace('_', ' ')} does not allow this")
+        return RefusedError(say("store.same_id_other_content"))
+    return RefusedError(say("store.rule_does_not_allow", rule=name.replace("_", " ")))

@@ -25,7 +25,7 @@ AXES = (
         rows=tuple(round(0.16 + 0.03 * i, 2) for i in range(26)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", say("deadlift.toes_out"), -20.0, 80.0, 1.0, (0.0, 55.0),
+        "toe_out_deg", "toe_out", "deg", say("lifts.toes_out"), -20.0, 80.0, 1.0, (0.0, 55.0),
         handles=tuple(float(6 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 55, 3)),
     ),
@@ -62,10 +62,10 @@ LEVERS = (
         1.0,
         _on_blocks,
     ),
-    screen_lever("hip_flexion", say("deadlift.neutral_depth"), (3, 6, 9, 12, 16, 20)),
-    screen_lever("abduction", say("deadlift.hip_opening"), (3, 6, 9, 12, 16, 20)),
-    screen_lever("rotation", say("deadlift.hip_rotation"), (3, 6, 9, 12, 16, 20)),
-    screen_lever("dorsiflexion", say("deadlift.ankle_bend"), (3, 6, 9, 12)),
+    screen_lever("hip_flexion", say("lifter.neutral_depth"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("abduction", say("lifter.hip_opening"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("rotation", say("lifter.hip_rotation"), (3, 6, 9, 12, 16, 20)),
+    screen_lever("dorsiflexion", say("lifter.ankle_bend"), (3, 6, 9, 12)),
 )
 
 

@@ -113,7 +113,7 @@ PERTURBATIONS: dict[str, Perturbation] = {
         _spine_pays,
     ),
     "pull-stance-off": Perturbation(
-        stance_moved, 0.05, "m", say("deadlift.feet_wider_settled"), "ratio"
+        stance_moved, 0.05, "m", say("lifts.feet_wider_settled"), "ratio"
     ),
     "grip-off": Perturbation(
         hands_moved, 0.06, "m", say("deadlift.hands_wider_settled"), "ratio"

@@ -35,7 +35,7 @@ STEPS = (
     _Step(say("deadlift.trap_bar_high_handles"), ("trap_high",), barbell=False),
     _Step(say("deadlift.trap_bar_low_handles"), ("trap_low",), barbell=False),
     _Step(say("deadlift.bar_blocks"), ("block",)),
-    _Step("from the floor", COMPETING),
+    _Step(say("deadlift.from_the_floor"), COMPETING),
 )
 
 
@@ -53,6 +53,6 @@ def learning_ladder(lifter: Lifter, teaching: str = "down", weeks: int | None = 
     rungs = [HINGE]
     for step in steps:
         ready = _open(lifter, step.styles)
-        why = "ready" if ready else say("deadlift.screens_do_not_reach")
+        why = say("lifts.ready") if ready else say("deadlift.screens_do_not_reach")
         rungs.append(Rung(step.name, ready, True, why, step.barbell))
     return in_the_time(rungs, weeks)

@@ -87,51 +87,31 @@ def _trap(id: StyleId, name: str, above_floor_m: float) -> DeadliftStyle:
 STYLES: dict[str, DeadliftStyle] = {
     style.id: style
     for style in (
-        _straight("conventional", "conventional", family="narrow"),
+        _straight("conventional", say("deadlift.conventional"), family="narrow"),
         _straight(
-            "frog",
-            say("deadlift.frog_stance"),
-            toes_deg=(32.0, 35.0, 38.0, 41.0, 45.0),
-            usual_toes_deg=38.0,
-            family="narrow",
+            "frog", say("deadlift.frog_stance"), toes_deg=(32.0, 35.0, 38.0, 41.0, 45.0),
+            usual_toes_deg=38.0, family="narrow",
         ),
         _straight(
-            "semi_sumo",
-            "semi-sumo",
-            tuple(round(0.36 + 0.02 * i, 2) for i in range(9)),
-            (15.0, 22.0, 28.0, 34.0, 40.0),
-            hands="inside",
-            usual_stance_m=0.50,
-            usual_toes_deg=30.0,
-            factor=0.97,
-            family="wide",
+            "semi_sumo", say("deadlift.semi_sumo"),
+            tuple(round(0.36 + 0.02 * i, 2) for i in range(9)), (15.0, 22.0, 28.0, 34.0, 40.0),
+            hands="inside", usual_stance_m=0.50, usual_toes_deg=30.0, factor=0.97, family="wide",
         ),
         _straight(
-            "sumo",
-            "sumo",
-            _WIDE,
-            (28.0, 32.0, 38.0, 44.0, 50.0),
-            hands="inside",
-            usual_stance_m=0.64,
-            usual_toes_deg=32.0,
-            family="wide",
+            "sumo", say("deadlift.sumo"), _WIDE, (28.0, 32.0, 38.0, 44.0, 50.0),
+            hands="inside", usual_stance_m=0.64, usual_toes_deg=32.0, family="wide",
         ),
         _trap("trap_low", say("deadlift.trap_bar_low_handles"), 0.0),
         _trap("trap_high", say("deadlift.trap_bar_high_handles"), 0.075),
-        _straight("deficit", "deficit", above_floor_m=-0.05, from_floor=False),
-        _straight("block", "block pull", above_floor_m=0.10, from_floor=False),
+        _straight("deficit", say("deadlift.deficit"), above_floor_m=-0.05, from_floor=False),
+        _straight("block", say("deadlift.block_pull"), above_floor_m=0.10, from_floor=False),
         _straight(
-            "romanian",
-            "Romanian",
-            above_floor_m=0.20,
-            from_floor=False,
-            tells_strength=False,
-            shank=6.0,
-            fixed={"shoulder_offset_m": ROMANIAN_AHEAD_M},
+            "romanian", say("deadlift.romanian"), above_floor_m=0.20, from_floor=False,
+            tells_strength=False, shank=6.0, fixed={"shoulder_offset_m": ROMANIAN_AHEAD_M},
             stands_on_something=False,
         ),
     )
-}
+}  # fmt: skip
 for _style in STYLES.values():
     if _style.factor != 1.0:
         assume(f"{_style.id}_factor", _style.factor, "share", f"strength left in a {_style.name}")

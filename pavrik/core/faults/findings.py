@@ -10,7 +10,7 @@ from pavrik.core.faults.catalogue import Catalogue
 from pavrik.core.log.ability import AbilityDay, ability_series
 from pavrik.core.log.comparison import Comparison, compare
 from pavrik.core.log.cooccurrence import Together, first_of_reps, seen_together
-from pavrik.core.log.onset import Onset, fit_onset, onset_words
+from pavrik.core.log.onset import Onset, fit_onset, onset_words, seen_words
 from pavrik.core.log.rates import Rate, by_load, by_rep, by_variation, by_week
 from pavrik.core.log.rep_table import RepTable, rep_table
 from pavrik.core.log.training_set import COMPETITION, TrainingSet, sets_of_the_max
@@ -44,12 +44,7 @@ class FaultFindings:
     @property
     def seen(self) -> str:
         """How often, in words."""
-        return say(
-            "faults.faulty_of_reps_counted",
-            faulty=self.faulty,
-            reps=self.reps,
-            counted=self.counted,
-        )
+        return seen_words(self.faulty, self.reps, self.counted)
 
 
 @dataclass(frozen=True)

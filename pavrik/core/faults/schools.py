@@ -47,7 +47,7 @@ class School:
             names = ", ".join(named(fault).lower() for fault in faults)
             told.append(say("faults.whether_these_count", names=names))
         if len({position.cue for position in self.positions}) > 1:
-            told.append("a cue")
+            told.append(say("faults.a_cue"))
         return "; ".join(told)
 
 

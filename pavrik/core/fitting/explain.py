@@ -44,74 +44,39 @@ def explain_use(posture: Posture, loaded: LoadedPosture) -> dict[str, str]:
     hip = float(np.hypot(max(sagittal, 0.0), weight * frontal))
     return {
         "hips": say(
-            "fitting.hips_use",
-            sagittal=sagittal,
-            weight=weight,
-            frontal=frontal,
-            hip=hip,
-            glutes=glutes,
-            hamstrings=hamstrings,
-            over_thigh=over_thigh,
-            joint=joint,
-            percent=_percent(hips),
-            use=use["hips"],
-            strengths=STRENGTHS,
+            "fitting.hips_use", sagittal=sagittal, weight=weight, frontal=frontal, hip=hip,
+            glutes=glutes, hamstrings=hamstrings, over_thigh=over_thigh, joint=joint,
+            percent=_percent(hips), use=use["hips"], strengths=STRENGTHS,
         ),
         "legs": say(
-            "fitting.legs_use",
-            knee=knee,
-            rho=rho,
-            hip=hip,
-            quads=quads,
-            glutes=glutes,
-            use=use["legs"],
-            strengths=STRENGTHS,
+            "fitting.legs_use", knee=knee, rho=rho, hip=hip, quads=quads, glutes=glutes,
+            use=use["legs"], strengths=STRENGTHS,
         ),
         "quads": say(
-            "fitting.quads_use",
-            knee=knee,
-            quads=quads,
-            knee_flexion=knee_flexion,
-            percent=_percent(knees),
-            use=use["quads"],
-            strengths=STRENGTHS,
+            "fitting.quads_use", knee=knee, quads=quads, knee_flexion=knee_flexion,
+            percent=_percent(knees), use=use["quads"], strengths=STRENGTHS,
         ),
         "knee_flexors": say(
-            "fitting.knee_flexors_use",
-            knee=knee,
-            rho=rho * hamstrings,
-            calves=calves,
+            "fitting.knee_flexors_use", knee=knee, rho=rho * hamstrings, calves=calves,
             use=use["knee_flexors"],
         ),
         "lower_back": say(
-            "fitting.lower_back_use",
-            moment=_one(moments.lumbar),
-            capacity=_one(capacities.lower_back),
-            use=use["lower_back"],
-            strengths=STRENGTHS,
+            "fitting.lower_back_use", moment=_one(moments.lumbar),
+            capacity=_one(capacities.lower_back), use=use["lower_back"], strengths=STRENGTHS,
         ),
         "hip_in_space": say(
-            "fitting.hip_in_space",
-            sagittal=sagittal,
-            frontal=abs(frontal),
-            together=np.hypot(sagittal, frontal),
-            percent=_percent(_one(loaded.pushed)),
+            "fitting.hip_in_space", sagittal=sagittal, frontal=abs(frontal),
+            together=np.hypot(sagittal, frontal), percent=_percent(_one(loaded.pushed)),
         ),
         "upper_back": say(
-            "fitting.upper_back_use",
-            moment=_one(moments.midback),
-            capacity=_one(capacities.upper_back),
-            use=use["upper_back"],
-            strengths=STRENGTHS,
+            "fitting.upper_back_use", moment=_one(moments.midback),
+            capacity=_one(capacities.upper_back), use=use["upper_back"], strengths=STRENGTHS,
         ),
         "lats": say(
-            "fitting.lats_use",
-            moment=_one(moments.shoulder),
-            capacity=_one(capacities.lats),
-            use=use["lats"],
-            strengths=STRENGTHS,
+            "fitting.lats_use", moment=_one(moments.shoulder), capacity=_one(capacities.lats),
+            use=use["lats"], strengths=STRENGTHS,
         ),
-    }
+    }  # fmt: skip
 
 
 def explain_max(
@@ -124,11 +89,7 @@ def explain_max(
         where = say("fitting.way_down", worst_progress=worst_progress)
     lost = say("fitting.what_held_taken_off", taken=taken)
     return say(
-        "fitting.kg_load_reach_100",
-        predicted_kg=predicted_kg,
-        limiter=limiter.replace("_", " "),
-        where=where,
-        judged=words.judged,
-        lost=lost if taken > 0.0005 else "",
-        left_out=words.left_out,
-    )
+        "fitting.kg_load_reach_100", predicted_kg=predicted_kg,
+        limiter=limiter.replace("_", " "), where=where, judged=words.judged,
+        lost=lost if taken > 0.0005 else "", left_out=words.left_out,
+    )  # fmt: skip

@@ -62,12 +62,7 @@ ANGLE_SCREENS = (
         "dorsiflexion", "ankle", "ankle_dorsiflexion_deg", 0.0, 60.0, 38.0, say("lifter.ankle_bend")
     ),
     AngleScreen(
-        "hip_flexion",
-        "neutral_depth",
-        "neutral_closing_deg",
-        60.0,
-        180.0,
-        156.0,
+        "hip_flexion", "neutral_depth", "neutral_closing_deg", 60.0, 180.0, 156.0,
         say("lifter.neutral_depth"),
     ),
     AngleScreen(
@@ -76,7 +71,7 @@ ANGLE_SCREENS = (
     AngleScreen(
         "rotation", "hip_rotation", "hip_rotation_deg", 0.0, 90.0, 50.0, say("lifter.hip_rotation")
     ),
-)
+)  # fmt: skip
 """Every angle that gates a lift; the one list that core, files and API read."""
 for _screen in ANGLE_SCREENS:
     assume(

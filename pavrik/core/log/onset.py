@@ -174,6 +174,12 @@ def fit_onset(share: Floats, faulty: Booleans) -> Onset:
     return Onset(verdict, reps, hits, rises, heaviest, half, fifth, curve)
 
 
+def seen_words(faulty: int, reps: int, counted: str) -> str:
+    """How often: faulty ones of all that were counted, reps or sets."""
+    many = say("log.reps") if counted == "reps" else say("log.sets")
+    return say("log.faulty_of_reps_counted", faulty=faulty, reps=reps, counted=many)
+
+
 def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "reps") -> str:
     """One sentence for a coach, in kg where today's max is known; what was ``counted`` are reps or
     sets."""
@@ -181,10 +187,8 @@ def onset_words(name: str, onset: Onset, max_kg: float | None, counted: str = "r
     def load(share: float) -> str:
         return f"{share * max_kg:.0f} kg" if max_kg else say("log.of_the_max", share=share)
 
-    counts, one = (
-        say("log.faulty_of_reps_counted", faulty=onset.faulty, reps=onset.reps, counted=counted),
-        counted[:-1],
-    )
+    counts = seen_words(onset.faulty, onset.reps, counted)
+    one = say("log.one_rep") if counted == "reps" else say("log.one_set")
     if onset.verdict == "too few":
         return say("log.too_few_tie_load", name=name, counts=counts)
     if onset.verdict == "not with load":

@@ -128,7 +128,7 @@ def ritual_drill(reason: str, facts: tuple[str, ...] = (), max_kg: float | None 
     steps = (0.5, 0.6, 0.7, 0.8)
 
     def load(share: float) -> str:
-        of_max = say("prescription.of_the_max", share=share)
+        of_max = say("log.of_the_max", share=share)
         if max_kg is None:
             return say("prescription.about_of_max", of_max=of_max)
         return f"{in_kg(RITUAL_STEP_KG * round(share * max_kg / RITUAL_STEP_KG))}, {of_max}"

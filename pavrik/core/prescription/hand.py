@@ -145,7 +145,8 @@ def _changed(line: Line, edit: Edit, week: Sequence[Line], gym: Gym | None) -> L
     if line.overruled is not None:
         line = replace(line, overruled=None, reasons=line.reasons[1:])
     if edit.dropped:
-        return replace(line, overruled=edit, reasons=(_said(edit, "drops this"), *line.reasons))
+        dropped = _said(edit, say("prescription.drops_this"))
+        return replace(line, overruled=edit, reasons=(dropped, *line.reasons))
     known = _known([line], line.lift, line.variation)
     if known.max_kg is None:
         known = _known(week, line.lift, line.variation)

@@ -80,7 +80,7 @@ WORK: Mapping[str, LiftWork] = {
         rotation=("deficit deadlift", "sumo deadlift", "conventional deadlift"),
         everyday=("trap bar, low", "sumo deadlift", "conventional deadlift"),
         turn={
-            ("muscle", "build"): say("prescription.romanian_deadlift"),
+            ("muscle", "build"): "Romanian deadlift",
             ("sport", "build"): "trap bar, low",
             ("health", "build"): "trap bar, low",
         },

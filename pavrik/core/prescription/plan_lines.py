@@ -116,7 +116,9 @@ def special_by_feel(special: Special, lift: str, line_id: str, sets: int) -> Lin
     """A special that no load is known of; of seconds or metres nobody leaves two."""
     name = special.variation.name
     line = by_feel(line_id, lift, name, sets, special.reps, special.reasons, special.rpe)
-    return line if special.unit == "reps" else replace(line, unit=special.unit, note="by feel")
+    if special.unit == "reps":
+        return line
+    return replace(line, unit=special.unit, note=say("prescription.by_feel"))
 
 
 def _arithmetic(

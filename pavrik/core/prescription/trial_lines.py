@@ -42,10 +42,11 @@ def _line(line: Line, planned: PlannedTrial, session: int, gym: Gym) -> Line:
         name=name,
         in_kg=in_kg(trial.load_kg),
     )
+    note = say("prescription.trial_note", arm=arm.upper(), name=name)
     share = line.share * made.total_kg / line.load_kg if line.share and line.load_kg else None
     return replace(
         line, sets=planned.sets, reps=trial.reps, rpe=None, load_kg=made.total_kg,
-        per_side=made.per_side, share=share, intent_kg=None, note=f"trial {arm.upper()}: {name}",
+        per_side=made.per_side, share=share, intent_kg=None, note=note,
         reasons=(Reason(told, (f"trial:{planned.trial_id}",)), *line.reasons[:1]),
     )  # fmt: skip
 

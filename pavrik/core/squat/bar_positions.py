@@ -41,60 +41,32 @@ class Shelf:
 
 SHELVES: dict[BarPosition, Shelf] = {
     "front": Shelf(
-        "front",
-        0.02,
-        0.085,
-        18.7,
-        0.10,
-        factor=0.984,
-        ease=1.0,
-        arms=0.6,
-        school="upright",
-        instead=say("squat.cross_arms_hold_straps"),
+        say("squat.front"), 0.02, 0.085, 18.7, 0.10, factor=0.984, ease=1.0, arms=0.6,
+        school="upright", instead=say("squat.cross_arms_hold_straps"),
     ),
     "high": Shelf(
-        say("squat.high_bar"),
-        0.03,
-        -0.075,
-        39.8,
-        0.22,
-        factor=0.98,
-        ease=0.7,
-        arms=0.4,
-        school="upright",
-        instead=say("squat.try_bar_handles_work"),
+        say("squat.high_bar"), 0.03, -0.075, 39.8, 0.22, factor=0.98, ease=0.7, arms=0.4,
+        school="upright", instead=say("squat.try_bar_handles_work"),
     ),
     "middle": Shelf(
-        say("squat.middle_bar"),
-        0.0,
-        -0.09,
-        54.5,
-        0.30,
-        factor=0.962,
-        ease=0.5,
-        arms=0.7,
-        school="low",
-        family=say("squat.on_the_back"),
+        say("squat.middle_bar"), 0.0, -0.09, 54.5, 0.30, factor=0.962, ease=0.5, arms=0.7,
+        school="low", family="back",
     ),
     "low": Shelf(
-        say("squat.low_bar"),
-        -0.04,
-        -0.10,
-        53.0,
-        0.40,
-        factor=1.0,
-        ease=0.4,
-        arms=1.0,
-        school="low",
-        family=say("squat.on_the_back"),
+        say("squat.low_bar"), -0.04, -0.10, 53.0, 0.40, factor=1.0, ease=0.4, arms=1.0,
+        school="low", family="back",
     ),
-}
+}  # fmt: skip
 """Hands: front just outside the shoulders, high a thumb beyond them, low with the middle finger
 about on the ring (common practice, no source)."""
 
-SAFETY_BAR = Shelf("safety bar", 0.045, 0.02, 34.0, 0.0, handles=True)
+SAFETY_BAR = Shelf(say("squat.safety_bar"), 0.045, 0.02, 34.0, 0.0, handles=True)
 """A bar with a yoke and handles in front: its centre hangs before the neck."""
-for _shelf in (*SHELVES.values(), SAFETY_BAR):
+_PLACES = {
+    "front": SHELVES["front"], "high_bar": SHELVES["high"], "middle_bar": SHELVES["middle"],
+    "low_bar": SHELVES["low"], "safety_bar": SAFETY_BAR,
+}  # fmt: skip
+for _place, _shelf in _PLACES.items():
     for _field, _unit, _meaning in (
         ("beyond_shoulder_m", "m", say("squat.bar_centre_past_shoulder")),
         ("forward_m", "m", say("squat.bar_centre_forward_trunks")),
@@ -102,12 +74,8 @@ for _shelf in (*SHELVES.values(), SAFETY_BAR):
         ("hands_beyond_shoulders_m", "m", say("squat.usual_hands_beyond_shoulders")),
         ("factor", "share", say("squat.what_left_every_strength")),
     ):
-        assume(
-            f"{_shelf.name}_{_field}".replace(" ", "_"),
-            getattr(_shelf, _field),
-            _unit,
-            f"{_shelf.name}: {_meaning}",
-        )
+        meant = f"{_shelf.name}: {_meaning}"
+        assume(f"{_place}_{_field}", getattr(_shelf, _field), _unit, meant)
 
 
 def bar_places(

@@ -154,7 +154,7 @@ PERTURBATIONS: dict[str, Perturbation] = {
         upper_back_rounds, 8.0, "deg", say("squat.upper_back_rounds_coming"), "ratio", near
     ),
     "stance-off": Perturbation(
-        stance, 0.05, "m", say("squat.feet_wider_settled"), "ratio", shanks=near
+        stance, 0.05, "m", say("lifts.feet_wider_settled"), "ratio", shanks=near
     ),
     "toes-off": Perturbation(
         toes, 8.0, "deg", say("squat.toes_further_out_settled"), "ratio", shanks=near

@@ -24,20 +24,14 @@ HEELS_M = (0.0, 0.02)
 STANCES_M = (0.36, 0.44, 0.52)
 WITHOUT_A_BAR = (
     Rung(
-        say("squat.split_squat_own_weight"),
-        True,
-        True,
-        say("squat.ready_each_leg_itself"),
+        say("squat.split_squat_own_weight"), True, True, say("squat.ready_each_leg_itself"),
         barbell=False,
     ),
     Rung(
-        say("squat.single_leg_squat_box"),
-        True,
-        True,
-        say("squat.ready_once_ten_clean"),
+        say("squat.single_leg_squat_box"), True, True, say("squat.ready_once_ten_clean"),
         barbell=False,
     ),
-)
+)  # fmt: skip
 
 
 @dataclass(frozen=True)
@@ -76,7 +70,7 @@ def _rung(lifter: Lifter, step: _Step) -> Rung:
     if not ready:
         why = say("squat.ankles_hips_do_not")
     else:
-        why = "ready" if flat else say("squat.ready_heels_raised_2")
+        why = say("lifts.ready") if flat else say("squat.ready_heels_raised_2")
     return Rung(step.name, ready, flat, why, step.barbell)
 
 

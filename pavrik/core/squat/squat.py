@@ -41,7 +41,7 @@ AXES = (
         rows=tuple(round(0.26 + 0.02 * i, 2) for i in range(28)),
     ),
     Axis(
-        "toe_out_deg", "toe_out", "deg", say("squat.toes_out"), -20.0, 80.0, 1.0, (0.0, 45.0),
+        "toe_out_deg", "toe_out", "deg", say("lifts.toes_out"), -20.0, 80.0, 1.0, (0.0, 45.0),
         grid=(8.0, 15.0, 22.0, 29.0, 36.0),
         handles=tuple(float(5 * i) for i in range(10)),
         rows=tuple(float(d) for d in range(0, 46, 3)),
@@ -80,8 +80,8 @@ def _shallower(lifter: Lifter, setup: SquatSetup, step_cm: float) -> tuple[Lifte
 
 LEVERS = (
     Lever("heel_lift_m", (1.0, 2.0, 3.0, 4.0), say("squat.heel_raised_cm"), 1.0, _raised_heel),
-    screen_lever("hip_flexion", say("squat.neutral_depth"), (3.0, 6.0, 9.0, 12.0, 16.0, 20.0)),
-    screen_lever("dorsiflexion", say("squat.ankle_bend"), (3.0, 6.0, 9.0, 12.0, 16.0)),
+    screen_lever("hip_flexion", say("lifter.neutral_depth"), (3.0, 6.0, 9.0, 12.0, 16.0, 20.0)),
+    screen_lever("dorsiflexion", say("lifter.ankle_bend"), (3.0, 6.0, 9.0, 12.0, 16.0)),
     Lever("depth", (2.0, 4.0, 6.0, 8.0), say("squat.stopping_cm_higher"), 2.0, _shallower),
 )
 

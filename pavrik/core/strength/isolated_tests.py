@@ -104,36 +104,25 @@ ISOLATED_TESTS: dict[str, IsolatedTest] = {
     test.id: test
     for test in (
         IsolatedTest(
-            "leg_extension",
-            say("strength.leg_extension"),
-            say("strength.both_legs_pad_ankles"),
-            {"knee_extensors": 1.0},
-            _leg_extension,
+            "leg_extension", say("strength.leg_extension"), say("strength.both_legs_pad_ankles"),
+            {"knee_extensors": 1.0}, _leg_extension,
         ),
         IsolatedTest(
-            "hip_thrust",
-            "hip thrust",
-            say("strength.bar_over_hips_shoulders"),
-            {"hip_extensors": 1.0, "hamstrings": BENT_KNEE_SHARE},
-            _hip_thrust,
+            "hip_thrust", say("strength.hip_thrust"), say("strength.bar_over_hips_shoulders"),
+            {"hip_extensors": 1.0, "hamstrings": BENT_KNEE_SHARE}, _hip_thrust,
             BRIDGE_FLEXION_DEG,
         ),
         IsolatedTest(
-            "back_extension",
-            say("strength.back_extension"),
-            say("strength.trunk_level_over_bench"),
-            {"lower_back": HUGGED_SHARE},
+            "back_extension", say("strength.back_extension"),
+            say("strength.trunk_level_over_bench"), {"lower_back": HUGGED_SHARE},
             _back_extension,
         ),
         IsolatedTest(
-            "supported_row",
-            say("strength.chest_supported_row"),
-            say("strength.both_arms_upper_arms"),
-            {"lats": 1.0},
-            _supported_row,
+            "supported_row", say("strength.chest_supported_row"),
+            say("strength.both_arms_upper_arms"), {"lats": 1.0}, _supported_row,
         ),
     )
-}
+}  # fmt: skip
 
 
 def asked_nm(body: Body, tests: Sequence[KnownTest], assumed: Assumptions) -> Floats:

@@ -21,8 +21,10 @@ LIMITERS = (
 
 def gives_out_first(limiter: str) -> str:
     """What limits, in words: "the quads give out first", "the lower back gives out first"."""
-    one = "s" if limiter.endswith("back") else ""
-    return say("strength.give_out_first", limiter=limiter.replace("_", " "), s=one)
+    name = limiter.replace("_", " ")
+    if limiter.endswith("back"):
+        return say("strength.gives_out_first", limiter=name)
+    return say("strength.give_out_first", limiter=name)
 
 
 class JointMoments(NamedTuple):

@@ -74,7 +74,7 @@ def make_link(
         database, who, key, "make link", request, _KeptLink, action, subject=str(lifter_id)
     )
     if answer.digest != _digest(token):
-        raise InvalidError(say("plans.link_already_made_shown"), "link_id")
+        raise InvalidError(say("club.link_already_made_shown"), "link_id")
     return MadeLink(link_id, token, expires)
 
 

@@ -104,7 +104,7 @@ def _shape_of(text: ShapeText) -> tuple[Shape | None, list[CellProblem]]:
     draft = _Draft()
     main = {
         role: [
-            draft.doses(say("plans.main_role_week", role=role, week=week), cell)
+            draft.doses(say("prescription.main_role_week", role=role, week=week), cell)
             for week, cell in enumerate(cells, start=1)
         ]
         for role, cells in text.main.items()

@@ -168,7 +168,7 @@ def _both_lifts(
     if not squat or not pull:
         return []
     gap = pull[-1][2].kg - squat[-1][2].kg
-    told = say("training.pull_exceeds_squat_kg", gap=gap)
+    told = say("faults.pull_exceeds_squat_kg", gap=gap)
     return [Signal("pull_far_over_squat", gap >= PULL_OVER_SQUAT_KG, told)]
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from uuid import UUID, uuid5
 
 from pavrik.core.faults.catalogue import Catalogue
+from pavrik.core.prescription.reason import reps_words
 from pavrik.core.units import told_kg
 from pavrik.errors import InvalidError
 from pavrik.formats.dates_in import DateReader, Order
@@ -122,7 +123,7 @@ def _sort(connection: Connection, data: bytes, order: Order | None) -> Sorted[_R
 
 def _told(ready: _Ready) -> Line:
     row = ready.row
-    reps = say("training.reps_reps", reps=row.reps) + (
+    reps = reps_words(row.reps) + (
         say("training.missed_reps_missed", missed_reps=row.missed_reps) if row.missed_reps else ""
     )
     done = f"{row.lift} {told_kg(row.load_kg)} × {reps}"

@@ -61,8 +61,8 @@ _NOT_READ = {
 """Meanings of assumptions, descriptions of the interface for programs, SQL, the server's log, names
 of what was done."""
 _ELSEWHERE = (
-    "cli", "demo", "store/cluster.py", "store/dumps.py", "store/migrate.py", "film/camera", "core/calibration", "core/assumptions.py",
-    "core/__init__.py", "api/settings.py",
+    "cli", "demo", "store/cluster.py", "store/dumps.py", "store/migrate.py", "film/camera",
+    "core/calibration", "core/assumptions.py", "core/__init__.py", "api/settings.py",
 )  # fmt: skip
 """For who runs the server, who makes the model, and the invented club."""
 

@@ -1,5 +1,6 @@
 // The words live in one place: no text in a component, none that nobody says, none without a name.
 import { parse } from '@vue/compiler-sfc'
+import ts from 'typescript'
 import { describe, expect, it } from 'vitest'
 import en from '@/words/en'
 import { say, sayMany } from '@/words'
@@ -34,6 +35,48 @@ function told(part: Part): string[] {
   ]
 }
 
+const known = new Map(texts)
+const parsed = (source: string) => ts.createSourceFile('a.ts', source, ts.ScriptTarget.Latest, true)
+
+function walk(node: ts.Node, see: (node: ts.Node) => void) {
+  see(node)
+  node.forEachChild((child) => walk(child, see))
+}
+
+/** From an opening bracket to the one that closes it. */
+function bracketed(source: string, from: number): string {
+  let open = 0
+  for (let at = from; at < source.length; at++) {
+    open += source[at] === '(' ? 1 : source[at] === ')' ? -1 : 0
+    if (open === 0) return source.slice(from, at + 1)
+  }
+  return ''
+}
+
+/** Every text that is said by its plain name, with the names that it is given. */
+function calls(source: string): { name: string; given: string[] }[] {
+  return [...source.matchAll(/\b(say|sayMany)(?=\(\s*'\w+\.)/g)].flatMap((match) => {
+    const call = match[1] + bracketed(source, match.index + match[1].length)
+    const found = parsed(call).statements[0] as ts.ExpressionStatement
+    const [name, ...more] = (found.expression as ts.CallExpression).arguments
+    const named = more.find(ts.isObjectLiteralExpression)
+    if (!ts.isStringLiteral(name) || named?.properties.some(ts.isSpreadAssignment)) return []
+    const counted = match[1] === 'sayMany' ? ['n', 'count'] : []
+    const given = (named?.properties ?? []).map((one) => one.name?.getText() ?? '')
+    return [{ name: name.text, given: [...given, ...counted] }]
+  })
+}
+
+/** Strings of four words and more. */
+function sentences(script: string): string[] {
+  const found: string[] = []
+  walk(parsed(script), (node) => {
+    if (!ts.isStringLiteralLike(node) && !ts.isTemplateHead(node) && !ts.isTemplateTail(node)) return
+    if (/(\p{L}{2,},? ){3}\p{L}{2,}/u.test(node.text)) found.push(node.text)
+  })
+  return found
+}
+
 describe('the words of the page', () => {
   it.each(files.filter(([file]) => file.endsWith('.vue')))('do not stand in %s', (_, source) => {
     const template = parse(source).descriptor.template?.ast
@@ -45,14 +88,19 @@ describe('the words of the page', () => {
     expect(texts.map(([name]) => name).filter((name) => !all.includes(`'${name}'`))).toEqual([])
   })
 
-  it('are named with what they are given', () => {
-    const unnamed = files.flatMap(([file, source]) =>
-      [...source.matchAll(/say\(\s*'([a-z]+\.\w+)'\s*\)/g)]
-        .map(([, name]) => texts.find(([known]) => known === name))
-        .filter((found) => found && /\{\w+\}/.test(found[1]))
-        .map((found) => `${file}: ${found?.[0]}`),
-    )
-    expect(unnamed).toEqual([])
+  it.each(files)('get the names that they ask for in %s', (_, source) => {
+    const wrong = calls(source).flatMap(({ name, given }) => {
+      const text = known.get(name)
+      if (text === undefined) return [`${name} is not known`]
+      const asked = [...text.matchAll(/\{(\w+)\}/g)].map(([, one]) => one)
+      return asked.filter((one) => !given.includes(one)).map((one) => `${name} lacks ${one}`)
+    })
+    expect(wrong).toEqual([])
+  })
+
+  it.each(files)('do not stand in the script of %s', (file, source) => {
+    const script = file.endsWith('.vue') ? (parse(source).descriptor.scriptSetup?.content ?? '') : source
+    expect(sentences(script)).toEqual([])
   })
 
   it('are said with names and numbers in them', () => {

@@ -35,7 +35,7 @@ function told(part: Part): string[] {
   ]
 }
 
-const known = new Map(texts)
+const known = new Map<string, string>(texts)
 const parsed = (source: string) => ts.createSourceFile('a.ts', source, ts.ScriptTarget.Latest, true)
 
 function walk(node: ts.Node, see: (node: ts.Node) => void) {
@@ -56,12 +56,12 @@ function bracketed(source: string, from: number): string {
 /** Every text that is said by its plain name, with the names that it is given. */
 function calls(source: string): { name: string; given: string[] }[] {
   return [...source.matchAll(/\b(say|sayMany)(?=\(\s*'\w+\.)/g)].flatMap((match) => {
-    const call = match[1] + bracketed(source, match.index + match[1].length)
-    const found = parsed(call).statements[0] as ts.ExpressionStatement
+    const by = match[0]
+    const found = parsed(by + bracketed(source, match.index + by.length)).statements[0] as ts.ExpressionStatement
     const [name, ...more] = (found.expression as ts.CallExpression).arguments
     const named = more.find(ts.isObjectLiteralExpression)
-    if (!ts.isStringLiteral(name) || named?.properties.some(ts.isSpreadAssignment)) return []
-    const counted = match[1] === 'sayMany' ? ['n', 'count'] : []
+    if (!name || !ts.isStringLiteral(name) || named?.properties.some(ts.isSpreadAssignment)) return []
+    const counted = by === 'sayMany' ? ['n', 'count'] : []
     const given = (named?.properties ?? []).map((one) => one.name?.getText() ?? '')
     return [{ name: name.text, given: [...given, ...counted] }]
   })
@@ -72,7 +72,7 @@ function sentences(script: string): string[] {
   const found: string[] = []
   walk(parsed(script), (node) => {
     if (!ts.isStringLiteralLike(node) && !ts.isTemplateHead(node) && !ts.isTemplateTail(node)) return
-    if (/(\p{L}{2,},? ){3}\p{L}{2,}/u.test(node.text)) found.push(node.text)
+    if (/(\p{L}+,? ){3}\p{L}+/u.test(node.text)) found.push(node.text)
   })
   return found
 }
@@ -93,7 +93,7 @@ describe('the words of the page', () => {
       const text = known.get(name)
       if (text === undefined) return [`${name} is not known`]
       const asked = [...text.matchAll(/\{(\w+)\}/g)].map(([, one]) => one)
-      return asked.filter((one) => !given.includes(one)).map((one) => `${name} lacks ${one}`)
+      return asked.filter((one) => one && !given.includes(one)).map((one) => `${name} lacks ${one}`)
     })
     expect(wrong).toEqual([])
   })

@@ -57,7 +57,8 @@ function bracketed(source: string, from: number): string {
 function calls(source: string): { name: string; given: string[] }[] {
   return [...source.matchAll(/\b(say|sayMany)(?=\(\s*'\w+\.)/g)].flatMap((match) => {
     const by = match[0]
-    const found = parsed(by + bracketed(source, match.index + by.length)).statements[0] as ts.ExpressionStatement
+    const found = parsed(by + bracketed(source, match.index + by.length))
+      .statements[0] as ts.ExpressionStatement
     const [name, ...more] = (found.expression as ts.CallExpression).arguments
     const named = more.find(ts.isObjectLiteralExpression)
     if (!name || !ts.isStringLiteral(name) || named?.properties.some(ts.isSpreadAssignment)) return []

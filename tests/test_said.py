@@ -18,6 +18,19 @@ FILES = sorted(PAVRIK.rglob("*.py"))
 TEXTS = texts(LANGUAGE)
 
 
+def _calls() -> Iterator[tuple[str, str, ast.Call]]:
+    """Every call of the code: where it stands, of what, and itself."""
+    for file in FILES:
+        for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+            if isinstance(node, ast.Call):
+                of = getattr(node.func, "attr", getattr(node.func, "id", ""))
+                yield f"{file.relative_to(PAVRIK)}:{node.lineno}", of, node
+
+
+def _is_text(value: ast.expr) -> bool:
+    return "say(" in ast.unparse(value)
+
+
 def _called(file: Path) -> Iterator[tuple[str, set[str]]]:
     """Every text that a file says, with the names that it gives."""
     for node in ast.walk(ast.parse(file.read_text("utf-8"))):
@@ -105,13 +118,9 @@ _KEPT = {"write_once": 3, "compute_and_write": 3, "ask": 2, "uuid5": 1, "Stage":
 def test_a_name_that_is_kept_is_no_text():
     """In another language the same act would have another name, and be done twice."""
     translated = [
-        f"{file.relative_to(PAVRIK)}:{node.lineno}"
-        for file in FILES
-        for node in ast.walk(ast.parse(file.read_text("utf-8")))
-        if isinstance(node, ast.Call)
-        and (at := _KEPT.get(getattr(node.func, "attr", getattr(node.func, "id", "")))) is not None
-        and len(node.args) > at
-        and "say(" in ast.unparse(node.args[at])
+        where
+        for where, of, call in _calls()
+        if of in _KEPT and len(call.args) > _KEPT[of] and _is_text(call.args[_KEPT[of]])
     ]
     assert translated == []
 
@@ -134,13 +143,10 @@ _KEPT_NAMED = {
 
 def test_a_variation_goes_by_its_name():
     translated = [
-        f"{file.relative_to(PAVRIK)}:{node.lineno}"
-        for file in FILES
-        for node in ast.walk(ast.parse(file.read_text("utf-8")))
-        if isinstance(node, ast.Call)
-        for keyword in node.keywords
-        if keyword.arg in _KEPT_NAMED.get(getattr(node.func, "id", ""), ())
-        and "say(" in ast.unparse(keyword.value)
+        where
+        for where, of, call in _calls()
+        for keyword in call.keywords
+        if keyword.arg in _KEPT_NAMED.get(of, ()) and _is_text(keyword.value)
     ]
     assert translated == []
 

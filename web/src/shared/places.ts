@@ -23,39 +23,14 @@ export const STAGES = [
 ] as const
 
 const CLUB: Place[] = [
-  { id: 'floor', title: say('shared.floor'), note: say('shared.who_needs_you'), to: { name: 'floor' } },
-  { id: 'gym', title: say('shared.gym'), note: say('shared.racks_bars_plates_schools'), to: { name: 'gym' } },
-  {
-    id: 'people',
-    title: say('shared.people'),
-    note: say('shared.roles_invitations_your_account'),
-    to: { name: 'people' },
-  },
-  {
-    id: 'platform',
-    title: say('shared.platform'),
-    note: say('shared.log_a_group_in_turn'),
-    to: { name: 'platform' },
-  },
-  {
-    id: 'library',
-    title: say('shared.library'),
-    note: say('shared.faults_causes_cues_variations'),
-    to: { name: 'library' },
-  },
-  {
-    id: 'shapes',
-    title: say('shared.shapes_of_a_season'),
-    note: say('shared.what_a_week_asks'),
-    to: { name: 'shapes' },
-  },
-  {
-    id: 'new-lifter',
-    title: say('shared.add_a_lifter'),
-    note: say('shared.name_body_mass_stature'),
-    to: { name: 'new-lifter' },
-  },
-]
+  ['floor', say('shared.floor'), say('shared.who_needs_you')],
+  ['gym', say('shared.gym'), say('shared.racks_bars_plates_schools')],
+  ['people', say('shared.people'), say('shared.roles_invitations_your_account')],
+  ['platform', say('shared.platform'), say('shared.log_a_group_in_turn')],
+  ['library', say('shared.library'), say('shared.faults_causes_cues_variations')],
+  ['shapes', say('shared.shapes_of_a_season'), say('shared.what_a_week_asks')],
+  ['new-lifter', say('shared.add_a_lifter'), say('shared.name_body_mass_stature')],
+].map(([id = '', title = '', note = '']) => ({ id, title, note, to: { name: id } }))
 
 type Named = Pick<Schemas['FloorRow'], 'lifter_id' | 'name'>
 

@@ -1,7 +1,6 @@
 """The real page in headless Chromium, served by the real server on a copy of the demo club."""
 
 import shutil
-import socket
 import tempfile
 import threading
 from collections.abc import Iterator
@@ -15,6 +14,7 @@ from selenium.webdriver.chrome.service import Service
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.cli.start import PAGE
+from pavrik.store.cluster import free_port
 from tests.browser.page import Page
 from tests.conftest import CHEAP, Server
 
@@ -28,12 +28,10 @@ FLAGS = (
 class RunningServer:
     """Pavrik on a port of loopback; it can be killed and started again on the same port."""
 
-    def __init__(self, database_url: str, films: Path) -> None:
+    def __init__(self, database_url: str, films: Path, port: int) -> None:
         self._settings = Settings(database_url, PAGE, films_folder=films, hasher=CHEAP)
-        with socket.socket() as probe:
-            probe.bind(("127.0.0.1", 0))
-            self.port = int(probe.getsockname()[1])
-        self.address = f"http://127.0.0.1:{self.port}"
+        self.port = port
+        self.address = f"http://127.0.0.1:{port}"
         self.start()
 
     def start(self) -> None:
@@ -53,13 +51,19 @@ class RunningServer:
         self._thread.join(timeout=30)
 
 
+@pytest.fixture(scope="session")
+def port() -> int:
+    """One for all: the browser keeps what it compiled of a page by its address."""
+    return free_port()
+
+
 @pytest.fixture(scope="module")
 def pavrik(
-    server: Server, demo_name: str, tmp_path_factory: pytest.TempPathFactory
+    server: Server, demo_name: str, port: int, tmp_path_factory: pytest.TempPathFactory
 ) -> Iterator[RunningServer]:
     if not (PAGE / "index.html").exists():
         pytest.fail("the page is not built: ./test builds it first")
-    running = RunningServer(server.app_url(demo_name), tmp_path_factory.mktemp("films"))
+    running = RunningServer(server.app_url(demo_name), tmp_path_factory.mktemp("films"), port)
     yield running
     running.stop()
 

@@ -14,7 +14,7 @@ from pavrik.film.camera.scene import Looks
 from pavrik.film.camera.shoot import Stand
 from pavrik.film.decode import open_film
 from tests.browser.test_every_view import check
-from tests.film.filmed import rendered
+from tests.film.filmed import QUICK, rendered
 
 NAME = "Marlow Teague"
 TRACKED_S = 90
@@ -33,7 +33,7 @@ def phone_film(tmp_path_factory):
     source, target = rendered(taken, folder / "set.webm", of), folder / "set.mp4"
     random = np.random.default_rng(5)
     with open_film(source) as film, av.open(str(target), "w") as container:
-        stream = container.add_stream("libx264", rate=30, options={"bf": "0"})
+        stream = container.add_stream("libx264", rate=30, options=QUICK["libx264"] | {"bf": "0"})
         stream.width, stream.height, stream.pix_fmt = 960, 540, "yuv420p"
         stream.time_base = stream.codec_context.time_base = Fraction(1, 90_000)
         for time_s, picture in film.colours():
@@ -128,7 +128,7 @@ def unplayable(phone_film, tmp_path):
     path, taken = phone_film
     target = tmp_path / "set.mov"
     with open_film(path) as film, av.open(str(target), "w") as container:
-        stream = container.add_stream("libx265", rate=30)
+        stream = container.add_stream("libx265", rate=30, options=QUICK["libx265"])
         stream.width, stream.height, stream.pix_fmt = 960, 540, "yuv420p10le"
         for _, picture in film.colours():
             container.mux(stream.encode(av.VideoFrame.from_ndarray(picture, format="bgr24")))

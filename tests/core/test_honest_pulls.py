@@ -10,6 +10,7 @@ from pavrik.demo.made_up import BODIES, made_up, shot, told_of
 from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.seen import seen_clip
 from pavrik.film.camera.shoot import Stand
+from tests.sizes import tried
 
 PACES_S = (1.8, 1.2, 0.9)
 
@@ -18,7 +19,7 @@ def states(size_m):
     found = Counter()
     for body in BODIES:
         of = made_up("deadlift", body)
-        for seed in range(6):
+        for seed in range(tried(6, 3)):
             faults = {"hips-shoot": size_m} if size_m else {}
             pace = Pace(reps=2, up_s=PACES_S[seed % len(PACES_S)])
             taken = shot(of, faults, stand=Stand(yaw=np.radians(2.0)), pace=pace)

@@ -21,6 +21,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
 from pavrik.core.units import radians
 from tests.core.bodies import DEFAULT_MAN, adults
+from tests.sizes import tried
 
 MAN = default_lifter(DEFAULT_MAN)
 LOW = SquatSetup("low", 0.44, 0.35)
@@ -96,7 +97,7 @@ def test_shares_of_what_limits_add_up_and_are_told_largest_first():
 
 
 @given(adults(), st.floats(14, 34), st.floats(100, 155), st.floats(16, 44))
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=tried(12, 6), deadline=None)
 def test_a_body_is_closed_where_no_set_up_of_the_grid_is_open(body, ankle, closing, hip):
     screens = make_screens(
         ankle_dorsiflexion_deg=ankle, neutral_closing_deg=closing, hip_abduction_deg=hip

@@ -26,6 +26,7 @@ from pavrik.core.strength.inverse import MUSCLES, scaled
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from pavrik.core.units import radians
 from tests.core.bodies import DEFAULT_MAN
+from tests.sizes import tried
 
 SQUATS = [
     SquatSetup("low", 0.42, 0.35),
@@ -73,7 +74,7 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
     return np.max(load * left, axis=(-2, -1))
 
 
-LIFTERS = [made_up(seed) for seed in range(24)]
+LIFTERS = [made_up(seed) for seed in range(tried(24, 8))]
 
 
 def test_squats_in_load_hold_what_brute_force_finds():

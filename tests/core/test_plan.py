@@ -19,8 +19,9 @@ from pavrik.core.strength.estimated_max import estimate_max, load_for
 from pavrik.core.variations.catalogue import shipped_variations
 from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
 from tests.published.prilepin import too_many_reps, zone_of
+from tests.sizes import tried
 
-THOUSANDS = 2000
+LIFTERS = tried(2000, 500)
 EMPTY_KG = GYM.bar_kg + GYM.collars_kg
 SEEDS = st.integers(0, 10**9)
 
@@ -102,8 +103,8 @@ def broken_steps(lifter, plan) -> list[str]:
     return told
 
 
-def test_plans_of_thousands_of_lifters_keep_every_promise():
-    broken = {seed: told for seed in range(THOUSANDS) if (told := broken_promises(seed))}
+def test_plans_of_hundreds_of_lifters_keep_every_promise():
+    broken = {seed: told for seed in range(LIFTERS) if (told := broken_promises(seed))}
     assert not broken, next(iter(broken.items()))
 
 

@@ -24,6 +24,7 @@ from pavrik.core.variations.goals import goal_share
 from pavrik.core.variations.loading import Loading, place_pulls, place_squats
 from pavrik.core.variations.ratio import DAY_ERROR, daily_ratios, learn_ratio
 from tests.core.bodies import adults
+from tests.sizes import tried
 
 SHIPPED = shipped_variations()
 MAX_KG = 170.0
@@ -74,7 +75,7 @@ def test_a_phase_that_is_not_drawn_counts_as_its_neighbour():
     assert one.at("no such phase", "hips") == one.at(None, "hips") == np.max(one.utilization[:, 0])
 
 
-@settings(deadline=None, max_examples=40)
+@settings(deadline=None, max_examples=tried(40, 12))
 @given(adults())
 def test_no_body_yields_a_gap_in_the_table(body):
     lifter = default_lifter(body)

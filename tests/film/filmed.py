@@ -13,6 +13,13 @@ from pavrik.film.camera.motion import Motion
 from pavrik.film.camera.shoot import Shot, film
 from pavrik.services.watch.lifting import Lifting
 
+QUICK = {
+    "libx264": {"preset": "ultrafast"}, "libx265": {"preset": "ultrafast"},
+    "libvpx": {"deadline": "realtime", "cpu-used": "-8"},
+    "libvpx-vp9": {"deadline": "realtime", "cpu-used": "8"},
+}  # fmt: skip
+"""How other programs' films are written where only the reading of them counts."""
+
 
 def rendered(taken: Shot, path: Path, of: Lifting) -> Path:
     """The film of a shot."""

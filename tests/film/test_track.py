@@ -19,7 +19,7 @@ from pavrik.film.plate import find_disc, fit_rim
 from pavrik.film.stack import stack_of
 from pavrik.film.track import track
 from pavrik.services.watch.simulated import off_taps
-from tests.film.filmed import rendered, true_findings
+from tests.film.filmed import QUICK, rendered, true_findings
 
 SIZE = (960, 540)
 
@@ -104,7 +104,7 @@ class TestFiles:
         _, _, source = squat
         target = path / f"other.{ext}"
         with open_film(source) as film, av.open(str(target), "w") as container:
-            stream = container.add_stream(codec, rate=30)
+            stream = container.add_stream(codec, rate=30, options=QUICK.get(codec))
             pictures = [picture for _, picture in film.colours()][:45]
             if turned:
                 pictures = [np.ascontiguousarray(np.rot90(p)) for p in pictures]

@@ -15,6 +15,7 @@ from pavrik.services.compute import deadlift, model
 from pavrik.services.lifters.model_lifter import lifter_from, with_own_strengths
 from pavrik.services.setups.deadlift import start_answer
 from tests.golden.requests import made_up
+from tests.sizes import tried
 
 SAME = 1e-6
 """The searches are the same; only the grouping of set-ups into arrays differs."""
@@ -30,7 +31,7 @@ def fitted(number: int, lift: str):
     return lifter, [one for one in found.best_of_style.values() if one is not None]
 
 
-@pytest.mark.parametrize("number", range(0, 40, 4))
+@pytest.mark.parametrize("number", range(0, 40, tried(4, 8)))
 def test_a_squat(number):
     lifter, leaders = fitted(number, "squat")
     assert leaders
@@ -43,7 +44,7 @@ def test_a_squat(number):
         assert prices == {exact}
 
 
-@pytest.mark.parametrize("number", range(1, 37, 4))
+@pytest.mark.parametrize("number", range(1, 37, tried(4, 8)))
 def test_a_pull(number):
     lifter, leaders = fitted(number, "deadlift")
     assert leaders

@@ -2,7 +2,7 @@
 // Exact entry beside the drawing: every axis of the lift, typed in the coach's units.
 import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useLift, type Axis } from '@/shared/lifts'
 import { equipmentQuery } from '@/shared/queries'
 import { useUnits } from '@/shared/units'
@@ -43,17 +43,23 @@ const said = (axis: Axis, value: number) =>
   axis.unit === 'deg'
     ? value.toFixed(0)
     : `${value < 0 ? '−' : ''}${lengthOf(Math.abs(value), axis.id === 'stance_m' && lengthUnit.value === 'cm' ? 0 : 1)}`
+const drawn = computed<Record<string, string>>(() => ({
+  load: massOf(props.loadKg),
+  ...Object.fromEntries(fields.value.map((axis) => [axis.id, said(axis, valueOf(axis))])),
+}))
+/** A field follows the drawing where its own number moved; what is being typed elsewhere stays. */
 watch(
-  () => [props.live, props.loadKg, props.barHeightM, lengthUnit.value, massUnit.value, fields.value] as const,
-  () => {
-    text.value = {
-      load: massOf(props.loadKg),
-      ...Object.fromEntries(fields.value.map((axis) => [axis.id, said(axis, valueOf(axis))])),
-    }
-    wrong.value = {}
+  drawn,
+  (now, before) => {
+    const moved = Object.keys(now).filter((id) => now[id] !== before?.[id])
+    for (const id of moved) follow(id)
   },
-  { immediate: true, deep: true },
+  { immediate: true },
 )
+function follow(id: string) {
+  text.value = { ...text.value, [id]: drawn.value[id] ?? '' }
+  wrong.value = { ...wrong.value, [id]: '' }
+}
 
 function read(axis: Axis, typed: string): number {
   const trimmed = typed.trim().replace('−', '-')
@@ -73,7 +79,9 @@ function take(axis: Axis) {
           lengthUnit: lengthUnit.value,
         })
   wrong.value = { ...wrong.value, [axis.id]: inside ? '' : range }
-  if (inside) emit('set', { [axis.id]: value })
+  if (!inside) return
+  emit('set', { [axis.id]: value })
+  void nextTick(() => follow(axis.id))
 }
 function takeLoad() {
   const kg = readMass(text.value.load ?? '')
@@ -82,7 +90,9 @@ function takeLoad() {
     ...wrong.value,
     load: inside ? '' : say('setup.n_0_to', { MOST_KG: massOf(MOST_KG, 0), massUnit: massUnit.value }),
   }
-  if (inside) emit('load', kg)
+  if (!inside) return
+  emit('load', kg)
+  void nextTick(() => follow('load'))
 }
 const chosen = computed(() =>
   isDeadlift(props.live) ? props.live.style : (props.live.specialty?.name ?? styleOf(props.live)),

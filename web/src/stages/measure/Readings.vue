@@ -17,7 +17,7 @@ const texts = ref<string[]>(['', ''])
 const kept = ref('')
 
 watch(
-  () => [props.landmark.landmark, props.landmark.readings_m.length] as const,
+  [() => props.landmark.landmark, () => props.landmark.readings_m.length],
   () => {
     const known = props.landmark.readings_m.map((m) => lengthOf(m))
     texts.value = [...known, '', ''].slice(

@@ -12,6 +12,7 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from pavrik.cli.computations import COMPUTATIONS
+from pavrik.core.assumptions import collected
 from tests.golden.requests import COUNT, made_up
 
 FOLDER = Path(__file__).parent / "answers"
@@ -78,7 +79,17 @@ def as_text(number: int) -> str:
     return json.dumps(answers, indent=1, sort_keys=True, ensure_ascii=False) + "\n"
 
 
+ASSUMED = FOLDER / "assumptions.json"
+
+
+def assumed_as_text() -> str:
+    """Every assumption's value and unit by its name: one that is changed shows its difference."""
+    values = {one.name: f"{one.value:g} {one.unit}" for one in collected()}
+    return json.dumps(values, indent=1, sort_keys=True, ensure_ascii=False) + "\n"
+
+
 if __name__ == "__main__":
     FOLDER.mkdir(exist_ok=True)
+    ASSUMED.write_text(assumed_as_text(), encoding="utf-8")
     for one in map(int, sys.argv[1:]) if len(sys.argv) > 1 else range(COUNT):
         path_of(one).write_text(as_text(one), encoding="utf-8")

@@ -7,7 +7,7 @@ import difflib
 
 import pytest
 
-from tests.golden.answers import as_text, path_of
+from tests.golden.answers import ASSUMED, as_text, assumed_as_text, path_of
 from tests.golden.requests import COUNT
 
 
@@ -17,3 +17,7 @@ def test_the_answers_are_what_they_were(number):
     if now != kept:
         lines = difflib.unified_diff(kept.splitlines(), now.splitlines(), "kept", "now", n=2)
         pytest.fail("\n".join([*lines][:60]))
+
+
+def test_what_is_assumed_is_what_it_was():
+    assert assumed_as_text() == ASSUMED.read_text(encoding="utf-8")

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto'
+import type { VueWrapper } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
 import type * as Api from '@/shared/api'
@@ -6,11 +7,16 @@ import type * as Api from '@/shared/api'
 const server = vi.hoisted(() => ({ post: vi.fn(() => Promise.reject(new TypeError('no network'))) }))
 vi.mock('@/shared/api', async (original) => ({
   ...(await original<typeof Api>()),
-  client: { POST: server.post, GET: () => Promise.resolve({ data: {}, response: new Response() }) },
+  client: {
+    POST: server.post,
+    GET: (path: string) =>
+      Promise.resolve({ data: path.endsWith('/sent') ? [] : {}, response: new Response() }),
+  },
 }))
 const { nearestLoading, usePlatform } = await import('@/stages/log/usePlatform')
 const { amending, bodyOf, freshDraft } = await import('@/stages/log/draft')
 const { default: RecentSets } = await import('@/stages/log/RecentSets.vue')
+const { default: LifterSet } = await import('@/stages/log/LifterSet.vue')
 const { default: Ladder } = await import('@/stages/log/Ladder.vue')
 const { useOutbox } = await import('@/shared/outbox')
 const { mounted } = await import('./mounting')
@@ -195,5 +201,64 @@ describe('the way up', () => {
     expect(shown.findAll('.step')[1]!.classes()).toContain('on')
     await shown.findAll('.step')[0]!.trigger('click')
     expect(shown.emitted('take')).toEqual([[20]])
+  })
+})
+
+describe('the load on the bar', () => {
+  const follows = (load_kg: number) => ({
+    lifter_id: 'of-the-plan',
+    name: 'Ada',
+    gear: {},
+    pain: [],
+    silenced: [],
+    recent: [],
+    lifts: [
+      {
+        lift: 'squat',
+        next: {
+          load_kg,
+          rpe: 8,
+          reps: 5,
+          sets: 3,
+          variation: 'competition',
+          prescribed: true,
+          reasons: [],
+          warm_up: [],
+          per_side: [],
+        },
+        cues: [],
+        cap_kg: null,
+        cap_words: '',
+        frequent: [],
+        hook_hole: null,
+        planned: [],
+        setup_words: [],
+      },
+    ],
+  })
+  const props = (load_kg: number) => ({
+    lift: 'squat',
+    one: follows(load_kg),
+    sets: [],
+    catalogue: { faults: [], causes: [], remedies: [], phases: { squat: [] }, purposes: [] },
+    gym,
+    bars: [],
+    racks: [],
+    variations: { squat: ['competition'] },
+    mayWrite: true,
+  })
+
+  it('follows the plan, but not over what is being typed', async () => {
+    const set = mounted(LifterSet, props(100)) as unknown as VueWrapper
+    const load = set.find('input[inputmode=decimal]')
+    const shown = () => (load.element as HTMLInputElement).value
+    expect(shown()).toBe('100')
+    await set.setProps(props(102.5) as never)
+    expect(shown()).toBe('102.5')
+    ;(load.element as HTMLInputElement).value = '9'
+    await load.trigger('input')
+    await set.setProps(props(105) as never)
+    expect(shown()).toBe('9')
+    set.unmount()
   })
 })

@@ -64,20 +64,23 @@ watch(
   { immediate: true },
 )
 
-/** Once a line of the plan is done the next one's load is on the bar. */
-watch(
-  () => ofLift.value.next,
-  (now, before) => {
-    const asPlanned = draft.value.load_kg === before.load_kg && draft.value.variation === before.variation
-    if (now.prescribed && asPlanned && !draft.value.reps.length && !draft.value.replaces) followPlan()
-  },
-)
-
 const loadText = ref('')
 const loadWrong = ref(false)
 watch([() => draft.value.load_kg, massUnit], () => (loadText.value = massOf(draft.value.load_kg, 2)), {
   immediate: true,
 })
+const beingTyped = () => loadText.value !== massOf(draft.value.load_kg, 2)
+
+/** Once a line of the plan is done the next one's load is on the bar, unless another is being typed. */
+watch(
+  () => ofLift.value.next,
+  (now, before) => {
+    const asPlanned = draft.value.load_kg === before.load_kg && draft.value.variation === before.variation
+    const begun = draft.value.reps.length > 0 || !!draft.value.replaces || beingTyped()
+    if (now.prescribed && asPlanned && !begun) followPlan()
+  },
+)
+
 function takeLoad() {
   const value = readMass(loadText.value)
   loadWrong.value = !(value > 0 && value <= 600)

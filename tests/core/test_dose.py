@@ -6,7 +6,7 @@ from datetime import timedelta
 import pytest
 
 from pavrik.core.log.training_set import TrainingSet
-from pavrik.core.prescription.dose import hard_sets, most_sets, used_to
+from pavrik.core.prescription.dose import FAR_BELOW, hard_sets, most_sets, used_to
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.prescription.plan_parts import Underway
 from pavrik.core.prescription.shape import shipped_shapes
@@ -106,6 +106,20 @@ def test_a_plan_far_below_the_log_says_so():
     plan = plan_after(weeks_of(20))
     assert any("20 hard sets of the squat a week" in p.text for p in plan.proposals)
     assert not any("hard sets" in p.text for p in plan_after(weeks_of(6)).proposals)
+
+
+def test_it_is_the_plan_s_hardest_week_that_is_held_against_the_log():
+    """A sharpen week has few sets by intent: it tells nothing of what the plan asks."""
+    for a_week in range(8, 21):
+        plan = plan_after(weeks_of(a_week))
+        worked = loading(plan)
+        far_below = max(worked) < FAR_BELOW * a_week
+        told = any("hard sets of the squat a week" in p.text for p in plan.proposals)
+        assert told == far_below, (a_week, worked)
+        if min(worked) < FAR_BELOW * a_week <= max(worked):
+            break
+    else:
+        pytest.fail("no log lies between the plan's easiest and hardest week")
 
 
 def test_underway_the_weeks_are_counted_from_today_on():

@@ -104,6 +104,7 @@ def test_the_coach_says_a_line_otherwise_on_the_sheet_the_print_and_the_link(
     assert told["verdict"]["said_cue"] == "Push the floor with the right foot"
     assert told["verdict"]["cue"], "what Pavrik would say stays on record"
     assert "it has phase out of the hole, the cue, the set" in said("phase lockout", "no").text
+    assert say(coach, filmed, clip, "clip", "shown").status_code == 201
 
     printed = coach.get(at(filmed, "clips", clip, "review.pdf"))
     assert printed.headers["content-type"] == "application/pdf"

@@ -53,18 +53,27 @@ function bracketed(source: string, from: number): string {
   return ''
 }
 
-/** Every text that is said by its plain name, with the names that it is given. */
+/** The texts' names in an expression. */
+function texted(said: ts.Node): string[] {
+  const found: string[] = []
+  walk(said, (node) => {
+    if (ts.isStringLiteral(node) && /^[a-z]+\.\w+$/.test(node.text)) found.push(node.text)
+  })
+  return found
+}
+
+/** Every text that is said by its name, or by one of two, with the names that it is given. */
 function calls(source: string): { name: string; given: string[] }[] {
-  return [...source.matchAll(/\b(say|sayMany)(?=\(\s*'\w+\.)/g)].flatMap((match) => {
+  return [...source.matchAll(/\b(say|sayMany)(?=\()/g)].flatMap((match) => {
     const by = match[0]
     const found = parsed(by + bracketed(source, match.index + by.length))
       .statements[0] as ts.ExpressionStatement
-    const [name, ...more] = (found.expression as ts.CallExpression).arguments
+    const [said, ...more] = (found.expression as ts.CallExpression).arguments
     const named = more.find(ts.isObjectLiteralExpression)
-    if (!name || !ts.isStringLiteral(name) || named?.properties.some(ts.isSpreadAssignment)) return []
+    if (!said || named?.properties.some(ts.isSpreadAssignment)) return []
     const counted = by === 'sayMany' ? ['n', 'count'] : []
     const given = (named?.properties ?? []).map((one) => one.name?.getText() ?? '')
-    return [{ name: name.text, given: [...given, ...counted] }]
+    return texted(said).map((name) => ({ name, given: [...given, ...counted] }))
   })
 }
 

@@ -3,6 +3,8 @@ import type * as Api from '@/shared/api'
 
 export const server = {
   gets: {} as Record<string, unknown>,
+  /** What answers only when it is told. */
+  later: {} as Record<string, Promise<unknown>>,
   refusal: null as { detail: string; errors: { path: string; message: string }[] } | null,
   answer: {} as unknown,
   posts: [] as { path: string; body: unknown; params: Record<string, unknown> }[],
@@ -11,12 +13,16 @@ export function fresh() {
   server.gets = {
     '/api/session': { club: 'Quarry Road', coach: 'Ysolde', csrf_token: 't', role: 'owner' },
   }
+  server.later = {}
   server.refusal = null
   server.answer = { ok: true }
   server.posts = []
 }
 const client = {
-  GET: (path: string) => Promise.resolve({ data: server.gets[path], response: new Response() }),
+  GET: async (path: string) => ({
+    data: (await server.later[path]) ?? server.gets[path],
+    response: new Response(),
+  }),
   POST: (path: string, options: { body?: unknown; params?: Record<string, unknown> } = {}) => {
     server.posts.push({ path, body: options.body, params: options.params ?? {} })
     return Promise.resolve(

@@ -22,7 +22,7 @@ export const STAGES = [
   ['card', say('shared.card')],
 ] as const
 
-const CLUB: Place[] = [
+const ROOMS = [
   ['floor', say('shared.floor'), say('shared.who_needs_you')],
   ['gym', say('shared.gym'), say('shared.racks_bars_plates_schools')],
   ['people', say('shared.people'), say('shared.roles_invitations_your_account')],
@@ -30,7 +30,8 @@ const CLUB: Place[] = [
   ['library', say('shared.library'), say('shared.faults_causes_cues_variations')],
   ['shapes', say('shared.shapes_of_a_season'), say('shared.what_a_week_asks')],
   ['new-lifter', say('shared.add_a_lifter'), say('shared.name_body_mass_stature')],
-].map(([id = '', title = '', note = '']) => ({ id, title, note, to: { name: id } }))
+] as const
+const CLUB: Place[] = ROOMS.map(([id, title, note]) => ({ id, title, note, to: { name: id } }))
 
 type Named = Pick<Schemas['FloorRow'], 'lifter_id' | 'name'>
 

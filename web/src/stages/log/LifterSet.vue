@@ -84,7 +84,9 @@ watch(
 function takeLoad() {
   const value = readMass(loadText.value)
   loadWrong.value = !(value > 0 && value <= 600)
-  if (!loadWrong.value) draft.value.load_kg = value
+  if (loadWrong.value) return
+  draft.value.load_kg = value
+  loadText.value = massOf(value, 2)
 }
 const loading = computed(() => nearestLoading(props.gym, draft.value.load_kg))
 const off = computed(() => (loading.value ? loading.value.total_kg - draft.value.load_kg : 0))

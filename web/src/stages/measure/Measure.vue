@@ -119,7 +119,14 @@ watch(leader, (now, then) => {
             >
           </button>
         </div>
-        <Readings v-if="landmark" :lifter-id="lifterId" :landmark="landmark" @saved="chosen = null" />
+        <!-- What is being typed belongs to this length, whichever turns out to be worth more. -->
+        <Readings
+          v-if="landmark"
+          :lifter-id="lifterId"
+          :landmark="landmark"
+          @input="chosen = landmark.segment"
+          @saved="chosen = null"
+        />
         <div class="note mt-5 small">
           <p>
             <b>{{ say('measure.what_it_does_to_the_squat') }}</b> {{ leader ?? say('measure.fitting') }}

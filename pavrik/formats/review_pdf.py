@@ -97,22 +97,15 @@ def _told(one: FindingOut) -> str:
 
 
 NOT_TOLD = (_WORDS["cannot tell"], "")
+_PHASE_HEADS = (
+    say("formats.head_phase"), "", say("formats.head_measured"), say("formats.head_computed"),
+    say("formats.what_stands_out"),
+)  # fmt: skip
 
 
 def _phases(reading: ClipReading) -> Flowable:
     named = {one.detector: one for one in reading.findings}
-    rows: list[list[Paragraph]] = [
-        [
-            written(head, SMALL)
-            for head in (
-                say("formats.head_phase"),
-                "",
-                say("formats.head_measured"),
-                say("formats.head_computed"),
-                say("formats.what_stands_out"),
-            )
-        ]
-    ]
+    rows: list[list[Paragraph]] = [[written(head, SMALL) for head in _PHASE_HEADS]]
     told_here = reading.camera.angles_told
     for row in reading.phases:
         measured, computed = _numbers(row.instant, row.head_on) if told_here else NOT_TOLD

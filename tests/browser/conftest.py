@@ -1,6 +1,7 @@
 """The real page in headless Chromium, served by the real server on a copy of the demo club."""
 
 import shutil
+import socket
 import tempfile
 import threading
 from collections.abc import Iterator
@@ -14,7 +15,6 @@ from selenium.webdriver.chrome.service import Service
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.cli.start import PAGE
-from pavrik.store.cluster import free_port
 from tests.browser.page import Page
 from tests.conftest import CHEAP, Server
 
@@ -52,9 +52,13 @@ class RunningServer:
 
 
 @pytest.fixture(scope="session")
-def port() -> int:
-    """One for all: the browser keeps what it compiled of a page by its address."""
-    return free_port()
+def port() -> Iterator[int]:
+    """One for all, as the browser keeps what it compiled of a page by its address; held between two
+    servers, so that nobody else takes it."""
+    with socket.socket() as held:
+        held.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        held.bind(("127.0.0.1", 0))
+        yield int(held.getsockname()[1])
 
 
 @pytest.fixture(scope="module")

@@ -44,7 +44,7 @@ it('keeps what is typed where only what is expected changes, and shows what was 
 })
 
 it('stays with the length that is being typed when another turns out to be worth more', async () => {
-  let tell = (_: unknown) => {}
+  let tell: (levers: unknown) => void = () => {}
   const worth = new Promise((resolve) => (tell = resolve))
   const at = '/api/lifters/{lifter_id}'
   server.gets[`${at}/measurements`] = {

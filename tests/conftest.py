@@ -67,7 +67,7 @@ class Server:
 def jobs_give_way_to_nobody() -> Iterator[None]:
     """Nobody waits for an answer while a test waits for a job; other tests must not starve it."""
     with pytest.MonkeyPatch.context() as patch:
-        patch.setattr("pavrik.services.jobs.GIVES_WAY", 0)
+        patch.setattr("pavrik.services.beside.GIVES_WAY", 0)
         yield
 
 

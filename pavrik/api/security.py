@@ -1,4 +1,6 @@
-"""Who is asking: the session cookie, the CSRF token, the role."""
+"""Who is asking: the session cookie, the CSRF token, the role.
+
+What only hands something over is asynchronous: it waits for nothing, and needs no thread."""
 
 from typing import Annotated
 from uuid import UUID
@@ -16,25 +18,25 @@ COOKIE = "pavrik_session"
 READING = frozenset({"GET", "HEAD", "OPTIONS"})
 
 
-def get_database(request: Request) -> Database:
+async def get_database(request: Request) -> Database:
     """The application's database."""
     database: Database = request.app.state.database
     return database
 
 
-def get_accounts(request: Request) -> Accounts:
+async def get_accounts(request: Request) -> Accounts:
     """Sign-in against the application's database."""
     accounts: Accounts = request.app.state.accounts
     return accounts
 
 
-def get_passwords(request: Request) -> Passwords:
+async def get_passwords(request: Request) -> Passwords:
     """The application's one way to hash passwords."""
     passwords: Passwords = request.app.state.passwords
     return passwords
 
 
-def get_mail(request: Request) -> Mail:
+async def get_mail(request: Request) -> Mail:
     """The mail server that was named, if one was."""
     mail: Mail = request.app.state.mail
     return mail
@@ -55,7 +57,7 @@ def get_account(
     return account
 
 
-def get_who(account: Annotated[Account, Depends(get_account)]) -> Who:
+async def get_who(account: Annotated[Account, Depends(get_account)]) -> Who:
     """The signed-in coach."""
     return account.who
 

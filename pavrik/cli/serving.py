@@ -7,6 +7,7 @@ import uvicorn
 
 from pavrik.api.settings import Settings
 from pavrik.errors import OperationError
+from pavrik.services.renewing import renewing_beside
 
 MOST_WORKERS = 64
 SLOWEST_START_S = 120
@@ -24,6 +25,11 @@ def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> Non
     """Serve until told to stop; several processes count their answers together. Paths hold ids and
     tokens of links: nothing logs them. Raises OperationError for a number that makes no sense."""
     check_workers(workers)
+    with renewing_beside(settings.database_url):
+        _serve(settings, host, port, workers)
+
+
+def _serve(settings: Settings, host: str, port: int, workers: int) -> None:
     if workers == 1:
         from pavrik.api.app import served
 

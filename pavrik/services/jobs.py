@@ -6,15 +6,14 @@ worker that lives says so for all of its jobs, waiting ones too.
 """
 
 import logging
-import os
 import signal
 from collections.abc import Callable, Generator
 from concurrent.futures import Executor, Future, ProcessPoolExecutor, ThreadPoolExecutor
 from concurrent.futures.process import BrokenProcessPool
 from contextlib import closing, suppress
 from functools import partial
-from multiprocessing import get_context, parent_process
-from threading import Event, Thread, get_native_id
+from multiprocessing import get_context
+from threading import Event, Thread
 from typing import NoReturn
 from uuid import UUID
 
@@ -23,13 +22,13 @@ from psycopg_pool import PoolTimeout
 from uuid6 import uuid7
 
 from pavrik.errors import NotFoundError, OutOfTimeError, PavrikError
+from pavrik.services.beside import begin_beside, give_way
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
 from pavrik.words import say
 
 log = logging.getLogger("pavrik")
-GIVES_WAY = 10
 AT_ONCE = 2
 LONGEST_S = 900.0
 """A computation apart from the answers that takes longer is stopped, wherever it is."""
@@ -62,30 +61,16 @@ def _run(database: Database, who: Who, job_id: UUID, task: Task) -> None:
         _end(database, who, job_id, "failed")
 
 
-def _give_way() -> None:
-    """Let those who wait for an answer go before: this thread is served by the system last."""
-    os.setpriority(os.PRIO_PROCESS, get_native_id(), GIVES_WAY)
-
-
 _own: list[Database] = []
 """In a process of jobs: its own way to the database."""
 
 
 def _begin(url: str) -> None:
-    """In a fresh process: served last, stopped by the server alone, gone where the server is."""
-    _give_way()
-    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    """In a fresh process: its alarm, and its own way to the database."""
+    begin_beside()
     signal.signal(signal.SIGALRM, _out_of_time)
-    Thread(target=_follow_parent, daemon=True).start()
     _own.append(Database(url, most_connections=2))
     _own[-1].open()
-
-
-def _follow_parent() -> None:
-    parent = parent_process()
-    if parent is not None:
-        parent.join()
-        os._exit(1)
 
 
 def _out_of_time(*_: object) -> NoReturn:
@@ -122,7 +107,7 @@ class Jobs:
     def _new_pool(self) -> Executor:
         if not self._apart:
             return ThreadPoolExecutor(
-                self._at_once, thread_name_prefix="pavrik-job", initializer=_give_way
+                self._at_once, thread_name_prefix="pavrik-job", initializer=give_way
             )
         pool = ProcessPoolExecutor(
             self._at_once, mp_context=get_context("spawn"), initializer=_begin,

@@ -2,12 +2,14 @@
 one request where several ask the same at once."""
 
 import hashlib
+import json
 from collections.abc import Callable, Iterator, Mapping
 from contextlib import contextmanager
+from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 from threading import Lock
-from typing import TypeVar
+from typing import Any, TypeVar
 from uuid import UUID
 
 from pydantic import BaseModel
@@ -49,32 +51,57 @@ def _one_at_a_time(question: tuple[object, ...]) -> Iterator[None]:
             _turns.pop(question, None)
 
 
+@dataclass(frozen=True)
+class Question:
+    """What is asked of a lifter, or of the club for ``NOBODY``; ``asked`` is what JSON can hold."""
+
+    kind: str
+    whose: UUID
+    asked: Any = None
+
+
 def kept_answer(
-    database: Database, who: Who, whose: UUID, kind: str, asked: object,
-    compute: Callable[[], BaseModel],
-) -> str:  # fmt: skip
-    """The JSON of an answer about a lifter, or about the club for ``NOBODY``: the one that is kept,
-    while nothing changed, else ``compute``'s, which is kept. A change while it is computed makes it
-    computed again the next time."""
-    digest = digest_of(asked)
-    question = (who.club_id, whose, kind, digest)
+    database: Database, who: Who, question: Question, compute: Callable[[], BaseModel | None],
+    *, renewing: bool = False,
+) -> str | None:  # fmt: skip
+    """The JSON of an answer: the one that is kept, while nothing changed, else ``compute``'s, which
+    is kept; None where there is none yet. A change while it is computed makes it computed again the
+    next time."""
+    asked = _asked(question.kind, question.whose, question.asked)
 
     def look() -> tuple[store.Stamp, str | None]:
         with database.club(who.club_id) as connection:
-            at = store.stamp(connection, whose)
-            return at, store.find(connection, whose, kind, digest, at, _computed_by())
+            return store.look_up(connection, asked)
 
     at, found = look()
     if found is not None:
         return found
-    with _one_at_a_time(question):
+    with _one_at_a_time((who.club_id, asked)):
         at, found = look()
         if found is not None:
             return found
-        answer = compute().model_dump_json()
+        made = compute()
+        if made is None:
+            return None
+        answer, in_full = made.model_dump_json(), json.dumps(question.asked)
         with database.club(who.club_id) as connection:
-            store.keep(connection, who.club_id, whose, kind, digest, at, _computed_by(), answer)
+            store.keep(connection, who.club_id, asked, at, answer, in_full, renewed=renewing)
         return answer
+
+
+def _asked(kind: str, whose: UUID, asked: Any) -> store.Asked:
+    return store.Asked(whose, kind, digest_of(asked), _computed_by())
+
+
+ASKED_WITHIN_MIN = 60
+"""What nobody asked to be computed for so long is not renewed until somebody asks again."""
+
+
+def questions_to_renew(database: Database, who: Who, most: int) -> list[Question]:
+    """What was asked in a club lately and is answered by facts of before."""
+    with database.club(who.club_id) as connection:
+        found = store.list_to_renew(connection, _computed_by(), ASKED_WITHIN_MIN, most)
+    return [Question(one.kind, one.whose, one.question) for one in found]
 
 
 Part = TypeVar("Part", bound=BaseModel)
@@ -87,15 +114,14 @@ def kept_parts(
     """What is read of every lifter, by lifter: those parts that are kept, while nothing of theirs
     changed, and the others made anew and kept. They are read, not computed: all in the caller's
     transaction."""
-    at, asked = store.stamps(connection, list(parts)), digest_of(None)
+    at = store.stamps(connection, list(parts))
     found: dict[UUID, Part] = {}
-    for whose, answer in store.find_all(connection, kind, asked, at, _computed_by()).items():
+    kept = store.find_all(connection, kind, digest_of(None), at, _computed_by())
+    for whose, answer in kept.items():
         found[whose] = form.model_validate_json(answer)
     for whose, make in parts.items():
         if whose not in found:
             found[whose] = made = make()
-            store.keep(
-                connection, who.club_id, whose, kind, asked, at[whose], _computed_by(),
-                made.model_dump_json(),
-            )  # fmt: skip
+            asked, answer = _asked(kind, whose, None), made.model_dump_json()
+            store.keep(connection, who.club_id, asked, at[whose], answer)
     return found

@@ -36,6 +36,22 @@ class Session:
 
 
 @dataclass(frozen=True)
+class SessionAccount:
+    """The coach and the club that a session stands for."""
+
+    club_id: UUID
+    coach_id: UUID
+    role: str
+    coach_name: str
+    email: str
+    club_name: str
+    is_demo: bool
+    mass_unit: str
+    length_unit: str
+    csrf_token: str
+
+
+@dataclass(frozen=True)
 class ClubLink:
     """A one-time link that opens a club for its owner."""
 
@@ -156,9 +172,9 @@ def add_session(connection: Connection, token_digest: str, session: Session) -> 
     run(connection, "add_session", token_digest=token_digest, **vars(session))
 
 
-def find_session(connection: Connection, token_digest: str) -> Session | None:
-    """The session of a token, while it lasts."""
-    return one_of(connection, Session, "find_session", token_digest=token_digest)
+def find_account(connection: Connection, token_digest: str) -> SessionAccount | None:
+    """Coach and club of a session's token, while it lasts."""
+    return one_of(connection, SessionAccount, "find_account", token_digest=token_digest)
 
 
 def delete_session(connection: Connection, token_digest: str) -> None:

@@ -24,13 +24,12 @@ answers_of: WeakKeyDictionary[Connection, dict[Hashable, Any]] = WeakKeyDictiona
 """What was answered in a transaction that only reads, by what was asked."""
 
 
-def _set_clock(connection: Connection, club_id: UUID) -> None:
-    connection.execute(
-        "select set_config('TimeZone', time_zone, true) from club where club_id = %s", (club_id,)
-    )
+def _enter(connection: Connection, club_id: UUID) -> None:
+    connection.execute("select enter_club(%s)", (club_id,))
 
 
-def _become_app(connection: Connection) -> None:
+def become_app(connection: Connection) -> None:
+    """Act as the application's role, which can bypass nothing."""
     connection.execute(f"set role {APP_ROLE}")
     connection.commit()
 
@@ -46,7 +45,7 @@ class Database:
             max_size=most_connections,
             timeout=5.0,
             reconnect_timeout=RECONNECT_S,
-            configure=_become_app,
+            configure=become_app,
             check=ConnectionPool.check_connection,
             open=False,
         )
@@ -80,21 +79,27 @@ class Database:
         as a moment carries its time zone, so that its date is the day it was there. What others
         write meanwhile is not seen ``as_of_one_moment``."""
         kind = _ONE_MOMENT if as_of_one_moment else ""
-        with self._transaction(kind, club_id=str(club_id)) as connection:
-            _set_clock(connection, club_id)
+        with self._transaction(kind) as connection:
+            _enter(connection, club_id)
             yield connection
 
     @contextmanager
     def reading(self, club_id: UUID) -> Iterator[Connection]:
         """The same for reading alone: all of one moment, whatever others write meanwhile, and what
         was asked once is not asked of the server again."""
-        with self._transaction(f"{_ONE_MOMENT}, read only", club_id=str(club_id)) as connection:
-            _set_clock(connection, club_id)
+        with self._transaction(f"{_ONE_MOMENT}, read only") as connection:
+            _enter(connection, club_id)
             answers_of[connection] = {}
             try:
                 yield connection
             finally:
                 del answers_of[connection]
+
+    @contextmanager
+    def nobody_yet(self) -> Iterator[Connection]:
+        """A transaction of who is not known yet: it sees nothing but what a function tells it."""
+        with self._transaction() as connection:
+            yield connection
 
     @contextmanager
     def signing_in(self, name: str) -> Iterator[Connection]:

@@ -3,10 +3,11 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
+from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import one_of, run, tuples_of, value_of
+from pavrik.store.statements import all_of, run, tuples_of
 
 NOBODY = UUID(int=0)
 """Whose answers those about the whole club are."""
@@ -20,15 +21,45 @@ class Stamp:
     on_day: date
 
 
-def stamp(connection: Connection, whose: UUID) -> Stamp:
-    """Of one lifter and what the club has in common; of everything in it for ``NOBODY``."""
-    found = one_of(connection, Stamp, "get_stamp", whose=whose, nobody=NOBODY)
-    assert found is not None
-    return found
+@dataclass(frozen=True)
+class Asked:
+    """A question: whose answer, of which kind, the digest of what was asked, by which code."""
+
+    whose: UUID
+    kind: str
+    asked: str
+    computed_by: str
+
+
+@dataclass(frozen=True)
+class ToRenew:
+    """A question whose answer no longer stands, in full as JSON."""
+
+    whose: UUID
+    kind: str
+    question: Any
+
+
+def look_up(connection: Connection, asked: Asked) -> tuple[Stamp, str | None]:
+    """What an answer would rest on now, of one lifter and what the club has in common or of
+    everything in it for ``NOBODY``; and the answer, as JSON, where one stands."""
+    found = tuples_of(connection, "look_up_answer", nobody=NOBODY, **vars(asked))
+    rests_on, on_day, answer = found[0]
+    return Stamp(rests_on, on_day), answer
+
+
+def list_to_renew(
+    connection: Connection, computed_by: str, asked_within_min: int, most: int
+) -> list[ToRenew]:
+    """What was asked within so many minutes and is answered by facts of before."""
+    return all_of(
+        connection, ToRenew, "list_questions_to_renew", nobody=NOBODY, computed_by=computed_by,
+        minutes=asked_within_min, most=most,
+    )  # fmt: skip
 
 
 def stamps(connection: Connection, lifter_ids: Sequence[UUID]) -> dict[UUID, Stamp]:
-    """Of several lifters, each as ``stamp`` tells it."""
+    """What answers of several lifters would rest on now."""
     rows = tuples_of(connection, "list_stamps", lifter_ids=list(lifter_ids), nobody=NOBODY)
     return {whose: Stamp(rests_on, on_day) for whose, rests_on, on_day in rows}
 
@@ -45,23 +76,13 @@ def find_all(
     }
 
 
-def find(
-    connection: Connection, whose: UUID, kind: str, asked: str, at: Stamp, computed_by: str
-) -> str | None:
-    """An answer, as JSON, that still stands; None where there is none."""
-    answer: str | None = value_of(
-        connection, "find_kept", whose=whose, kind=kind, asked=asked,
-        computed_by=computed_by, **vars(at),
-    )  # fmt: skip
-    return answer
-
-
 def keep(
-    connection: Connection, club_id: UUID, whose: UUID, kind: str, asked: str, at: Stamp,
-    computed_by: str, answer: str,
+    connection: Connection, club_id: UUID, asked: Asked, at: Stamp, answer: str,
+    question: str | None = None, *, renewed: bool = False,
 ) -> None:  # fmt: skip
-    """Keep an answer in the place of the one before."""
+    """Keep an answer in the place of the one before; with the question in full, as JSON, it is
+    renewed when it no longer stands. ``renewed`` where nobody asked now."""
     run(
-        connection, "keep_answer", club_id=club_id, whose=whose, kind=kind, asked=asked,
-        computed_by=computed_by, answer=answer, **vars(at),
+        connection, "keep_answer", club_id=club_id, answer=answer, question=question,
+        renewed=renewed, **vars(asked), **vars(at),
     )  # fmt: skip

@@ -128,7 +128,7 @@ def who(owner_url) -> Who:
 
 def test_equal_questions_at_once_are_computed_once(server, empty_name, open_database, clubs, who):
     database = open_database(server.app_url(empty_name))
-    go, computed = Event(), []
+    go, computed, same = Event(), [], kept.Question("test", kept.NOBODY, "the same")
 
     def compute():
         computed.append(1)
@@ -136,7 +136,7 @@ def test_equal_questions_at_once_are_computed_once(server, empty_name, open_data
         return planning.PlanKept(plan_id=uuid7())
 
     def ask() -> str:
-        return kept.kept_answer(database, who, kept.NOBODY, "test", "the same", compute)
+        return kept.kept_answer(database, who, same, compute)
 
     with ThreadPoolExecutor(4) as pool:
         asked = [pool.submit(ask) for _ in range(4)]

@@ -8,7 +8,8 @@ from threading import Event
 import pytest
 
 from pavrik.errors import InvalidError
-from pavrik.services.jobs import GIVES_WAY, Jobs, Steps
+from pavrik.services.beside import GIVES_WAY
+from pavrik.services.jobs import Jobs, Steps
 from pavrik.store.database import Database
 from tests.faults.test_orphaned_jobs import database, lifter_id, who
 

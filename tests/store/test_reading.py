@@ -45,12 +45,12 @@ def test_it_writes_nothing(database, club_id):
 def test_what_was_asked_once_is_not_asked_again_and_answers_are_the_callers_own(
     database, club_id, monkeypatch
 ):
-    stamp = {"whose": NOBODY, "nobody": NOBODY}
+    stamp = {"lifter_ids": [uuid7()], "nobody": NOBODY}
     with database.reading(club_id) as connection:
         sent = asked(connection, monkeypatch)
-        first = tuples_of(connection, "get_stamp", **stamp)
+        first = tuples_of(connection, "list_stamps", **stamp)
         first.clear()
-        assert len(tuples_of(connection, "get_stamp", **stamp)) == 1
+        assert len(tuples_of(connection, "list_stamps", **stamp)) == 1
         assert len(sent) == 1
         lifters.list_school_choices(connection, None)
         lifters.list_school_choices(connection, uuid7())

@@ -7,7 +7,7 @@ from fastapi import Depends, Request
 from pavrik.services.watch.films import Films
 
 
-def get_films(request: Request) -> Films:
+async def get_films(request: Request) -> Films:
     """The folder of waiting films."""
     films: Films = request.app.state.films
     return films

@@ -3,7 +3,6 @@
 from uuid import UUID
 
 from fastapi import APIRouter, Response
-from pydantic import RootModel
 
 from pavrik.api.files import FileIn, file_answer, json_answer
 from pavrik.api.films.folder import FilmsIn
@@ -33,10 +32,10 @@ from pavrik.formats.wire.lifters import (
 from pavrik.formats.wire.log import FloorRow
 from pavrik.formats.wire.session import ImportAnswer
 from pavrik.formats.wire.setups import LeversAnswer
+from pavrik.services import questions
 from pavrik.services.afar.sent import kept_film_ids
-from pavrik.services.club import board
-from pavrik.services.kept import NOBODY, kept_answer
 from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
+from pavrik.services.questions import answer_of
 from pavrik.services.setups import levers
 from pavrik.words import say
 
@@ -46,11 +45,7 @@ router = APIRouter(prefix="/api", tags=["lifters"])
 @router.get("/floor", response_model=list[FloorRow])
 def read_floor(database: DatabaseIn, who: WhoIn) -> Response:
     """Every lifter with what is open, the most pressing first."""
-    return json_answer(
-        kept_answer(
-            database, who, NOBODY, "floor", None, lambda: RootModel(board.board(database, who))
-        )
-    )
+    return json_answer(answer_of(database, who, questions.FLOOR))
 
 
 @router.post("/lifters", status_code=201)
@@ -85,12 +80,7 @@ def read_away(database: DatabaseIn, who: WhoIn) -> list[AwayAnswer]:
 @router.get("/lifters/{lifter_id}", response_model=LifterAnswer)
 def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """A lifter's record."""
-    return json_answer(
-        kept_answer(
-            database, who, lifter_id, "lifter", None,
-            lambda: record.lifter_record(database, who, lifter_id),
-        )
-    )  # fmt: skip
+    return json_answer(answer_of(database, who, questions.lifter_record(lifter_id)))
 
 
 @router.post("/lifters/{lifter_id}/profile")

@@ -30,8 +30,8 @@ from pavrik.formats.wire.plans import (
     VersionRequest,
 )
 from pavrik.formats.wire.shapes import ShapeLook, ShapeOut, ShapeText
+from pavrik.services import questions
 from pavrik.services.facts import VariationWord
-from pavrik.services.kept import kept_answer
 from pavrik.services.plans import (
     card_link,
     club_planning,
@@ -41,6 +41,7 @@ from pavrik.services.plans import (
     shapes,
     variation_table,
 )
+from pavrik.services.questions import answer_of
 
 router = APIRouter(prefix="/api", tags=["plan"])
 OF_LIFTER = "/lifters/{lifter_id}"
@@ -63,11 +64,7 @@ def look_at_shape(body: ShapeText, _: WhoIn) -> ShapeLook:
 @router.get(OF_LIFTER + "/plan", response_model=StandingPlan)
 def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """The plan that stands and what today's state would change in it."""
-    return json_answer(
-        kept_answer(
-            database, who, lifter_id, "plan", None, lambda: planning.read(database, who, lifter_id)
-        )
-    )
+    return json_answer(answer_of(database, who, questions.plan(lifter_id)))
 
 
 @router.post(OF_LIFTER + "/plan/preview")

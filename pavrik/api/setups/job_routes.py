@@ -12,7 +12,7 @@ from pavrik.services.jobs import Jobs
 router = APIRouter(prefix="/api/jobs", tags=["jobs"])
 
 
-def get_jobs(request: Request) -> Jobs:
+async def get_jobs(request: Request) -> Jobs:
     """The process's pool of background computations."""
     jobs: Jobs = request.app.state.jobs
     return jobs

@@ -5,6 +5,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query
 
+from pavrik.api.files import json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.errors import InvalidError
@@ -26,7 +27,9 @@ from pavrik.formats.wire.setups import (
     SetupRequest,
     TrialRequest,
 )
+from pavrik.services import questions
 from pavrik.services.lifters.model_lifter import setup_for
+from pavrik.services.questions import find_answer
 from pavrik.services.setups import analysis, fits, sureness
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
@@ -53,11 +56,12 @@ def lift_router(fitting: Fitting) -> APIRouter:
     settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
 
     @router.get("/ranking", response_model=fitting.ranking_form)
-    def read_ranking(
-        lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn
-    ) -> fits.AnyRanking:
+    def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
         """The ranked set-ups: bands and chances follow when their job is done."""
-        return sureness.ranking(fitting.lift, database, who, lifter_id, jobs)
+        known = find_answer(database, who, questions.ranking(lifter_id, fitting.lift))
+        if known is not None:
+            return json_answer(known)
+        return sureness.ranking_now(fitting.lift, database, who, lifter_id, jobs)
 
     @router.post("/costs")
     def read_costs(

@@ -20,9 +20,10 @@ from pavrik.formats.wire.review import (
     ReviewAnswer,
     TestRef,
 )
+from pavrik.services import questions
 from pavrik.services.facts import CauseTest
-from pavrik.services.kept import kept_answer
-from pavrik.services.training import diagnosis, review
+from pavrik.services.questions import answer_of
+from pavrik.services.training import diagnosis
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 
@@ -32,12 +33,7 @@ def read_review(
     lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat"
 ) -> Response:
     """What the log of a lift knows."""
-    return json_answer(
-        kept_answer(
-            database, who, lifter_id, "review", lift,
-            lambda: review.review(database, who, lifter_id, lift),
-        )
-    )  # fmt: skip
+    return json_answer(answer_of(database, who, questions.log_review(lifter_id, lift)))
 
 
 @router.get("/diagnosis/{lift}/{fault_id}")

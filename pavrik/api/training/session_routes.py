@@ -22,8 +22,9 @@ from pavrik.formats.wire.session import (
     PlatformAnswer,
     QueuedSetRequest,
 )
-from pavrik.services.kept import NOBODY, kept_answer
-from pavrik.services.training import log_files, log_writes, session
+from pavrik.services import questions
+from pavrik.services.questions import answer_of
+from pavrik.services.training import log_files, log_writes
 
 router = APIRouter(prefix="/api", tags=["platform"])
 
@@ -36,13 +37,7 @@ def read_platform(
     lift: LiftId = "squat",
 ) -> Response:
     """Everything that logging a session needs, for one lifter or a group in turn."""
-    return json_answer(
-        kept_answer(
-            database, who, lifter_id[0] if len(lifter_id) == 1 else NOBODY, "platform",
-            [lift, *map(str, lifter_id)],
-            lambda: session.platform(database, who, lifter_id, lift),
-        )
-    )  # fmt: skip
+    return json_answer(answer_of(database, who, questions.platform(lifter_id, lift)))
 
 
 Queued = log_writes.QueuedSet | log_writes.QueuedWithdrawal | log_writes.Unreadable

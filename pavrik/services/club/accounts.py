@@ -101,26 +101,13 @@ class Accounts:
 
     def account(self, token: str) -> Account | None:
         """Whose session a token is; None when it is unknown or over."""
-        named = digest(token)
-        with self._database.signing_in(named) as connection:
-            session = store.find_session(connection, named)
-        if session is None:
+        with self._database.nobody_yet() as connection:
+            found = store.find_account(connection, digest(token))
+        if found is None:
             return None
-        with self._database.club(session.club_id) as connection:
-            coach = store.get_coach(connection, session.coach_id)
-            club_name, is_demo = store.get_club(connection, session.club_id)
-        if coach is None:
-            return None
-        return Account(
-            Who(coach.club_id, coach.coach_id, coach.role),
-            coach.name,
-            coach.email,
-            club_name,
-            is_demo,
-            coach.mass_unit,
-            coach.length_unit,
-            session.csrf_token,
-        )
+        told = dict(vars(found))
+        who = Who(told.pop("club_id"), told.pop("coach_id"), told.pop("role"))
+        return Account(who, **told)
 
     def demo_is_loaded(self) -> bool:
         """Whether there is a demo club to enter."""

@@ -30,15 +30,20 @@ def _draw(database: Database, who: Who, lift: str, inputs: LifterInputs) -> Step
     yield from drawing(FITTINGS[lift], database, who, inputs)
 
 
-def ranking(lift: str, database: Database, who: Who, lifter_id: UUID, jobs: Jobs) -> AnyRanking:
-    """The ranked set-ups: at once without their intervals, whose job is named; whole when it is
-    known."""
+def known_ranking(lift: str, database: Database, who: Who, lifter_id: UUID) -> AnyRanking | None:
+    """The whole ranking of today's facts, where its bodies are drawn."""
     fitting, inputs = FITTINGS[lift], inputs_of(database, who, lifter_id)
     with database.reading(who.club_id) as connection:
         known = find(fitting, connection, inputs)
         advice = fitting.advice(connection, lifter_id)
-    if known is not None:
-        return known.model_copy(update={"advice": advice})
+    return known.model_copy(update={"advice": advice}) if known is not None else None
+
+
+def ranking_now(lift: str, database: Database, who: Who, lifter_id: UUID, jobs: Jobs) -> AnyRanking:
+    """The ranked set-ups at once without their intervals, and the job that draws those."""
+    fitting, inputs = FITTINGS[lift], inputs_of(database, who, lifter_id)
+    with database.reading(who.club_id) as connection:
+        advice = fitting.advice(connection, lifter_id)
     answer = fitting.answer(*model_of(inputs), point_fit(fitting, inputs))
     task = partial(_draw, who=who, lift=lift, inputs=inputs)
     job = jobs.ask(who, lifter_id, f"{lift} sureness", content_of(inputs)[1], task)

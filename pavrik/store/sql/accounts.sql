@@ -87,10 +87,9 @@ delete from session where coach_id = :coach_id and expires_at < now();
 insert into session (club_id, token_digest, coach_id, csrf_token, expires_at)
 values (:club_id, :token_digest, :coach_id, :csrf_token, :expires_at);
 
--- name: find_session
--- The session of a token, while it lasts.
-select club_id, coach_id, csrf_token, expires_at from session
-where token_digest = :token_digest and expires_at > now();
+-- name: find_account
+-- Coach and club of a session's token, while it lasts.
+select * from account_of_session(:token_digest);
 
 -- name: delete_session!
 -- Sign a browser out.

@@ -1,20 +1,30 @@
--- name: get_stamp
--- Every count of facts of a lifter and the club, or of everybody: one that ends late may be the lower.
-select coalesce(string_agg(number::text, ' ' order by whose), '') as rests_on, current_date as on_day
-from lifter_change where :whose = :nobody or whose in (:whose, :nobody);
-
--- name: find_kept
--- An answer that still stands.
-select answer from kept_answer
-where whose = :whose and kind = :kind and asked = :asked and rests_on = :rests_on
-  and on_day = :on_day and computed_by = :computed_by;
+-- name: look_up_answer
+-- Every count of facts that an answer rests on, as one that ends late may be the lower; and what stands.
+with at as (
+  select coalesce(string_agg(number::text, ' ' order by whose), '') as rests_on, current_date as on_day
+  from lifter_change where :whose = :nobody or whose in (:whose, :nobody)
+)
+select at.rests_on, at.on_day, k.answer
+from at left join kept_answer k on k.whose = :whose and k.kind = :kind and k.asked = :asked
+  and k.rests_on = at.rests_on and k.on_day = at.on_day and k.computed_by = :computed_by;
 
 -- name: keep_answer!
--- Keep an answer in the place of the one before.
-insert into kept_answer (club_id, whose, kind, asked, rests_on, on_day, computed_by, answer)
-values (:club_id, :whose, :kind, :asked, :rests_on, :on_day, :computed_by, :answer)
+-- Keep an answer in the place of the one before; renewed, it was not asked now.
+insert into kept_answer (club_id, whose, kind, asked, rests_on, on_day, computed_by, answer, question)
+values (:club_id, :whose, :kind, :asked, :rests_on, :on_day, :computed_by, :answer, :question::jsonb)
 on conflict (club_id, whose, kind, asked) do update set rests_on = excluded.rests_on,
-  on_day = excluded.on_day, computed_by = excluded.computed_by, answer = excluded.answer;
+  on_day = excluded.on_day, computed_by = excluded.computed_by, answer = excluded.answer,
+  question = excluded.question,
+  asked_at = case when :renewed then kept_answer.asked_at else excluded.asked_at end;
+
+-- name: list_questions_to_renew
+-- What somebody asked lately and what is answered by facts of before, the newest question first.
+select k.whose, k.kind, k.question from kept_answer k
+where k.question is not null and k.asked_at > now() - make_interval(mins => :minutes)
+  and (k.computed_by <> :computed_by or k.on_day <> current_date or k.rests_on <> (
+    select coalesce(string_agg(c.number::text, ' ' order by c.whose), '') from lifter_change c
+    where k.whose = :nobody or c.whose in (k.whose, :nobody)))
+order by k.asked_at desc limit :most;
 
 -- name: list_stamps
 -- The counts of facts of each of several lifters and the club.

@@ -1,0 +1,100 @@
+"""One process of a server answers anew what was asked lately and no longer stands, before somebody
+asks again: a coach who logged a set finds the floor, the session and the plan as they are now.
+
+Nothing waits for it. Where it is behind, or gone, a question is answered by who asks it.
+"""
+
+import logging
+from collections.abc import Iterable, Iterator
+from contextlib import closing, contextmanager
+from multiprocessing import get_context
+from threading import Event
+from typing import NoReturn
+from uuid import UUID
+
+import psycopg
+from psycopg_pool import PoolTimeout
+
+from pavrik.errors import PavrikError
+from pavrik.services.beside import begin_beside
+from pavrik.services.context import Who
+from pavrik.services.kept import questions_to_renew
+from pavrik.services.questions import find_answer
+from pavrik.store.changes import Changes
+from pavrik.store.database import Database
+
+log = logging.getLogger("pavrik")
+AT_A_TIME = 8
+"""So many answers of a club before the next club has its turn."""
+WAITS_S = 30.0
+TRIES_AGAIN_S = 2.0
+
+
+class Renewer:
+    """What is left to renew, club by club: who changed first is served first."""
+
+    def __init__(self, database: Database) -> None:
+        self._database = database
+        self._clubs: dict[UUID, None] = {}
+
+    def hear(self, clubs: Iterable[UUID]) -> None:
+        """Facts of these clubs changed."""
+        self._clubs.update(dict.fromkeys(clubs))
+
+    @property
+    def is_done(self) -> bool:
+        """Whether nothing is left."""
+        return not self._clubs
+
+    def renew_next(self) -> int:
+        """Answer anew for the club that waits longest; how many answers. Where more are left it
+        waits again, behind the others."""
+        club_id = next(iter(self._clubs), None)
+        if club_id is None:
+            return 0
+        del self._clubs[club_id]
+        nobody = Who(club_id, UUID(int=0), "read_only")
+        questions = questions_to_renew(self._database, nobody, AT_A_TIME)
+        made = 0
+        for question in questions:
+            try:
+                made += find_answer(self._database, nobody, question, renewing=True) is not None
+            except PavrikError as error:
+                log.info("%s is not renewed: %s", question.kind, type(error).__name__)
+        if made and len(questions) == AT_A_TIME:
+            self._clubs[club_id] = None
+        return made
+
+
+def _renew_while_it_answers(url: str) -> NoReturn:
+    with closing(Database(url, most_connections=2)) as database, Changes(url) as changes:
+        database.open()
+        renewer = Renewer(database)
+        while True:
+            renewer.hear(changes.heard(WAITS_S if renewer.is_done else 0.0))
+            renewer.renew_next()
+
+
+def _renew_for_ever(url: str) -> NoReturn:
+    begin_beside()
+    pause = Event()
+    while True:
+        try:
+            _renew_while_it_answers(url)
+        except (psycopg.Error, PoolTimeout) as error:
+            log.warning("nothing is renewed for now: %s", type(error).__name__)
+            pause.wait(TRIES_AGAIN_S)
+
+
+@contextmanager
+def renewing_beside(url: str) -> Iterator[None]:
+    """While it lasts, a process of its own renews answers."""
+    process = get_context("spawn").Process(
+        target=_renew_for_ever, args=(url,), name="pavrik-renewer", daemon=True
+    )
+    process.start()
+    try:
+        yield
+    finally:
+        process.terminate()
+        process.join()

@@ -1,0 +1,50 @@
+-- What every request asks is asked in one turn: who a session's token stands for, and the club with its
+-- clock. Both run as who calls them, under the same row-level security as before.
+
+create function enter_club(club uuid) returns void language plpgsql as $$
+begin
+  perform set_config('pavrik.club_id', club::text, true);
+  perform set_config('TimeZone', time_zone, true) from club c where c.club_id = club;
+end $$;
+
+create function account_of_session(token_digest text)
+returns table (
+  club_id uuid, coach_id uuid, role text, coach_name text, email text, club_name text, is_demo boolean,
+  mass_unit text, length_unit text, csrf_token text
+) language plpgsql as $$
+#variable_conflict use_column
+declare
+  signed_in session;
+begin
+  perform set_config('pavrik.sign_in', $1, true);
+  select * into signed_in from session s where s.token_digest = $1 and s.expires_at > now();
+  if not found then
+    return;
+  end if;
+  perform set_config('pavrik.club_id', signed_in.club_id::text, true);
+  return query
+    select c.club_id, c.coach_id, c.role::text, c.name, c.email, b.name, b.is_demo, c.mass_unit,
+      c.length_unit, signed_in.csrf_token
+    from coach c join club b on b.club_id = c.club_id
+    where c.coach_id = signed_in.coach_id and c.club_id = signed_in.club_id and c.left_at is null;
+end $$;
+
+grant execute on function enter_club(uuid), account_of_session(text) to pavrik_app;
+
+-- Whoever renews answers is told of every change, and finds what was asked lately and stands no more.
+alter table kept_answer add column question jsonb, add column asked_at timestamptz not null default now();
+
+create or replace function note_change() returns trigger language plpgsql as $$
+declare
+  fact jsonb := to_jsonb(case when tg_op = 'DELETE' then old else new end);
+begin
+  if current_setting('pavrik.erasing', true) = 'on' then
+    return null;
+  end if;
+  insert into lifter_change (club_id, whose, number)
+  values ((fact ->> 'club_id')::uuid,
+    coalesce((fact ->> 'lifter_id')::uuid, '00000000-0000-0000-0000-000000000000'), nextval('fact_number'))
+  on conflict (club_id, whose) do update set number = nextval('fact_number');
+  perform pg_notify('pavrik_changed', fact ->> 'club_id');
+  return null;
+end $$;

@@ -70,8 +70,8 @@ def kept_answer(
     asked = _asked(question.kind, question.whose, question.asked)
 
     def look() -> tuple[store.Stamp, str | None]:
-        with database.club(who.club_id) as connection:
-            return store.look_up(connection, asked)
+        with database.one_statement() as connection:
+            return store.look_up(connection, who.club_id, asked)
 
     at, found = look()
     if found is not None:

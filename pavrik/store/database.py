@@ -96,10 +96,16 @@ class Database:
                 del answers_of[connection]
 
     @contextmanager
-    def nobody_yet(self) -> Iterator[Connection]:
-        """A transaction of who is not known yet: it sees nothing but what a function tells it."""
-        with self._transaction() as connection:
-            yield connection
+    def one_statement(self) -> Iterator[Connection]:
+        """For one statement, in one turn: a transaction of its own that sees no club, but for a
+        function that enters one."""
+        with self._pool.connection() as connection:
+            connection.autocommit = True
+            try:
+                yield connection
+            finally:
+                if not connection.closed:
+                    connection.autocommit = False
 
     @contextmanager
     def signing_in(self, name: str) -> Iterator[Connection]:

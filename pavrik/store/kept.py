@@ -40,10 +40,10 @@ class ToRenew:
     question: Any
 
 
-def look_up(connection: Connection, asked: Asked) -> tuple[Stamp, str | None]:
+def look_up(connection: Connection, club_id: UUID, asked: Asked) -> tuple[Stamp, str | None]:
     """What an answer would rest on now, of one lifter and what the club has in common or of
     everything in it for ``NOBODY``; and the answer, as JSON, where one stands."""
-    found = tuples_of(connection, "look_up_answer", nobody=NOBODY, **vars(asked))
+    found = tuples_of(connection, "look_up_answer", club_id=club_id, **vars(asked))
     rests_on, on_day, answer = found[0]
     return Stamp(rests_on, on_day), answer
 

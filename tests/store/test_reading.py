@@ -8,7 +8,7 @@ from uuid6 import uuid7
 
 from pavrik.store import lifters
 from pavrik.store.database import Database, answers_of
-from pavrik.store.kept import NOBODY
+from pavrik.store.kept import NOBODY, Asked, look_up
 from pavrik.store.lifters import list_away
 from pavrik.store.statements import tuples_of
 from tests.api.helpers import add_club
@@ -90,3 +90,18 @@ def test_it_sees_one_moment(database, club_id):
         assert connection.execute(count).fetchone() == before == (0,)
     with database.reading(club_id) as connection:
         assert connection.execute(count).fetchone() == (1,)
+
+
+def test_one_statement_enters_a_club_for_itself_alone(database, club_id):
+    """Nothing of it is left on the connection, which others get next."""
+    question = Asked(NOBODY, "floor", "", "")
+    with database.one_statement() as connection:
+        stamp, _ = look_up(connection, club_id, question)
+        assert stamp.rests_on
+        assert connection.execute("select current_club(), named_by_sign_in()").fetchone() == (
+            None, None,
+        )  # fmt: skip
+        assert connection.execute("select count(*) from lifter").fetchone() == (0,)
+    with database.club(club_id) as again:
+        assert again.execute("select count(*) from club").fetchone() == (1,)
+    assert not again.autocommit

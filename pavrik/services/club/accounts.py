@@ -101,7 +101,7 @@ class Accounts:
 
     def account(self, token: str) -> Account | None:
         """Whose session a token is; None when it is unknown or over."""
-        with self._database.nobody_yet() as connection:
+        with self._database.one_statement() as connection:
             found = store.find_account(connection, digest(token))
         if found is None:
             return None

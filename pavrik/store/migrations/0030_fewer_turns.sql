@@ -29,7 +29,28 @@ begin
     where c.coach_id = signed_in.coach_id and c.club_id = signed_in.club_id and c.left_at is null;
 end $$;
 
-grant execute on function enter_club(uuid), account_of_session(text) to pavrik_app;
+-- What an answer of a lifter and the club, or of everybody for nobody's id, rests on: every count of
+-- facts, as one that ends late may be the lower. And the answer, where one stands on it.
+create function look_up_answer(club uuid, whose uuid, kind text, asked text, computed_by text)
+returns table (rests_on text, on_day date, answer text) language plpgsql as $$
+#variable_conflict use_column
+declare
+  nobody constant uuid := '00000000-0000-0000-0000-000000000000';
+begin
+  perform enter_club($1);
+  return query
+    with at as (
+      select coalesce(string_agg(c.number::text, ' ' order by c.whose), '') as rests_on,
+        current_date as on_day
+      from lifter_change c where $2 = nobody or c.whose in ($2, nobody)
+    )
+    select at.rests_on, at.on_day, k.answer
+    from at left join kept_answer k on k.whose = $2 and k.kind = $3 and k.asked = $4
+      and k.rests_on = at.rests_on and k.on_day = at.on_day and k.computed_by = $5;
+end $$;
+
+grant execute on function enter_club(uuid), account_of_session(text),
+  look_up_answer(uuid, uuid, text, text, text) to pavrik_app;
 
 -- Whoever renews answers is told of every change, and finds what was asked lately and stands no more.
 alter table kept_answer add column question jsonb, add column asked_at timestamptz not null default now();

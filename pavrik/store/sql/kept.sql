@@ -1,12 +1,6 @@
 -- name: look_up_answer
--- Every count of facts that an answer rests on, as one that ends late may be the lower; and what stands.
-with at as (
-  select coalesce(string_agg(number::text, ' ' order by whose), '') as rests_on, current_date as on_day
-  from lifter_change where :whose = :nobody or whose in (:whose, :nobody)
-)
-select at.rests_on, at.on_day, k.answer
-from at left join kept_answer k on k.whose = :whose and k.kind = :kind and k.asked = :asked
-  and k.rests_on = at.rests_on and k.on_day = at.on_day and k.computed_by = :computed_by;
+-- What an answer of a club would rest on now, and the one that stands.
+select * from look_up_answer(:club_id, :whose, :kind, :asked, :computed_by);
 
 -- name: keep_answer!
 -- Keep an answer in the place of the one before; renewed, it was not asked now.

@@ -47,11 +47,12 @@ from pavrik.store.database import Database
 from pavrik.words import say
 
 ROUTERS = (
-    lifts_routes, sign_in_routes, people_routes, moving_routes, gym_routes, library_routes,
-    lifter_routes, squat_routes, deadlift_routes, card_routes, job_routes, trial_routes,
-    log_routes, session_routes, review_routes, plan_routes, watch_routes, afar_routes,
+    session_routes, lifter_routes, log_routes, plan_routes, squat_routes, deadlift_routes,
+    review_routes, job_routes, sign_in_routes, card_routes, trial_routes, gym_routes,
+    library_routes, people_routes, watch_routes, afar_routes, lifts_routes, moving_routes,
     compute_routes,
 )  # fmt: skip
+"""Those first that are asked most: a request is compared with one after the other."""
 
 
 async def _sweep(films: Films) -> None:

@@ -12,13 +12,13 @@ on conflict (club_id, whose, kind, asked) do update set rests_on = excluded.rest
   asked_at = case when :renewed then kept_answer.asked_at else excluded.asked_at end;
 
 -- name: list_questions_to_renew
--- What somebody asked lately and what is answered by facts of before, the newest question first.
+-- What somebody asked lately and is answered by facts of before: the club's first, which most ask.
 select k.whose, k.kind, k.question from kept_answer k
 where k.question is not null and k.asked_at > now() - make_interval(mins => :minutes)
   and (k.computed_by <> :computed_by or k.on_day <> current_date or k.rests_on <> (
     select coalesce(string_agg(c.number::text, ' ' order by c.whose), '') from lifter_change c
     where k.whose = :nobody or c.whose in (k.whose, :nobody)))
-order by k.asked_at desc limit :most;
+order by k.whose = :nobody desc, k.asked_at desc limit :most;
 
 -- name: list_stamps
 -- The counts of facts of each of several lifters and the club.

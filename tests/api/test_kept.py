@@ -2,6 +2,7 @@
 
 from concurrent.futures import ThreadPoolExecutor
 from threading import Event
+from uuid import UUID
 
 import psycopg
 import pytest
@@ -158,3 +159,26 @@ def test_the_floor_reads_anew_only_whose_facts_changed(coach, monkeypatch):
     assert coach.send("PUT", "/api/equipment/kit", {"items": ["axle"]}).status_code == 200
     coach.get("/api/floor")
     assert len(calls) == 1 + len(rows), "what the club has in common is in every part"
+
+
+def test_what_is_computed_while_a_lifter_is_deleted_is_not_kept(
+    coach, owner_url, server, empty_name, open_database, who
+):
+    """Else the name would stand there after it was forgotten."""
+    database = open_database(server.app_url(empty_name))
+    for whose in ("his own", "the club's"):
+        lifter = add_lifter(coach, name="Forgotten Meanwhile")
+        of = UUID(lifter) if whose == "his own" else kept.NOBODY
+
+        def compute(lifter=lifter):
+            told = coach.post(f"/api/lifters/{lifter}/erasure", {"name": "Forgotten Meanwhile"})
+            assert told.status_code == 200
+            return board.Need(kind="open", text="Forgotten Meanwhile", lift="squat")
+
+        question = kept.Question("test of forgetting", of)
+        assert "Forgotten" in (kept.kept_answer(database, who, question, compute) or "")
+        with psycopg.connect(owner_url) as connection:
+            left = connection.execute(
+                "select kind from kept_answer where answer like '%Forgotten Meanwhile%'"
+            ).fetchall()
+        assert left == [], whose

@@ -29,7 +29,6 @@ from pavrik.services.lifters.model_inputs import load_inputs
 from pavrik.services.plans import planning, prescribing
 from pavrik.services.setups import fits
 from pavrik.services.setups.sureness import FITTINGS
-from pavrik.services.training.review import refresh_summary
 from pavrik.store import accounts, equipment, library, lifters, training
 from pavrik.store.database import Connection, Database
 
@@ -125,8 +124,6 @@ def _train(connection: Connection, person: Person, lifter_id: UUID, now: datetim
         library.add_cue_choice(
             connection, CLUB_ID, stable_id(lifter_id, "cue"), lifter_id, OWNER_ID, choice
         )
-    for lift in ("squat", "deadlift"):
-        refresh_summary(connection, CLUB_ID, lifter_id, lift)
     if person.pain:
         region, note = person.pain
         flag = lifters.PainFlag(

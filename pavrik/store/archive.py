@@ -18,7 +18,6 @@ LEFT_OUT = frozenset(
         "idempotent_write",
         "job",
         "fit",
-        "lift_summary",
         "card_link",
         "coach_link",
         "lifter_change",

@@ -5,7 +5,7 @@ from datetime import date, datetime
 from uuid import UUID
 
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, tuples_of
+from pavrik.store.statements import all_of, tuples_of
 
 
 @dataclass(frozen=True)
@@ -44,17 +44,6 @@ class LiftEnding:
     performed_at: datetime
 
 
-@dataclass(frozen=True)
-class LiftSummary:
-    """What the log says of a lift: estimated max and technique cap in kg."""
-
-    lifter_id: UUID
-    lift: str
-    max_kg: float | None
-    cap_kg: float | None
-    cap_words: str
-
-
 def count_faults(connection: Connection, start: datetime, edge: datetime) -> list[FaultCount]:
     """Faulty reps since ``start`` by lifter and fault, split at ``edge``."""
     return all_of(connection, FaultCount, "count_faults", start=start, edge=edge)
@@ -82,18 +71,3 @@ def logged_days(connection: Connection, since: datetime) -> set[tuple[UUID, str,
     """(lifter, lift, day) of everything logged since a moment, on the club's clock."""
     rows = tuples_of(connection, "list_logged_days", since=since)
     return {(lifter_id, lift, day) for lifter_id, lift, day in rows}
-
-
-def list_summaries(connection: Connection) -> list[LiftSummary]:
-    """What every log says today."""
-    return all_of(connection, LiftSummary, "list_summaries")
-
-
-def find_summary(connection: Connection, lifter_id: UUID, lift: str) -> LiftSummary | None:
-    """What the log of one lift says today."""
-    return one_of(connection, LiftSummary, "find_summary", lifter_id=lifter_id, lift=lift)
-
-
-def save_summary(connection: Connection, club_id: UUID, summary: LiftSummary) -> None:
-    """Keep what a log says today."""
-    run(connection, "save_summary", club_id=club_id, **vars(summary))

@@ -12,7 +12,8 @@ from pavrik.services import kept
 from pavrik.services.club import board
 from pavrik.services.context import Who
 from pavrik.services.plans import planning
-from tests.api.helpers import a_set, add_lifter
+from pavrik.services.training import caps
+from tests.api.helpers import a_set, add_lifter, seen
 from tests.api.planned import make
 from tests.api.test_writes import counted
 
@@ -182,3 +183,29 @@ def test_what_is_computed_while_a_lifter_is_deleted_is_not_kept(
                 "select kind from kept_answer where answer like '%Forgotten Meanwhile%'"
             ).fetchall()
         assert left == [], whose
+
+
+def test_a_cap_is_found_when_it_is_asked_and_not_while_a_coach_logs(coach, monkeypatch):
+    lifter = add_lifter(coach, name="Back Turns Under")
+    assert coach.get("/api/floor").status_code == 200
+    calls = counted(monkeypatch, caps, "findings")
+    logged = []
+    for load_kg in (80.0, 85.0, 90.0, 95.0, 100.0, 105.0, 110.0) * 2:
+        faults = [seen("butt-wink", "bottom", rep=r) for r in (1, 2, 3, 4, 5) if load_kg >= 95]
+        logged.append(a_set(load_kg=load_kg, faults=faults))
+        assert coach.post(f"/api/lifters/{lifter}/sets", logged[-1]).status_code == 201
+    assert calls == []
+
+    def capped() -> tuple[bool, bool]:
+        row = next(r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter)
+        one = coach.get(f"/api/platform?lifter_id={lifter}").json()["lifters"][0]
+        lift = next(x for x in one["lifts"] if x["lift"] == "squat")
+        return any(n["kind"] == "cap" for n in row["needs"]), lift["cap_kg"] is not None
+
+    assert capped() == (True, True)
+    assert len(calls) == 2, "once for each lift: floor and platform share them"
+    for one in logged:
+        if one["faults"]:
+            path = f"/api/sets/{one['set_id']}/withdrawal"
+            assert coach.post(path, {"new_id": str(uuid7())}).status_code == 200
+    assert capped() == (False, False)

@@ -25,6 +25,7 @@ from pavrik.services.kept import kept_parts
 from pavrik.services.lifters.model_inputs import LifterInputs, facts_of
 from pavrik.services.plans.standing import Standing, standing
 from pavrik.services.setups.fits import settled_in
+from pavrik.services.training.caps import Caps, caps_of
 from pavrik.services.training.setup_trials import running
 from pavrik.store import board as store
 from pavrik.store import lifters, sent
@@ -173,13 +174,11 @@ def _sent(connection: Connection, needs: Needs) -> None:
         needs[one.lifter_id].append(_need(kind, say("club.sent_lifter", many=many)))
 
 
-def _caps(connection: Connection, needs: Needs) -> None:
-    for summary in store.list_summaries(connection):
-        if summary.cap_kg is not None:
-            text = say(
-                "club.cap_kg", lift=summary.lift, cap_kg=summary.cap_kg, cap_words=summary.cap_words
-            )
-            needs[summary.lifter_id].append(_need("cap", text, summary.lift))
+def _caps(known: Iterable[Caps], needs: Needs) -> None:
+    for caps in known:
+        for lift, cap in caps.by_lift.items():
+            text = say("club.cap_kg", lift=lift, cap_kg=cap.load_kg, cap_words=cap.words)
+            needs[caps.lifter_id].append(_need("cap", text, lift))
 
 
 def _setup_needs(connection: Connection, inputs: LifterInputs) -> tuple[list[Need], str]:
@@ -280,7 +279,7 @@ def board(database: Database, who: Who) -> list[FloorRow]:
         silenced = {i: set(part.silenced) for i, part in parts.items()}
         needs: Needs = defaultdict(list)
         _rising(connection, now, catalogue_of(connection), silenced, needs)
-        _caps(connection, needs)
+        _caps(caps_of(connection, who, profiles).values(), needs)
         _sent(connection, needs)
         _missed(connection, parts.values(), now, needs)
         last = store.last_sets(connection)

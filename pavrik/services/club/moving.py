@@ -17,8 +17,7 @@ from pavrik.services.club import people
 from pavrik.services.club.founding import Door
 from pavrik.services.context import Who
 from pavrik.services.training import log_files
-from pavrik.services.training.review import refresh_summary
-from pavrik.store import accounts, archive, training
+from pavrik.store import accounts, archive
 from pavrik.store.database import Connection, Database
 from pavrik.words import say
 
@@ -129,15 +128,6 @@ def _number(table: str, row: dict[str, object]) -> int:
     return number
 
 
-def _sum_up(database: Database, club_id: UUID) -> None:
-    """What the floor shows of every log, which is computed and not kept in an archive."""
-    with database.club(club_id) as connection:
-        logs = {(s.lifter_id, s.lift) for s in training.list_sets(connection, None, most=None)}
-    for lifter_id, lift in sorted(logs):
-        with database.club(club_id) as connection:
-            refresh_summary(connection, club_id, lifter_id, lift)
-
-
 def bring_in(database: Database, data: bytes, email: str = "", door: Door | None = None) -> Arrived:
     """A club from elsewhere, under its own ids, with all who were in it; passwords stay behind, and
     its owner chooses one by the token's link. The operator of the server needs no door.
@@ -163,7 +153,6 @@ def bring_in(database: Database, data: bytes, email: str = "", door: Door | None
     except psycopg.DataError as error:
         why = say("club.fact_archive_cannot_read", message_primary=error.diag.message_primary)
         raise InvalidError(why, "file") from error
-    _sum_up(database, club_id)
     return Arrived(
         manifest.name, owner, people.reset_link(database, owner), sum(manifest.facts.values())
     )

@@ -16,7 +16,6 @@ from pavrik.services.context import Who
 from pavrik.services.table_files import Sorted, TableImport, of_the_file
 from pavrik.services.training import log
 from pavrik.services.training.history import schools_in_force
-from pavrik.services.training.review import refresh_summary
 from pavrik.store import lifters
 from pavrik.store import training as store
 from pavrik.store.database import Connection, Database
@@ -136,8 +135,6 @@ def _keep(connection: Connection, who: Who, _: UUID, rows: Sequence[_Ready]) -> 
         whole = store.StoredSet(**{**vars(ready.logged), "schools": schools})
         store.add_set(connection, who.club_id, who.coach_id, whole, ready.seen)
         store.add_measures(connection, who.club_id, whole.set_id, dict(ready.row.measures))
-    for lifter_id, lift in {(r.logged.lifter_id, r.logged.lift) for r in rows}:
-        refresh_summary(connection, who.club_id, lifter_id, lift)
 
 
 SETS = TableImport("import log", _sort, _told, _keep)

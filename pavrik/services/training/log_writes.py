@@ -1,11 +1,11 @@
-"""Every write to the platform log and what follows from it: the floor's summary is made anew.
+"""Every write to the platform log.
 
 Conflict rule: sets only ever add to the log, so two devices that log one session merge by
 themselves. Of two amendments of one set the one that arrives last stands and the other stays in
 its history; an amendment of a withdrawn set is refused and told.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from uuid import UUID
@@ -15,9 +15,8 @@ from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.session import FateAnswer, OutboxAnswer
 from pavrik.services.context import Who
 from pavrik.services.training import log
-from pavrik.services.training.review import refresh_summary
 from pavrik.store.database import Database
-from pavrik.store.training import Observation, StoredSet, get_set
+from pavrik.store.training import Observation, StoredSet
 
 
 @dataclass(frozen=True)
@@ -40,40 +39,14 @@ class QueuedWithdrawal:
     at: datetime
 
 
-def _refresh(database: Database, who: Who, touched: Iterable[tuple[UUID, str]]) -> None:
-    for lifter_id, lift in dict.fromkeys(touched):
-        with database.club(who.club_id) as connection:
-            refresh_summary(connection, who.club_id, lifter_id, lift)
-
-
 def log_set(database: Database, who: Who, queued: QueuedSet) -> SetRef:
     """Log one set."""
-    answer = log.log_set(database, who, queued.key, queued.logged, queued.seen, queued.measures)
-    _refresh(database, who, [(queued.logged.lifter_id, queued.logged.lift)])
-    return answer
-
-
-def _lift_of(database: Database, who: Who, set_id: UUID) -> list[tuple[UUID, str]]:
-    with database.club(who.club_id) as connection:
-        logged = get_set(connection, set_id)
-    return [(logged.lifter_id, logged.lift)] if logged else []
+    return log.log_set(database, who, queued.key, queued.logged, queued.seen, queued.measures)
 
 
 def withdraw_set(database: Database, who: Who, queued: QueuedWithdrawal) -> SetRef:
     """Take a set back."""
-    answer = log.withdraw_set(database, who, queued.key, queued.set_id, queued.new_id, queued.at)
-    _refresh(database, who, _lift_of(database, who, queued.set_id))
-    return answer
-
-
-def _take_one(
-    database: Database, who: Who, item: QueuedSet | QueuedWithdrawal
-) -> list[tuple[UUID, str]]:
-    if isinstance(item, QueuedWithdrawal):
-        log.withdraw_set(database, who, item.key, item.set_id, item.new_id, item.at)
-        return _lift_of(database, who, item.set_id)
-    log.log_set(database, who, item.key, item.logged, item.seen, item.measures)
-    return [(item.logged.lifter_id, item.logged.lift)]
+    return log.withdraw_set(database, who, queued.key, queued.set_id, queued.new_id, queued.at)
 
 
 @dataclass(frozen=True)
@@ -93,18 +66,18 @@ def take_outbox(
     """
     who.must_write()
     fates: list[FateAnswer] = []
-    touched: list[tuple[UUID, str]] = []
     for item in items:
         refused = ""
         try:
             if isinstance(item, Unreadable):
                 refused = item.why
+            elif isinstance(item, QueuedWithdrawal):
+                withdraw_set(database, who, item)
             else:
-                touched += _take_one(database, who, item)
+                log_set(database, who, item)
         except (InvalidError, RefusedError, KeyReusedError, NotFoundError) as error:
             refused = str(error)
         fates.append(
             FateAnswer(key=str(item.key), fate="refused" if refused else "kept", detail=refused)
         )
-    _refresh(database, who, touched)
     return OutboxAnswer(fates=fates)

@@ -34,13 +34,10 @@ from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
 from pavrik.services.training.history import history
-from pavrik.store import board
 from pavrik.store.database import Connection, Database
 from pavrik.words import say
 
 WEEKS_SHOWN = 16
-SUMMED_SETS = 400
-"""The newest sets that the floor's summary rests on."""
 
 
 def known_of(
@@ -186,18 +183,3 @@ def review(database: Database, who: Who, lifter_id: UUID, lift: str) -> ReviewAn
         trials=[_trial(trial) for trial in trials],
         repeatability=[_repeat(r) for r in repeatability(sets)],
     )  # fmt: skip
-
-
-def refresh_summary(connection: Connection, club_id: UUID, lifter_id: UUID, lift: str) -> None:
-    """Keep what the newest sets of a lift say, for the floor."""
-    sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
-    age = get_profile(connection, lifter_id).training_age
-    found = findings(sets, catalogue_of(connection), lift, age)
-    cap = found.cap
-    board.save_summary(
-        connection,
-        club_id,
-        board.LiftSummary(
-            lifter_id, lift, found.max_kg, cap.load_kg if cap else None, cap.words if cap else ""
-        ),
-    )

@@ -49,12 +49,12 @@ from pavrik.services.plans.prescribing import (
 )
 from pavrik.services.plans.standing import day_in
 from pavrik.services.setups.card import CardFacts, card_facts_of, card_of
+from pavrik.services.training.caps import Caps, LiftCap, caps_of
 from pavrik.services.training.cues import Told, told_of_the_day
 from pavrik.services.training.history import history, schools_in_force
 from pavrik.services.training.log import shown_sets_in
 from pavrik.store import equipment, training
 from pavrik.store.accounts import today
-from pavrik.store.board import LiftSummary, find_summary
 from pavrik.store.database import Connection, Database
 from pavrik.words import say
 
@@ -208,7 +208,7 @@ class _LiftFacts:
     day: Day | None
     planned: list[PlannedLine]
     given: training.Prescription | NextLoadFacts | str
-    summary: LiftSummary | None
+    cap: LiftCap | None
 
 
 @dataclass(frozen=True)
@@ -247,7 +247,7 @@ def _next_load(
 
 def _read_lift(
     connection: Connection, inputs: LifterInputs, lift: LiftId, catalogue: Catalogue, on: date,
-    day: Day | None,
+    day: Day | None, caps: Caps,
 ) -> _LiftFacts:  # fmt: skip
     lifter_id = inputs.profile.lifter_id
     sets = history(connection, lifter_id, lift, most=200)
@@ -260,15 +260,15 @@ def _read_lift(
         day,
         _planned(day, lift, sets, on.isoformat()),
         given or _next_load(connection, inputs, lift, sets),
-        find_summary(connection, lifter_id, lift),
+        caps.by_lift.get(lift),
     )
 
 
-def _read_lifter(connection: Connection, lifter_id: UUID, catalogue: Catalogue) -> _LifterFacts:
+def _read_lifter(connection: Connection, catalogue: Catalogue, caps: Caps) -> _LifterFacts:
     """Read, nothing computed yet. Raises NotFoundError."""
-    inputs, on = load_inputs(connection, lifter_id), today(connection)
-    day = day_in(connection, lifter_id, on)
-    lifts = [_read_lift(connection, inputs, lift, catalogue, on, day) for lift in LIFT_IDS]
+    lifter_id, on = caps.lifter_id, today(connection)
+    inputs, day = load_inputs(connection, lifter_id), day_in(connection, lifter_id, on)
+    lifts = [_read_lift(connection, inputs, lift, catalogue, on, day, caps) for lift in LIFT_IDS]
     return _LifterFacts(
         lifter_id,
         inputs.profile.name,
@@ -293,8 +293,8 @@ def _lift(facts: _LiftFacts, card: CardAnswer, gym: Gym | None) -> PlatformLift:
         cues=[CueAnswer(**vars(cue)) for cue in facts.told.cues],
         checks=facts.told.checks,
         frequent=_frequent(facts.sets),
-        cap_kg=facts.summary.cap_kg if facts.summary else None,
-        cap_words=facts.summary.cap_words if facts.summary else "",
+        cap_kg=facts.cap.load_kg if facts.cap else None,
+        cap_words=facts.cap.words if facts.cap else "",
     )
 
 
@@ -343,9 +343,11 @@ def platform(database: Database, who: Who, lifter_ids: list[UUID], lift: str) ->
             ),
             "lifter_id",
         )
+    with database.club(who.club_id) as connection:
+        caps = caps_of(connection, who, dict.fromkeys(lifter_ids))
     with database.reading(who.club_id) as connection:
         catalogue = catalogue_of(connection)
-        known = [_read_lifter(connection, i, catalogue) for i in dict.fromkeys(lifter_ids)]
+        known = [_read_lifter(connection, catalogue, caps[i]) for i in dict.fromkeys(lifter_ids)]
         gym = recorded_gym(connection)
         bars = [BarAnswer(**vars(bar)) for bar in equipment.list_bars(connection)]
         racks = [rack.name for rack in equipment.list_racks(connection)]

@@ -38,19 +38,3 @@ where newest.at is not null;
 -- name: list_logged_days
 -- Lifter, lift and day of everything logged since a moment, on the club's clock.
 select distinct lifter_id, lift, performed_at::date from standing_set where performed_at >= :since;
-
--- name: list_summaries
--- What every log says today.
-select lifter_id, lift, max_kg, cap_kg, cap_words from lift_summary;
-
--- name: find_summary
--- What the log of one lift says today.
-select lifter_id, lift, max_kg, cap_kg, cap_words from lift_summary
-where lifter_id = :lifter_id and lift = :lift;
-
--- name: save_summary!
--- Keep what a log says today.
-insert into lift_summary (club_id, lifter_id, lift, max_kg, cap_kg, cap_words)
-values (:club_id, :lifter_id, :lift, :max_kg, :cap_kg, :cap_words)
-on conflict (club_id, lifter_id, lift) do update set max_kg = excluded.max_kg,
-  cap_kg = excluded.cap_kg, cap_words = excluded.cap_words, computed_at = now();

@@ -156,18 +156,23 @@ def _request(
     return "GET", paths[what], None
 
 
-def _resident_mb() -> float:
-    """Memory of all Python processes that this one started, in MB."""
-    own, pages = os.getpid(), 0
+def _memory_mb() -> float:
+    """Memory of all processes that this one started, in MB; what several share counts once."""
+    own, known_kb = os.getpid(), 0
     parents = {}
     for stat in Path("/proc").glob("[0-9]*/stat"):
         try:
             parents[int(stat.parent.name)] = int(stat.read_text().rsplit(")", 1)[1].split()[1])
             if _is_child(int(stat.parent.name), own, parents):
-                pages += int((stat.parent / "statm").read_text().split()[1])
+                known_kb += _own_and_share_kb(stat.parent)
         except (OSError, ValueError):
             continue
-    return pages * os.sysconf("SC_PAGE_SIZE") / 1e6
+    return known_kb / 1e3
+
+
+def _own_and_share_kb(process: Path) -> int:
+    told = (process / "smaps_rollup").read_text()
+    return next(int(line.split()[1]) for line in told.splitlines() if line.startswith("Pss:"))
 
 
 def _is_child(pid: int, of: int, parents: dict[int, int]) -> bool:
@@ -290,11 +295,11 @@ def _measure(owner_url: str, app_url: str) -> None:
         _work(coaches, WARM_S)
         for coach in coaches:
             coach.took_s.clear()
-        before = _resident_mb()
+        before = _memory_mb()
         _work(coaches, LASTS_S)
         print(
             f"{COACHES} coaches of {CLUBS} clubs, {THINK_S:g} s to think, {WORKERS} workers, "
             f"{LASTS_S:g} s after {WARM_S:g} s of the same"
         )
         _print(coaches)
-        print(f"memory of all processes: {before:.0f} MB before, {_resident_mb():.0f} MB after")
+        print(f"memory of all processes: {before:.0f} MB before, {_memory_mb():.0f} MB after")

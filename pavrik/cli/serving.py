@@ -1,13 +1,15 @@
 """The server in one process or in several, which share the database and the folder of films."""
 
 import os
+from collections.abc import Iterator
+from contextlib import contextmanager
+from multiprocessing import get_context
 from tempfile import TemporaryDirectory
 
 import uvicorn
 
 from pavrik.api.settings import Settings
 from pavrik.errors import OperationError
-from pavrik.services.renewing import renewing_beside
 
 MOST_WORKERS = 64
 SLOWEST_START_S = 120
@@ -19,6 +21,25 @@ def check_workers(workers: int) -> None:
     """Raises OperationError for a number of processes that makes no sense."""
     if not 1 <= workers <= MOST_WORKERS:
         raise OperationError(f"--workers takes 1 to {MOST_WORKERS} processes, not {workers}")
+
+
+def _renew(url: str) -> None:
+    """Imported there: the process that looks after the others holds none of the model."""
+    from pavrik.services.renewing import renew_for_ever
+
+    renew_for_ever(url)
+
+
+@contextmanager
+def renewing_beside(url: str) -> Iterator[None]:
+    """While it lasts, a process of its own renews answers."""
+    process = get_context("spawn").Process(target=_renew, args=(url,), daemon=True)
+    process.start()
+    try:
+        yield
+    finally:
+        process.terminate()
+        process.join()
 
 
 def serve_app(settings: Settings, host: str, port: int, workers: int = 1) -> None:

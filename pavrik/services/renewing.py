@@ -5,9 +5,8 @@ Nothing waits for it. Where it is behind, or gone, a question is answered by who
 """
 
 import logging
-from collections.abc import Iterable, Iterator
-from contextlib import closing, contextmanager
-from multiprocessing import get_context
+from collections.abc import Iterable
+from contextlib import closing
 from threading import Event
 from typing import NoReturn
 from uuid import UUID
@@ -75,7 +74,8 @@ def _renew_while_it_answers(url: str) -> NoReturn:
             renewer.renew_next()
 
 
-def _renew_for_ever(url: str) -> NoReturn:
+def renew_for_ever(url: str) -> NoReturn:
+    """What the process does."""
     begin_beside()
     pause = Event()
     while True:
@@ -84,17 +84,3 @@ def _renew_for_ever(url: str) -> NoReturn:
         except (psycopg.Error, PoolTimeout) as error:
             log.warning("nothing is renewed for now: %s", type(error).__name__)
             pause.wait(TRIES_AGAIN_S)
-
-
-@contextmanager
-def renewing_beside(url: str) -> Iterator[None]:
-    """While it lasts, a process of its own renews answers."""
-    process = get_context("spawn").Process(
-        target=_renew_for_ever, args=(url,), name="pavrik-renewer", daemon=True
-    )
-    process.start()
-    try:
-        yield
-    finally:
-        process.terminate()
-        process.join()

@@ -6,7 +6,7 @@ from threading import Event
 import psycopg
 import pytest
 
-from pavrik.services.renewing import renewing_beside
+from pavrik.cli.serving import renewing_beside
 from tests.api.helpers import a_set
 
 LONGEST_S, STEP_S = 20.0, 0.05

@@ -113,15 +113,15 @@ def kept_parts(
 ) -> dict[UUID, Part]:  # fmt: skip
     """What is read of every lifter, by lifter: those parts that are kept, while nothing of theirs
     changed, and the others made anew and kept. They are read, not computed: all in the caller's
-    transaction."""
+    transaction, in one order for everybody, so that nobody waits for who waits for him."""
     at = store.stamps(connection, list(parts))
     found: dict[UUID, Part] = {}
     kept = store.find_all(connection, kind, digest_of(None), at, _computed_by())
     for whose, answer in kept.items():
         found[whose] = form.model_validate_json(answer)
-    for whose, make in parts.items():
+    for whose in sorted(parts):
         if whose not in found:
-            found[whose] = made = make()
+            found[whose] = made = parts[whose]()
             asked, answer = _asked(kind, whose, None), made.model_dump_json()
             store.keep(connection, who.club_id, asked, at[whose], answer)
     return found

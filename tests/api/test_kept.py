@@ -1,11 +1,13 @@
 """Answers that are kept: computed once, and again as soon as a fact that they rest on changes."""
 
 from concurrent.futures import ThreadPoolExecutor
+from functools import partial
 from threading import Event
 from uuid import UUID
 
 import psycopg
 import pytest
+from pydantic import BaseModel
 from uuid6 import uuid7
 
 from pavrik.services import kept
@@ -128,8 +130,12 @@ def who(owner_url) -> Who:
     return Who(club, coach, "owner")
 
 
-def test_equal_questions_at_once_are_computed_once(server, empty_name, open_database, clubs, who):
-    database = open_database(server.app_url(empty_name))
+@pytest.fixture
+def database(server, empty_name, open_database, clubs):
+    return open_database(server.app_url(empty_name))
+
+
+def test_equal_questions_at_once_are_computed_once(database, who):
     go, computed, same = Event(), [], kept.Question("test", kept.NOBODY, "the same")
 
     def compute():
@@ -162,11 +168,8 @@ def test_the_floor_reads_anew_only_whose_facts_changed(coach, monkeypatch):
     assert len(calls) == 1 + len(rows), "what the club has in common is in every part"
 
 
-def test_what_is_computed_while_a_lifter_is_deleted_is_not_kept(
-    coach, owner_url, server, empty_name, open_database, who
-):
+def test_what_is_computed_while_a_lifter_is_deleted_is_not_kept(coach, owner_url, database, who):
     """Else the name would stand there after it was forgotten."""
-    database = open_database(server.app_url(empty_name))
     for whose in ("his own", "the club's"):
         lifter = add_lifter(coach, name="Forgotten Meanwhile")
         of = UUID(lifter) if whose == "his own" else kept.NOBODY
@@ -209,3 +212,24 @@ def test_a_cap_is_found_when_it_is_asked_and_not_while_a_coach_logs(coach, monke
             path = f"/api/sets/{one['set_id']}/withdrawal"
             assert coach.post(path, {"new_id": str(uuid7())}).status_code == 200
     assert capped() == (False, False)
+
+
+class Part(BaseModel):
+    of: int
+
+
+def test_parts_are_kept_in_one_order_so_that_two_who_keep_them_wait_and_do_not_lock(
+    coach, database, who
+):
+    """Floor and session keep parts of the same lifters at once, each in an order of its own."""
+    ids = [UUID(add_lifter(coach, name=f"Ordered {n}")) for n in range(3)]
+    made = []
+
+    def make(one: UUID) -> Part:
+        made.append(one)
+        return Part(of=ids.index(one))
+
+    parts = {one: partial(make, one) for one in (ids[2], ids[0], ids[1])}
+    with database.club(who.club_id) as connection:
+        kept.kept_parts(connection, who, "test of order", Part, parts)
+    assert made == sorted(ids)

@@ -21,7 +21,7 @@ from pavrik.core.log.ability import (
     ability_series,
 )
 from pavrik.core.log.known import Known
-from pavrik.core.log.logged_day import FORMULA_SD
+from pavrik.core.log.logged_day import FORMULA_SD, LoggedDay
 from pavrik.core.log.training_set import LoggedFault, TrainingSet, evidence_of
 from pavrik.core.prescription.ability import ability_of
 from pavrik.core.strength.estimated_max import estimate_max
@@ -233,3 +233,16 @@ def test_a_set_of_thirty_is_a_lower_bound_like_any_light_work(rpe):
     alone, with_it = ability_series([heavy])[-1], ability_series([long, heavy])[-1]
     assert evidence_of(long).at_least
     assert with_it.kg == pytest.approx(alone.kg, rel=0.03)
+
+
+def test_reps_before_a_miss_prove_something_unless_they_were_high():
+    high = LoggedFault("high", "high", 1, 2, "bottom", None)
+    other = LoggedFault("hips-rise", "hips rise", 1, 2, "out of the hole", None)
+    made = {
+        name: LoggedDay([logged(0, 150.0, 3, missed_reps=1, faults=faults)]).before_a_miss
+        for name, faults in (("clean", ()), ("high", (high,)), ("other", (other,)))
+    }
+    assert made["high"] is None
+    for name in ("clean", "other"):
+        assert made[name] is not None, name
+        assert made[name].estimate.kg == pytest.approx(estimate_max(150.0, 3, 10.0).kg)

@@ -23,7 +23,7 @@ from pavrik.core.log.onset import (
     onset_words,
 )
 from pavrik.core.log.rates import Z_80, by_load, by_rep, by_variation, by_week, wilson
-from pavrik.core.log.rep_table import max_before, rep_table
+from pavrik.core.log.rep_table import RepTable, max_before, rep_table
 from pavrik.core.log.repeatability import repeatability
 from pavrik.core.log.training_set import LoggedFault, TrainingSet
 
@@ -287,3 +287,10 @@ def test_what_happens_once_a_set_is_counted_by_the_set():
     assert once == {
         "rack-high", "off-centre", "long-walkout", "blind-rerack", "feet-close", "pull-stance-off",
     }  # fmt: skip
+
+
+def test_a_rep_is_counted_in_the_band_of_its_share():
+    bands = {"under 60%": 0.58, "60–70%": 0.65, "70–75%": 0.72, "95–100%": 0.97, "from 100%": 1.0}
+    share, zeros = np.array([*bands.values()]), np.zeros(len(bands), dtype=int)
+    table = RepTable(200 * share, share, zeros + 1, zeros, zeros, zeros.astype(str), {})
+    assert {rate.label: rate.reps for rate in by_load(table, "high")} == dict.fromkeys(bands, 1)

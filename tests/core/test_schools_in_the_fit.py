@@ -13,7 +13,7 @@ from pavrik.core.fitting.staleness import changes_since, model_changes
 from pavrik.core.lifter.lifter import Lifter, default_lifter
 from pavrik.core.lifts.grid import SetupGrid
 from pavrik.core.squat.squat import SQUAT
-from pavrik.core.strength.suit import SLACK_DEG, TAUT_DEG, left_by_suit, suit_nm
+from pavrik.core.strength.suit import SLACK_DEG, SUIT_NM, TAUT_DEG, left_by_suit, suit_nm
 from pavrik.core.units import degrees
 from tests.core.bodies import DEFAULT_MAN
 
@@ -74,7 +74,8 @@ def test_a_suit_hangs_loose_where_the_hips_are_straight_and_never_lifts_by_itsel
     small = replace(DEFAULT_MAN, mass_kg=60.0)
     halfway = np.radians((SLACK_DEG + TAUT_DEG) / 2)
     assert left_by_suit(150.0, halfway, np.array([300.0])) == pytest.approx(0.75)
-    assert suit_nm(small, DEFAULT) < suit_nm(DEFAULT_MAN, DEFAULT)
+    grows = (small.mass_kg / DEFAULT.reference_mass_kg) ** DEFAULT.mass_exponent
+    assert suit_nm(small, DEFAULT) == pytest.approx(SUIT_NM * grows)
 
 
 def test_a_monolift_opens_wider_stances():

@@ -111,3 +111,11 @@ def test_faults_are_told_beside_the_max():
     seen = judge(test, sets).seen
     assert (seen["a"].faulty, seen["b"].faulty) == (0, 4)
     assert seen["a"].reps == 12
+
+
+def test_which_is_stronger_is_told_first_and_how_sure_that_is():
+    found = judge(trial(6), trained(0.08, 1))
+    assert found.outcome == "b"
+    told = found.words("low bar", "high bar")
+    assert told.startswith("high bar is the stronger one")
+    assert f"{found.chance_b:.0%} sure" in told

@@ -44,11 +44,11 @@ async def get_mail(request: Request) -> Mail:
 
 def get_account(
     request: Request,
+    accounts: Annotated[Accounts, Depends(get_accounts)],
     token: Annotated[str | None, Cookie(alias=COOKIE, include_in_schema=False)] = None,
     csrf: Annotated[str | None, Header(alias="X-CSRF-Token")] = None,
 ) -> Account:
     """The signed-in account; a writing request must carry the session's CSRF token."""
-    accounts: Accounts = request.app.state.accounts
     account = accounts.account(token) if token else None
     if account is None:
         raise HTTPException(401, say("api.sign_first"))

@@ -18,7 +18,7 @@ from pavrik.services.club import board
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.plans import club_planning
-from pavrik.services.training import log_writes, review, session
+from pavrik.services.training import log, outbox, review, session
 from pavrik.services.training.history import history
 from pavrik.services.training.log import shown_sets
 from pavrik.store import lifters
@@ -112,7 +112,7 @@ def _screens(database: Database, club: _Club) -> dict[str, Callable[[], object]]
 def _queue(database: Database, club: _Club) -> None:
     lifter_id, now = club.lifter_ids[1], datetime.now(UTC)
     items = [
-        log_writes.QueuedSet(
+        log.QueuedSet(
             uuid7(),
             StoredSet(
                 uuid7(), lifter_id, None, SQUAT.id, "competition", 100.0, 5, 0, 8.0, None, None,
@@ -123,7 +123,7 @@ def _queue(database: Database, club: _Club) -> None:
         )
         for _ in range(QUEUED)
     ]  # fmt: skip
-    log_writes.take_outbox(database, club.who, items)
+    outbox.take_outbox(database, club.who, items)
 
 
 def _analysis_s(database: Database, club: _Club) -> float:

@@ -104,6 +104,13 @@ def questions_to_renew(database: Database, who: Who, most: int) -> list[Question
     return [Question(one.kind, one.whose, one.question) for one in found]
 
 
+def give_up(database: Database, who: Who, question: Question) -> None:
+    """What cannot be answered now is not tried again until somebody asks it."""
+    asked = _asked(question.kind, question.whose, question.asked)
+    with database.club(who.club_id) as connection:
+        store.give_up(connection, asked)
+
+
 Part = TypeVar("Part", bound=BaseModel)
 
 

@@ -14,10 +14,9 @@ from uuid import UUID
 import psycopg
 from psycopg_pool import PoolTimeout
 
-from pavrik.errors import PavrikError
 from pavrik.services.beside import begin_beside
 from pavrik.services.context import Who
-from pavrik.services.kept import questions_to_renew
+from pavrik.services.kept import Question, give_up, questions_to_renew
 from pavrik.services.questions import find_answer
 from pavrik.store.changes import Changes
 from pavrik.store.database import Database
@@ -54,15 +53,21 @@ class Renewer:
         del self._clubs[club_id]
         nobody = Who(club_id, UUID(int=0), "read_only")
         questions = questions_to_renew(self._database, nobody, AT_A_TIME)
-        made = 0
-        for question in questions:
-            try:
-                made += find_answer(self._database, nobody, question, renewing=True) is not None
-            except PavrikError as error:
-                log.info("%s is not renewed: %s", question.kind, type(error).__name__)
-        if made and len(questions) == AT_A_TIME:
+        if len(questions) == AT_A_TIME:
             self._clubs[club_id] = None
-        return made
+        return sum(self._renew(nobody, question) for question in questions)
+
+    def _renew(self, who: Who, question: Question) -> bool:
+        """Whether it has an answer; one that has none leaves the others their turn."""
+        try:
+            if find_answer(self._database, who, question, renewing=True) is not None:
+                return True
+        except (psycopg.Error, PoolTimeout):
+            raise
+        except Exception as error:
+            log.warning("%s is not renewed: %s", question.kind, type(error).__name__)
+        give_up(self._database, who, question)
+        return False
 
 
 def _renew_while_it_answers(url: str) -> NoReturn:

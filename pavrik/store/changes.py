@@ -9,7 +9,7 @@ import psycopg
 from pavrik.store.database import become_app
 
 CHANNEL = "pavrik_changed"
-"""The database says on it whose facts changed: see ``note_change`` in the migrations."""
+"""The database says on it whose facts changed: see ``tell_change`` in the migrations."""
 
 
 class Changes:

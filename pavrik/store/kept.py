@@ -58,6 +58,13 @@ def list_to_renew(
     )  # fmt: skip
 
 
+def give_up(connection: Connection, asked: Asked) -> None:
+    """Let a question count as not asked until somebody asks it again."""
+    run(
+        connection, "give_up_question", whose=asked.whose, kind=asked.kind, asked=asked.asked
+    )  # fmt: skip
+
+
 def stamps(connection: Connection, lifter_ids: Sequence[UUID]) -> dict[UUID, Stamp]:
     """What answers of several lifters would rest on now."""
     rows = tuples_of(connection, "list_stamps", lifter_ids=list(lifter_ids), nobody=NOBODY)

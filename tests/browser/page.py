@@ -166,8 +166,14 @@ class Page:
         self.until(written, f"a field “{label}” to write into")
 
     def choose(self, label: str, option: str) -> None:
-        field = self.field(label)
-        field.find_element(By.XPATH, f".//option[normalize-space(.)='{option}']").click()
+        """Choose an option of a field, which may be told of its options a moment later."""
+        xpath = f".//option[normalize-space(.)='{option}']"
+
+        def chosen() -> bool:
+            self.field(label).find_element(By.XPATH, xpath).click()
+            return True
+
+        self.until(chosen, f"“{option}” to choose in “{label}”")
 
     def press(self, css: str, *keys: str) -> None:
         element = self.find(css)

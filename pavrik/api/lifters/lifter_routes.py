@@ -35,7 +35,6 @@ from pavrik.formats.wire.setups import LeversAnswer
 from pavrik.services import questions
 from pavrik.services.afar.sent import kept_film_ids
 from pavrik.services.lifters import facts, in_and_out, known_lifts, lifter_files, record
-from pavrik.services.questions import answer_of
 from pavrik.services.setups import levers
 from pavrik.words import say
 
@@ -45,7 +44,7 @@ router = APIRouter(prefix="/api", tags=["lifters"])
 @router.get("/floor", response_model=list[FloorRow])
 def read_floor(database: DatabaseIn, who: WhoIn) -> Response:
     """Every lifter with what is open, the most pressing first."""
-    return json_answer(answer_of(database, who, questions.FLOOR))
+    return json_answer(questions.answer_of(database, who, questions.FLOOR))
 
 
 @router.post("/lifters", status_code=201)
@@ -80,7 +79,7 @@ def read_away(database: DatabaseIn, who: WhoIn) -> list[AwayAnswer]:
 @router.get("/lifters/{lifter_id}", response_model=LifterAnswer)
 def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """A lifter's record."""
-    return json_answer(answer_of(database, who, questions.lifter_record(lifter_id)))
+    return json_answer(questions.answer_of(database, who, questions.lifter_record(lifter_id)))
 
 
 @router.post("/lifters/{lifter_id}/profile")

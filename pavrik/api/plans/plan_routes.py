@@ -41,7 +41,6 @@ from pavrik.services.plans import (
     shapes,
     variation_table,
 )
-from pavrik.services.questions import answer_of
 
 router = APIRouter(prefix="/api", tags=["plan"])
 OF_LIFTER = "/lifters/{lifter_id}"
@@ -64,7 +63,7 @@ def look_at_shape(body: ShapeText, _: WhoIn) -> ShapeLook:
 @router.get(OF_LIFTER + "/plan", response_model=StandingPlan)
 def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
     """The plan that stands and what today's state would change in it."""
-    return json_answer(answer_of(database, who, questions.plan(lifter_id)))
+    return json_answer(questions.answer_of(database, who, questions.plan(lifter_id)))
 
 
 @router.post(OF_LIFTER + "/plan/preview")

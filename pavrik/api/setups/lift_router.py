@@ -29,7 +29,6 @@ from pavrik.formats.wire.setups import (
 )
 from pavrik.services import questions
 from pavrik.services.lifters.model_lifter import setup_for
-from pavrik.services.questions import find_answer
 from pavrik.services.setups import analysis, fits, sureness
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
@@ -58,7 +57,7 @@ def lift_router(fitting: Fitting) -> APIRouter:
     @router.get("/ranking", response_model=fitting.ranking_form)
     def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
         """The ranked set-ups: bands and chances follow when their job is done."""
-        known = find_answer(database, who, questions.ranking(lifter_id, fitting.lift))
+        known = questions.find_answer(database, who, questions.ranking(lifter_id, fitting.lift))
         if known is not None:
             return json_answer(known)
         return sureness.ranking_now(fitting.lift, database, who, lifter_id, jobs)

@@ -21,19 +21,19 @@ from pavrik.formats.wire.log import (
 )
 from pavrik.services.facts import Observation, StoredSet
 from pavrik.services.plans import prescribing
-from pavrik.services.training import log, log_writes
+from pavrik.services.training import log
 
 router = APIRouter(prefix="/api", tags=["training"])
 
 
-def queued_set(lifter_id: UUID, body: SetRequest, key: UUID) -> log_writes.QueuedSet:
+def queued_set(lifter_id: UUID, body: SetRequest, key: UUID) -> log.QueuedSet:
     """A request as the services take it."""
     fields = body.model_dump(exclude={"faults", "measures", "gear"})
     logged = StoredSet(
         lifter_id=lifter_id, schools={}, gear=body.gear.model_dump(exclude_none=True), **fields
     )
     seen = [Observation(**fault.model_dump()) for fault in body.faults]
-    return log_writes.QueuedSet(key, logged, seen, body.measures.model_dump(exclude_none=True))
+    return log.QueuedSet(key, logged, seen, body.measures.model_dump(exclude_none=True))
 
 
 @router.get("/lifters/{lifter_id}/sets")
@@ -53,7 +53,7 @@ def log_set(
     lifter_id: UUID, body: SetRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> SetRef:
     """Log a set with the faults seen in it; ``replaces`` amends an earlier one."""
-    return log_writes.log_set(database, who, queued_set(lifter_id, body, key))
+    return log.log_set(database, who, queued_set(lifter_id, body, key))
 
 
 @router.post("/sets/{set_id}/withdrawal")
@@ -61,8 +61,8 @@ def withdraw_set(
     set_id: UUID, body: WithdrawRequest, database: DatabaseIn, who: WhoIn, key: KeyIn
 ) -> SetRef:
     """Take a set back; the old fact stays on record."""
-    queued = log_writes.QueuedWithdrawal(key, set_id, body.new_id, datetime.now(UTC))
-    return log_writes.withdraw_set(database, who, queued)
+    queued = log.QueuedWithdrawal(key, set_id, body.new_id, datetime.now(UTC))
+    return log.withdraw_set(database, who, queued)
 
 
 @router.get("/sets/{set_id}/versions")

@@ -22,7 +22,6 @@ from pavrik.formats.wire.review import (
 )
 from pavrik.services import questions
 from pavrik.services.facts import CauseTest
-from pavrik.services.questions import answer_of
 from pavrik.services.training import diagnosis
 
 router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
@@ -33,7 +32,7 @@ def read_review(
     lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat"
 ) -> Response:
     """What the log of a lift knows."""
-    return json_answer(answer_of(database, who, questions.log_review(lifter_id, lift)))
+    return json_answer(questions.answer_of(database, who, questions.log_review(lifter_id, lift)))
 
 
 @router.get("/diagnosis/{lift}/{fault_id}")

@@ -23,8 +23,7 @@ from pavrik.formats.wire.session import (
     QueuedSetRequest,
 )
 from pavrik.services import questions
-from pavrik.services.questions import answer_of
-from pavrik.services.training import log_files, log_writes
+from pavrik.services.training import log, log_files, outbox
 
 router = APIRouter(prefix="/api", tags=["platform"])
 
@@ -37,10 +36,10 @@ def read_platform(
     lift: LiftId = "squat",
 ) -> Response:
     """Everything that logging a session needs, for one lifter or a group in turn."""
-    return json_answer(answer_of(database, who, questions.platform(lifter_id, lift)))
+    return json_answer(questions.answer_of(database, who, questions.platform(lifter_id, lift)))
 
 
-Queued = log_writes.QueuedSet | log_writes.QueuedWithdrawal | log_writes.Unreadable
+Queued = log.QueuedSet | log.QueuedWithdrawal | outbox.Unreadable
 
 
 def _queued(sent: Any) -> Queued:
@@ -48,18 +47,16 @@ def _queued(sent: Any) -> Queued:
         item = QUEUED_ITEM.validate_python(sent)
     except ValidationError as error:
         why = "; ".join(dict.fromkeys(sentence(e) for e in error.errors()))
-        return log_writes.Unreadable(
-            str(sent.get("key", "")) if isinstance(sent, dict) else "", why
-        )
+        return outbox.Unreadable(str(sent.get("key", "")) if isinstance(sent, dict) else "", why)
     if isinstance(item, QueuedSetRequest):
         return queued_set(item.lifter_id, item.set, item.key)
-    return log_writes.QueuedWithdrawal(item.key, item.set_id, item.new_id, datetime.now(UTC))
+    return log.QueuedWithdrawal(item.key, item.set_id, item.new_id, datetime.now(UTC))
 
 
 @router.post("/outbox")
 def take_outbox(body: OutboxRequest, database: DatabaseIn, who: WhoIn) -> OutboxAnswer:
     """Take what a device queued; every item once, however often it is sent."""
-    return log_writes.take_outbox(database, who, [_queued(i) for i in body.items])
+    return outbox.take_outbox(database, who, [_queued(i) for i in body.items])
 
 
 @router.get("/log.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})

@@ -7,7 +7,7 @@ from pavrik.errors import InvalidError, NotFoundError
 from pavrik.formats.wire.afar import SentAnswer, SentRef, SentState, SentWordRequest
 from pavrik.services.context import Who
 from pavrik.services.lifters.profile import get_profile
-from pavrik.services.training import log_writes
+from pavrik.services.training import log
 from pavrik.services.watch.films import Films
 from pavrik.services.writes import write_once
 from pavrik.store import accounts
@@ -102,8 +102,8 @@ def say_word(
 def into_log(database: Database, who: Who, item: store.SentItem) -> None:
     """The set that was sent, logged under a key of its own: whoever says so, and however often, it
     is logged once."""
-    queued = log_writes.QueuedSet(uuid5(item.item_id, "its set"), _as_set(item), [], {})
-    log_writes.log_set(database, who, queued)
+    queued = log.QueuedSet(uuid5(item.item_id, "its set"), _as_set(item), [], {})
+    log.log_set(database, who, queued)
 
 
 def _check(item: store.SentItem, request: SentWordRequest) -> None:

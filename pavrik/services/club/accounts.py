@@ -28,18 +28,12 @@ class SignedIn:
     csrf_token: str
 
 
-@dataclass(frozen=True)
-class Account:
+class Account(store.SessionAccount):
     """The signed-in coach and club, as the page shows them."""
 
-    who: Who
-    coach_name: str
-    email: str
-    club_name: str
-    is_demo: bool
-    mass_unit: str
-    length_unit: str
-    csrf_token: str
+    @property
+    def who(self) -> Who:
+        return Who(self.club_id, self.coach_id, self.role)
 
 
 def digest(text: str) -> str:
@@ -105,9 +99,7 @@ class Accounts:
             found = store.find_account(connection, digest(token))
         if found is None:
             return None
-        told = dict(vars(found))
-        who = Who(told.pop("club_id"), told.pop("coach_id"), told.pop("role"))
-        return Account(who, **told)
+        return Account(**vars(found))
 
     def demo_is_loaded(self) -> bool:
         """Whether there is a demo club to enter."""

@@ -1,7 +1,7 @@
 """The platform log: sets with the faults seen in them."""
 
 from collections.abc import Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from datetime import datetime
 from uuid import UUID
 
@@ -71,11 +71,29 @@ def _replaced(connection: Connection, logged: store.StoredSet) -> UUID | None:
     return newest.set_id
 
 
-def log_set(
-    database: Database, who: Who, key: UUID, logged: store.StoredSet,
-    seen: list[store.Observation], measures: dict[str, float],
-) -> SetRef:  # fmt: skip
+@dataclass(frozen=True)
+class QueuedSet:
+    """A set, what was seen and measured in it, and the key under which it counts once."""
+
+    key: UUID
+    logged: store.StoredSet
+    seen: list[store.Observation]
+    measures: dict[str, float]
+
+
+@dataclass(frozen=True)
+class QueuedWithdrawal:
+    """A set that is taken back, by which new fact and when."""
+
+    key: UUID
+    set_id: UUID
+    new_id: UUID
+    at: datetime
+
+
+def log_set(database: Database, who: Who, queued: QueuedSet) -> SetRef:
     """Log a set. The schools in force are stored with it, so that nobody is judged by another."""
+    logged, seen = queued.logged, queued.seen
 
     def action(connection: Connection) -> SetRef:
         if logged.replaces is not None:
@@ -88,37 +106,39 @@ def log_set(
             replaces=_replaced(connection, logged),
         )
         store.add_set(connection, who.club_id, who.coach_id, whole, seen)
-        store.add_measures(connection, who.club_id, whole.set_id, measures)
+        store.add_measures(connection, who.club_id, whole.set_id, queued.measures)
         return SetRef(set_id=logged.set_id)
 
-    request = {"set": {**vars(logged)}, "seen": [vars(s) for s in seen], "measures": measures}
+    request = {
+        "set": {**vars(logged)}, "seen": [vars(s) for s in seen], "measures": queued.measures,
+    }  # fmt: skip
     return write_once(
-        database, who, key, "log set", request, SetRef, action, subject=str(logged.lifter_id)
-    )
+        database, who, queued.key, "log set", request, SetRef, action,
+        subject=str(logged.lifter_id),
+    )  # fmt: skip
 
 
-def withdraw_set(
-    database: Database, who: Who, key: UUID, set_id: UUID, new_id: UUID, at: datetime
-) -> SetRef:
+def withdraw_set(database: Database, who: Who, queued: QueuedWithdrawal) -> SetRef:
     """Take a set back: a new fact that withdraws it, the old one stays on record."""
 
     def action(connection: Connection) -> SetRef:
         store.lock_amendments(connection, who.club_id)
-        old = store.standing_version(connection, set_id)
+        old = store.standing_version(connection, queued.set_id)
         if old is None:
             raise InvalidError(say("training.set_not_your_club"), "set_id")
         if old.withdrawn:
             return SetRef(set_id=old.set_id)
         withdrawal = replace(
-            old, set_id=new_id, replaces=old.set_id, withdrawn=True, performed_at=at
+            old, set_id=queued.new_id, replaces=old.set_id, withdrawn=True, performed_at=queued.at
         )
         store.add_set(connection, who.club_id, who.coach_id, withdrawal, [])
-        return SetRef(set_id=new_id)
+        return SetRef(set_id=queued.new_id)
 
-    request = {"set": str(set_id), "new": str(new_id)}
+    request = {"set": str(queued.set_id), "new": str(queued.new_id)}
     return write_once(
-        database, who, key, "withdraw set", request, SetRef, action, subject=str(set_id)
-    )
+        database, who, queued.key, "withdraw set", request, SetRef, action,
+        subject=str(queued.set_id),
+    )  # fmt: skip
 
 
 _SAID = SetAnswer.model_fields.keys() - {"estimated_max_kg", "faults", "measures", "trial_arm"}

@@ -16,7 +16,7 @@ from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.watch import ClipReading, ClipRef, FindingOut
 from pavrik.formats.wire.watch_requests import ClipLogRequest, ClipWordRequest
 from pavrik.services.context import Who
-from pavrik.services.training import log_writes
+from pavrik.services.training import log
 from pavrik.services.watch.clips import THE_CUE, THE_SET, line_of, reading_in, stored_clip
 from pavrik.services.watch.films import check_sender
 from pavrik.services.watch.reading import best_speed_m_s
@@ -92,7 +92,7 @@ def write_into_log(
         if known_ids(connection, [request.set_id]):
             return SetRef(set_id=request.set_id)
         logged, seen, measures = _as_logged(connection, reading, lifter_id, request)
-    answer = log_writes.log_set(database, who, log_writes.QueuedSet(key, logged, seen, measures))
+    answer = log.log_set(database, who, log.QueuedSet(key, logged, seen, measures))
     with database.club(who.club_id) as connection:
         stored_clip(connection, lifter_id, clip_id)
         word = store.ClipWord("log", "logged", str(answer.set_id))

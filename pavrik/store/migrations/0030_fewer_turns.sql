@@ -44,7 +44,8 @@ begin
   perform enter_club($1);
   return query
     select at.rests_on, at.on_day, k.answer
-    from (select facts_of_answer($2) as rests_on, current_date as on_day) at left join kept_answer k on k.whose = $2 and k.kind = $3 and k.asked = $4
+    from (select facts_of_answer($2) as rests_on, current_date as on_day) at
+    left join kept_answer k on k.whose = $2 and k.kind = $3 and k.asked = $4
       and k.rests_on = at.rests_on and k.on_day = at.on_day and k.computed_by = $5;
 end $$;
 
@@ -88,20 +89,13 @@ begin
   return null;
 end $$;
 
-create or replace function note_change() returns trigger language plpgsql as $$
-declare
-  fact jsonb := to_jsonb(case when tg_op = 'DELETE' then old else new end);
+create function tell_change() returns trigger language plpgsql as $$
 begin
-  if current_setting('pavrik.erasing', true) = 'on' then
-    return null;
-  end if;
-  insert into lifter_change (club_id, whose, number)
-  values ((fact ->> 'club_id')::uuid,
-    coalesce((fact ->> 'lifter_id')::uuid, '00000000-0000-0000-0000-000000000000'), nextval('fact_number'))
-  on conflict (club_id, whose) do update set number = nextval('fact_number');
-  perform pg_notify('pavrik_changed', fact ->> 'club_id');
+  perform pg_notify('pavrik_changed', new.club_id::text);
   return null;
 end $$;
+create trigger tell_change after insert or update on lifter_change
+for each row execute function tell_change();
 
 -- What the floor says of caps is kept like every other answer: it follows every fact, not only sets.
 drop table lift_summary;

@@ -15,6 +15,10 @@ where k.question is not null and k.asked_at > now() - make_interval(mins => :min
     or k.rests_on <> facts_of_answer(k.whose))
 order by k.whose = :nobody desc, k.asked_at desc limit :most;
 
+-- name: give_up_question!
+-- A question counts as not asked until somebody asks it again.
+update kept_answer set asked_at = '-infinity' where whose = :whose and kind = :kind and asked = :asked;
+
 -- name: list_stamps
 -- The counts of facts of each of several lifters and the club.
 select wanted.whose, coalesce(string_agg(c.number::text, ' ' order by c.whose), ''), current_date

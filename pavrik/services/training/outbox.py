@@ -1,4 +1,4 @@
-"""Every write to the platform log.
+"""What a device logged while it was alone.
 
 Conflict rule: sets only ever add to the log, so two devices that log one session merge by
 themselves. Of two amendments of one set the one that arrives last stands and the other stays in
@@ -7,46 +7,12 @@ its history; an amendment of a withdrawn set is refused and told.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
-from uuid import UUID
 
 from pavrik.errors import InvalidError, KeyReusedError, NotFoundError, RefusedError
-from pavrik.formats.wire.log import SetRef
 from pavrik.formats.wire.session import FateAnswer, OutboxAnswer
 from pavrik.services.context import Who
-from pavrik.services.training import log
+from pavrik.services.training.log import QueuedSet, QueuedWithdrawal, log_set, withdraw_set
 from pavrik.store.database import Database
-from pavrik.store.training import Observation, StoredSet
-
-
-@dataclass(frozen=True)
-class QueuedSet:
-    """A set that a device logged while it was alone."""
-
-    key: UUID
-    logged: StoredSet
-    seen: list[Observation]
-    measures: dict[str, float]
-
-
-@dataclass(frozen=True)
-class QueuedWithdrawal:
-    """A set that a device took back while it was alone."""
-
-    key: UUID
-    set_id: UUID
-    new_id: UUID
-    at: datetime
-
-
-def log_set(database: Database, who: Who, queued: QueuedSet) -> SetRef:
-    """Log one set."""
-    return log.log_set(database, who, queued.key, queued.logged, queued.seen, queued.measures)
-
-
-def withdraw_set(database: Database, who: Who, queued: QueuedWithdrawal) -> SetRef:
-    """Take a set back."""
-    return log.withdraw_set(database, who, queued.key, queued.set_id, queued.new_id, queued.at)
 
 
 @dataclass(frozen=True)

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 from threading import Lock
-from typing import Any, TypeVar
+from typing import TypeVar
 from uuid import UUID
 
 from pydantic import BaseModel
@@ -53,11 +53,11 @@ def _one_at_a_time(question: tuple[object, ...]) -> Iterator[None]:
 
 @dataclass(frozen=True)
 class Question:
-    """What is asked of a lifter, or of the club for ``NOBODY``; ``asked`` is what JSON can hold."""
+    """What is asked of a lifter, or of the club for ``NOBODY``: a kind, and its particulars."""
 
     kind: str
     whose: UUID
-    asked: Any = None
+    asked: tuple[str, ...] = ()
 
 
 def kept_answer(
@@ -67,7 +67,7 @@ def kept_answer(
     """The JSON of an answer: the one that is kept, while nothing changed, else ``compute``'s, which
     is kept; None where there is none yet. A change while it is computed makes it computed again the
     next time."""
-    asked = _asked(question.kind, question.whose, question.asked)
+    asked = _asked(question)
 
     def look() -> tuple[store.Stamp, str | None]:
         with database.one_statement() as connection:
@@ -89,8 +89,9 @@ def kept_answer(
         return answer
 
 
-def _asked(kind: str, whose: UUID, asked: Any) -> store.Asked:
-    return store.Asked(whose, kind, digest_of(asked), _computed_by())
+def _asked(question: Question) -> store.Asked:
+    digest = digest_of(question.asked)
+    return store.Asked(question.whose, question.kind, digest, _computed_by())
 
 
 ASKED_WITHIN_MIN = 60
@@ -101,12 +102,12 @@ def questions_to_renew(database: Database, who: Who, most: int) -> list[Question
     """What was asked in a club lately and is answered by facts of before."""
     with database.club(who.club_id) as connection:
         found = store.list_to_renew(connection, _computed_by(), ASKED_WITHIN_MIN, most)
-    return [Question(one.kind, one.whose, one.question) for one in found]
+    return [Question(one.kind, one.whose, tuple(one.question)) for one in found]
 
 
 def give_up(database: Database, who: Who, question: Question) -> None:
     """What cannot be answered now is not tried again until somebody asks it."""
-    asked = _asked(question.kind, question.whose, question.asked)
+    asked = _asked(question)
     with database.club(who.club_id) as connection:
         store.give_up(connection, asked)
 
@@ -123,12 +124,12 @@ def kept_parts(
     transaction, in one order for everybody, so that nobody waits for who waits for him."""
     at = store.stamps(connection, list(parts))
     found: dict[UUID, Part] = {}
-    kept = store.find_all(connection, kind, digest_of(None), at, _computed_by())
+    kept = store.find_all(connection, kind, digest_of(()), at, _computed_by())
     for whose, answer in kept.items():
         found[whose] = form.model_validate_json(answer)
     for whose in sorted(parts):
         if whose not in found:
             found[whose] = made = parts[whose]()
-            asked, answer = _asked(kind, whose, None), made.model_dump_json()
+            asked, answer = _asked(Question(kind, whose)), made.model_dump_json()
             store.keep(connection, who.club_id, asked, at[whose], answer)
     return found

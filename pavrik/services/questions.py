@@ -29,18 +29,18 @@ def plan(lifter_id: UUID) -> Question:
 
 def log_review(lifter_id: UUID, lift: str) -> Question:
     """What the log of a lift knows."""
-    return Question("review", lifter_id, lift)
+    return Question("review", lifter_id, (lift,))
 
 
 def ranking(lifter_id: UUID, lift: str) -> Question:
     """The ranked set-ups, where their bodies are drawn."""
-    return Question("ranking", lifter_id, lift)
+    return Question("ranking", lifter_id, (lift,))
 
 
 def platform(lifter_ids: list[UUID], lift: str) -> Question:
     """The session of one lifter or of a group in turn."""
     whose = lifter_ids[0] if len(lifter_ids) == 1 else NOBODY
-    return Question("platform", whose, [lift, *map(str, lifter_ids)])
+    return Question("platform", whose, (lift, *map(str, lifter_ids)))
 
 
 def _floor(database: Database, who: Who, _: Question) -> BaseModel:
@@ -56,11 +56,11 @@ def _plan(database: Database, who: Who, asked: Question) -> BaseModel:
 
 
 def _review(database: Database, who: Who, asked: Question) -> BaseModel:
-    return review.review(database, who, asked.whose, asked.asked)
+    return review.review(database, who, asked.whose, asked.asked[0])
 
 
 def _ranking(database: Database, who: Who, asked: Question) -> BaseModel | None:
-    return sureness.known_ranking(asked.asked, database, who, asked.whose)
+    return sureness.known_ranking(asked.asked[0], database, who, asked.whose)
 
 
 def _platform(database: Database, who: Who, asked: Question) -> BaseModel:

@@ -3,7 +3,6 @@
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
-from typing import Any
 from uuid import UUID
 
 from pavrik.store.database import Connection
@@ -37,7 +36,7 @@ class ToRenew:
 
     whose: UUID
     kind: str
-    question: Any
+    question: list[str]
 
 
 def look_up(connection: Connection, club_id: UUID, asked: Asked) -> tuple[Stamp, str | None]:

@@ -136,7 +136,7 @@ def database(server, empty_name, open_database, clubs):
 
 
 def test_equal_questions_at_once_are_computed_once(database, who):
-    go, computed, same = Event(), [], kept.Question("test", kept.NOBODY, "the same")
+    go, computed, same = Event(), [], kept.Question("test", kept.NOBODY, ("the same",))
 
     def compute():
         computed.append(1)

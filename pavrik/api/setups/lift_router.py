@@ -3,7 +3,7 @@
 from typing import Annotated, Any
 from uuid import UUID
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 
 from pavrik.api.files import json_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
@@ -55,7 +55,9 @@ def lift_router(fitting: Fitting) -> APIRouter:
     settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
 
     @router.get("/ranking", response_model=fitting.ranking_form)
-    def read_ranking(lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn) -> Any:
+    def read_ranking(
+        lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn
+    ) -> Response | fits.AnyRanking:
         """The ranked set-ups: bands and chances follow when their job is done."""
         known = questions.find_answer(database, who, questions.ranking(lifter_id, fitting.lift))
         if known is not None:

@@ -53,7 +53,7 @@ python_environment() {
     "$(digest requirements-dev.lock pyproject.toml)-requirements-dev.lock" ] && return
   say "Setting up Python in .venv"
   .venv/bin/python -c '' >/dev/null 2>&1 || { rm -rf .venv; python3 -m venv .venv || fail "python3 -m venv failed"; }
-  .venv/bin/python -m pip install -q --disable-pip-version-check --require-hashes -r "$lock" 2>.venv/pip.log \
+  .venv/bin/python -m pip install -q --disable-pip-version-check --no-compile --no-deps --require-hashes -r "$lock" 2>.venv/pip.log \
     || fail "Python packages could not be installed: $(grep -i error .venv/pip.log | tail -1)"
   .venv/bin/python -m pip install -q --disable-pip-version-check --no-deps --no-build-isolation -e . 2>>.venv/pip.log \
     || fail "Pavrik could not be installed into .venv: $(tail -1 .venv/pip.log)"

@@ -58,6 +58,8 @@ export default defineConfig({
     environment: 'jsdom',
     pool: 'threads',
     testTimeout: 30_000,
-    server: { deps: { inline: ['vuetify'] } },
+    isolate: false,
+    execArgv: ['--import', './tests/withoutStyles.mjs'],
+    setupFiles: ['tests/setup.ts'],
   },
 })

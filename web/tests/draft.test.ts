@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { nextTick } from 'vue'
 import {
   addFault,
@@ -15,8 +15,6 @@ import {
 } from '@/stages/log/draft'
 import { rpeOf } from '@/stages/log/keys'
 import { nearestLoading } from '@/stages/log/usePlatform'
-
-beforeEach(() => localStorage.clear())
 
 describe('the set being logged', () => {
   it('outlives the page', async () => {

@@ -1,6 +1,6 @@
 // Typing a set-up in numbers: what is being typed outlives the answers that arrive meanwhile.
 import { flushPromises, type VueWrapper } from '@vue/test-utils'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import { mounted } from './mounting'
 
 vi.hoisted(() => {
@@ -55,7 +55,6 @@ beforeEach(() => {
     barHeightM: null,
   }) as unknown as VueWrapper
 })
-afterEach(() => entry.unmount())
 
 it('shows what is drawn', () => {
   expect([shown('Stance'), shown('Ahead'), shown('Load')]).toEqual(['64', '3', '100'])

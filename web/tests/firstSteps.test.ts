@@ -17,7 +17,6 @@ const steps = async (lifters: number, racks: unknown[] = []) => {
 
 beforeEach(() => {
   fresh()
-  localStorage.clear()
 })
 
 describe('first steps', () => {

@@ -1,10 +1,9 @@
-import { afterEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import type { VueWrapper } from '@vue/test-utils'
 import FrameFields from '@/stages/prescribe/FrameFields.vue'
 import { mounted } from './mounting'
 
 let page: VueWrapper | undefined
-afterEach(() => page?.unmount())
 
 function fields(blocked: string[]) {
   const frame = {

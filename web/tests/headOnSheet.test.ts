@@ -1,5 +1,5 @@
 // Pictures from the front that were only tapped: each with its numbers, none with a verdict.
-import { describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import HeadOnSheet from '@/stages/watch/HeadOnSheet.vue'
 import { mounted } from './mounting'
 import { reading } from './reading'
@@ -14,18 +14,21 @@ const at = (time_s: number, knee_left_out_m: number) => ({
 })
 
 describe('tapped pictures from the front', () => {
-  const shown = mounted(HeadOnSheet, {
-    reading: reading({
-      view: 'front',
-      way: 'points',
-      phases: [],
-      findings: [],
-      reps: [],
-      head_on_instants: [at(0.4, 0.061), at(1.2, -0.021)],
-    }),
+  let shown: ReturnType<typeof mounted>
+  beforeEach(() => {
+    shown = mounted(HeadOnSheet, {
+      reading: reading({
+        view: 'front',
+        way: 'points',
+        phases: [],
+        findings: [],
+        reps: [],
+        head_on_instants: [at(0.4, 0.061), at(1.2, -0.021)],
+      }),
+    })
   })
-  const rows = shown.findAll('tbody tr').map((row) => row.text())
   it('stand one by one with how far each knee is outside its ankle', () => {
+    const rows = shown.findAll('tbody tr').map((row) => row.text())
     expect(rows).toHaveLength(2)
     expect(rows[0]).toContain('tapped at 0.40 s')
     expect(rows[0]).toContain('6 cm')

@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import RankingList from '@/stages/setup/RankingList.vue'
 import { SQUAT } from '@/stages/setup/squat/squatPage'
 import { mounted } from './mounting'
@@ -20,8 +20,6 @@ const ranking = (more = {}) => ({
 const live = { bar_position: 'high', stance_m: 0.5, toe_out_deg: 20, heel_lift_m: 0 }
 const shown = (more = {}) =>
   mounted(RankingList, { page: SQUAT, ranking: ranking(more), live, lifterId: 'x' })
-
-beforeEach(() => localStorage.clear())
 
 describe('the ranking', () => {
   it('gives nearly equal set-ups one chance, and says what nobody clearly wins', () => {

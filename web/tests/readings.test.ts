@@ -1,6 +1,6 @@
 // Two readings of a length: what is being typed outlives what is worked out anew meanwhile.
 import { flushPromises, type VueWrapper } from '@vue/test-utils'
-import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { beforeEach, expect, it, vi } from 'vitest'
 import type { Schemas } from '@/shared/api'
 import { fresh, server } from './server'
 
@@ -32,7 +32,6 @@ const boxes = () =>
     .map((box) => (box.element as HTMLInputElement).value)
 const type = (text: string) => page.find('.readings input').setValue(text)
 beforeEach(fresh)
-afterEach(() => page.unmount())
 
 it('keeps what is typed where only what is expected changes, and shows what was kept', async () => {
   page = mounted(Readings, { lifterId: 'one', landmark: length('thigh') }) as unknown as VueWrapper

@@ -1,11 +1,10 @@
 // Screens one at a time: the first that is missing lies open, the next after it is kept.
-import { afterEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import type { VueWrapper } from '@vue/test-utils'
 import Screens from '@/stages/measure/Screens.vue'
 import { mounted } from './mounting'
 
 let page: VueWrapper | undefined
-afterEach(() => page?.unmount())
 
 const taken = (kind: string, value: number) => ({
   kind,

@@ -1,5 +1,5 @@
 // A draft of a shape of a season: blocks grow and shrink at their end, days begin as the usual ones.
-import { afterEach, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import type { VueWrapper } from '@vue/test-utils'
 import DoseCell from '@/stages/shapes/DoseCell.vue'
 import SeasonOutline from '@/stages/shapes/SeasonOutline.vue'
@@ -34,7 +34,6 @@ const DRAFT: ShapeText = {
   volume: {},
 }
 let page: VueWrapper | undefined
-afterEach(() => page?.unmount())
 
 it('a week is added behind the end of a block and taken away there by emptying it', () => {
   const longer = writeMain(DRAFT, 'build', 4, '5 x 5 @ 7.5')

@@ -50,7 +50,6 @@ const press = (page: ReturnType<typeof mounted>, name: string) =>
     .trigger('click')
 
 beforeEach(async () => {
-  localStorage.clear()
   Object.assign(server, { fate: 'refused', down: false })
   await loadSession()
   for (const item of [...box.items.value]) await box.discard(item.key)

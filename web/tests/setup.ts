@@ -1,0 +1,15 @@
+// Test files share one window and the libraries; each has the page's own modules to itself, and what
+// one test leaves in the window and on the device is gone before the next.
+import { disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils'
+import { afterEach, vi } from 'vitest'
+
+vi.doUnmock('@/shared/api')
+vi.doUnmock('@/shared/session')
+vi.resetModules()
+disableAutoUnmount()
+enableAutoUnmount(afterEach)
+afterEach(() => {
+  if (typeof document === 'undefined') return
+  document.body.replaceChildren()
+  localStorage.clear()
+})

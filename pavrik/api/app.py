@@ -43,6 +43,7 @@ from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.jobs import Jobs
 from pavrik.services.watch.films import SWEEP_S, Films
+from pavrik.store.asking import Asking
 from pavrik.store.database import Database
 from pavrik.words import say
 
@@ -124,7 +125,9 @@ def create_app(settings: Settings) -> FastAPI:
         sys.setswitchinterval(TURN_S)
         database = Database(settings.database_url)
         database.open()
-        app.state.database = database
+        asking = Asking(settings.database_url)
+        await asking.open()
+        app.state.database, app.state.asking = database, asking
         app.state.passwords = Passwords(settings.hasher)
         app.state.accounts = Accounts(database, app.state.passwords)
         app.state.mail = mail
@@ -135,6 +138,7 @@ def create_app(settings: Settings) -> FastAPI:
         yield
         sweeping.cancel()
         app.state.jobs.close()
+        await asking.close()
         database.close()
 
     app = FastAPI(

@@ -23,11 +23,6 @@ def file_answer(data: bytes, media_type: str, name: str) -> Response:
     )
 
 
-def json_answer(text: str) -> Response:
-    """An answer that is JSON already."""
-    return Response(text, media_type="application/json")
-
-
 def address_of(request: Request, path: str) -> str:
     """A path under the address by which others reach this server; empty where it was not told. What
     a request calls the server is believed on this machine alone."""

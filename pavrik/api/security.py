@@ -7,10 +7,11 @@ from uuid import UUID
 
 from fastapi import Cookie, Depends, Header, HTTPException, Request
 
-from pavrik.services.club.accounts import Account, Accounts
+from pavrik.services.club.accounts import Account, Accounts, find_account
 from pavrik.services.club.mail import Mail
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
+from pavrik.store.asking import Asking
 from pavrik.store.database import Database
 from pavrik.words import say
 
@@ -22,6 +23,12 @@ async def get_database(request: Request) -> Database:
     """The application's database."""
     database: Database = request.app.state.database
     return database
+
+
+async def get_asking(request: Request) -> Asking:
+    """The application's way to ask its database without a thread."""
+    asking: Asking = request.app.state.asking
+    return asking
 
 
 async def get_accounts(request: Request) -> Accounts:
@@ -42,16 +49,21 @@ async def get_mail(request: Request) -> Mail:
     return mail
 
 
-def get_account(
+def not_signed_in() -> HTTPException:
+    """Nobody's session, or one that is over."""
+    return HTTPException(401, say("api.sign_first"))
+
+
+async def get_account(
     request: Request,
-    accounts: Annotated[Accounts, Depends(get_accounts)],
+    asking: Annotated[Asking, Depends(get_asking)],
     token: Annotated[str | None, Cookie(alias=COOKIE, include_in_schema=False)] = None,
     csrf: Annotated[str | None, Header(alias="X-CSRF-Token")] = None,
 ) -> Account:
     """The signed-in account; a writing request must carry the session's CSRF token."""
-    account = accounts.account(token) if token else None
+    account = await find_account(asking, token) if token else None
     if account is None:
-        raise HTTPException(401, say("api.sign_first"))
+        raise not_signed_in()
     if request.method not in READING and csrf != account.csrf_token:
         raise HTTPException(403, say("api.csrf_token_missing_old"))
     return account

@@ -18,6 +18,7 @@ import pavrik
 from pavrik.services.context import Who
 from pavrik.services.writes import digest_of
 from pavrik.store import kept as store
+from pavrik.store.asking import Asking
 from pavrik.store.database import Connection, Database
 
 NOBODY = store.NOBODY
@@ -87,6 +88,17 @@ def kept_answer(
         with database.club(who.club_id) as connection:
             store.keep(connection, who.club_id, asked, at, answer, in_full, renewed=renewing)
         return answer
+
+
+async def standing_answer(
+    asking: Asking, token_digest: str, question: Question
+) -> tuple[Who, str | None] | None:
+    """Who asks, by the digest of the session's token, and the JSON of an answer that is kept while
+    nothing changed, None where it is to be computed; None where the session is nobody's."""
+    found = await store.find_for_session(asking, token_digest, _asked(question))
+    if found is None:
+        return None
+    return Who(found.club_id, found.coach_id, found.role), found.answer
 
 
 def _asked(question: Question) -> store.Asked:

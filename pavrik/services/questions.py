@@ -83,10 +83,3 @@ def find_answer(
         return ANSWERS[question.kind](database, who, question)
 
     return kept_answer(database, who, question, make, renewing=renewing)
-
-
-def answer_of(database: Database, who: Who, question: Question) -> str:
-    """The same of what always has an answer."""
-    found = find_answer(database, who, question)
-    assert found is not None
-    return found

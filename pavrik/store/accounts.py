@@ -7,6 +7,7 @@ from uuid import UUID
 
 from psycopg.types.json import Jsonb
 
+from pavrik.store.asking import Asking
 from pavrik.store.database import Connection
 from pavrik.store.statements import one_of, run, tuples_of, value_of
 
@@ -172,9 +173,9 @@ def add_session(connection: Connection, token_digest: str, session: Session) -> 
     run(connection, "add_session", token_digest=token_digest, **vars(session))
 
 
-def find_account(connection: Connection, token_digest: str) -> SessionAccount | None:
+async def find_account(asking: Asking, token_digest: str) -> SessionAccount | None:
     """Coach and club of a session's token, while it lasts."""
-    return one_of(connection, SessionAccount, "find_account", token_digest=token_digest)
+    return await asking.one_of(SessionAccount, "find_account", token_digest=token_digest)
 
 
 def delete_session(connection: Connection, token_digest: str) -> None:

@@ -5,8 +5,9 @@ from dataclasses import dataclass
 from datetime import date
 from uuid import UUID
 
+from pavrik.store.asking import Asking
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, run, tuples_of
+from pavrik.store.statements import all_of, one_of, run, tuples_of
 
 NOBODY = UUID(int=0)
 """Whose answers those about the whole club are."""
@@ -39,12 +40,36 @@ class ToRenew:
     question: list[str]
 
 
+@dataclass(frozen=True)
+class _LookedUp:
+    rests_on: str
+    on_day: date
+    answer: str | None
+
+
 def look_up(connection: Connection, club_id: UUID, asked: Asked) -> tuple[Stamp, str | None]:
     """What an answer would rest on now, of one lifter and what the club has in common or of
     everything in it for ``NOBODY``; and the answer, as JSON, where one stands."""
-    found = tuples_of(connection, "look_up_answer", club_id=club_id, **vars(asked))
-    rests_on, on_day, answer = found[0]
-    return Stamp(rests_on, on_day), answer
+    found = one_of(connection, _LookedUp, "look_up_answer", club_id=club_id, **vars(asked))
+    assert found is not None
+    return Stamp(found.rests_on, found.on_day), found.answer
+
+
+@dataclass(frozen=True)
+class ForSession:
+    """Who asks, and the answer, as JSON, where one stands."""
+
+    club_id: UUID
+    coach_id: UUID
+    role: str
+    answer: str | None
+
+
+async def find_for_session(asking: Asking, token_digest: str, asked: Asked) -> ForSession | None:
+    """The same in one turn with whose session it is; None where it is nobody's."""
+    return await asking.one_of(
+        ForSession, "find_answer_for_session", token_digest=token_digest, **vars(asked)
+    )
 
 
 def list_to_renew(

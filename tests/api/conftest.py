@@ -52,10 +52,10 @@ def nothing_is_computed_inside_a_transaction() -> Iterator[None]:
 def browser(
     server: Server, empty_name: str, tmp_path_factory: pytest.TempPathFactory
 ) -> Iterator[Callable[[], Coach]]:
-    """Makes browsers that share nothing but the server."""
+    """Makes browsers that share nothing but the server, and its event loop."""
     films = tmp_path_factory.mktemp("films")
     app = create_app(Settings(server.app_url(empty_name), None, films_folder=films, hasher=CHEAP))
-    with ExitStack() as stack, TestClient(app):
+    with ExitStack() as stack, TestClient(app) as serving:
 
         def open_one() -> Coach:
             client = TestClient(
@@ -64,6 +64,7 @@ def browser(
                 raise_server_exceptions=False,
                 client=("127.0.0.1", 50000),
             )
+            client.portal = serving.portal
             stack.callback(client.close)
             return Coach(client)
 

@@ -10,6 +10,7 @@ import pytest
 from pydantic import BaseModel
 from uuid6 import uuid7
 
+from pavrik.api import answers
 from pavrik.services import kept
 from pavrik.services.club import board
 from pavrik.services.context import Who
@@ -54,6 +55,22 @@ def test_a_plan_is_computed_once_and_again_after_a_set(coach, lifter, monkeypatc
     coach.post(f"/api/lifters/{lifter}/sets", a_set())
     coach.get(path)
     assert calls == ["read"]
+
+
+def test_an_answer_that_stands_takes_no_thread_and_is_told_to_nobody_else(
+    coach, lifter, browser, monkeypatch
+):
+    make(coach, lifter)
+    paths = ["/api/floor", f"/api/platform?lifter_id={lifter}"]
+    paths += [f"/api/lifters/{lifter}{end}" for end in ("", "/plan", "/review")]
+    first = [coach.get(path) for path in paths]
+
+    async def no_thread(*_):
+        raise AssertionError("a thread was taken")
+
+    monkeypatch.setattr(answers, "run_in_threadpool", no_thread)
+    assert [coach.get(path).content for path in paths] == [answer.content for answer in first]
+    assert {browser().get(path).status_code for path in paths} == {401}
 
 
 def test_what_the_club_has_in_common_changes_every_answer(coach, lifter, monkeypatch):

@@ -4,7 +4,8 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from pavrik.api.files import FileIn, file_answer, json_answer
+from pavrik.api.answers import AnswersIn
+from pavrik.api.files import FileIn, file_answer
 from pavrik.api.films.folder import FilmsIn
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.lifter.mobility import hip_flexion_from_angles_deg
@@ -42,9 +43,9 @@ router = APIRouter(prefix="/api", tags=["lifters"])
 
 
 @router.get("/floor", response_model=list[FloorRow])
-def read_floor(database: DatabaseIn, who: WhoIn) -> Response:
+async def read_floor(answers: AnswersIn) -> Response:
     """Every lifter with what is open, the most pressing first."""
-    return json_answer(questions.answer_of(database, who, questions.FLOOR))
+    return await answers.to(questions.FLOOR)
 
 
 @router.post("/lifters", status_code=201)
@@ -77,9 +78,9 @@ def read_away(database: DatabaseIn, who: WhoIn) -> list[AwayAnswer]:
 
 
 @router.get("/lifters/{lifter_id}", response_model=LifterAnswer)
-def read_lifter(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
+async def read_lifter(lifter_id: UUID, answers: AnswersIn) -> Response:
     """A lifter's record."""
-    return json_answer(questions.answer_of(database, who, questions.lifter_record(lifter_id)))
+    return await answers.to(questions.lifter_record(lifter_id))
 
 
 @router.post("/lifters/{lifter_id}/profile")

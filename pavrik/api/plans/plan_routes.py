@@ -5,7 +5,8 @@ from uuid import UUID
 
 from fastapi import APIRouter, Body, Path, Request, Response
 
-from pavrik.api.files import file_answer, json_answer, qr_of
+from pavrik.api.answers import AnswersIn
+from pavrik.api.files import file_answer, qr_of
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.core.competition_lifts import LiftId
@@ -61,9 +62,9 @@ def look_at_shape(body: ShapeText, _: WhoIn) -> ShapeLook:
 
 
 @router.get(OF_LIFTER + "/plan", response_model=StandingPlan)
-def read_plan(lifter_id: UUID, database: DatabaseIn, who: WhoIn) -> Response:
+async def read_plan(lifter_id: UUID, answers: AnswersIn) -> Response:
     """The plan that stands and what today's state would change in it."""
-    return json_answer(questions.answer_of(database, who, questions.plan(lifter_id)))
+    return await answers.to(questions.plan(lifter_id))
 
 
 @router.post(OF_LIFTER + "/plan/preview")

@@ -5,7 +5,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
-from pavrik.api.files import json_answer
+from pavrik.api.answers import AnswersIn
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.setups.job_routes import JobsIn
 from pavrik.errors import InvalidError
@@ -28,11 +28,13 @@ from pavrik.formats.wire.setups import (
     TrialRequest,
 )
 from pavrik.services import questions
+from pavrik.services.context import Who
 from pavrik.services.lifters.model_lifter import setup_for
 from pavrik.services.setups import analysis, fits, sureness
 from pavrik.services.setups.fits import Fitting, lifter_model
 from pavrik.services.setups.goals import goals_of
 from pavrik.services.training import setup_trials
+from pavrik.store.database import Database
 from pavrik.words import say
 
 
@@ -55,14 +57,13 @@ def lift_router(fitting: Fitting) -> APIRouter:
     settled_answer: Any = SettledSetupAnswer[wire]  # type: ignore[valid-type]
 
     @router.get("/ranking", response_model=fitting.ranking_form)
-    def read_ranking(
-        lifter_id: UUID, database: DatabaseIn, who: WhoIn, jobs: JobsIn
-    ) -> Response | fits.AnyRanking:
+    async def read_ranking(lifter_id: UUID, answers: AnswersIn, jobs: JobsIn) -> Response:
         """The ranked set-ups: bands and chances follow when their job is done."""
-        known = questions.find_answer(database, who, questions.ranking(lifter_id, fitting.lift))
-        if known is not None:
-            return json_answer(known)
-        return sureness.ranking_now(fitting.lift, database, who, lifter_id, jobs)
+
+        def unsure(database: Database, who: Who) -> fits.AnyRanking:
+            return sureness.ranking_now(fitting.lift, database, who, lifter_id, jobs)
+
+        return await answers.to(questions.ranking(lifter_id, fitting.lift), unsure)
 
     @router.post("/costs")
     def read_costs(

@@ -5,7 +5,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Response
 
-from pavrik.api.files import json_answer
+from pavrik.api.answers import AnswersIn
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.core.competition_lifts import LiftId
 from pavrik.formats.wire.review import (
@@ -28,11 +28,9 @@ router = APIRouter(prefix="/api/lifters/{lifter_id}", tags=["review"])
 
 
 @router.get("/review", response_model=ReviewAnswer)
-def read_review(
-    lifter_id: UUID, database: DatabaseIn, who: WhoIn, lift: LiftId = "squat"
-) -> Response:
+async def read_review(lifter_id: UUID, answers: AnswersIn, lift: LiftId = "squat") -> Response:
     """What the log of a lift knows."""
-    return json_answer(questions.answer_of(database, who, questions.log_review(lifter_id, lift)))
+    return await answers.to(questions.log_review(lifter_id, lift))
 
 
 @router.get("/diagnosis/{lift}/{fault_id}")

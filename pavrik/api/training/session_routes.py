@@ -7,7 +7,8 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 from pydantic import ValidationError
 
-from pavrik.api.files import FileIn, file_answer, json_answer
+from pavrik.api.answers import AnswersIn
+from pavrik.api.files import FileIn, file_answer
 from pavrik.api.security import DatabaseIn, KeyIn, WhoIn
 from pavrik.api.training.log_routes import queued_set
 from pavrik.core.competition_lifts import LiftId
@@ -29,14 +30,13 @@ router = APIRouter(prefix="/api", tags=["platform"])
 
 
 @router.get("/platform", response_model=PlatformAnswer)
-def read_platform(
-    database: DatabaseIn,
-    who: WhoIn,
+async def read_platform(
+    answers: AnswersIn,
     lifter_id: Annotated[list[UUID], Query(min_length=1, max_length=8)],
     lift: LiftId = "squat",
 ) -> Response:
     """Everything that logging a session needs, for one lifter or a group in turn."""
-    return json_answer(questions.answer_of(database, who, questions.platform(lifter_id, lift)))
+    return await answers.to(questions.platform(lifter_id, lift))
 
 
 Queued = log.QueuedSet | log.QueuedWithdrawal | outbox.Unreadable

@@ -11,6 +11,7 @@ from pavrik.errors import TooManyAttemptsError, WrongSignInError
 from pavrik.services.club.passwords import Passwords
 from pavrik.services.context import Who
 from pavrik.store import accounts as store
+from pavrik.store.asking import Asking
 from pavrik.store.database import Database
 from pavrik.words import say
 
@@ -34,6 +35,12 @@ class Account(store.SessionAccount):
     @property
     def who(self) -> Who:
         return Who(self.club_id, self.coach_id, self.role)
+
+
+async def find_account(asking: Asking, token: str) -> Account | None:
+    """Whose session a token is; None when it is unknown or over."""
+    found = await store.find_account(asking, digest(token))
+    return None if found is None else Account(**vars(found))
 
 
 def digest(text: str) -> str:
@@ -92,14 +99,6 @@ class Accounts:
         with self._database.club(club_id) as connection:
             store.add_session(connection, digest(signed_in.token), session)
         return signed_in
-
-    def account(self, token: str) -> Account | None:
-        """Whose session a token is; None when it is unknown or over."""
-        with self._database.one_statement() as connection:
-            found = store.find_account(connection, digest(token))
-        if found is None:
-            return None
-        return Account(**vars(found))
 
     def demo_is_loaded(self) -> bool:
         """Whether there is a demo club to enter."""

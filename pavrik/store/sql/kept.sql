@@ -2,6 +2,10 @@
 -- What an answer of a club would rest on now, and the one that stands.
 select * from look_up_answer(:club_id, :whose, :kind, :asked, :computed_by);
 
+-- name: find_answer_for_session
+-- Who asks, by the session's token, and the answer that stands.
+select * from answer_for_session(:token_digest, :whose, :kind, :asked, :computed_by);
+
 -- name: keep_answer!
 -- Keep an answer in the place of the one before, where its facts are what they were.
 select keep_answer(:club_id, :whose, :kind, :asked, :rests_on, :on_day, :computed_by, :answer,

@@ -183,6 +183,7 @@ def load_demo(database: Database, hasher: PasswordHasher, now: datetime) -> None
             _settle(database, lifter_id, now - timedelta(weeks=17))
         with database.club(CLUB_ID) as connection:
             _train(connection, person, lifter_id, now)
+        database.look_through_tables()
         _gain_mass(database, person, lifter_id, now)
         prescribing.prescribe(
             database, WHO, stable_id(lifter_id, "prescribe"), stable_id(lifter_id, "next"),

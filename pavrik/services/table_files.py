@@ -70,7 +70,9 @@ class TableImport(Generic[Row]):
             return answer.kept_as_counts()
 
         asked = {"file": digest_of(data.hex()), "leave": leave_bad, "dates": order}
-        return write_once(database, who, key, self.name, asked, ImportAnswer, action)
+        answer = write_once(database, who, key, self.name, asked, ImportAnswer, action)
+        database.look_through_tables()
+        return answer
 
     def _answer(self, rows: Sorted[Row]) -> ImportAnswer:
         return ImportAnswer.of(

@@ -120,6 +120,12 @@ class Database:
         with self._transaction(club_id=str(club_id), sign_in=name) as connection:
             yield connection
 
+    def look_through_tables(self) -> None:
+        """Let PostgreSQL see what is there, after much came in at once: until then it plans as if
+        nothing had."""
+        with self.one_statement() as connection:
+            connection.execute("select look_through_tables()")
+
     def answers(self) -> bool:
         """True when a query comes back."""
         try:

@@ -114,6 +114,8 @@ def restore(url: str, file: Path) -> None:
             f"--use-list={listed}", str(file), url=url,
         )  # fmt: skip
     migrate(url)
+    with psycopg.connect(url, autocommit=True) as connection:
+        connection.execute("select look_through_tables()")
 
 
 def _own_clubs(url: str) -> list[str]:

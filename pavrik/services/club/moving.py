@@ -153,6 +153,7 @@ def bring_in(database: Database, data: bytes, email: str = "", door: Door | None
     except psycopg.DataError as error:
         why = say("club.fact_archive_cannot_read", message_primary=error.diag.message_primary)
         raise InvalidError(why, "file") from error
+    database.look_through_tables()
     return Arrived(
         manifest.name, owner, people.reset_link(database, owner), sum(manifest.facts.values())
     )

@@ -16,7 +16,8 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.remote.webelement import WebElement
 from selenium.webdriver.support.ui import WebDriverWait
 
-PATIENCE_S = 20
+PATIENCE_S = 60
+"""What has not come by then never comes; how long it takes is for the bench to say."""
 _NOT_YET = (
     NoSuchElementException,
     StaleElementReferenceException,

@@ -6,7 +6,7 @@ import pytest
 
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import SIGNALS, Signal, TestResult, rank_causes, shipped_evidence
-from pavrik.core.faults.findings import cue_trials, findings, setup_trial
+from pavrik.core.faults.findings import cue_trials, findings, setup_trial, technique_cap
 from pavrik.core.faults.log_signals import signals_of_fault
 from pavrik.core.faults.off_the_floor import FloorFacts, floor_walk
 from pavrik.core.faults.own import OwnEntry, merged
@@ -144,6 +144,8 @@ def test_the_log_says_that_it_comes_late_and_with_load():
 
 def test_only_faults_of_the_back_cap_technique_work():
     assert findings(_log(), CATALOGUE, "squat", "trained").cap is None
+    assert technique_cap(_log(), CATALOGUE, "trained") is None
+    assert technique_cap([], CATALOGUE, "trained") is None
     rounding = [
         TrainingSet(s.set_id, s.day, s.load_kg, s.reps, s.rpe, faults=tuple(
             LoggedFault("upper-round", "Upper back rounds", f.rep, 2, f.phase) for f in s.faults))

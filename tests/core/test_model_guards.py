@@ -16,7 +16,7 @@ from pavrik.core.deadlift.styles import usual_setup
 from pavrik.core.equipment.racks import Rack, fit_rack
 from pavrik.core.faults.catalogue import shipped_catalogue
 from pavrik.core.faults.evidence import Signal, rank_causes, shipped_evidence
-from pavrik.core.faults.findings import BACK_FAULTS, findings
+from pavrik.core.faults.findings import BACK_FAULTS, findings, technique_cap
 from pavrik.core.fitting.fault_cost import fault_costs
 from pavrik.core.fitting.goals import goal_scores
 from pavrik.core.fitting.search import evaluate
@@ -249,8 +249,10 @@ def rounding(fault: str, lift: str, phase: str) -> list[TrainingSet]:
 )  # fmt: skip
 def test_every_fault_of_the_backs_shape_caps(fault, lift, phase):
     assert fault in BACK_FAULTS
-    known = findings(rounding(fault, lift, phase), shipped_catalogue(), lift, "trained")
+    sets = rounding(fault, lift, phase)
+    known = findings(sets, shipped_catalogue(), lift, "trained")
     assert known.cap is not None
+    assert technique_cap(sets, shipped_catalogue(), "trained") == known.cap
     assert known.cap.fault_id == fault
     assert 140 <= known.cap.load_kg <= 160
 

@@ -1,6 +1,6 @@
 """What the log of one lift knows: rates, onsets, order, caps, whether cues and set-ups helped."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
@@ -124,21 +124,33 @@ def _fault(
     )
 
 
-def technique_cap(faults: Sequence[FaultFindings], max_kg: float | None) -> Cap | None:
-    """The lowest load at which one rep in five shows a fault of the back; None where none does."""
+def _lowest_fifth(
+    onsets: Mapping[str, Onset], catalogue: Catalogue, max_kg: float | None
+) -> Cap | None:
     if max_kg is None:
         return None
     known = [
-        (fault.onset.fifth.share * max_kg, fault)
-        for fault in faults
-        if fault.fault_id in BACK_FAULTS and fault.onset.verdict == "known" and fault.onset.fifth
+        (onset.fifth.share * max_kg, fault_id)
+        for fault_id, onset in onsets.items()
+        if fault_id in BACK_FAULTS and onset.verdict == "known" and onset.fifth
     ]
     if not known:
         return None
-    load, fault = min(known, key=lambda pair: pair[0])
-    return Cap(
-        load, fault.fault_id, say("faults.rep_five_from_kg", name=fault.name.lower(), load=load)
-    )
+    load, fault_id = min(known)
+    name = catalogue.name_of(fault_id).lower()
+    return Cap(load, fault_id, say("faults.rep_five_from_kg", name=name, load=load))
+
+
+def technique_cap(sets: Sequence[TrainingSet], catalogue: Catalogue, age: str) -> Cap | None:
+    """The lowest load at which one rep in five shows a fault of the back, None where none does: of
+    ``findings`` the cap alone, for who reads it of everybody."""
+    series = ability_series(sets_of_the_max(sets), age)
+    table = rep_table(sets, age, series)
+    onsets = {}
+    for fault_id in sorted(set(table.faulty).intersection(BACK_FAULTS)):
+        counted, _ = counted_by(table, catalogue, fault_id)
+        onsets[fault_id] = fit_onset(counted.share, counted.seen(fault_id))
+    return _lowest_fifth(onsets, catalogue, series[-1].kg if series else None)
 
 
 def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: str) -> Findings:
@@ -155,7 +167,7 @@ def findings(sets: Sequence[TrainingSet], catalogue: Catalogue, lift: str, age: 
     faults.sort(key=lambda fault: (-fault.first_in_rep, -fault.faulty, fault.fault_id))
     return Findings(
         len(sets), len(table), trend, faults, seen_together(sets, phases),
-        technique_cap(faults, max_kg),
+        _lowest_fifth({fault.fault_id: fault.onset for fault in faults}, catalogue, max_kg),
     )  # fmt: skip
 
 

@@ -7,7 +7,7 @@ from uuid import UUID
 from pydantic import BaseModel
 
 from pavrik.core.competition_lifts import LIFT_IDS
-from pavrik.core.faults.findings import findings
+from pavrik.core.faults.findings import technique_cap
 from pavrik.services.club.library import catalogue_of
 from pavrik.services.context import Who
 from pavrik.services.kept import kept_parts
@@ -38,7 +38,7 @@ def _caps(connection: Connection, lifter_id: UUID) -> Caps:
     by_lift = {}
     for lift in LIFT_IDS:
         sets = history(connection, lifter_id, lift, most=SUMMED_SETS)
-        cap = findings(sets, catalogue, lift, age).cap
+        cap = technique_cap(sets, catalogue, age)
         if cap is not None:
             by_lift[lift] = LiftCap(load_kg=cap.load_kg, words=cap.words)
     return Caps(lifter_id=lifter_id, by_lift=by_lift)

@@ -110,11 +110,13 @@ ASKED_WITHIN_MIN = 60
 """What nobody asked to be computed for so long is not renewed until somebody asks again."""
 
 
-def questions_to_renew(database: Database, who: Who, most: int) -> list[Question]:
-    """What was asked in a club lately and is answered by facts of before."""
+def question_to_renew(database: Database, who: Who) -> Question | None:
+    """What was asked in a club lately, is answered by facts of before, and comes first."""
     with database.club(who.club_id) as connection:
-        found = store.list_to_renew(connection, _computed_by(), ASKED_WITHIN_MIN, most)
-    return [Question(one.kind, one.whose, tuple(one.question)) for one in found]
+        found = store.find_to_renew(connection, _computed_by(), ASKED_WITHIN_MIN)
+    if found is None:
+        return None
+    return Question(found.kind, found.whose, tuple(found.question))
 
 
 def give_up(database: Database, who: Who, question: Question) -> None:

@@ -16,14 +16,12 @@ from psycopg_pool import PoolTimeout
 
 from pavrik.services.beside import begin_beside
 from pavrik.services.context import Who
-from pavrik.services.kept import Question, give_up, questions_to_renew
+from pavrik.services.kept import Question, give_up, question_to_renew
 from pavrik.services.questions import find_answer
 from pavrik.store.changes import Changes
 from pavrik.store.database import Database
 
 log = logging.getLogger("pavrik")
-AT_A_TIME = 8
-"""So many answers of a club before the next club has its turn."""
 WAITS_S = 30.0
 TRIES_AGAIN_S = 2.0
 
@@ -44,18 +42,19 @@ class Renewer:
         """Whether nothing is left."""
         return not self._clubs
 
-    def renew_next(self) -> int:
-        """Answer anew for the club that waits longest; how many answers. Where more are left it
-        waits again, behind the others."""
+    def renew_next(self) -> bool:
+        """Give the club that waits longest one answer anew; whether it got one. It waits again
+        behind the others, so that each has its floor before any has the rest."""
         club_id = next(iter(self._clubs), None)
         if club_id is None:
-            return 0
+            return False
         del self._clubs[club_id]
         nobody = Who(club_id, UUID(int=0), "read_only")
-        questions = questions_to_renew(self._database, nobody, AT_A_TIME)
-        if len(questions) == AT_A_TIME:
-            self._clubs[club_id] = None
-        return sum(self._renew(nobody, question) for question in questions)
+        question = question_to_renew(self._database, nobody)
+        if question is None:
+            return False
+        self._clubs[club_id] = None
+        return self._renew(nobody, question)
 
     def _renew(self, who: Who, question: Question) -> bool:
         """Whether it has an answer; one that has none leaves the others their turn."""

@@ -7,7 +7,7 @@ from uuid import UUID
 
 from pavrik.store.asking import Asking
 from pavrik.store.database import Connection
-from pavrik.store.statements import all_of, one_of, run, tuples_of
+from pavrik.store.statements import one_of, run, tuples_of
 
 NOBODY = UUID(int=0)
 """Whose answers those about the whole club are."""
@@ -72,13 +72,13 @@ async def find_for_session(asking: Asking, token_digest: str, asked: Asked) -> F
     )
 
 
-def list_to_renew(
-    connection: Connection, computed_by: str, asked_within_min: int, most: int
-) -> list[ToRenew]:
-    """What was asked within so many minutes and is answered by facts of before."""
-    return all_of(
-        connection, ToRenew, "list_questions_to_renew", nobody=NOBODY, computed_by=computed_by,
-        minutes=asked_within_min, most=most,
+def find_to_renew(
+    connection: Connection, computed_by: str, asked_within_min: int
+) -> ToRenew | None:
+    """What was asked within so many minutes and is answered by facts of before, and comes first."""
+    return one_of(
+        connection, ToRenew, "find_question_to_renew", nobody=NOBODY, computed_by=computed_by,
+        minutes=asked_within_min,
     )  # fmt: skip
 
 

@@ -10,7 +10,7 @@ from pavrik.services import questions, renewing
 from pavrik.services.club import board
 from pavrik.services.plans import planning
 from pavrik.services.questions import find_answer
-from pavrik.services.renewing import AT_A_TIME, Renewer
+from pavrik.services.renewing import Renewer
 from pavrik.services.training import review, session
 from pavrik.store.changes import Changes
 from tests.api.helpers import a_set, add_lifter
@@ -39,8 +39,9 @@ def club_id(coach, owner_url) -> UUID:
 
 def renew(renewer: Renewer, club_id: UUID) -> int:
     renewer.hear([club_id])
-    made = sum(renewer.renew_next() for _ in range(20))
-    assert renewer.is_done
+    made = 0
+    while not renewer.is_done:
+        made += renewer.renew_next()
     return made
 
 
@@ -90,25 +91,24 @@ def test_to_be_renewed_is_not_to_be_asked(coach, lifter, renewer, club_id, owner
         assert connection.execute(asked, (lifter,)).fetchall() == before
 
 
-def test_a_club_with_much_to_renew_lets_others_go_before(renewer, monkeypatch):
+def test_a_club_with_much_to_renew_lets_the_floor_of_others_go_before(renewer, monkeypatch):
     one, other = UUID(int=1), UUID(int=2)
-    left = {one: 2 * AT_A_TIME + 1, other: 1}
+    left = {club: [questions.FLOOR, questions.plan(club)] for club in (one, other)}
     served = []
 
-    def to_renew(_, who, most):
-        served.append(who.club_id)
-        found = min(left[who.club_id], most)
-        left[who.club_id] -= found
-        return [questions.FLOOR] * found
+    def to_renew(_, who):
+        return left[who.club_id].pop(0) if left[who.club_id] else None
 
-    monkeypatch.setattr(renewing, "questions_to_renew", to_renew)
-    monkeypatch.setattr(renewing, "find_answer", lambda *_, **__: "{}")
+    def answered(_, who, question, **__):
+        served.append((who.club_id, question.kind))
+        return "{}"
+
+    monkeypatch.setattr(renewing, "question_to_renew", to_renew)
+    monkeypatch.setattr(renewing, "find_answer", answered)
     renewer.hear([one, other, one])
-    for _ in range(5):
+    while not renewer.is_done:
         renewer.renew_next()
-    assert renewer.is_done
-    assert served == [one, other, one, one]
-    assert left == {one: 0, other: 0}
+    assert served == [(one, "floor"), (other, "floor"), (one, "plan"), (other, "plan")]
 
 
 @pytest.mark.parametrize("found", [None, NotFoundError("gone"), ZeroDivisionError("our mistake")])
@@ -116,7 +116,7 @@ def test_what_has_no_answer_leaves_the_others_their_turn_until_it_is_asked_again
     coach, renewer, club_id, monkeypatch, found
 ):
     """A ranking whose bodies are not drawn yet, a lifter who left meanwhile, a mistake of ours."""
-    there = [add_lifter(coach, name=f"There {number}") for number in range(AT_A_TIME + 2)]
+    there = [add_lifter(coach, name=f"There {number}") for number in range(10)]
     for lifter in there:
         coach.get(f"/api/lifters/{lifter}")
         coach.post(f"/api/lifters/{lifter}/sets", a_set())

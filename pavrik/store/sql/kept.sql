@@ -11,13 +11,13 @@ select * from answer_for_session(:token_digest, :whose, :kind, :asked, :computed
 select keep_answer(:club_id, :whose, :kind, :asked, :rests_on, :on_day, :computed_by, :answer,
   :question, :renewed);
 
--- name: list_questions_to_renew
+-- name: find_question_to_renew
 -- What somebody asked lately and is answered by facts of before: the club's first, which most ask.
 select k.whose, k.kind, k.question from kept_answer k
 where k.question is not null and k.asked_at > now() - make_interval(mins => :minutes)
   and (k.computed_by <> :computed_by or k.on_day <> current_date
     or k.rests_on <> facts_of_answer(k.whose))
-order by k.whose = :nobody desc, k.asked_at desc limit :most;
+order by k.whose = :nobody desc, k.asked_at desc limit 1;
 
 -- name: give_up_question!
 -- A question counts as not asked until somebody asks it again.

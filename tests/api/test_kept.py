@@ -208,7 +208,7 @@ def test_what_is_computed_while_a_lifter_is_deleted_is_not_kept(coach, owner_url
 def test_a_cap_is_found_when_it_is_asked_and_not_while_a_coach_logs(coach, monkeypatch):
     lifter = add_lifter(coach, name="Back Turns Under")
     assert coach.get("/api/floor").status_code == 200
-    calls = counted(monkeypatch, caps, "findings")
+    calls = counted(monkeypatch, caps, "technique_cap")
     logged = []
     for load_kg in (80.0, 85.0, 90.0, 95.0, 100.0, 105.0, 110.0) * 2:
         faults = [seen("butt-wink", "bottom", rep=r) for r in (1, 2, 3, 4, 5) if load_kg >= 95]

@@ -55,8 +55,3 @@ def test_every_input_moves_by_its_own_error():
 def test_the_steps_go_both_ways_alike_and_are_dense_about_nothing():
     assert np.all(np.diff(STEPS) > 0)
     assert STEPS.tolist() == (-STEPS[::-1]).tolist()
-
-
-def test_the_steps_of_a_move_lead_outwards_alike_both_ways():
-    assert np.all(np.diff(STEPS) > 0)
-    assert list(STEPS) == list(-STEPS[::-1])

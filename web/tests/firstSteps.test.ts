@@ -15,9 +15,7 @@ const steps = async (lifters: number, racks: unknown[] = []) => {
   return page
 }
 
-beforeEach(() => {
-  fresh()
-})
+beforeEach(fresh)
 
 describe('first steps', () => {
   it('are what the club lacks, each with its door', async () => {

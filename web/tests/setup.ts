@@ -2,9 +2,9 @@
 // one test leaves in the window and on the device is gone before the next.
 import { disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils'
 import { afterEach, vi } from 'vitest'
+import { REPLACED } from './replaced'
 
-vi.doUnmock('@/shared/api')
-vi.doUnmock('@/shared/session')
+REPLACED.forEach((module) => vi.doUnmock(module))
 vi.resetModules()
 disableAutoUnmount()
 enableAutoUnmount(afterEach)

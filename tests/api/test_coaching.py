@@ -6,7 +6,7 @@ import pytest
 from uuid6 import uuid7
 
 from tests.api.helpers import a_set, add_lifter, seen
-from tests.api.planned import TODAY, ago, frame, lines_of
+from tests.api.planned import ago, day_now, frame, lines_of
 
 TRAP = ["trap bar", "safety bar", "step", "blocks", "leg machine"]
 BENT = (
@@ -36,7 +36,7 @@ def log(coach, lifter, **fields):
 
 
 def test_a_bad_day_lowers_the_next_session_and_neither_later_weeks_nor_attempts(coach, lifter):
-    meet = {"weeks": 8, "meet": str(TODAY + timedelta(days=53))}
+    meet = {"weeks": 8, "meet": str(day_now() + timedelta(days=53))}
     before = preview(coach, lifter, **meet)
     for back in (2, 1):
         shoot = [seen("hips-shoot", "off the floor", rep) for rep in (1, 2)]
@@ -70,7 +70,9 @@ def test_rebound_pulls_set_no_dead_stop_load(coach, lifter):
 
 def test_a_sore_back_is_planned_off_the_straight_bar_and_told_why(coach, lifter, kit):
     flag = coach.post(f"/api/lifters/{lifter}/flags", {"region": "lower back"}).json()
-    plan = preview(coach, lifter, weekdays=sorted({(TODAY.weekday() + d) % 7 for d in (0, 2, 4)}))
+    plan = preview(
+        coach, lifter, weekdays=sorted({(day_now().weekday() + d) % 7 for d in (0, 2, 4)})
+    )
     names = {x["variation"] for x in lines_of(plan)}
     assert not names & set(BENT)
     second = [x for x in lines_of(plan) if x["kind"] == "second"]
@@ -133,7 +135,7 @@ def test_screens_that_close_every_squat_leave_none_in_the_plan(coach, gym):
 
 def test_nothing_heavy_stands_in_the_last_days_before_a_meet(coach, lifter):
     for days in range(49, 56):
-        meet = TODAY + timedelta(days=days)
+        meet = day_now() + timedelta(days=days)
         plan = preview(coach, lifter, weeks=8, meet=str(meet))
         for week in plan["plan"]["weeks"]:
             for day in week["days"]:
@@ -198,7 +200,7 @@ def test_one_max_stands_on_every_screen_whatever_the_training_age(coach, gym, ag
     lifter_id = add_lifter(coach, name=f"One max, {age}", training_age=age)
     for week in range(4):
         log(coach, lifter_id, load_kg=100.0 + 4 * week, performed_at=ago(24 - 7 * week))
-    lines = mains(preview(coach, lifter_id, start=str(TODAY)), "squat")
+    lines = mains(preview(coach, lifter_id, start=str(day_now())), "squat")
     words = [b["text"] for x in lines for b in x["reasons"] if "all days together" in b["text"]]
     planned = float(words[0].split("all days together: ")[1].split(" kg")[0])
     at_once = coach.post(

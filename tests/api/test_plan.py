@@ -9,7 +9,7 @@ from uuid6 import uuid7
 from pavrik.services.plans import planning
 from pavrik.services.plans.club_planning import SHARED_FROM
 from tests.api.helpers import a_set, add_lifter
-from tests.api.planned import DISCS, TODAY, edit, frame, lines_of, make, overrule
+from tests.api.planned import DISCS, day_now, edit, frame, lines_of, make, overrule
 
 
 def test_a_preview_keeps_nothing(coach, lifter):
@@ -63,9 +63,9 @@ def test_a_line_or_a_day_that_is_not_there_says_so(coach, lifter):
     answer = overrule(coach, lifter, ghost, load_kg=60.0)
     assert answer.status_code == 422
     assert "no line w99d9-squat-0" in answer.text
-    on = str(TODAY + timedelta(days=400))
+    on = str(day_now() + timedelta(days=400))
     for wrong, words in (
-        ({"kind": "day", "day_id": "w99d9", "to_date": str(TODAY)}, "no day w99d9"),
+        ({"kind": "day", "day_id": "w99d9", "to_date": str(day_now())}, "no day w99d9"),
         ({"kind": "day", "day_id": "w01d1", "to_date": on}, "is outside the plan"),
         ({"kind": "undo", "undoes": str(uuid7())}, "no such edit"),
     ):
@@ -85,7 +85,7 @@ def test_what_a_coach_adds_moves_and_undoes(coach, lifter):
     plan = make(coach, lifter)
     first = plan["plan"]["weeks"][0]["days"][0]
     assert edit(coach, lifter, **bench(weekly=True)).status_code == 200
-    free = str(TODAY + timedelta(days=1))
+    free = str(day_now() + timedelta(days=1))
     assert edit(coach, lifter, kind="day", day_id=first["day_id"], to_date=free).status_code == 200
     now = coach.get(f"/api/lifters/{lifter}/plan").json()
     moved = next(d for d in now["plan"]["weeks"][0]["days"] if d["day_id"] == first["day_id"])
@@ -143,7 +143,7 @@ def test_a_reader_may_look_but_not_plan(coach, reader, lifter):
 
 
 def test_what_cannot_be_planned_says_what_to_do(coach, lifter):
-    late = frame(meet=str(TODAY + timedelta(days=200)))
+    late = frame(meet=str(day_now() + timedelta(days=200)))
     answer = coach.post(f"/api/lifters/{lifter}/plan/preview", late)
     assert answer.status_code == 422
     assert "plan 29 weeks, or start later" in answer.text
@@ -223,7 +223,7 @@ def test_own_variations_are_computed_beside_the_shipped_ones(coach, lifter):
 
 def test_the_platform_opens_with_todays_lines_and_counts_what_is_done(coach, lifter):
     plan = make(coach, lifter)
-    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(TODAY))
+    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(day_now()))
     lift = today["lines"][0]["lift"]
     wanted = [x for x in today["lines"] if x["lift"] == lift]
 
@@ -299,7 +299,7 @@ def test_an_edit_names_its_line(coach, lifter):
 
 
 def test_a_missed_session_shows_on_the_floor(coach, lifter, owner_url):
-    make(coach, lifter, start=str(TODAY - timedelta(days=7)))
+    make(coach, lifter, start=str(day_now() - timedelta(days=7)))
     before = coach.get("/api/floor").json()
     row = next(r for r in before if r["lifter_id"] == lifter)
     assert not any("missed the" in n["text"] for n in row["needs"]), "made only today"
@@ -309,7 +309,7 @@ def test_a_missed_session_shows_on_the_floor(coach, lifter, owner_url):
         )
     row = next(r for r in coach.get("/api/floor").json() if r["lifter_id"] == lifter)
     assert any(n["kind"] == "missed" and "missed the" in n["text"] for n in row["needs"])
-    assert row["planned"]["on"] >= str(TODAY)
+    assert row["planned"]["on"] >= str(day_now())
 
 
 def test_a_withdrawn_plan_stands_no_more(coach, lifter):
@@ -337,7 +337,7 @@ def test_a_day_is_the_day_where_the_club_trains(coach, lifter):
     unknown = coach.send("PUT", "/api/equipment/place", {"time_zone": "Middle/Earth"})
     assert unknown.status_code == 422
     assert "no time zone called Middle/Earth" in unknown.text
-    evening = TODAY - timedelta(days=3)
+    evening = day_now() - timedelta(days=3)
     logged = a_set(load_kg=101.5, performed_at=f"{evening}T19:30:00Z")
     coach.post(f"/api/lifters/{lifter}/sets", logged)
 
@@ -357,8 +357,8 @@ def test_a_day_is_the_day_where_the_club_trains(coach, lifter):
 
 
 def test_back_off_sets_follow_the_days_top_single(coach, lifter):
-    plan = make(coach, lifter, weeks=3, meet=str(TODAY + timedelta(days=20)))
-    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(TODAY))
+    plan = make(coach, lifter, weeks=3, meet=str(day_now() + timedelta(days=20)))
+    today = next(d for w in plan["plan"]["weeks"] for d in w["days"] if d["on"] == str(day_now()))
     top, after = today["lines"][:2]
     assert (top["reps"], after["reps"]) == (1, 3)
 

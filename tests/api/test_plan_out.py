@@ -8,7 +8,7 @@ from openpyxl import load_workbook
 from pypdf import PdfReader
 from uuid6 import uuid7
 
-from tests.api.planned import TODAY, edit, lines_of, make, overrule
+from tests.api.planned import day_now, edit, lines_of, make, overrule
 
 
 def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
@@ -35,7 +35,7 @@ def test_calendar_days_keep_their_uid_through_versions(coach, lifter):
 def test_a_day_of_ones_own_leaves_the_calendar_when_it_is_undone(coach, lifter):
     plan = make(coach, lifter)
     taken = {d["on"] for w in plan["plan"]["weeks"] for d in w["days"]}
-    free = next(day for n in range(7) if (day := str(TODAY + timedelta(days=n))) not in taken)
+    free = next(day for n in range(7) if (day := str(day_now() + timedelta(days=n))) not in taken)
     added = edit(
         coach, lifter, kind="add", line_id="own-1", day_id=f"on-{free}", lift="other",
         name="Bench press", sets=3, reps=5,
@@ -123,5 +123,5 @@ def test_the_picture_of_a_season_has_what_was_done_before_it(coach, lifter):
     )
     assert max(x["load_kg"] for x in squat["done"]) == heaviest
     now = squat["max_on"][-1]
-    assert now["on"] == TODAY.isoformat()
+    assert now["on"] == day_now().isoformat()
     assert now["low_kg"] < now["kg"] < now["high_kg"]

@@ -6,14 +6,14 @@ import pytest
 from uuid6 import uuid7
 
 from tests.api.helpers import a_set, add_lifter
-from tests.api.planned import TODAY, ago, frame, lines_of, make
+from tests.api.planned import ago, day_now, frame, lines_of, make
 
 LOW = {"bar_position": "low", "stance_m": 0.44, "toe_out_deg": 20}
 HIGH = {"bar_position": "high", "stance_m": 0.44, "toe_out_deg": 20}
 
 
 def tell(coach, lifter, exercise, load_kg, **more):
-    body = {"exercise": exercise, "load_kg": load_kg, "done_on": str(TODAY), **more}
+    body = {"exercise": exercise, "load_kg": load_kg, "done_on": str(day_now()), **more}
     return coach.post(f"/api/lifters/{lifter}/known-lifts", body)
 
 
@@ -56,7 +56,7 @@ def test_a_told_best_is_taken_back_by_a_newer_fact(coach):
 @pytest.mark.parametrize(("exercise", "load_kg", "more", "says"), [
     ("squat:low", 700.0, {}, "pounds"),
     ("squat:sideways", 100.0, {}, "no exercise"),
-    ("squat:low", 100.0, {"done_on": str(TODAY + timedelta(days=2))}, "still to come"),
+    ("squat:low", 100.0, {"done_on": str(day_now() + timedelta(days=2))}, "still to come"),
 ])  # fmt: skip
 def test_a_best_that_cannot_have_been_is_refused_with_a_sentence(
     coach, lifter, exercise, load_kg, more, says

@@ -18,28 +18,39 @@ READY = {
 LONG_NAME = "Maximiliane-Theodora Featherstone-Quartermaine van der Veldt"
 
 
-def check(page) -> None:
-    assert page.serious_violations() == []
-    assert page.wider_than_the_screen() <= 0
+def check(page, where: str = "") -> None:
+    assert page.serious_violations() == [], where
+    assert page.wider_than_the_screen() <= 0, where
 
 
-@pytest.mark.parametrize("width", [1280, 390])
-def test_the_door_and_the_floor(page, width):
-    page.resize(width, 800)
+def check_both_widths(page, *seen: str) -> None:
+    for width in (1280, 390):
+        page.resize(width, 800)
+        page.see(*seen)
+        check(page, f"at {width}")
+
+
+def test_the_door_and_the_floor(page):
     page.open("/")
-    page.see("Enter the demo club")
-    check(page)
-    page.enter_demo()
-    check(page)
+    check_both_widths(page, "Enter the demo club")
+    page.click("Enter the demo club")
+    check_both_widths(page, "lifters need you")
 
 
-@pytest.mark.parametrize("width", [1280, 390])
 @pytest.mark.parametrize("stage", STAGES)
-def test_every_stage_even_with_a_long_name(coach, stage, width):
-    coach.resize(width, 800)
+def test_every_stage_even_with_a_long_name(coach, stage):
     coach.open_lifter(LONG_NAME, stage)
-    coach.see(READY[stage])
-    check(coach)
+    check_both_widths(coach, READY[stage])
+
+
+def test_every_stage_is_reached_from_the_floor_by_what_is_written_there(coach):
+    coach.open("/")
+    coach.click(LONG_NAME)
+    coach.see("Best lifts")
+    for stage in STAGES[1:]:
+        coach.click(stage)
+        coach.see(READY[stage])
+        assert coach.driver.current_url.endswith(f"/{stage.lower()}")
 
 
 @pytest.mark.parametrize("stage", ["Squat", "Deadlift"])
@@ -54,40 +65,32 @@ def test_on_a_phone_nothing_lies_over_anything(coach, stage, width):
     assert coach.overlapping(*parts) == []
 
 
-@pytest.mark.parametrize("tab", ["goals", "costs", "map", "path", "depth", "history"])
-def test_every_finding_of_the_bench(coach, tab):
-    coach.open_lifter("Marlow Teague", "Squat")
-    coach.see("Hands and rack")
-    coach.find(f"#tab-{tab}").click()
-    coach.until(lambda: "Computing" not in coach.text(), "the finding")
-    check(coach)
+FINDINGS = {
+    "Squat": ("goals", "costs", "map", "path", "depth", "history"),
+    "Deadlift": ("facts", "costs", "map", "history"),
+}
 
 
-@pytest.mark.parametrize("tab", ["facts", "costs", "map", "history"])
-def test_every_finding_of_the_start_bench(coach, tab):
-    coach.open_lifter("Marlow Teague", "Deadlift")
-    coach.see("Styles side by side", "predicted")
-    coach.find(f"#tab-{tab}").click()
-    coach.until(lambda: "Computing" not in coach.text(), "the finding")
-    check(coach)
+@pytest.mark.parametrize("stage", FINDINGS)
+def test_every_finding_of_both_benches(coach, stage):
+    coach.open_lifter("Marlow Teague", stage)
+    coach.see(READY[stage], "predicted")
+    for tab in FINDINGS[stage]:
+        coach.find(f"#tab-{tab}").click()
+        coach.until(lambda: "Computing" not in coach.text(), "the finding")
+        check(coach, tab)
 
 
-@pytest.mark.parametrize("width", [1280, 390])
-def test_the_gym(coach, width):
-    coach.resize(width, 800)
+def test_the_gym(coach):
     coach.open("/gym")
-    coach.see("Schools of the club")
-    check(coach)
+    check_both_widths(coach, "Schools of the club")
 
 
-@pytest.mark.parametrize("width", [1280, 390])
-def test_the_library(coach, width):
-    coach.resize(width, 800)
+def test_the_library(coach):
     coach.open("/library")
     coach.see("Own entries")
     coach.find(".fault").click()
-    coach.see("Common practice, no source")
-    check(coach)
+    check_both_widths(coach, "Common practice, no source")
 
 
 def test_an_address_that_leads_nowhere(coach):
@@ -105,6 +108,8 @@ def test_the_card_prints_without_the_frame(coach):
 
 
 def test_a_few_letters_lead_anywhere(coach):
+    coach.open("/")
+    coach.see("lifters need you")
     coach.press("body", "/")
     coach.keys(*"mar pre", Keys.ENTER)
     coach.until(lambda: coach.driver.current_url.endswith("/prescribe"), "the stage")
@@ -122,6 +127,8 @@ def test_a_few_letters_lead_anywhere(coach):
 
 
 def test_the_sheets_that_open_over_a_view(coach):
+    coach.open("/")
+    coach.see("lifters need you")
     coach.press("body", "?")
     coach.see("this sheet")
     assert coach.serious_violations() == []

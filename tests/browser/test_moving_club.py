@@ -4,6 +4,7 @@ import urllib.request
 
 
 def test_a_club_leaves_as_a_file_and_comes_in_again(coach, tmp_path):
+    coach.open("/")
     for width in (390, 1280):
         coach.resize(width, 800)
         assert coach.find(".rail .demo").is_displayed(), f"marked at {width}"

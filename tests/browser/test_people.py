@@ -11,6 +11,7 @@ def enter(page, address: str) -> None:
 
 
 def test_from_the_invitation_to_a_reader_who_changes_nothing(coach):
+    coach.open("/")
     coach.click("People")
     coach.see("Invite somebody", "What was done")
     check(coach)

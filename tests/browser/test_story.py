@@ -8,6 +8,7 @@ NAME = "Wilhelmina Probe"
 @pytest.fixture
 def newcomer(coach):
     """A lifter who was just added, on the Measure stage."""
+    coach.open("/")
     coach.click("Add a lifter")
     coach.fill("Name", NAME)
     coach.fill("Body mass", "165 lb")
@@ -81,7 +82,7 @@ def test_two_readings_apart_ask_for_a_third(newcomer):
 
 def test_every_failure_stands_beside_its_field_and_nothing_typed_is_lost(coach):
     page = coach
-    page.click("Add a lifter")
+    page.open("/lifters/new")
     page.fill("Name", "Half Filled")
     page.fill("Body mass", "12")
     page.fill("Stature", "9 m")

@@ -4,10 +4,10 @@ import psycopg
 import pytest
 
 from tests.api.helpers import PROFILE, add_lifter
-from tests.api.planned import TODAY, make
+from tests.api.planned import day_now, make
 
 AHEAD = "2099-01-01T00:00:00Z"
-BEST = {"exercise": "squat:low", "reps": 1, "done_on": str(TODAY)}
+BEST = {"exercise": "squat:low", "reps": 1, "done_on": str(day_now())}
 
 
 @pytest.fixture

@@ -5,7 +5,7 @@ a set-up may move the feet a little and finds its best shank anew.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, is_dataclass, replace
 from functools import partial
 from typing import Any
 
@@ -29,6 +29,8 @@ from pavrik.core.units import Floats, radians
 BAND_PERCENT = (10.0, 90.0)
 STEP = 64
 """Bodies drawn at once: small enough to report progress, large enough to be fast."""
+AT_ONCE = 16
+"""Bodies evaluated at once: what is computed of them stays in the processor's own memory."""
 LEAST_KG = 1.0
 LEAST_ABLE = 0.5
 """Share of the drawn bodies that must be able to take a best's set-up for it to be heard."""
@@ -273,10 +275,27 @@ def _best_of_neighbours(
         alike = [setups[place] for place in places]
         refits = [near for setup in alike for near in lift.neighbours(setup)]
         case = unknown(lift.kinematics.case(lifters, refits, before=(1,)))
-        kg = kg_of(evaluate(lift, case, lift.quick)).reshape(len(best), len(places), -1)
+        found = [kg_of(evaluate(lift, some, lift.quick)) for some in _in_parts(case, len(best))]
+        kg = np.concatenate(found).reshape(len(best), len(places), -1)
         there = kg[..., kg.shape[-1] // 2] > LEAST_KG if held_there else True
         best[:, places] = np.where(there, kg.max(axis=-1), 0.0)
     return best
+
+
+def _in_parts(case: Case, lifters: int) -> Iterator[Case]:
+    """A case of many lifters, a few of them at a time."""
+    for start in range(0, lifters, AT_ONCE):
+        yield _rows(case, slice(start, start + AT_ONCE))
+
+
+def _rows(of: Any, rows: slice) -> Any:
+    """Some of the lifters that a dataclass lays out along the leading axis of its arrays."""
+    if isinstance(of, np.ndarray):
+        return of[rows] if of.ndim and len(of) > 1 else of
+    if not is_dataclass(of):
+        return of
+    fields_of = {field.name: getattr(of, field.name) for field in fields(of)}
+    return replace(of, **{name: _rows(value, rows) for name, value in fields_of.items()})  # type: ignore[type-var]
 
 
 def intervals(maxes_kg: Floats) -> list[PredictionInterval]:

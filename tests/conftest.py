@@ -23,13 +23,21 @@ CHEAP = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 NOW = datetime(2026, 11, 20, 12, 0, tzinfo=UTC)
 TEMPLATE, WITH_DEMO = "pavrik", "with_demo"
 _numbers = count()
+SLOWEST_FIRST = ("browser", "cli", "faults", "api", "film")
+"""Folders whose files take longest: at the end of a run nobody should wait for one of them."""
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Refuse tests that share a name: the parallel runner would run only one of them."""
+    """Refuse tests that share a name, as the parallel runner would run only one of them, and put
+    the slowest first."""
     twice = [name for name, n in Counter(item.nodeid for item in items).items() if n > 1]
     if twice:
         raise pytest.UsageError(f"tests share a name and only one would run: {', '.join(twice)}")
+    items.sort(key=lambda item: _place(item.path.parent.name))
+
+
+def _place(folder: str) -> int:
+    return SLOWEST_FIRST.index(folder) if folder in SLOWEST_FIRST else len(SLOWEST_FIRST)
 
 
 def pytest_collection_finish() -> None:

@@ -7,6 +7,7 @@ import string
 from collections import Counter
 from collections.abc import Iterator
 from datetime import date
+from functools import cache
 from pathlib import Path
 
 import pytest
@@ -40,7 +41,9 @@ def _called(file: Path) -> Iterator[tuple[str, set[str]]]:
             yield text.value, {keyword.arg or "" for keyword in node.keywords}
 
 
-SAID = [(file, *one) for file in FILES for one in _called(file)]
+@cache
+def _said() -> list[tuple[Path, str, set[str]]]:
+    return [(file, *one) for file in FILES for one in _called(file)]
 
 
 def _asked(text: str) -> set[str]:
@@ -50,14 +53,14 @@ def _asked(text: str) -> set[str]:
 def test_every_text_that_is_said_is_known_and_gets_its_names():
     wrong = [
         f"{file.relative_to(PAVRIK)}: {name}"
-        for file, name, given in SAID
+        for file, name, given in _said()
         if name not in TEXTS or _asked(TEXTS[name]) != given
     ]
     assert wrong == []
 
 
 def test_no_text_is_left_over():
-    assert set(TEXTS) - {name for _, name, _ in SAID} == set()
+    assert set(TEXTS) - {name for _, name, _ in _said()} == set()
 
 
 def test_a_text_is_said_with_what_it_names():

@@ -1,6 +1,10 @@
 # Shared by ./start and ./test: install what is missing. Sourced with the repository as folder.
 # Every step may be repeated: a stamp is written only after a step has succeeded.
 
+# What Python compiles is kept beside its packages: every process would compile it anew.
+unset PYTHONDONTWRITEBYTECODE
+export PYTHONPYCACHEPREFIX="$PWD/.venv/bytecode"
+
 say() { printf '%s\n' "$*" >&2; }
 fail() { say "pavrik: $*"; exit 1; }
 

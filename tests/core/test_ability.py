@@ -4,7 +4,6 @@ from datetime import date, timedelta
 
 import numpy as np
 import pytest
-import statsmodels.api as sm
 from scipy.stats import norm
 
 from pavrik.core.log.ability import (
@@ -42,6 +41,8 @@ def singles(kgs, every: int = 3) -> list[TrainingSet]:
 
 def test_all_out_singles_are_filtered_as_statsmodels_does():
     """A local linear trend: level and growth, the level straying day by day."""
+    import statsmodels.api as sm
+
     kgs = [200.0, 201.5, 200.5, 202.0, 201.0, 203.5, 202.5]
     found = ability_series(singles(kgs, every=1))
     noise = DAY_SD**2 + SET_SD**2

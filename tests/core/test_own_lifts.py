@@ -1,6 +1,7 @@
 """Strengths from a lifter's own lifts: they explain the lifts, and the short cut keeps its word."""
 
 from dataclasses import replace
+from functools import cache
 
 import numpy as np
 import pytest
@@ -74,11 +75,13 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
     return np.max(load * left, axis=(-2, -1))
 
 
-LIFTERS = [made_up(seed) for seed in range(tried(24, 8))]
+@cache
+def lifters():
+    return [made_up(seed) for seed in range(tried(24, 8))]
 
 
 def test_squats_in_load_hold_what_brute_force_finds():
-    for seed, (lifter, _) in enumerate(LIFTERS):
+    for seed, (lifter, _) in enumerate(lifters()):
         wide = [replace(setup, stance_m=setup.stance_m + 0.1) for setup in SQUATS]
         brute = held_kg(lifter, [*SQUATS, *wide])
         bests = [
@@ -126,7 +129,7 @@ def test_a_lifter_without_a_feasible_squat_is_not_taken_for_a_strong_one():
 
 
 def test_pulls_in_load_are_exact():
-    for lifter, _ in LIFTERS:
+    for lifter, _ in lifters():
         found = evaluate(DEADLIFT, DEADLIFT.kinematics.case(lifter, PULLS))
         way = found.case.posture(found.shank[:, None, None], DEADLIFT.known_along)
         held = in_load(way, found.held_max_kg[:, None, None]).held_kg(found.case.capacities)
@@ -147,9 +150,9 @@ def test_a_straight_knee_holds_itself_in_load_as_it_does_in_a_posture():
 
 
 def test_the_search_for_strengths_ends_where_a_finer_one_ends(monkeypatch):
-    found = [strengths_from(*made).capacities for made in LIFTERS]
+    found = [strengths_from(*made).capacities for made in lifters()]
     monkeypatch.setattr(inverse, "CLOSE_ENOUGH", 1e-8)
-    for seed, (made, rough) in enumerate(zip(LIFTERS, found, strict=True)):
+    for seed, (made, rough) in enumerate(zip(lifters(), found, strict=True)):
         fine = strengths_from(*made).capacities
         for name in MUSCLES:
             assert getattr(rough, name) == pytest.approx(getattr(fine, name), rel=0.01), (
@@ -159,7 +162,7 @@ def test_the_search_for_strengths_ends_where_a_finer_one_ends(monkeypatch):
 
 
 def test_inferred_strengths_lift_what_was_lifted():
-    for lifter, bests in LIFTERS:
+    for lifter, bests in lifters():
         found = strengths_from(lifter, bests)
         strong = replace(lifter, capacities=found.capacities)
         squats = [b for b in bests if isinstance(b.setup, SquatSetup)]
@@ -170,7 +173,7 @@ def test_inferred_strengths_lift_what_was_lifted():
 
 
 def test_what_was_said_of_each_lift_keeps_its_place():
-    lifter, bests = next(made for made in LIFTERS if len(made[1]) == 5)
+    lifter, bests = next(made for made in lifters() if len(made[1]) == 5)
     forward = strengths_from(lifter, bests)
     backward = strengths_from(lifter, bests[::-1])
     assert forward.residual == pytest.approx(backward.residual[::-1], abs=5e-3)
@@ -184,7 +187,7 @@ def test_what_was_said_of_each_lift_keeps_its_place():
 
 
 def test_a_deadlift_that_this_body_cannot_hold_counts_for_less():
-    lifter, _ = LIFTERS[1]
+    lifter, _ = lifters()[1]
     squat = KnownBest(SQUAT, SQUATS[0], float(held_kg(lifter, SQUATS[:1])[0]))
     stiff = replace(lifter, screens=replace(lifter.screens, hip_flexion=float(radians(95.0))))
     pull = KnownBest(DEADLIFT, PULLS[0], 1.3 * squat.estimated_max_kg * 1.3)
@@ -194,7 +197,7 @@ def test_a_deadlift_that_this_body_cannot_hold_counts_for_less():
 
 
 def test_a_lift_that_lags_behind_the_others_is_named():
-    lifter, _ = LIFTERS[1]
+    lifter, _ = lifters()[1]
     kg = held_kg(lifter, SQUATS)
     bests = [
         KnownBest(SQUAT, s, float(k)) for s, k in zip(SQUATS, kg * [1.0, 0.8, 1.0], strict=True)

@@ -48,6 +48,13 @@ need_browser() {
 
 digest() { cat "$@" 2>/dev/null | sha256sum | cut -c1-16; }
 
+# locked_packages LOCK: by uv, in a tenth of the time; by pip alone where uv does not get there.
+locked_packages() {
+  local pip=(.venv/bin/python -m pip install -q --disable-pip-version-check --no-compile --no-deps --require-hashes)
+  { "${pip[@]}" -r requirements-uv.lock && .venv/bin/uv pip install -q --python .venv/bin/python \
+    --no-deps --require-hashes -r "$1"; } 2>.venv/uv.log || "${pip[@]}" -r "$1"
+}
+
 # python_environment LOCK: a venv with exactly the locked packages and Pavrik itself.
 python_environment() {
   local lock=$1 stamp
@@ -57,7 +64,7 @@ python_environment() {
     "$(digest requirements-dev.lock pyproject.toml)-requirements-dev.lock" ] && return
   say "Setting up Python in .venv"
   .venv/bin/python -c '' >/dev/null 2>&1 || { rm -rf .venv; python3 -m venv .venv || fail "python3 -m venv failed"; }
-  .venv/bin/python -m pip install -q --disable-pip-version-check --no-compile --no-deps --require-hashes -r "$lock" 2>.venv/pip.log \
+  locked_packages "$lock" 2>.venv/pip.log \
     || fail "Python packages could not be installed: $(grep -i error .venv/pip.log | tail -1)"
   .venv/bin/python -m pip install -q --disable-pip-version-check --no-deps --no-build-isolation -e . 2>>.venv/pip.log \
     || fail "Pavrik could not be installed into .venv: $(tail -1 .venv/pip.log)"

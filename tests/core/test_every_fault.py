@@ -14,16 +14,18 @@ from pavrik.core.faults.findings import findings
 from pavrik.core.faults.rituals import checks_of
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.log.training_set import COMPETITION, LoggedFault, TrainingSet
-from pavrik.core.prescription.analysis import LiftFacts, analyse_lift
+from pavrik.core.prescription.analysis import LiftFacts, analyse_lift, computed_of
 from pavrik.core.prescription.caps import rep_cap_of
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.plan import make_plan
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations
+from pavrik.core.variations.loading import PLACES
 from tests.core.plans import ASK, GYM, KIT
 
 CATALOGUE = shipped_catalogue()
 LIFTER = default_lifter(make_body("male", 83, 1.75))
+SETUPS = {"squat": SquatSetup("low", 0.42, 0.35), "deadlift": usual_setup("conventional")}
 TODAY = date(2026, 11, 27)
 SEEN = 8
 
@@ -44,16 +46,22 @@ def log_of(fault_id: str | None, lift: str) -> list[TrainingSet]:
     ]  # fmt: skip
 
 
+@cache
+def placed(lift: str):
+    """The variations of a lift, which no log changes."""
+    return PLACES[lift](LIFTER, SETUPS[lift], computed_of(shipped_variations().of(lift)))
+
+
 def study_of(fault_id: str | None, lift: str, tests: tuple[TestResult, ...] = (), passed=()):
     def causes_of(found):
         return rank_causes(CATALOGUE, found.fault_id, [], tests)
 
     ruled_out = frozenset(t.cause_id for t in tests if t.result == "against")
     checks = checks_of([(fault_id, ruled_out)] if fault_id else [], CATALOGUE)
-    setup = SquatSetup("low", 0.42, 0.35) if lift == "squat" else usual_setup("conventional")
     facts = LiftFacts(
-        lift, LIFTER, setup, log_of(fault_id, lift), checks=tuple(checks), passed=frozenset(passed)
-    )
+        lift, LIFTER, SETUPS[lift], log_of(fault_id, lift), checks=tuple(checks),
+        passed=frozenset(passed), load_all=placed(lift).at, closed="",
+    )  # fmt: skip
     return analyse_lift(
         facts, shipped_variations().of(lift), CATALOGUE, Circumstances(frozenset(KIT)), causes_of,
         TODAY.isoformat(),

@@ -1,5 +1,7 @@
 """A small client for the tests: signs in, carries the CSRF token and fresh idempotency keys."""
 
+from collections.abc import Iterator
+from threading import Event
 from typing import Any
 from uuid import UUID
 
@@ -52,6 +54,23 @@ def add_club(owner_url: str, name: str, *coaches: tuple[str, str]) -> UUID:
                 (club_id, uuid7(), email, email.split("@")[0], role, CHEAP.hash(PASSWORD)),
             )
     return club_id
+
+
+def job_states(coach: Coach, job: dict[str, Any]) -> Iterator[dict[str, Any]]:
+    """What is told of a job, now and again, until it no longer runs."""
+    pause = Event()
+    while True:
+        job = coach.get(f"/api/jobs/{job['job_id']}").json()
+        yield job
+        if job["state"] != "running":
+            return
+        pause.wait(0.05)
+
+
+def ended(coach: Coach, job: dict[str, Any]) -> dict[str, Any]:
+    """A job when it no longer runs."""
+    *_, last = job_states(coach, job)
+    return last
 
 
 PROFILE = {"name": "Ada Probe", "sex": "female", "mass_kg": 63.0, "stature_m": 1.66}

@@ -7,7 +7,7 @@ from uuid6 import uuid7
 
 from pavrik.formats.motion_files import read_csv
 from pavrik.services.watch import films as films_module
-from tests.api.helpers import a_set, add_lifter
+from tests.api.helpers import a_set, add_lifter, ended
 from tests.api.planned import ago
 
 TODAY = datetime.now(UTC).date().isoformat()
@@ -23,12 +23,6 @@ def asked(**changes):
         "film_id": str(uuid7()), "lift": "squat", "load_kg": 70.0, "reps": 1,
         "faults": ["hips-rise"], "stand": stand, "seed": 3,
     } | changes  # fmt: skip
-
-
-def ended(coach, job):
-    while job["state"] == "running":
-        job = coach.get(f"/api/jobs/{job['job_id']}").json()
-    return job
 
 
 def facts(**changes):

@@ -9,9 +9,9 @@ from uuid6 import uuid7
 
 from pavrik.services.afar import by_link
 from pavrik.services.watch import films as films_module
-from tests.api.helpers import add_lifter
+from tests.api.helpers import add_lifter, ended
 from tests.api.planned import ago
-from tests.api.test_film import asked, at, ended, facts, say
+from tests.api.test_film import asked, at, facts, say
 
 FILM = b"\x1a\x45\xdf\xa3 not really a film"
 

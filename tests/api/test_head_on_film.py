@@ -9,8 +9,8 @@ from pypdf import PdfReader
 from uuid6 import uuid7
 
 from pavrik.demo.made_up import LARGE_PLATES
-from tests.api.helpers import add_lifter
-from tests.api.test_film import asked, at, ended, facts, say
+from tests.api.helpers import add_lifter, ended
+from tests.api.test_film import asked, at, facts, say
 from tests.core.test_head_on import head_on_shot
 
 

@@ -5,7 +5,7 @@ import json
 import psycopg
 from uuid6 import uuid7
 
-from tests.api.helpers import PROFILE, a_set, add_lifter, seen
+from tests.api.helpers import PROFILE, a_set, add_lifter, ended, seen
 from tests.api.planned import ago, edit, frame, make
 
 NOTE = "Zinnober met the bar at dawn"
@@ -151,9 +151,7 @@ def test_a_lifter_who_left_stands_on_no_list_and_comes_back_whole(coach, lifter)
 
 def test_who_left_gets_no_plan_when_the_whole_club_does(coach, lifter):
     coach.post(f"/api/lifters/{lifter}/presence", {"here": False})
-    job = coach.post("/api/club/plans", frame()).json()
-    while job["state"] == "running":
-        job = coach.get(f"/api/jobs/{job['job_id']}").json()
+    ended(coach, coach.post("/api/club/plans", frame()).json())
     assert coach.get(f"/api/lifters/{lifter}/plan").json()["plan"] is None
 
 

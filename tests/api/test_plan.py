@@ -8,7 +8,7 @@ from uuid6 import uuid7
 
 from pavrik.services.plans import planning
 from pavrik.services.plans.club_planning import SHARED_FROM
-from tests.api.helpers import a_set, add_lifter
+from tests.api.helpers import a_set, add_lifter, ended
 from tests.api.planned import DISCS, day_now, edit, frame, lines_of, make, overrule
 
 
@@ -324,10 +324,7 @@ def test_a_plan_for_everyone_runs_with_progress(coach, lifter, others):
     """One by one for a few, shared out over processes for many."""
     more = [add_lifter(coach, name=f"Number {i}") for i in range(others)]
     state = coach.post("/api/club/plans", frame()).json()
-    job = state["job_id"]
-    while state["state"] == "running":
-        state = coach.get(f"/api/jobs/{job}").json()
-    assert state["state"] == "done", state
+    assert (told := ended(coach, state))["state"] == "done", told
     for lifter_id in (lifter, *more):
         assert coach.get(f"/api/lifters/{lifter_id}/plan").json()["plan"]
 

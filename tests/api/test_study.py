@@ -3,7 +3,7 @@
 import pytest
 from uuid6 import uuid7
 
-from tests.api.helpers import add_lifter
+from tests.api.helpers import add_lifter, job_states
 
 SETUP = {"bar_position": "low", "stance_m": 0.42, "toe_out_deg": 22.0}
 
@@ -22,9 +22,7 @@ def test_sureness_runs_as_a_job_and_is_kept(coach, lifter):
     assert first["leaders"][0]["chance_best"] is None
     job = first["job"]
     assert job["state"] == "running"
-    seen = [coach.get(f"/api/jobs/{job['job_id']}").json()]
-    while seen[-1]["state"] == "running":
-        seen.append(coach.get(f"/api/jobs/{job['job_id']}").json())
+    seen = [*job_states(coach, job)]
     assert seen[-1]["state"] == "done"
     progress = [s["progress"] for s in seen]
     assert progress == sorted(progress)

@@ -15,7 +15,7 @@ from selenium.webdriver.chrome.service import Service
 from pavrik.api.app import create_app
 from pavrik.api.settings import Settings
 from pavrik.cli.start import PAGE
-from tests.browser.page import Page
+from tests.browser.page import PATIENCE_S, Page
 from tests.conftest import CHEAP, Server
 
 FLAGS = (
@@ -81,6 +81,7 @@ def chrome() -> Iterator[Chrome]:
         options.add_argument(flag)
     options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
     driver = Chrome(options=options, service=Service("/usr/bin/chromedriver"))
+    driver.set_script_timeout(PATIENCE_S)
     yield driver
     driver.quit()
     shutil.rmtree(Path(profile), ignore_errors=True)

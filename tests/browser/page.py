@@ -6,6 +6,7 @@ from typing import Any
 
 from selenium.common.exceptions import (
     ElementClickInterceptedException,
+    JavascriptException,
     NoSuchElementException,
     StaleElementReferenceException,
     TimeoutException,
@@ -18,11 +19,33 @@ from selenium.webdriver.support.ui import WebDriverWait
 
 PATIENCE_S = 60
 """What has not come by then never comes; how long it takes is for the bench to say."""
+LOOK_MS = 1000
+"""How long the page itself looks for something before it is asked again."""
 _NOT_YET = (
     NoSuchElementException,
     StaleElementReferenceException,
     ElementClickInterceptedException,
+    JavascriptException,
 )
+LOOK = """const [given, longest_ms, done] = arguments
+  const last = performance.now() + longest_ms
+  const look = () => {
+    const found = WANTED
+    if (found || performance.now() > last) done(found)
+    else setTimeout(look, 40)
+  }
+  look()"""
+SHOWN = "document.body?.innerText.includes(given) ?? false"
+GONE = "document.body !== null && !document.body.innerText.includes(given)"
+CALLED_SO = """[...document.querySelectorAll('a, button')].find((control) => {
+    const is = (text) => text.replace(/\\s+/g, ' ').trim() === given
+    const parts = [control, ...control.querySelectorAll('*'),
+      ...[...control.childNodes].filter((node) => node.nodeType === Node.TEXT_NODE)]
+    return (control.getAttribute('aria-label') === given || parts.some((p) => is(p.textContent)))
+      && control.checkVisibility({ visibilityProperty: true, opacityProperty: true })
+      && !control.disabled
+  }) ?? null"""
+"""The first link or button that shows and is called so: as a whole, in a part, or by its label."""
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 _EXPECTED_NOISE = ("401", "404", "409", "422", "503", "net::ERR", "Failed to fetch")
 
@@ -100,10 +123,19 @@ class Page:
 
     def see(self, *texts: str) -> None:
         for text in texts:
-            self.until(lambda text=text: text in self.text(), f"“{text}”")
+            self.until(lambda text=text: self._comes(SHOWN, text), f"“{text}”")
 
     def not_see(self, text: str) -> None:
-        self.until(lambda: text not in self.text(), f"“{text}” to go")
+        self.until(lambda: self._comes(GONE, text), f"“{text}” to go")
+
+    def _comes(self, wanted: str, given: str) -> Any:
+        """What an expression of the page comes to, once it is something: looked at within the page,
+        where looking costs least. Nothing where it takes long."""
+        return self.driver.execute_async_script(
+            LOOK.replace("WANTED", wanted),
+            given,
+            LOOK_MS,
+        )
 
     def find(self, css: str) -> WebElement:
         found: WebElement = self.until(
@@ -116,16 +148,12 @@ class Page:
 
     def click(self, text: str) -> None:
         """Press the first visible link or button that is called so."""
-        named = f"normalize-space(.)='{text}'"
-        control = "//*[self::a or self::button]"
-        xpath = f"{control}[{named} or @aria-label='{text}' or .//*[{named}] or text()[{named}]]"
 
         def press() -> bool:
-            for element in self.driver.find_elements(By.XPATH, xpath):
-                if element.is_displayed() and element.is_enabled():
-                    element.click()
-                    return True
-            return False
+            control = self._comes(CALLED_SO, text)
+            if control is not None:
+                control.click()
+            return control is not None
 
         self.until(press, f"a link or button “{text}”")
 

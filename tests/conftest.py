@@ -3,7 +3,7 @@
 import fcntl
 import tempfile
 from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from datetime import UTC, datetime
 from itertools import count
 from pathlib import Path
@@ -23,21 +23,28 @@ CHEAP = PasswordHasher(time_cost=1, memory_cost=8, parallelism=1)
 NOW = datetime(2026, 11, 20, 12, 0, tzinfo=UTC)
 TEMPLATE, WITH_DEMO = "pavrik", "with_demo"
 _numbers = count()
-SLOWEST_FIRST = ("browser", "cli", "faults", "api", "film", "population", "formats")
-"""Folders whose files take longest: at the end of a run nobody should wait for one of them."""
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Refuse tests that share a name, as the parallel runner would run only one of them, and put
-    the slowest first."""
+    """Refuse tests that share a name, as the parallel runner would run only one of them, and let
+    the folders take turns file by file."""
     twice = [name for name, n in Counter(item.nodeid for item in items).items() if n > 1]
     if twice:
         raise pytest.UsageError(f"tests share a name and only one would run: {', '.join(twice)}")
-    items.sort(key=lambda item: _place(item.path.parent.name))
+    turns = _turns(dict.fromkeys(item.path for item in items))
+    items.sort(key=lambda item: turns[item.path])
 
 
-def _place(folder: str) -> int:
-    return SLOWEST_FIRST.index(folder) if folder in SLOWEST_FIRST else len(SLOWEST_FIRST)
+def _turns(files: Iterable[Path]) -> dict[Path, int]:
+    """A file's place within its folder. Browsers run beside what needs none, what loads the demo
+    beside what does not, and the many short files of the core are left for the end, where one
+    worker waits for the other."""
+    seen: Counter[Path] = Counter()
+    turns = {}
+    for file in files:
+        turns[file] = seen[file.parent]
+        seen[file.parent] += 1
+    return turns
 
 
 def pytest_collection_finish() -> None:

@@ -36,12 +36,12 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
 
 
 def _turns(files: Iterable[Path]) -> dict[Path, int]:
-    """A file's place within its folder. Browsers run beside what needs none, what loads the demo
-    beside what does not, and the many short files of the core are left for the end, where one
-    worker waits for the other."""
+    """A file's turn within its folder, the last one first: the longest stand there, and where one
+    worker waits for the other at the end only short files of the core are left. So browsers run
+    beside what needs none, and what loads the demo beside what does not."""
     seen: Counter[Path] = Counter()
     turns = {}
-    for file in files:
+    for file in reversed([*files]):
         turns[file] = seen[file.parent]
         seen[file.parent] += 1
     return turns

@@ -131,6 +131,6 @@ def asked_nm(body: Body, tests: Sequence[KnownTest], assumed: Assumptions) -> Fl
 
 
 def held_nm(capacities: Capacities, tests: Sequence[KnownTest], assumed: Assumptions) -> Floats:
-    """What K strengths hold in each test, in N m, shape (K, tests)."""
+    """What K strengths hold in each of at least one test, in N m, shape (K, tests)."""
     columns = [k.test.held_nm(capacities, assumed).reshape(-1) for k in tests]
-    return np.stack(columns, axis=-1) if columns else np.zeros((0, 0))
+    return np.stack(columns, axis=-1)

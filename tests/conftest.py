@@ -3,7 +3,7 @@
 import fcntl
 import tempfile
 from collections import Counter
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterator, Reversible
 from datetime import UTC, datetime
 from itertools import count
 from pathlib import Path
@@ -35,13 +35,13 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     items.sort(key=lambda item: turns[item.path])
 
 
-def _turns(files: Iterable[Path]) -> dict[Path, int]:
+def _turns(files: Reversible[Path]) -> dict[Path, int]:
     """A file's turn within its folder, the last one first: the longest stand there, and where one
     worker waits for the other at the end only short files of the core are left. So browsers run
     beside what needs none, and what loads the demo beside what does not."""
     seen: Counter[Path] = Counter()
     turns = {}
-    for file in reversed([*files]):
+    for file in reversed(files):
         turns[file] = seen[file.parent]
         seen[file.parent] += 1
     return turns

@@ -48,7 +48,7 @@ need_browser() {
 
 digest() { cat "$@" 2>/dev/null | sha256sum | cut -c1-16; }
 
-# locked_packages LOCK: by uv, in a tenth of the time; by pip alone where uv does not get there.
+# locked_packages LOCK: by uv, which is much faster; by pip alone where uv does not get there.
 locked_packages() {
   local pip=(.venv/bin/python -m pip install -q --disable-pip-version-check --no-compile --no-deps --require-hashes)
   { "${pip[@]}" -r requirements-uv.lock && .venv/bin/uv pip install -q --python .venv/bin/python \

@@ -1,16 +1,12 @@
 """Watch over HTTP: a film filmed, tracked, talked over, logged, and gone."""
 
-from datetime import UTC, datetime
-
 import pytest
 from uuid6 import uuid7
 
 from pavrik.formats.motion_files import read_csv
 from pavrik.services.watch import films as films_module
 from tests.api.helpers import a_set, add_lifter, ended
-from tests.api.planned import ago
-
-TODAY = datetime.now(UTC).date().isoformat()
+from tests.api.planned import ago, day_now
 
 
 def at(lifter, *more):
@@ -27,7 +23,7 @@ def asked(**changes):
 
 def facts(**changes):
     return {
-        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 70.0, "filmed_on": TODAY,
+        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 70.0, "filmed_on": str(day_now()),
         "large_plates": 1,
     } | changes  # fmt: skip
 

@@ -1,17 +1,19 @@
 """Many lifters at once from a file: every row's fate first, then all of them or nobody."""
 
 import io
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 
 import psycopg
 import pytest
 from openpyxl import Workbook
 from uuid6 import uuid7
 
+from tests.api.planned import day_now
+
 HEAD = (
     "name,sex,body_mass_kg,stature_cm,born_year,goal,squat_kg,squat_on,deadlift_kg,deadlift_style"
 )
-TODAY = datetime.now(UTC).date()
+TODAY = day_now()
 
 
 def send(coach, path, data, **query):

@@ -14,8 +14,8 @@ from pavrik.services.context import Who
 from pavrik.services.watch.lifting import lifting_of
 from pavrik.services.watch.simulated import film_set
 from tests.api.helpers import a_set, add_lifter
-from tests.api.planned import ago
-from tests.api.test_film import TODAY, at
+from tests.api.planned import ago, day_now
+from tests.api.test_film import at
 
 
 @pytest.fixture(scope="module")
@@ -26,7 +26,7 @@ def filmed(coach):
 def send(coach, lifter, data, **changes):
     """Send a tracked file; its clip and the answer."""
     about = {
-        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 90.0, "filmed_on": TODAY,
+        "clip_id": str(uuid7()), "lift": "squat", "load_kg": 90.0, "filmed_on": str(day_now()),
     } | changes  # fmt: skip
     headers = {
         "X-CSRF-Token": coach.csrf, "Idempotency-Key": str(uuid7()),
@@ -94,12 +94,12 @@ class TestTrackedFiles:
             assert answer.status_code == 201, answer.text
             return coach.get(at(lifter, "clips", clip)).json()["setup_words"]
 
-        usual = words(TODAY)
+        usual = words(str(day_now()))
         setup = {"bar_position": "high", "stance_m": 0.44, "toe_out_deg": 20}
         settled = coach.post(path, {"setup_id": str(uuid7()), "setup": setup})
         assert settled.status_code == 201, settled.text
         assert usual.startswith("low bar")
-        assert words(TODAY).startswith("high bar, 44 cm")
+        assert words(str(day_now())).startswith("high bar, 44 cm")
         assert words("2026-01-05").startswith("high bar"), "the first that was settled after"
 
     def test_markers_of_other_names_are_mapped_and_missing_ones_asked_for(self, coach, filmed):

@@ -1,5 +1,6 @@
 """How the tests use the page: as a coach does, by what is written on it."""
 
+import json
 from collections.abc import Callable
 from pathlib import Path
 from typing import Any
@@ -25,7 +26,6 @@ _NOT_YET = (
     NoSuchElementException,
     StaleElementReferenceException,
     ElementClickInterceptedException,
-    JavascriptException,
 )
 LOOK = """const [given, longest_ms, done] = arguments
   const last = performance.now() + longest_ms
@@ -82,9 +82,13 @@ class Page:
         self.driver.get_log("browser")
 
     def resize(self, width: int, height: int) -> None:
+        """Make the window so large, and wait until the page has drawn itself anew."""
         self.driver.execute_cdp_cmd(
             "Emulation.setDeviceMetricsOverride",
             {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False},
+        )
+        self.driver.execute_async_script(
+            "const done = arguments[0]; requestAnimationFrame(() => requestAnimationFrame(done))"
         )
 
     def open(self, path: str) -> None:
@@ -105,13 +109,16 @@ class Page:
         self.click("Start the club")
 
     def ask(self, path: str, method: str = "GET") -> Any:
-        """What the server answers to whoever is signed in here."""
-        return self.driver.execute_async_script(
-            "const [path, method, done] = arguments;"
-            "fetch(path, { method }).then((a) => a.text()).then((t) => done(t && JSON.parse(t)))",
+        """What the server answers to whoever is signed in here, who must not be refused."""
+        status, text = self.driver.execute_async_script(
+            """const [path, method, done] = arguments
+               fetch(path, { method }).then(async (answer) => [answer.status, await answer.text()])
+                 .catch((error) => [0, String(error)]).then(done)""",
             path,
             method,
         )
+        assert 200 <= status < 300, f"{method} {path}: {status} {text}"
+        return json.loads(text) if text else None
 
     def open_lifter(self, name: str, stage: str) -> None:
         """Open a stage of a demo lifter by its address."""
@@ -130,12 +137,14 @@ class Page:
 
     def _comes(self, wanted: str, given: str) -> Any:
         """What an expression of the page comes to, once it is something: looked at within the page,
-        where looking costs least. Nothing where it takes long."""
-        return self.driver.execute_async_script(
-            LOOK.replace("WANTED", wanted),
-            given,
-            LOOK_MS,
-        )
+        where looking costs least. Nothing where it takes long, or another page came."""
+        look = LOOK.replace("WANTED", wanted)
+        try:
+            return self.driver.execute_async_script(look, given, LOOK_MS)
+        except JavascriptException as error:
+            if "unloaded" in (error.msg or ""):
+                return None
+            raise
 
     def find(self, css: str) -> WebElement:
         found: WebElement = self.until(

@@ -18,6 +18,7 @@ from pavrik.core.prescription.analysis import LiftFacts, analyse_lift, computed_
 from pavrik.core.prescription.caps import rep_cap_of
 from pavrik.core.prescription.choice import Circumstances
 from pavrik.core.prescription.plan import make_plan
+from pavrik.core.squat.closed import closed_because
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.variations.catalogue import shipped_variations
 from pavrik.core.variations.loading import PLACES
@@ -91,6 +92,10 @@ def told_by(plan) -> set[str]:
         if x.kind in ("main", "second") and any(f.startswith("fault:") for f in reason.facts)
     }
     return told
+
+
+def test_the_lifter_of_these_tests_can_squat():
+    assert closed_because(LIFTER, SETUPS["squat"]) == ""
 
 
 @pytest.mark.parametrize("fault_id", sorted(CATALOGUE.faults))

@@ -55,9 +55,11 @@ def jobs(server, empty_name, open_database):
 
 def ended(jobs, who, job):
     pause = Event()
-    while (found := jobs.state(who, job.job_id)).state == "running":
+    for _ in range(3000):
+        if (found := jobs.state(who, job.job_id)).state != "running":
+            return found
         pause.wait(0.02)
-    return found
+    return pytest.fail("the job never ended")
 
 
 def test_a_job_runs_in_a_process_that_is_served_last(jobs, who, lifter_id, tmp_path):
@@ -79,9 +81,12 @@ def test_why_it_failed_is_told_and_a_lost_process_is_replaced(jobs, who, lifter_
     assert ended(jobs, who, anew).state == "done"
 
 
-def test_a_job_is_stopped_at_its_next_step(jobs, who, lifter_id):
+def test_a_job_is_stopped_at_its_next_step_and_leaves_its_place(jobs, who, lifter_id, tmp_path):
     endless = jobs.ask(who, lifter_id, "film tracked", "one", never_ends)
     assert jobs.cancel(who, endless.job_id).state == "cancelled"
+    note = partial(notes_itself, path=str(tmp_path / "told"))
+    assert ended(jobs, who, jobs.ask(who, lifter_id, "film tracked", "two", note)).state == "done"
+    assert jobs.state(who, endless.job_id).state == "cancelled"
 
 
 def test_what_cannot_be_told_to_another_process_fails_and_hangs_nothing(jobs, who, lifter_id):

@@ -5,7 +5,7 @@ a set-up may move the feet a little and finds its best shank anew.
 """
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, fields, is_dataclass, replace
+from dataclasses import dataclass, replace
 from functools import partial
 from typing import Any
 
@@ -29,8 +29,6 @@ from pavrik.core.units import Floats, radians
 BAND_PERCENT = (10.0, 90.0)
 STEP = 64
 """Bodies drawn at once: small enough to report progress, large enough to be fast."""
-AT_ONCE = 12_000
-"""Postures evaluated at once: what is computed of them stays in the processor's own memory."""
 LEAST_KG = 1.0
 LEAST_ABLE = 0.5
 """Share of the drawn bodies that must be able to take a best's set-up for it to be heard."""
@@ -275,30 +273,10 @@ def _best_of_neighbours(
         alike = [setups[place] for place in places]
         refits = [near for setup in alike for near in lift.neighbours(setup)]
         case = unknown(lift.kinematics.case(lifters, refits, before=(1,)))
-        at_once = max(1, AT_ONCE // (len(refits) * _most_postures(lift, case)))
-        parts = (_rows(case, at_once, start) for start in range(0, len(best), at_once))
-        found = [kg_of(evaluate(lift, some, lift.quick)) for some in parts]
-        kg = np.concatenate(found).reshape(len(best), len(places), -1)
+        kg = kg_of(evaluate(lift, case, lift.quick)).reshape(len(best), len(places), -1)
         there = kg[..., kg.shape[-1] // 2] > LEAST_KG if held_there else True
         best[:, places] = np.where(there, kg.max(axis=-1), 0.0)
     return best
-
-
-def _most_postures(lift: Lift[Any], case: Case) -> int:
-    """Of one set-up in any pass of the search. One whose place is not found yet has one shank."""
-    given = np.array_equal(*case.shank_range(), equal_nan=True)
-    return max((1 if given else one.angles) * len(one.progress) for one in lift.quick)
-
-
-def _rows(of: Any, count: int, start: int) -> Any:
-    """Some of the lifters that a dataclass lays out along the leading axis of its arrays."""
-    if isinstance(of, np.ndarray):
-        return of[start : start + count] if of.ndim and len(of) > 1 else of
-    if not is_dataclass(of):
-        return of
-    laid_out = {field.name: getattr(of, field.name) for field in fields(of)}
-    some = {name: _rows(value, count, start) for name, value in laid_out.items()}
-    return replace(of, **some)  # type: ignore[type-var]
 
 
 def intervals(maxes_kg: Floats) -> list[PredictionInterval]:

@@ -12,7 +12,6 @@ from scipy.optimize import brentq
 from pavrik.core.body.segments import make_body
 from pavrik.core.competition_lifts import LIFTS, lift_of
 from pavrik.core.faults.catalogue import shipped_catalogue
-from pavrik.core.fitting import sampling
 from pavrik.core.fitting.candidates import assess, maxes_kg, quick_maxes_kg
 from pavrik.core.fitting.explorer import exact_setup, explorer_grid
 from pavrik.core.fitting.fault_cost import fault_costs
@@ -361,18 +360,6 @@ def leads_after(lift, setups, flip) -> str:
     other = replace(other, body=replace(other.body, thigh_m=thigh))
     maxes = best_maxes_kg(lift, other, setups)[0]
     return setups[int(np.argmax(maxes))].style
-
-
-@every_lift
-def test_bodies_lift_the_same_however_many_are_evaluated_at_once(lift, monkeypatch):
-    setups = [candidate.setup for candidate in open_ones(lift, most=4)]
-    maxes = []
-    for at_once in (1, sampling.AT_ONCE, 10**9):
-        monkeypatch.setattr(sampling, "AT_ONCE", at_once)
-        maxes.append(sampling.sample(lift, MAN, setups, Ask(9, 2)).maxes_kg)
-    assert np.array_equal(maxes[0], maxes[1])
-    assert maxes[0] == pytest.approx(maxes[2], rel=1e-12)
-    assert np.all(np.ptp(maxes[0], axis=0) > 0)
 
 
 @every_lift

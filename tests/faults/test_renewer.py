@@ -9,11 +9,19 @@ import pytest
 from pavrik.cli.serving import renewing_beside
 from tests.api.helpers import a_set
 
-LONGEST_S, STEP_S = 20.0, 0.05
-STALE = """
-select count(*) from kept_answer k where kind = 'lifter' and whose = %s and rests_on <> (
+LONGEST_S, STEP_S = 90.0, 0.05
+LISTENS = """
+select exists (select from pg_stat_activity
+  where datname = current_database() and query ilike 'listen %%' and pid <> all(%s))
+"""
+RENEWED = """
+select not exists (select from kept_answer k where kind = 'lifter' and whose = %s and rests_on <> (
   select string_agg(number::text, ' ' order by whose) from lifter_change c
-  where c.club_id = k.club_id and whose in (k.whose, '00000000-0000-0000-0000-000000000000'))
+  where c.club_id = k.club_id and whose in (k.whose, '00000000-0000-0000-0000-000000000000')))
+"""
+CUT_OFF = """
+select pid, pg_terminate_backend(pid) from pg_stat_activity
+where datname = current_database() and query ilike 'listen %'
 """
 
 
@@ -23,34 +31,25 @@ def beside(server, empty_name) -> Iterator[None]:
         yield
 
 
-def renewed(owner_url: str, lifter: str) -> bool:
-    """Whether the lifter's record is renewed before long."""
+def comes(connection: psycopg.Connection, question: str, asked: object) -> bool:
+    """Whether the answer is yes before long."""
     pause = Event()
-    with psycopg.connect(owner_url, autocommit=True) as connection:
-        for _ in range(int(LONGEST_S / STEP_S)):
-            if connection.execute(STALE, (lifter,)).fetchone() == (0,):
-                return True
-            pause.wait(STEP_S)
-    return False
-
-
-def log_until_renewed(coach, owner_url: str, lifter: str) -> bool:
-    """A process that has not begun to listen hears of the next write."""
-    for _ in range(5):
-        assert coach.post(f"/api/lifters/{lifter}/sets", a_set()).status_code == 201
-        if renewed(owner_url, lifter):
+    for _ in range(int(LONGEST_S / STEP_S)):
+        if connection.execute(question, (asked,)).fetchone() == (True,):
             return True
+        pause.wait(STEP_S)
     return False
 
 
 def test_it_renews_and_does_so_again_after_its_connections_were_lost(
     coach, lifter, owner_url, beside
 ):
-    assert coach.get(f"/api/lifters/{lifter}").status_code == 200
-    assert log_until_renewed(coach, owner_url, lifter)
+    gone: list[int] = []
     with psycopg.connect(owner_url, autocommit=True) as connection:
-        connection.execute(
-            "select pg_terminate_backend(pid) from pg_stat_activity "
-            "where datname = current_database() and query ilike 'listen %'"
-        )
-    assert log_until_renewed(coach, owner_url, lifter)
+        for _ in range(2):
+            assert comes(connection, LISTENS, gone)
+            assert coach.get(f"/api/lifters/{lifter}").status_code == 200
+            assert coach.post(f"/api/lifters/{lifter}/sets", a_set()).status_code == 201
+            assert comes(connection, RENEWED, lifter)
+            gone += [pid for pid, _ in connection.execute(CUT_OFF)]
+    assert len(gone) == 2

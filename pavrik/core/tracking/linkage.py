@@ -12,6 +12,8 @@ from pavrik.core.units import Floats, radians
 
 _FIXED_M = 0.005
 """A bar whose place on the trunk moves less than this rests there."""
+LEAST_SEEN_SQUARED_M2 = 1e-4
+"""A thigh that points at the camera is seen a centimetre long."""
 
 
 @dataclass(frozen=True)
@@ -50,7 +52,7 @@ class SideLinkage:
     def thigh_seen_m(self, shank: Floats) -> Floats:
         """Length of the thigh as seen from the side: what points outward is not seen."""
         sideways = self.knee(shank)[1] - self.hip_y_m
-        return np.sqrt(np.maximum(self.thigh_m**2 - sideways**2, 1e-4))
+        return np.sqrt(np.maximum(self.thigh_m**2 - sideways**2, LEAST_SEEN_SQUARED_M2))
 
     def hip(self, shank: Floats, elevation: Floats) -> tuple[Floats, Floats]:
         """x and z of the hip; ``elevation`` (rad) is how far the thigh is raised from level, the

@@ -9,10 +9,11 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 from scipy.optimize import least_squares
-from scipy.sparse import lil_matrix
+from scipy.sparse import csr_matrix
 
 from pavrik.core.assumptions import assume
 from pavrik.core.tracking.linkage import SideLinkage
+from pavrik.core.tracking.linkage_slopes import slopes
 from pavrik.core.units import Floats
 from pavrik.words import say
 
@@ -58,7 +59,10 @@ class Solved:
 
 
 @dataclass(frozen=True)
-class _Problem:
+class Problem:
+    """What is unknown of a clip, and how far off what was seen it is: three angles (rad) of every
+    picture, one after another, then what the whole clip has in common, in standard deviations."""
+
     linkage: SideLinkage
     steps_s: Floats
     seen: Seen
@@ -133,26 +137,72 @@ class _Problem:
         speeds = np.diff(angle) / self.steps_s
         return np.diff(speeds) / ((before + after) / 2) / SMOOTH_RAD_S2
 
-    def pattern(self) -> lil_matrix:
-        """Which residual depends on which unknown."""
+    def slopes(self, unknown: Floats) -> csr_matrix:
+        """How every residual changes with every unknown, (residuals, unknowns)."""
+        by_angle, by_clip = self._of_places(unknown)
         frames, bends = self.frames, max(self.frames - 2, 0)
-        rows = _PARTS * frames + 3 * bends + _PER_CLIP
-        found = lil_matrix((rows, 3 * frames + _PER_CLIP), dtype=np.int8)
-        each = np.arange(frames)
-        for part in range(_PARTS):
-            for angle in range(3):
-                found[part * frames + each, angle * frames + each] = 1
-        for angle in range(3):
-            row = _PARTS * frames + angle * bends + np.arange(bends)
-            for off in range(3):
-                found[row, angle * frames + np.arange(bends) + off] = 1
-        found[: _PARTS * frames, 3 * frames :] = 1
-        for own in range(_PER_CLIP):
-            found[rows - _PER_CLIP + own, 3 * frames + own] = 1
-        return found
+        each, own, bend = np.arange(frames), np.arange(_PER_CLIP), np.arange(bends)
+        row = np.arange(_PARTS)[:, None] * frames + each
+        angle = np.arange(3)[:, None]
+        blocks = [
+            (by_angle, row[..., None], angle[:, 0] * frames + each[:, None]),
+            (by_clip, row[..., None], 3 * frames + own),
+            *(
+                (weight, _PARTS * frames + angle * bends + bend, angle * frames + bend + off)
+                for off, weight in enumerate(self._bends())
+            ),
+        ]
+        share = np.sqrt(min(1.0, INDEPENDENT / frames))
+        filled = [[np.ravel(x) for x in np.broadcast_arrays(*block)] for block in blocks]
+        values, rows, columns = (np.concatenate(x) for x in zip(*filled, strict=True))
+        last = _PARTS * frames + 3 * bends
+        return csr_matrix(
+            (
+                np.concatenate([share * values, np.ones(_PER_CLIP)]),
+                (np.concatenate([rows, last + own]), np.concatenate([columns, 3 * frames + own])),
+            ),
+            shape=(last + _PER_CLIP, 3 * frames + _PER_CLIP),
+        )
+
+    def _of_places(self, unknown: Floats) -> tuple[Floats, Floats]:
+        """Slopes of what joints and bar are off, in their standard deviations, with each angle
+        (parts, frames, 3) and with what the whole clip has in common (parts, frames, clip)."""
+        *angles, clip = self.split(unknown)
+        moved = slopes(self.longer(clip), *angles)
+        by_angle = -np.stack([moved.shank, moved.elevation, moved.lean], -1)
+        by_clip = np.zeros((4, self.frames, 2, _PER_CLIP))
+        shares = np.stack([moved.shank_share, moved.thigh_share, moved.trunk_share], -1)
+        by_clip[..., :3] = -shares * LENGTH_SD / (1.0 + clip[:3] * LENGTH_SD)
+        height = self.seen.bar[:, 1] - np.nanmean(self.seen.bar[:, 1])
+        by_clip[3, :, 0, 9] = by_clip[3, :, 1, 10] = -TAP_SD_M
+        by_clip[3, :, 1, 11] = -SCALE_SD * height
+        sd = np.array([JOINT_SD_M] * 3 + [BAR_SD_M])
+        if not self.linkage.bar_on_trunk:
+            sd[3] = ARM_SD_M
+            arm = self.bar_held(clip) - self.places(unknown)[2]
+            toward = arm / np.hypot(*arm.T)[:, None]
+            for by in (by_angle, by_clip):
+                by[3, :, 0] = np.einsum("fx,fxk->fk", toward, by[3] + by[2])
+                by[3, :, 1] = 0.0
+        for joint, axis in np.ndindex(3, 2):
+            by_clip[joint, :, axis, 3 + 2 * joint + axis] = -TAP_SD_M
+        seen = np.stack([self.seen.knee, self.seen.hip, self.seen.shoulder, self.seen.bar])
+        weight = (np.isfinite(seen) / sd[:, None, None])[..., None]
+
+        def in_rows(by: Floats) -> Floats:
+            weighed = np.where(weight > 0, by * weight, 0.0)
+            return weighed.swapaxes(1, 2).reshape(_PARTS, self.frames, -1)
+
+        return in_rows(by_angle), in_rows(by_clip)
+
+    def _bends(self) -> tuple[Floats, Floats, Floats]:
+        """What three angles in a row weigh in how rough they are."""
+        before, after = self.steps_s[:-1], self.steps_s[1:]
+        each = 2.0 / (before + after) / SMOOTH_RAD_S2
+        return each / before, -each * (1.0 / before + 1.0 / after), each / after
 
 
-def _start(problem: _Problem) -> Floats:
+def _start(problem: Problem) -> Floats:
     """Angles from the tracked joints as they are; gaps are filled from their neighbours."""
     linkage, seen = problem.linkage, problem.seen
     knee, hip = _filled(seen.knee), _filled(seen.hip)
@@ -191,9 +241,9 @@ def solve(linkage: SideLinkage, times_s: Floats, seen: Seen) -> Solved:
     for name, places in (("knee", seen.knee), ("hip", seen.hip)):
         if not np.isfinite(places).any():
             raise ValueError(say("tracking.seen_no_picture_tap", name=name))
-    problem = _Problem(linkage, np.diff(times_s), seen)
+    problem = Problem(linkage, np.diff(times_s), seen)
     found = least_squares(
-        problem.residuals, _start(problem), jac_sparsity=problem.pattern(), method="trf",
+        problem.residuals, _start(problem), jac=problem.slopes, method="trf",
         loss="soft_l1", max_nfev=40, xtol=1e-9, ftol=1e-9,
     ).x  # fmt: skip
     shank, elevation, lean, clip = problem.split(found)

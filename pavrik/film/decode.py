@@ -28,10 +28,9 @@ class FilmError(ValueError):
     """A film that cannot be used, in one sentence with the remedy."""
 
 
-Light = tuple[float, float, float]
-"""Weights of blue, green and red, 1 in all."""
-GREY: Light = (0.114, 0.587, 0.299)
-LIGHTS: tuple[Light, ...] = (GREY, (1.0, 0.0, 0.0), (0.0, 1.0, 0.0), (0.0, 0.0, 1.0))
+Light = int | None
+"""One of blue, green and red; None as the eye weighs them."""
+LIGHTS: tuple[Light, ...] = (None, 0, 1, 2)
 
 
 See = Callable[[Picture], Picture]
@@ -41,12 +40,14 @@ See = Callable[[Picture], Picture]
 def in_light(picture: Picture, light: Light) -> Picture:
     """A coloured picture as grey levels, in one light: a red plate before a brown floor is seen in
     red light alone."""
-    return np.asarray(cv2.transform(picture, np.array([light])), dtype=np.uint8)
+    if light is None:
+        return np.asarray(cv2.cvtColor(picture, cv2.COLOR_BGR2GRAY), dtype=np.uint8)
+    return np.asarray(cv2.extractChannel(picture, light), dtype=np.uint8)
 
 
 def grey(picture: Picture) -> Picture:
     """A coloured picture as the eye weighs it."""
-    return in_light(picture, GREY)
+    return in_light(picture, None)
 
 
 def unlike(colour: NDArray[np.float32]) -> See:

@@ -29,12 +29,19 @@ _NOT_YET = (
 )
 LOOK = """const [given, longest_ms, done] = arguments
   const last = performance.now() + longest_ms
+  let changed = true, looks = 0
+  const watcher = new MutationObserver(() => { changed = true })
+  const all = { subtree: true, childList: true, characterData: true, attributes: true }
+  watcher.observe(document, all)
   const look = () => {
-    const found = WANTED
-    if (found || performance.now() > last) done(found)
-    else setTimeout(look, 40)
+    const found = changed || looks++ % 8 === 0 ? WANTED : null
+    changed = false
+    if (!found && performance.now() < last) return setTimeout(look, 40)
+    watcher.disconnect()
+    done(found)
   }
   look()"""
+"""Looks again where the page changed, and now and then for what shows without a change."""
 SHOWN = "document.body?.innerText.includes(given) ?? false"
 GONE = "document.body !== null && !document.body.innerText.includes(given)"
 CALLED_SO = """[...document.querySelectorAll('a, button')].find((control) => {

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 from fractions import Fraction
+from itertools import islice
 
 import av
 import cv2
@@ -13,7 +14,7 @@ from pavrik.demo.made_up import LARGE_PLATES, made_up, shot, told_of
 from pavrik.film.background import Background, roll_of
 from pavrik.film.camera.motion import Pace
 from pavrik.film.camera.scene import Looks
-from pavrik.film.camera.shoot import Stand
+from pavrik.film.camera.shoot import Stand, film
 from pavrik.film.decode import FilmError, open_film, still
 from pavrik.film.plate import find_disc, fit_rim
 from pavrik.film.stack import stack_of
@@ -268,7 +269,11 @@ def test_the_simulated_phone_says_which_faults_it_knows():
 
 def test_the_same_seed_films_the_same_set(squat, tmp_path):
     of, taken, path = squat
-    again = rendered(replace(taken), tmp_path / "again.webm", of)
+    again = tmp_path / "again.webm"
+    beginning = film(replace(taken), again, of.linkage.carried == "back")
+    assert len(list(islice(beginning, 30))) == 30
+    beginning.close()
     with open_film(path) as first, open_film(again) as second:
-        pairs = list(zip(first.frames(), second.frames(), strict=True))
-    assert all(np.array_equal(a.picture, b.picture) for a, b in pairs[::20])
+        pairs = list(zip(first.frames(), second.frames(), strict=False))
+    assert len(pairs) > 20
+    assert all(np.array_equal(a.picture, b.picture) for a, b in pairs[::5])

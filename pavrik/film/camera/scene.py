@@ -88,8 +88,8 @@ class Scene:
     def _per_metre(self, place: Place) -> float:
         return self.camera.focal_px / float(self.camera.depth(place[0], place[1]))
 
-    def _lit(self, colour: Colour, by: float = 1.0, more: float = 0.0) -> Colour:
-        lit = [min(max(c * by * self.looks.light + more, 0.0), 255.0) for c in colour]
+    def _lit(self, colour: Colour, by: float = 1.0) -> Colour:
+        lit = [min(max(c * by * self.looks.light, 0.0), 255.0) for c in colour]
         return lit[0], lit[1], lit[2]
 
     def _fill(self, image: Image, outline: Place, colour: Colour) -> None:
@@ -129,8 +129,9 @@ class Scene:
         spot = np.maximum(size * radius / RADII_M[name], 0.8)
         centres = np.round(at * (1 << _SHIFT)).astype(int).tolist()
         radii = np.round(spot * (1 << _SHIFT)).astype(int).tolist()
-        for centre, around, lighter in zip(centres, radii, (by * brighter).tolist(), strict=True):
-            shade = self._lit(colour, by, lighter)
+        lit = np.array(colour) * by * self.looks.light + (by * brighter)[:, None]
+        shades = np.clip(lit, 0.0, 255.0).tolist()
+        for centre, around, shade in zip(centres, radii, shades, strict=True):
             cv2.circle(image, centre, around, shade, -1, cv2.LINE_AA, _SHIFT)
 
     def _leg(self, image: Image, points: dict[str, Place], heel_m: float, by: float) -> None:

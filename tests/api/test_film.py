@@ -1,5 +1,7 @@
 """Watch over HTTP: a film filmed, tracked, talked over, logged, and gone."""
 
+from threading import Event
+
 import pytest
 from uuid6 import uuid7
 
@@ -285,8 +287,9 @@ def test_a_stopped_job_deletes_the_film_and_keeps_no_clip(coach, filmed):
     coach.send("DELETE", f"/api/jobs/{job['job_id']}")
     job = ended(coach, coach.get(f"/api/jobs/{job['job_id']}").json())
     assert job["state"] == "cancelled"
+    pause = Event()
     while coach.get(at(filmed, "films", request["film_id"])).status_code != 404:
-        pass
+        pause.wait(0.05)
     assert coach.get(at(filmed, "clips", body["clip_id"])).status_code == 404
 
 

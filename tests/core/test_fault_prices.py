@@ -125,6 +125,18 @@ def test_a_shift_loads_one_leg_and_bends_the_back_to_the_side_and_leaves_the_upp
     assert large.lost_share > 1 - 0.5 / share, "the lifter's own weight is borne one-sided too"
 
 
+def test_a_back_that_holds_the_bar_to_the_side_too_has_less_left_to_hold_it_up():
+    """In a lifter whose legs have so much to spare that one of them may bear more."""
+    own = MAN.capacities
+    legs = {name: 3.0 * getattr(own, name)
+            for name in ("hip_extensors", "hamstrings", "knee_extensors")}  # fmt: skip
+    lifter = replace(MAN, capacities=replace(own, lower_back=0.5 * own.lower_back, **legs))
+    costs = fault_costs(SQUAT, lifter, SETUPS["squat"], 140.0, {"hip-shift": 0.06})
+    shift = next(cost for cost in costs if cost.fault_id == "hip-shift")
+    assert shift.limiter_before == shift.limiter_after == "lower_back"
+    assert 0.1 < shift.lost_kg < 10
+
+
 def test_a_bar_off_centre_moves_less_of_the_whole_than_hips_do():
     bar, hips = lost_kg(SQUAT, "uneven-bar"), lost_kg(SQUAT, "hip-shift")
     assert 0 < bar < hips

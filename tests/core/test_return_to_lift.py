@@ -53,6 +53,12 @@ def test_days_away_count_any_work_of_the_lift():
     assert days_away([told], START) == 0, "when he trained last nobody knows"
 
 
+def test_a_floor_that_binds_nothing_says_nothing():
+    log, target = log_until(20), Target(5, 8.0, 3)
+    assert keep_floor(100.0, log, target) == (100.0, [])
+    assert keep_floor(97.5, log, target)[1] != []
+
+
 def test_a_floor_from_before_binds_no_more():
     log, target = log_until(20), Target(5, 8.0, 3)
     assert keep_floor(95.0, log, target, away_days=14)[0] == 100.0

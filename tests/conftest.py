@@ -94,7 +94,7 @@ def server() -> Iterator[Server]:
         port = cluster.start()
         prepare(cluster, port)
         yield Server(cluster, port)
-        cluster.stop(in_order=False)
+        cluster.stop()
 
 
 def _load(url: str) -> None:

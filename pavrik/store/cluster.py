@@ -13,10 +13,7 @@ from pavrik.errors import OperationError
 
 OWNER = "pavrik_owner"
 PACKAGES = "postgresql"
-UNSAFE_BUT_FAST = (
-    "fsync=off", "synchronous_commit=off", "full_page_writes=off", "wal_level=minimal",
-    "max_wal_senders=0", "max_wal_size=8GB", "checkpoint_timeout=1h",
-)  # fmt: skip
+UNSAFE_BUT_FAST = ("fsync=off", "synchronous_commit=off", "full_page_writes=off")
 
 
 def find_binary(name: str) -> Path:
@@ -138,11 +135,9 @@ class Cluster:
             raise OperationError(f"the database did not start: see {log}")
         return port
 
-    def stop(self, in_order: bool = True) -> None:
-        """Stop the server with everything written to its files, or as it stands: for a folder that
-        goes next."""
-        mode = "fast" if in_order else "immediate"
-        self._as_server(find_binary("pg_ctl"), "stop", "-w", "-m", mode, "-D", self.data)
+    def stop(self) -> None:
+        """Stop the server, letting transactions end."""
+        self._as_server(find_binary("pg_ctl"), "stop", "-w", "-m", "fast", "-D", self.data)
 
     def owner_url(self, port: int, database: str = "postgres") -> str:
         """The owner's way in: migrations, backup."""

@@ -15,9 +15,10 @@ select exists (select from pg_stat_activity
   where datname = current_database() and query ilike 'listen %%' and pid <> all(%s))
 """
 RENEWED = """
-select not exists (select from kept_answer k where kind = 'lifter' and whose = %s and rests_on <> (
+select bool_and(rests_on = (
   select string_agg(number::text, ' ' order by whose) from lifter_change c
   where c.club_id = k.club_id and whose in (k.whose, '00000000-0000-0000-0000-000000000000')))
+from kept_answer k where kind = 'lifter' and whose = %s
 """
 CUT_OFF = """
 select pid, pg_terminate_backend(pid) from pg_stat_activity

@@ -1,29 +1,18 @@
 """How places on the side linkage move with its angles and lengths, for every frame at once."""
 
-from dataclasses import dataclass
-
 import numpy as np
 
 from pavrik.core.tracking.linkage import LEAST_SEEN_SQUARED_M2, SideLinkage
 from pavrik.core.units import Floats
 
 
-@dataclass(frozen=True)
-class Slopes:
-    """Change of knee, hip, shoulder and bar (places, frames, 2: x and z, in m) with each angle
-    (rad) and with each length's share of itself. What is not named does not move them."""
-
-    shank: Floats
-    elevation: Floats
-    lean: Floats
-    shank_share: Floats
-    thigh_share: Floats
-    trunk_share: Floats
-
-
-def slopes(linkage: SideLinkage, shank: Floats, elevation: Floats, lean: Floats) -> Slopes:
-    """Slopes of the places where the angles are these, each (frames,). The bar's are 0 where it
-    hangs from the arms."""
+def slopes(
+    linkage: SideLinkage, shank: Floats, elevation: Floats, lean: Floats
+) -> tuple[Floats, Floats]:
+    """Change of knee, hip, shoulder and bar (x and z, in m) with each angle (shank, elevation and
+    lean, in rad) and with each length's share of itself (shank, thigh and trunk): two arrays
+    (places, frames, 2, 3). The angles are (frames,). The bar's are 0 where it hangs from the arms.
+    """
     still = np.zeros((len(shank), 2))
     knee = _pairs(np.cos(shank) * np.cos(linkage.toe_out), -np.sin(shank)) * linkage.shank_m
     longer_shank = _pairs(np.sin(shank) * np.cos(linkage.toe_out), np.cos(shank)) * linkage.shank_m
@@ -42,14 +31,17 @@ def slopes(linkage: SideLinkage, shank: Floats, elevation: Floats, lean: Floats)
     forward = _pairs(np.cos(lean), -np.sin(lean))
     up, ahead = linkage.bar_on_trunk or (0.0, 0.0)
     held = 1.0 if linkage.bar_on_trunk else 0.0
-    return Slopes(
-        np.stack([knee, hip, hip, held * hip]),
-        np.stack([still, raised, raised, held * raised]),
-        np.stack([still, still, linkage.trunk_m * forward, up * forward - ahead * along]),
-        np.stack([longer_shank, longer_hip, longer_hip, held * longer_hip]),
-        np.stack([still, thigh, thigh, held * thigh]),
-        np.stack([still, still, linkage.trunk_m * along, up * along]),
+    by_angle = (
+        (knee, hip, hip, held * hip),
+        (still, raised, raised, held * raised),
+        (still, still, linkage.trunk_m * forward, up * forward - ahead * along),
     )
+    by_share = (
+        (longer_shank, longer_hip, longer_hip, held * longer_hip),
+        (still, thigh, thigh, held * thigh),
+        (still, still, linkage.trunk_m * along, up * along),
+    )
+    return np.stack(by_angle, -1), np.stack(by_share, -1)
 
 
 def _pairs(x: Floats, z: Floats) -> Floats:

@@ -71,6 +71,11 @@ class Problem:
     def frames(self) -> int:
         return len(self.seen.bar)
 
+    @property
+    def share(self) -> float:
+        """What one picture counts: pictures close to each other err alike."""
+        return float(np.sqrt(min(1.0, INDEPENDENT / self.frames)))
+
     def split(self, unknown: Floats) -> tuple[Floats, Floats, Floats, Floats]:
         angles = unknown[:-_PER_CLIP].reshape(3, self.frames)
         return angles[0], angles[1], angles[2], unknown[-_PER_CLIP:]
@@ -103,12 +108,17 @@ class Problem:
             np.stack(bar, -1),
         )  # fmt: skip
 
+    @property
+    def bar_over_middle_m(self) -> Floats:
+        """How far the bar is above the middle of its way."""
+        height = self.seen.bar[:, 1]
+        return np.asarray(height - np.nanmean(height))
+
     def bar_held(self, clip: Floats) -> Floats:
         """The bar with what the whole clip places wrong taken off."""
-        bar = self.seen.bar
         shift = clip[9:11] * TAP_SD_M
-        stretch = (bar[:, 1] - float(np.nanmean(bar[:, 1]))) * clip[11] * SCALE_SD
-        return np.asarray(bar - shift - np.stack([np.zeros_like(stretch), stretch], -1))
+        stretch = self.bar_over_middle_m * clip[11] * SCALE_SD
+        return np.asarray(self.seen.bar - shift - np.stack([np.zeros_like(stretch), stretch], -1))
 
     def residuals(self, unknown: Floats) -> Floats:
         shank, elevation, lean, clip = self.split(unknown)
@@ -121,8 +131,7 @@ class Problem:
             parts.append(np.stack([arm / ARM_SD_M, np.zeros_like(arm)], -1))
         rough = [self._rough(angle) for angle in (shank, elevation, lean)]
         each = [np.nan_to_num(part).T.reshape(-1) for part in parts] + rough
-        share = np.sqrt(min(1.0, INDEPENDENT / self.frames))
-        return np.concatenate([share * np.concatenate(each), clip])
+        return np.concatenate([self.share * np.concatenate(each), clip])
 
     def off_joints(self, knee: Floats, hip: Floats, shoulder: Floats, clip: Floats) -> list[Floats]:
         """How far (m) joints were seen off the linkage, what was tapped beside them taken off."""
@@ -131,11 +140,9 @@ class Problem:
         return [seen - at - off for (seen, at), off in zip(pairs, beside, strict=True)]
 
     def _rough(self, angle: Floats) -> Floats:
-        if len(angle) < 3:
-            return np.zeros(0)
-        before, after = self.steps_s[:-1], self.steps_s[1:]
-        speeds = np.diff(angle) / self.steps_s
-        return np.diff(speeds) / ((before + after) / 2) / SMOOTH_RAD_S2
+        in_a_row = (angle[:-2], angle[1:-1], angle[2:])
+        pairs = zip(self._bends(), in_a_row, strict=True)
+        return np.asarray(sum((weight * at for weight, at in pairs), np.zeros(())))
 
     def slopes(self, unknown: Floats) -> csr_matrix:
         """How every residual changes with every unknown, (residuals, unknowns)."""
@@ -152,13 +159,12 @@ class Problem:
                 for off, weight in enumerate(self._bends())
             ),
         ]
-        share = np.sqrt(min(1.0, INDEPENDENT / frames))
         filled = [[np.ravel(x) for x in np.broadcast_arrays(*block)] for block in blocks]
         values, rows, columns = (np.concatenate(x) for x in zip(*filled, strict=True))
         last = _PARTS * frames + 3 * bends
         return csr_matrix(
             (
-                np.concatenate([share * values, np.ones(_PER_CLIP)]),
+                np.concatenate([self.share * values, np.ones(_PER_CLIP)]),
                 (np.concatenate([rows, last + own]), np.concatenate([columns, 3 * frames + own])),
             ),
             shape=(last + _PER_CLIP, 3 * frames + _PER_CLIP),
@@ -168,14 +174,12 @@ class Problem:
         """Slopes of what joints and bar are off, in their standard deviations, with each angle
         (parts, frames, 3) and with what the whole clip has in common (parts, frames, clip)."""
         *angles, clip = self.split(unknown)
-        moved = slopes(self.longer(clip), *angles)
-        by_angle = -np.stack([moved.shank, moved.elevation, moved.lean], -1)
+        moved, lengthened = slopes(self.longer(clip), *angles)
+        by_angle = -moved
         by_clip = np.zeros((4, self.frames, 2, _PER_CLIP))
-        shares = np.stack([moved.shank_share, moved.thigh_share, moved.trunk_share], -1)
-        by_clip[..., :3] = -shares * LENGTH_SD / (1.0 + clip[:3] * LENGTH_SD)
-        height = self.seen.bar[:, 1] - np.nanmean(self.seen.bar[:, 1])
+        by_clip[..., :3] = -lengthened * LENGTH_SD / (1.0 + clip[:3] * LENGTH_SD)
         by_clip[3, :, 0, 9] = by_clip[3, :, 1, 10] = -TAP_SD_M
-        by_clip[3, :, 1, 11] = -SCALE_SD * height
+        by_clip[3, :, 1, 11] = -SCALE_SD * self.bar_over_middle_m
         sd = np.array([JOINT_SD_M] * 3 + [BAR_SD_M])
         if not self.linkage.bar_on_trunk:
             sd[3] = ARM_SD_M

@@ -21,7 +21,7 @@ def shown_max(page) -> str:
 def test_styles_stand_side_by_side_with_back_angles_and_the_coachs_rule(coach):
     open_pull(coach)
     coach.see("Conventional", "Sumo", "Trap bar, low", "The coach's rule", "Both lifts")
-    assert len(coach.all(".rank .trunk")) >= 4
+    coach.until(lambda: len(coach.all(".rank .trunk")) >= 4, "back angles of four styles")
     coach.click("Conventional")
     coach.until(lambda: "Conventional" in coach.find("select").text, "the style on the bench")
 

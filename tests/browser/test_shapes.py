@@ -52,9 +52,13 @@ def test_a_shape_that_nobody_here_uses_is_not_offered(coach):
     page.see("Offer it again")
     page.open_lifter("Petra Amaro", "Prescribe")
     page.see("How long, which days, to which meet?")
-    names = [option.text for option in page.field("Shape").find_elements("tag name", "option")]
-    assert "Steady" in names
-    assert "Rotating" not in names
+
+    def names() -> list[str]:
+        options = page.field("Shape").find_elements("tag name", "option")
+        return [option.text for option in options]
+
+    page.until(lambda: "Steady" in names(), "the shapes that are offered")
+    assert "Rotating" not in names()
 
 
 def test_a_draft_is_not_lost_without_a_word(coach):

@@ -32,7 +32,7 @@ def test_from_limbs_to_the_next_load(newcomer):
 
     page.click("Fit the squat")
     page.see("Predicted max", "Hands and rack", "hooks in hole")
-    assert page.all(".rank"), "no ranked set-up"
+    page.find(".rank")
     page.click("Settle")
     page.fill("Why", "Feels strong and looks the same every time.")
     page.click("Settle and write the card")

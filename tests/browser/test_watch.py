@@ -202,6 +202,7 @@ def test_a_clip_is_walked_through_by_keys_and_laid_beside_another(coach):
     coach.until(lambda: coach.find(".keys .now").text == first, "the picture before")
     coach.click("out of the hole")
     coach.until(lambda: coach.find(".keys .now").text != first, "the phase")
+    coach.until(lambda: len(coach.all(".beside option")) > 1, "earlier clips")
     option = coach.all(".beside option")[1].text
     coach.choose("Earlier", option)
     coach.see("Share of the way up 25 %", "Hip above floor")

@@ -44,6 +44,9 @@ BENCHES = {
         "bench_population", "run_population_bench",
         "the model's judgements over 600 made-up lifters",
     ),
+    "proofs": (
+        "bench_proofs", "run_proofs_bench", "the long proofs whose ground has changed, whole"
+    ),
     "load": ("bench_load", "run_load_bench", "fifty coaches at once over HTTP"),
     "watch": ("bench_watch", "run_watch_bench", "what films are measured to"),
 }  # fmt: skip

@@ -26,6 +26,7 @@ from pavrik.core.prescription.ability import ability_of
 from pavrik.core.strength.estimated_max import estimate_max
 from tests.core.obedient import drawn
 from tests.core.test_closed_loop import TRUTH, season
+from tests.sizes import tried
 
 START = date(2026, 3, 2)
 
@@ -196,9 +197,9 @@ def test_nothing_counts_in_an_empty_log():
 
 @pytest.fixture(scope="module")
 def followed():
-    """Thirty lifters with curves, biases, days and gains of their own after twelve weeks."""
+    """Lifters with curves, biases, days and gains of their own after twelve weeks."""
     found = []
-    for seed in range(30):
+    for seed in range(tried(30, 10)):
         gain = (0.0, 0.0035, 0.007)[seed % 3]
         ask = season(days=((0, 2), (0, 2, 4))[seed % 2], meet_in=82)
         lifter = drawn(4000 + seed, TRUTH, gain_per_week=gain).warm_up()

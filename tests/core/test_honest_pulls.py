@@ -19,7 +19,7 @@ def states(size_m):
     found = Counter()
     for body in BODIES:
         of = made_up("deadlift", body)
-        for seed in range(tried(6, 3)):
+        for seed in range(tried(6, 1)):
             faults = {"hips-shoot": size_m} if size_m else {}
             pace = Pace(reps=2, up_s=PACES_S[seed % len(PACES_S)])
             taken = shot(of, faults, stand=Stand(yaw=np.radians(2.0)), pace=pace)

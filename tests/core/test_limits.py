@@ -97,7 +97,7 @@ def test_shares_of_what_limits_add_up_and_are_told_largest_first():
 
 
 @given(adults(), st.floats(14, 34), st.floats(100, 155), st.floats(16, 44))
-@settings(max_examples=tried(12, 6), deadline=None)
+@settings(max_examples=tried(12, 3), deadline=None)
 def test_a_body_is_closed_where_no_set_up_of_the_grid_is_open(body, ankle, closing, hip):
     screens = make_screens(
         ankle_dorsiflexion_deg=ankle, neutral_closing_deg=closing, hip_abduction_deg=hip

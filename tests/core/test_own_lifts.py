@@ -77,7 +77,7 @@ def held_kg(lifter: Lifter, setups: list[SquatSetup]) -> np.ndarray:
 
 @cache
 def lifters():
-    return [made_up(seed) for seed in range(tried(24, 8))]
+    return [made_up(seed) for seed in range(tried(24, 3))]
 
 
 def test_squats_in_load_hold_what_brute_force_finds():
@@ -173,7 +173,7 @@ def test_inferred_strengths_lift_what_was_lifted():
 
 
 def test_what_was_said_of_each_lift_keeps_its_place():
-    lifter, bests = next(made for made in lifters() if len(made[1]) == 5)
+    lifter, bests = next(made for made in map(made_up, range(24)) if len(made[1]) == 5)
     forward = strengths_from(lifter, bests)
     backward = strengths_from(lifter, bests[::-1])
     assert forward.residual == pytest.approx(backward.residual[::-1], abs=5e-3)

@@ -21,7 +21,7 @@ from tests.core.plans import ASK, GYM, MONDAY, a_state, made_up
 from tests.published.prilepin import too_many_reps, zone_of
 from tests.sizes import tried
 
-LIFTERS = tried(2000, 500)
+LIFTERS = tried(2000, 100)
 EMPTY_KG = GYM.bar_kg + GYM.collars_kg
 SEEDS = st.integers(0, 10**9)
 

@@ -9,6 +9,7 @@ from pavrik.core.log.training_set import TrainingSet
 from pavrik.core.prescription.signals import light_week, light_week_because
 from pavrik.core.simulation.lifter import draw_lifter
 from pavrik.core.strength.estimated_max import load_for
+from tests.sizes import tried
 
 FIRST, DAYS, SLUMP_FROM = date(2026, 1, 5), 24, 18
 
@@ -48,7 +49,7 @@ def test_who_holds_his_level_is_left_alone():
 def test_who_loses_strength_is_told_within_four_days(lost_per_day, found):
     told = [
         days_with_a_sign(seed, lost_per_day)[SLUMP_FROM : SLUMP_FROM + 4].any()
-        for seed in range(60)
+        for seed in range(tried(60, 20))
     ]
     assert np.mean(told) > found
 

@@ -24,6 +24,7 @@ from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT, THOROUGH
 from pavrik.core.strength.predicted_max import load_at_full_utilization
 from tests.core.bodies import DEFAULT_MAN
+from tests.sizes import tried
 
 BRUTE = (Pass(800, lower_half()),)
 SETUPS = [SquatSetup(p, 0.42, 0.35, h) for p in ("front", "high", "low") for h in (0.0, 0.02)]
@@ -45,7 +46,7 @@ def _random_bodies(count: int) -> list:
     ]
 
 
-@pytest.mark.parametrize("body", _random_bodies(12))
+@pytest.mark.parametrize("body", _random_bodies(tried(12, 3)))
 def test_the_fast_search_equals_brute_force_within_half_a_percent(body):
     case = SQUAT.kinematics.case(default_lifter(body), SETUPS)
     fast, slow = evaluate(SQUAT, case, THOROUGH), evaluate(SQUAT, case, BRUTE)
@@ -54,7 +55,7 @@ def test_the_fast_search_equals_brute_force_within_half_a_percent(body):
     assert fast.predicted_max_kg[both] == pytest.approx(slow.predicted_max_kg[both], rel=0.005)
 
 
-@pytest.mark.parametrize("body", _random_bodies(4))
+@pytest.mark.parametrize("body", _random_bodies(tried(4, 2)))
 def test_the_steps_left_out_at_the_end_of_the_search_were_never_the_hardest(body):
     setups = SetupGrid(SQUAT).setups()
     found = evaluate(SQUAT, SQUAT.kinematics.case(default_lifter(body), setups))

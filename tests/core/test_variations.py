@@ -75,7 +75,7 @@ def test_a_phase_that_is_not_drawn_counts_as_its_neighbour():
     assert one.at("no such phase", "hips") == one.at(None, "hips") == np.max(one.utilization[:, 0])
 
 
-@settings(deadline=None, max_examples=tried(40, 12))
+@settings(deadline=None, max_examples=tried(40, 3))
 @given(adults())
 def test_no_body_yields_a_gap_in_the_table(body):
     lifter = default_lifter(body)

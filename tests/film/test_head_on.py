@@ -13,6 +13,7 @@ from pavrik.film.camera.scene import Looks
 from pavrik.film.head_on import Bar, EdgeTracker, find_end, track_head_on
 from pavrik.services.watch.simulated import off_head_on_taps
 from tests.core.test_head_on import head_on_shot
+from tests.sizes import in_whole
 
 SIZE = (960, 540)
 
@@ -32,6 +33,7 @@ def followed(tmp_path, view, faults, looks, **stand):
     return shot, measured, {one.detector.id: one for one in told}
 
 
+@in_whole
 def test_knees_are_followed_from_the_front_and_their_fault_told_at_its_size(tmp_path):
     shot, measured, found = followed(
         tmp_path, "front", {"knees-in": 0.05}, Looks(seed=3), yaw=0.05, shake_px=1.0
@@ -46,6 +48,7 @@ def test_knees_are_followed_from_the_front_and_their_fault_told_at_its_size(tmp_
     assert found["bar-tilts"].state == "holds"
 
 
+@in_whole
 def test_hips_are_followed_from_behind_though_dark_plates_pass_a_dark_rack(tmp_path):
     shot, measured, found = followed(
         tmp_path, "rear", {"hip-shift": 0.05}, Looks(seed=6, plate=(52, 50, 48)), roll=0.01

@@ -20,6 +20,7 @@ from pavrik.film.stack import stack_of
 from pavrik.film.track import track
 from pavrik.services.watch.simulated import off_taps
 from tests.film.filmed import QUICK, rendered, true_findings
+from tests.sizes import in_whole
 
 SIZE = (960, 540)
 
@@ -78,6 +79,7 @@ def test_a_squat_is_followed_and_its_fault_told_at_its_size(squat):
     assert told == {"hips-rise"}
 
 
+@in_whole
 def test_an_honest_pull_is_not_accused_whichever_way_the_lifter_looks(deadlift):
     of, taken, path = deadlift
     clip = tracked(path, off_taps(taken.taps, 1.5, 3))

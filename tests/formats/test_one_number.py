@@ -31,7 +31,7 @@ def fitted(number: int, lift: str):
     return lifter, [one for one in found.best_of_style.values() if one is not None]
 
 
-@pytest.mark.parametrize("number", range(0, 40, tried(4, 8)))
+@pytest.mark.parametrize("number", range(0, 40, tried(4, 20)))
 def test_a_squat(number):
     lifter, leaders = fitted(number, "squat")
     assert leaders
@@ -44,7 +44,7 @@ def test_a_squat(number):
         assert prices == {exact}
 
 
-@pytest.mark.parametrize("number", range(1, 37, tried(4, 8)))
+@pytest.mark.parametrize("number", range(1, 37, tried(4, 20)))
 def test_a_pull(number):
     lifter, leaders = fitted(number, "deadlift")
     assert leaders

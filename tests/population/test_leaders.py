@@ -13,8 +13,9 @@ from pavrik.core.fitting.fit import Fit, fit
 from pavrik.core.fitting.limited_by import gains
 from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.strength.capacities import GROUPS
+from tests.sizes import tried
 
-LIFTERS = 14
+LIFTERS = tried(24, 8)
 VARIED = ("thigh_m", "shank_m", "trunk_m", "upper_arm_m", "forearm_m")
 SPREAD = 0.0375
 

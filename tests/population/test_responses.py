@@ -15,6 +15,7 @@ from pavrik.core.lifter.lifter import default_lifter
 from pavrik.core.lifts.lift import Lift
 from pavrik.core.squat.setup import SquatSetup
 from pavrik.core.squat.squat import SQUAT
+from tests.sizes import tried
 
 MOST_JUMP = 0.02
 BODIES = {
@@ -81,7 +82,7 @@ def test_no_axis_piles_up_on_one_value_or_an_edge():
 
 
 @pytest.mark.parametrize("setup", [*SQUATS, *PULLS], ids=lambda setup: setup.style)
-@pytest.mark.parametrize("who", BODIES)
+@pytest.mark.parametrize("who", [*BODIES][-tried(len(BODIES), 1) :])
 def test_a_fault_never_pays_and_costs_more_when_it_is_larger(who, setup):
     lift: Lift[Any] = SQUAT if isinstance(setup, SquatSetup) else DEADLIFT
     lifter = default_lifter(BODIES[who])

@@ -7,6 +7,8 @@ export const server = {
   later: {} as Record<string, Promise<unknown>>,
   refusal: null as { detail: string; errors: { path: string; message: string }[] } | null,
   answer: {} as unknown,
+  /** The particulars of every question, by its path. */
+  asked: [] as { path: string; query: Record<string, unknown> }[],
   posts: [] as { path: string; body: unknown; params: Record<string, unknown> }[],
 }
 export function fresh() {
@@ -16,13 +18,14 @@ export function fresh() {
   server.later = {}
   server.refusal = null
   server.answer = { ok: true }
+  server.asked = []
   server.posts = []
 }
 const client = {
-  GET: async (path: string) => ({
-    data: (await server.later[path]) ?? server.gets[path],
-    response: new Response(),
-  }),
+  GET: async (path: string, options: { params?: { query?: Record<string, unknown> } } = {}) => {
+    server.asked.push({ path, query: options.params?.query ?? {} })
+    return { data: (await server.later[path]) ?? server.gets[path], response: new Response() }
+  },
   POST: (path: string, options: { body?: unknown; params?: Record<string, unknown> } = {}) => {
     server.posts.push({ path, body: options.body, params: options.params ?? {} })
     return Promise.resolve(

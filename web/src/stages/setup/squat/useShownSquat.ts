@@ -3,7 +3,7 @@
 import { say } from '@/words'
 import { useQuery } from '@tanstack/vue-query'
 import { refDebounced } from '@vueuse/core'
-import { computed, type Ref } from 'vue'
+import { computed, shallowReactive, type Ref } from 'vue'
 import { poseAt } from '@/figure/pose'
 import { answered, client, type Schemas } from '@/shared/api'
 import { nearest, useLift } from '@/shared/lifts'
@@ -61,12 +61,20 @@ export function useShownSquat(
 ): ShownSetup {
   const wanted = computed(() => (setup.value && !isDeadlift(setup.value) ? setup.value : null))
   const { phases } = useLift('squat')
-  const grids = Object.fromEntries(
-    positions().map((position) => [
-      position,
-      useGrid(lifterId, position, loadKg, () => wanted.value !== null),
-    ]),
-  )
+  const grids = shallowReactive<Record<string, ReturnType<typeof useGrid>>>({})
+  const isThere = (position: string) => {
+    const grid = grids[position]
+    return grid?.data.value !== undefined && !grid.isPlaceholderData.value
+  }
+  /** The grid of the bar under the hand comes first, the others one after the other behind it. */
+  const isTurnOf = (position: Position) => {
+    const first = wanted.value?.bar_position
+    if (first === undefined || position === first) return first !== undefined
+    const names = positions()
+    return [first, ...names.slice(0, names.indexOf(position))].every(isThere)
+  }
+  for (const position of positions())
+    grids[position] = useGrid(lifterId, position, loadKg, () => isTurnOf(position))
   const rested = refDebounced(wanted, REST_MS)
   const load = refDebounced(loadKg, REST_MS)
   const exact = useQuery({

@@ -19,10 +19,15 @@ FILES = sorted(PAVRIK.rglob("*.py"))
 TEXTS = texts(LANGUAGE)
 
 
+@cache
+def _tree(file: Path) -> ast.Module:
+    return ast.parse(file.read_text("utf-8"))
+
+
 def _calls() -> Iterator[tuple[str, str, ast.Call]]:
     """Every call of the code: where it stands, of what, and itself."""
     for file in FILES:
-        for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+        for node in ast.walk(_tree(file)):
             if isinstance(node, ast.Call):
                 of = getattr(node.func, "attr", getattr(node.func, "id", ""))
                 yield f"{file.relative_to(PAVRIK)}:{node.lineno}", of, node
@@ -34,7 +39,7 @@ def _is_text(value: ast.expr) -> bool:
 
 def _called(file: Path) -> Iterator[tuple[str, set[str]]]:
     """Every text that a file says, with the names that it gives."""
-    for node in ast.walk(ast.parse(file.read_text("utf-8"))):
+    for node in ast.walk(_tree(file)):
         if isinstance(node, ast.Call) and isinstance(node.func, ast.Name) and node.func.id == "say":
             text = node.args[0]
             assert isinstance(text, ast.Constant), f"{file}:{node.lineno}: a text is named plainly"
@@ -108,7 +113,7 @@ def test_no_sentence_stands_where_something_is_decided():
         f"{file.relative_to(PAVRIK)}: {sentence}"
         for file in FILES
         if not str(file.relative_to(PAVRIK)).startswith(_ELSEWHERE)
-        for sentence in _sentences(ast.parse(file.read_text("utf-8")))
+        for sentence in _sentences(_tree(file))
         if sentence not in _NAMES
     ]
     assert found == []

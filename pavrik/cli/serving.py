@@ -3,13 +3,13 @@
 import os
 from collections.abc import Iterator
 from contextlib import contextmanager
-from multiprocessing import get_context
 from tempfile import TemporaryDirectory
 
 import uvicorn
 
 from pavrik.api.settings import Settings
 from pavrik.errors import OperationError
+from pavrik.services.beside import processes
 
 MOST_WORKERS = 64
 SLOWEST_START_S = 120
@@ -33,7 +33,7 @@ def _renew(url: str) -> None:
 @contextmanager
 def renewing_beside(url: str) -> Iterator[None]:
     """While it lasts, a process of its own renews answers."""
-    process = get_context("spawn").Process(target=_renew, args=(url,), daemon=True)
+    process = processes().Process(target=_renew, args=(url,), daemon=True)
     process.start()
     try:
         yield

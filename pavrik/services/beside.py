@@ -2,10 +2,24 @@
 
 import os
 import signal
-from multiprocessing import parent_process
+from functools import cache
+from multiprocessing import get_context, parent_process
+from multiprocessing.context import ForkServerContext
 from threading import Thread, get_native_id
 
 GIVES_WAY = 10
+LOADED = ["pavrik.services.questions", "pavrik.services.plans.club_planning"]
+"""What every process beside the server is soon asked for: the model, and plans. What reads films is
+loaded by who is given one."""
+
+
+@cache
+def processes() -> ForkServerContext:
+    """How processes beside the server begin: each as a copy of one that has loaded the model and
+    does nothing else. So the model is loaded once for all of them, and most of it held once."""
+    context = get_context("forkserver")
+    context.set_forkserver_preload(LOADED)
+    return context
 
 
 def give_way() -> None:

@@ -12,7 +12,6 @@ from concurrent.futures import Executor, Future, ProcessPoolExecutor, ThreadPool
 from concurrent.futures.process import BrokenProcessPool
 from contextlib import closing, suppress
 from functools import partial
-from multiprocessing import get_context
 from threading import Event, Thread
 from typing import NoReturn
 from uuid import UUID
@@ -22,7 +21,7 @@ from psycopg_pool import PoolTimeout
 from uuid6 import uuid7
 
 from pavrik.errors import NotFoundError, OutOfTimeError, PavrikError
-from pavrik.services.beside import begin_beside, give_way
+from pavrik.services.beside import begin_beside, give_way, processes
 from pavrik.services.context import Who
 from pavrik.store import jobs as store
 from pavrik.store.database import Database
@@ -110,7 +109,7 @@ class Jobs:
                 self._at_once, thread_name_prefix="pavrik-job", initializer=give_way
             )
         pool = ProcessPoolExecutor(
-            self._at_once, mp_context=get_context("spawn"), initializer=_begin,
+            self._at_once, mp_context=processes(), initializer=_begin,
             initargs=(self._database.url,),
         )  # fmt: skip
         pool.submit(_is_there)

@@ -7,7 +7,6 @@ connection of its own.
 import os
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from functools import partial
-from multiprocessing import get_context
 from uuid import UUID
 
 from uuid6 import uuid7
@@ -15,6 +14,7 @@ from uuid6 import uuid7
 from pavrik.errors import InvalidError
 from pavrik.formats.wire.plans import PlanFrame
 from pavrik.services import stored
+from pavrik.services.beside import processes
 from pavrik.services.context import Who
 from pavrik.services.jobs import Jobs, Steps
 from pavrik.services.plans import planning
@@ -57,9 +57,9 @@ def _one_by_one(database: Database, who: Who, wanted: list[UUID], frame: PlanFra
 
 
 def _shared_out(database: Database, who: Who, wanted: list[UUID], frame: PlanFrame) -> Steps:
-    processes = min(MOST_PROCESSES, os.cpu_count() or 1)
+    at_once = min(MOST_PROCESSES, os.cpu_count() or 1)
     with ProcessPoolExecutor(
-        processes, mp_context=get_context("spawn"), initializer=_begin, initargs=(database.url,)
+        at_once, mp_context=processes(), initializer=_begin, initargs=(database.url,)
     ) as pool:
         tasks = [pool.submit(_plan_one, who, lifter_id, frame) for lifter_id in wanted]
         try:

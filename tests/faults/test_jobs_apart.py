@@ -17,9 +17,9 @@ __all__ = ["database", "lifter_id", "who"]
 
 
 def notes_itself(_: Database, path: str) -> Steps:
-    """Write down which process works and how it is served."""
+    """Write down which process works, whose copy it is and how it is served."""
     with open(path, "w") as told:
-        told.write(f"{os.getpid()} {os.getpriority(os.PRIO_PROCESS, 0)}")
+        told.write(f"{os.getpid()} {os.getppid()} {os.getpriority(os.PRIO_PROCESS, 0)}")
     yield 1.0
 
 
@@ -66,8 +66,9 @@ def test_a_job_runs_in_a_process_that_is_served_last(jobs, who, lifter_id, tmp_p
     path = tmp_path / "told"
     job = jobs.ask(who, lifter_id, "squat sureness", "one", partial(notes_itself, path=str(path)))
     assert ended(jobs, who, job).state == "done"
-    pid, priority = map(int, path.read_text().split())
+    pid, copied_from, priority = map(int, path.read_text().split())
     assert pid != os.getpid()
+    assert copied_from != os.getpid(), "one process has loaded the model for all that come"
     assert priority >= GIVES_WAY
 
 

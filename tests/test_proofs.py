@@ -69,6 +69,12 @@ def test_only_what_changed_is_tried_and_only_what_held_is_kept(tree, monkeypatch
     assert proofs.recorded() == kept
 
 
+def test_without_what_the_tests_need_the_command_says_how_to_get_it(monkeypatch, capsys):
+    monkeypatch.setattr(bench_proofs, "find_spec", lambda _: None)
+    assert main(["bench", "--proofs"]) == 2
+    assert "run ./test once" in capsys.readouterr().err
+
+
 @pytest.mark.parametrize(
     ("proof", "code", "said"),
     [

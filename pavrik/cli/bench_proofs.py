@@ -3,6 +3,7 @@ changed since they were last whole. They live with the tests and keep their reco
 
 import subprocess
 import sys
+from importlib.util import find_spec
 from pathlib import Path
 
 import pavrik
@@ -18,5 +19,7 @@ def run_proofs_bench() -> None:
             f"the proofs are in the folder tests of Pavrik's sources, and {SOURCES} has none: "
             "run this in a clone of the repository"
         )
+    if find_spec("grimp") is None:
+        raise PavrikError("the proofs need what the tests need: run ./test once, it installs that")
     if subprocess.run([sys.executable, "-m", "tests.proofs"], cwd=SOURCES, check=False).returncode:
         raise PavrikError("a proof does not hold: it stands above, and nothing was recorded")

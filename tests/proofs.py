@@ -18,10 +18,9 @@ import grimp
 
 ROOT = Path(__file__).parents[1]
 RECORD = Path(__file__).with_suffix(".json")
-LOCK = ROOT / "requirements.lock"
+LOCK = ROOT / "requirements-dev.lock"
 SIZES = "tests.sizes"
 DATA = {".json", ".webm", ".ttf"}
-COMMAND = "pavrik bench --proofs"
 
 
 def _source(module: str) -> Path:

@@ -12,7 +12,9 @@ from tests import proofs
 
 def test_every_long_proof_was_whole_on_what_it_stands_on():
     changed = proofs.not_whole(proofs.grounds())
-    assert changed == [], f"`{proofs.COMMAND}` tries them whole and keeps what held: commit that"
+    assert changed == [], (
+        "`pavrik bench --proofs` tries them whole and keeps what held: commit that"
+    )
 
 
 @pytest.fixture
@@ -23,10 +25,10 @@ def tree(tmp_path, monkeypatch):
         folder.mkdir(parents=True)
     for name in ("house/__init__.py", "house/rule.py", "house/answers.py", "house/words.json",
                  "house/answers/one.json", "house/room/__init__.py", "house/room/own.json",
-                 "house/notes.md", "requirements.lock"):  # fmt: skip
+                 "house/notes.md", "requirements-dev.lock"):  # fmt: skip
         (tmp_path / name).write_text(name)
     monkeypatch.setattr(proofs, "ROOT", tmp_path)
-    monkeypatch.setattr(proofs, "LOCK", tmp_path / "requirements.lock")
+    monkeypatch.setattr(proofs, "LOCK", tmp_path / "requirements-dev.lock")
     monkeypatch.setattr(proofs, "RECORD", tmp_path / "house" / "record.json")
     return tmp_path
 
@@ -41,7 +43,7 @@ STANDS_ON = ("house", "house.rule", "house.answers")
         ("house/answers.py", True),
         ("house/words.json", True),
         ("house/answers/one.json", True),
-        ("requirements.lock", True),
+        ("requirements-dev.lock", True),
         ("house/record.json", False),
         ("house/notes.md", False),
         ("house/room/own.json", False),

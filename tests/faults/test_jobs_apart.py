@@ -3,12 +3,13 @@
 import os
 import signal
 from functools import partial
+from importlib.util import find_spec
 from threading import Event
 
 import pytest
 
 from pavrik.errors import InvalidError
-from pavrik.services.beside import GIVES_WAY
+from pavrik.services.beside import GIVES_WAY, LOADED
 from pavrik.services.jobs import Jobs, Steps
 from pavrik.store.database import Database
 from tests.faults.test_orphaned_jobs import database, lifter_id, who
@@ -70,6 +71,11 @@ def test_a_job_runs_in_a_process_that_is_served_last(jobs, who, lifter_id, tmp_p
     assert pid != os.getpid()
     assert copied_from != os.getpid(), "one process has loaded the model for all that come"
     assert priority >= GIVES_WAY
+
+
+def test_what_is_loaded_beforehand_is_there():
+    """A name that leads nowhere would be passed over, and every process load it for itself."""
+    assert [name for name in LOADED if find_spec(name) is None] == []
 
 
 def test_why_it_failed_is_told_and_a_lost_process_is_replaced(jobs, who, lifter_id, tmp_path):

@@ -13,39 +13,53 @@ const askedFor = () => server.asked.filter(({ path }) => path === GRID).map(({ q
 
 beforeEach(fresh)
 
-it('asks for the grid of the bar under the hand first, then for the others one by one', async () => {
+/** A bench with the bar high, at a load, whose grids come when they are let. */
+function opened() {
   const setup = ref<SquatSetup>({ bar_position: 'high', stance_m: 0.42, toe_out_deg: 20, heel_lift_m: 0 })
-  const answers: ((grid: unknown) => void)[] = []
-  const wait = () => (server.later[GRID] = new Promise((answer) => answers.push(answer)))
-  wait()
+  const loadKg = ref(100)
+  const waiting: (() => void)[] = []
+  const hold = () =>
+    (server.later[GRID] = new Promise((come) => waiting.push(() => come({ load_kg: loadKg.value }))))
+  const letOneCome = async () => {
+    hold()
+    waiting.shift()?.()
+    await flushPromises()
+  }
+  hold()
   const page = defineComponent(() => {
-    useShownSquat('one', setup, ref(100), () => ['low', 'high', 'front'])
+    useShownSquat('one', setup, loadKg, () => ['low', 'high', 'front'])
     return () => h('p')
   })
   mounted(page, {})
+  return { setup, loadKg, letOneCome }
+}
+
+it('asks for the grid of the bar under the hand first, then for the others one by one', async () => {
+  const { letOneCome } = opened()
   await flushPromises()
   expect(askedFor()).toEqual(['high'])
-  for (const sofar of [
-    ['high', 'low'],
-    ['high', 'low', 'front'],
-  ]) {
-    wait()
-    answers.at(-2)?.({})
-    await flushPromises()
-    expect(askedFor()).toEqual(sofar)
-  }
+  await letOneCome()
+  expect(askedFor()).toEqual(['high', 'low'])
+  await letOneCome()
+  expect(askedFor()).toEqual(['high', 'low', 'front'])
 })
 
 it('asks for the grid of another bar as soon as the hand is there', async () => {
-  const setup = ref<SquatSetup>({ bar_position: 'high', stance_m: 0.42, toe_out_deg: 20, heel_lift_m: 0 })
-  server.later[GRID] = new Promise(() => undefined)
-  const page = defineComponent(() => {
-    useShownSquat('one', setup, ref(100), () => ['low', 'high', 'front'])
-    return () => h('p')
-  })
-  mounted(page, {})
+  const { setup } = opened()
   await flushPromises()
   setup.value = { ...setup.value, bar_position: 'front' }
   await flushPromises()
   expect(askedFor()).toEqual(['high', 'front'])
+})
+
+it('keeps the same order at another load', async () => {
+  const { loadKg, letOneCome } = opened()
+  await flushPromises()
+  for (const _ of [1, 2, 3]) await letOneCome()
+  server.asked = []
+  loadKg.value = 120
+  await flushPromises()
+  expect(askedFor()).toEqual(['high'])
+  await letOneCome()
+  expect(askedFor()).toEqual(['high', 'low'])
 })

@@ -62,10 +62,7 @@ export function useShownSquat(
   const wanted = computed(() => (setup.value && !isDeadlift(setup.value) ? setup.value : null))
   const { phases } = useLift('squat')
   const grids = shallowReactive<Record<string, ReturnType<typeof useGrid>>>({})
-  const isThere = (position: string) => {
-    const grid = grids[position]
-    return grid?.data.value !== undefined && !grid.isPlaceholderData.value
-  }
+  const isThere = (position: string) => grids[position]?.data.value?.load_kg === loadKg.value
   /** The grid of the bar under the hand comes first, the others one after the other behind it. */
   const isTurnOf = (position: Position) => {
     const first = wanted.value?.bar_position

@@ -55,7 +55,9 @@ it('asks for the grid of another bar as soon as the hand is there', async () => 
 it('keeps the same order at another load', async () => {
   const { loadKg, letOneCome } = opened()
   await flushPromises()
-  for (const _ of [1, 2, 3]) await letOneCome()
+  await letOneCome()
+  await letOneCome()
+  await letOneCome()
   server.asked = []
   loadKg.value = 120
   await flushPromises()

@@ -137,6 +137,14 @@ def test_what_has_no_answer_leaves_the_others_their_turn_until_it_is_asked_again
     assert renew(renewer, club_id) == 1
 
 
+def other_clubs_heard(changes: Changes, club_id: UUID) -> list[UUID]:
+    """The first that are heard of beside this club, whose later word may still be under way."""
+    while heard := changes.heard(SOON_S):
+        if others := [club for club in heard if club != club_id]:
+            return others
+    return []
+
+
 def test_the_database_says_whose_facts_changed_once_it_is_so(
     coach, stranger, lifter, club_id, server, empty_name
 ):
@@ -148,6 +156,4 @@ def test_the_database_says_whose_facts_changed_once_it_is_so(
         coach.post(f"/api/lifters/{lifter}/sets", a_set())
         assert changes.heard(SOON_S) == [club_id]
         add_lifter(stranger, name="Of The Others")
-        heard = changes.heard(SOON_S)
-        assert len(heard) == 1
-        assert heard != [club_id]
+        assert len(other_clubs_heard(changes, club_id)) == 1

@@ -15,8 +15,8 @@ from pavrik.services.watch.lifting import Lifting
 
 QUICK = {
     "libx264": {"preset": "ultrafast"}, "libx265": {"preset": "ultrafast"},
-    "libvpx": {"deadline": "realtime", "cpu-used": "-8"},
-    "libvpx-vp9": {"deadline": "realtime", "cpu-used": "8"},
+    "libvpx": {"deadline": "realtime", "cpu-used": "-8", "threads": "1"},
+    "libvpx-vp9": {"deadline": "realtime", "cpu-used": "8", "threads": "1"},
 }  # fmt: skip
 """How other programs' films are written where only the reading of them counts."""
 

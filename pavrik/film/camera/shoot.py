@@ -25,9 +25,9 @@ from pavrik.film.camera.motion import Motion
 from pavrik.film.camera.scene import Image, Looks, Scene
 
 CODEC, PIXELS = "libvpx", "yuv420p"
-STEADY = {"deadline": "realtime", "cpu-used": "-16"}
-"""A speed that does not ask how busy the machine is: the same film whatever else it does.
-By one thread: several wait for one another by counting, which is twenty times the work."""
+STEADY = {"deadline": "realtime", "cpu-used": "-16", "threads": "1"}
+"""A speed that does not ask how busy the machine is, and one thread: the same film wherever it is
+made. Several threads wait for one another by counting, which beside other work is most they do."""
 
 
 @dataclass(frozen=True)
@@ -141,7 +141,6 @@ def _stream(container: OutputContainer, stand: Stand) -> VideoStream:
     )
     stream.width, stream.height = stand.size
     stream.pix_fmt = PIXELS
-    stream.codec_context.thread_count = 1
     stream.bit_rate = round(stand.bits_per_pixel * stand.rate_hz * stand.size[0] * stand.size[1])
     return stream
 
